@@ -1,0 +1,216 @@
+// mezzet-cli: the core from scripts. Answers on standard output, complaints on standard error.
+#include <CLI/CLI.hpp>
+#include <QDate>
+#include <QGuiApplication>
+#include <cstdio>
+#include <iostream>
+#include <regex>
+
+#include "core/drawing/sheet.h"
+#include "core/job/kinds.h"
+#include "io/file_system.h"
+#include "io/job_file.h"
+#include "io/report_json.h"
+#include "io/rulebook_json.h"
+#include "render/fonts.h"
+#include "render/pdf.h"
+
+namespace {
+
+using namespace mezzet;
+
+constexpr int kAnswered = 0, kBreaks = 1, kUnusable = 2;
+
+struct Refused {
+  Error error;
+};
+
+struct Options {
+  std::string job, room, scheme, placement, kind = "plan", scale = "1:48", paper = "letter", out;
+  bool json = false, strict = false;
+};
+
+template <class T>
+T orRefuse(Result<T> result) {
+  if (!result) throw Refused{result.error()};
+  return std::move(result).value();
+}
+
+JobFile load(const Options& o) {
+  const std::string bytes = orRefuse(readFile(o.job, std::size_t{1} << 30));
+  return orRefuse(readJobBytes(bytes, o.job));
+}
+
+const Room& chosenRoom(const Job& job, const Options& o) {
+  if (!o.scheme.empty() && o.room.empty())
+    if (const Scheme* scheme = findScheme(job, SchemeId(o.scheme))) return roomOf(job, *scheme);
+  if (o.room.empty()) {
+    if (job.rooms.empty()) throw Refused{{o.job, "has no room", "Measure one first"}};
+    return *job.rooms.front();
+  }
+  if (const Room* room = findRoom(job, RoomId(o.room))) return *room;
+  throw Refused{{o.job, "has no room " + o.room, "See the ids in job.json"}};
+}
+
+const Scheme& chosenScheme(const Job& job, const Room& room, const Options& o) {
+  for (const auto& scheme : job.schemes)
+    if (scheme->room == room.id && (o.scheme.empty() || scheme->id.value == o.scheme)) return *scheme;
+  throw Refused{{o.job, o.scheme.empty() ? "has no scheme for room " + room.id.value : "has no scheme " + o.scheme + " for room " + room.id.value, "See the ids in job.json"}};
+}
+
+int validate(const Options& o) {
+  const JobFile file = load(o);
+  std::cout << o.job << ": a Mezzet job, version " << kJobVersion << ", " << file.job.rooms.size() << " rooms, " << file.job.schemes.size() << " schemes, "
+            << file.job.pieces.size() << " pieces\n";
+  for (const auto& piece : file.job.pieces)
+    if (!isKnownKind(piece->kind)) std::cout << "note: " << piece->id.value << " is of kind \"" << piece->kind << "\", which no rule judges\n";
+  return kAnswered;
+}
+
+int runCheck(const Options& o) {
+  const JobFile file = load(o);
+  const Room& room = chosenRoom(file.job, o);
+  const Scheme& scheme = chosenScheme(file.job, room, o);
+  const Rulebook& book = builtInRulebook();
+  const LengthFormat format = usualFormat(file.job.units);
+  CheckReport report{room.id, scheme.id, check(file.job, book, scheme.id, format), {}, o.strict};
+  bool breaks = false;
+  for (const Finding& f : report.findings) {
+    report.waysOut.push_back(waysOutOf(f, report.findings, file.job, book, scheme.id, IdSource(file.nextId), format));
+    breaks = breaks || breaksByWeight(f) || (o.strict && f.verdict == Verdict::Breaks);
+  }
+  if (o.json) {
+    std::cout << checkJson(report, book);
+  } else {
+    for (std::size_t i = 0; i < report.findings.size(); ++i) {
+      const Finding& f = report.findings[i];
+      std::cout << verdictWord(f.verdict) << "  " << f.id << "  " << f.sentence << "\n";
+      for (const WayOut& way : report.waysOut[i]) std::cout << "    > " << way.sentence << ": " << way.gives << ".\n";
+    }
+    const VerdictCounts c = countVerdicts(report.findings, o.strict);
+    std::cout << c.breaks << " break, " << c.close << " close, " << c.holds << " hold, " << c.notMeasured << " not measured, " << c.kept << " kept\n";
+  }
+  return breaks ? kBreaks : kAnswered;
+}
+
+int runGaps(const Options& o) {
+  const JobFile file = load(o);
+  const Room& room = chosenRoom(file.job, o);
+  const std::vector<Gap> gaps = gapsIn(file.job, chosenScheme(file.job, room, o), kGapListCap);
+  if (o.json) {
+    std::cout << gapsJson(gaps);
+    return kAnswered;
+  }
+  const LengthFormat format = usualFormat(file.job.units);
+  for (const Gap& gap : gaps) std::cout << writeLength(gap.length, format) << "  " << gap.a << " - " << gap.b << "\n";
+  return kAnswered;
+}
+
+int runSolveArt(const Options& o) {
+  const JobFile file = load(o);
+  const Job& job = file.job;
+  const PlacementId id(o.placement);
+  const Scheme* scheme = nullptr;
+  for (const auto& one : job.schemes) {
+    const bool wanted = (o.scheme.empty() || one->id.value == o.scheme) && (o.room.empty() || one->room.value == o.room);
+    if (scheme == nullptr && wanted && findPlacement(*one, id) != nullptr) scheme = one.get();
+  }
+  if (scheme == nullptr) throw Refused{{o.job, "has no placement " + o.placement, "See the ids in job.json"}};
+  if (!std::holds_alternative<WallPlace>(findPlacement(*scheme, id)->on)) throw Refused{{o.placement, "does not hang on a wall", "Choose a picture"}};
+  const auto art = artCaseOf(job, builtInRulebook(), scheme->id, id);
+  if (!art)
+    throw Refused{{o.placement, "cannot be solved: nothing with a measured top stands below it, or the viewers' height is not known",
+                   "Place a sofa or a table under it and give its height"}};
+  if (o.json) {
+    std::cout << artJson(art->solution);
+    return kAnswered;
+  }
+  const LengthFormat format = usualFormat(job.units);
+  std::cout << (art->solution.both ? "Both rules hold" : "The two rules cannot both hold") << ": centre " << writeLength(art->solution.centre, format) << ", gap "
+            << writeLength(art->solution.gap, format) << "\n";
+  return kAnswered;
+}
+
+int runSheet(const Options& o, int& argc, char** argv) {
+  const JobFile file = load(o);
+  if (o.kind != "plan") throw Refused{{"--kind " + o.kind, "is not a sheet that can be made yet", "Use --kind plan"}};
+  if (!o.out.ends_with(".pdf")) throw Refused{{o.out, "is not a PDF", "Name the output with .pdf"}};
+  const Paper* paper = findPaper(o.paper);
+  if (paper == nullptr) throw Refused{{"--paper " + o.paper, "is not a paper Mezzet knows", "Use letter, a4 or a3"}};
+  std::smatch match;
+  int scale = 0;
+  if (std::regex_match(o.scale, match, std::regex("1:([0-9]{1,4})"))) scale = std::stoi(match[1]);
+  if (std::find(sheetScales().begin(), sheetScales().end(), scale) == sheetScales().end())
+    throw Refused{{"--scale " + o.scale, "is not a scale of a sheet", "Use 1:48, 1:50 or 1:24"}};
+  const Room& room = chosenRoom(file.job, o);
+  const Scheme* scheme = nullptr;
+  for (const auto& one : file.job.schemes)
+    if (scheme == nullptr && one->room == room.id) scheme = one.get();
+  if (!o.scheme.empty()) scheme = &chosenScheme(file.job, room, o);
+
+  qputenv("QT_QPA_PLATFORM", "offscreen");
+  prepareEnvironment();
+  QGuiApplication app(argc, argv);
+  loadFonts();
+  ImageStore images;
+  for (const auto& [name, bytes] : file.images) images.add(name, *bytes);
+  const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+  const Sheet sheet = orRefuse(planSheet(file.job, room, scheme, {paper, scale, usualFormat(file.job.units), date}));
+  const QByteArray pdf = sheetPdf(sheet, file.job.name + ", " + room.name, &images);
+  if (pdf.isEmpty()) throw Refused{{o.out, "could not be drawn", "There may be too little memory"}};
+  FileSystem files;
+  if (const auto fault = saveAtomically(files, o.out, pdf.toStdString())) throw Refused{*fault};
+  std::cout << o.out << ": " << room.name << " at " << scaleInWords(scale) << " on " << paper->name << (sheet.turned ? ", turned" : "") << "\n";
+  return kAnswered;
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+  CLI::App cli{"Checks, measures and prints Mezzet jobs. See docs/cli.md."};
+  cli.require_subcommand(1);
+  Options o;
+  const auto command = [&](const char* name, const char* what) {
+    CLI::App* sub = cli.add_subcommand(name, what);
+    sub->add_option("JOB", o.job, "A .mezzet file or a bare job.json")->required();
+    return sub;
+  };
+  const auto withPlace = [&](CLI::App* sub) {
+    sub->add_option("--room", o.room, "Room id; the first if not given");
+    sub->add_option("--scheme", o.scheme, "Scheme id; the room's first if not given");
+    return sub;
+  };
+  CLI::App* cValidate = command("validate", "Says whether a job file is sound");
+  CLI::App* cCheck = withPlace(command("check", "Applies every rule to one scheme"));
+  cCheck->add_flag("--json", o.json, "Answer in JSON");
+  cCheck->add_flag("--strict", o.strict, "Count taste as well");
+  CLI::App* cGaps = withPlace(command("gaps", "Lists the gaps up to 2 m"));
+  cGaps->add_flag("--json", o.json, "Answer in JSON");
+  CLI::App* cArt = withPlace(command("solve-art", "Where a picture can hang"));
+  cArt->add_option("--placement", o.placement, "Placement id of the picture")->required();
+  cArt->add_flag("--json", o.json, "Answer in JSON");
+  CLI::App* cSheet = withPlace(command("sheet", "Prints a sheet to scale"));
+  cSheet->add_option("--kind", o.kind, "plan");
+  cSheet->add_option("--scale", o.scale, "1:48, 1:50 or 1:24");
+  cSheet->add_option("--paper", o.paper, "letter, a4 or a3");
+  cSheet->add_option("--out", o.out, "The PDF to write")->required();
+
+  try {
+    cli.parse(argc, argv);
+  } catch (const CLI::ParseError& fault) {
+    const int code = cli.exit(fault, std::cout, std::cerr);
+    return code == 0 ? kAnswered : kUnusable;
+  }
+  try {
+    if (cValidate->parsed()) return validate(o);
+    if (cCheck->parsed()) return runCheck(o);
+    if (cGaps->parsed()) return runGaps(o);
+    if (cArt->parsed()) return runSolveArt(o);
+    if (cSheet->parsed()) return runSheet(o, argc, argv);
+  } catch (const Refused& refused) {
+    std::cerr << refused.error.text() << "\n";
+  } catch (const std::exception& fault) {
+    std::cerr << o.job << ": could not be worked on (" << fault.what() << "). Please report this with the file\n";
+  }
+  return kUnusable;
+}

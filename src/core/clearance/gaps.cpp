@@ -1,0 +1,49 @@
+#include "core/clearance/gaps.h"
+
+#include <algorithm>
+#include <tuple>
+
+namespace mezzet {
+namespace {
+
+/// Distance of two boxes; a lower bound of the distance of what is in them.
+double boxDistance(const Box& a, const Box& b) {
+  const double dx = std::max({0.0, a.low.x - b.high.x, b.low.x - a.high.x});
+  const double dy = std::max({0.0, a.low.y - b.high.y, b.low.y - a.high.y});
+  return std::sqrt(dx * dx + dy * dy);
+}
+
+}  // namespace
+
+std::vector<Gap> gapsIn(const Job& job, const Scheme& scheme, double cap) {
+  const Room& room = roomOf(job, scheme);
+  std::vector<Body> bodies = floorBodies(job, scheme);
+  const std::size_t placements = bodies.size();
+  for (auto* more : {&wallBodies, &openingBodies, &featureBodies})
+    for (Body& body : (*more)(room)) bodies.push_back(std::move(body));
+
+  std::vector<std::size_t> order(bodies.size());
+  for (std::size_t i = 0; i < order.size(); ++i) order[i] = i;
+  std::sort(order.begin(), order.end(), [&](std::size_t i, std::size_t j) { return bodies[i].bounds.low.x < bodies[j].bounds.low.x; });
+
+  std::vector<Gap> gaps;
+  std::vector<std::size_t> open;  // bodies whose right edge the sweep has not left behind by the cap
+  for (const std::size_t i : order) {
+    std::erase_if(open, [&](std::size_t j) { return bodies[j].bounds.high.x + cap < bodies[i].bounds.low.x; });
+    for (const std::size_t j : open) {
+      const std::size_t first = std::min(i, j), second = std::max(i, j);
+      if (first >= placements) continue;  // two fixed things
+      if (second < placements && (bodies[first].flat || bodies[second].flat)) continue;
+      if (boxDistance(bodies[first].bounds, bodies[second].bounds) > cap) continue;
+      const Separation s = separation(bodies[first], bodies[second]);
+      if (s.gap <= cap) gaps.push_back({bodies[first].id, bodies[second].id, s.gap, s.a, s.b});
+    }
+    open.push_back(i);
+  }
+  std::sort(gaps.begin(), gaps.end(), [](const Gap& a, const Gap& b) {
+    return std::tie(a.length, a.a, a.b) < std::tie(b.length, b.a, b.b);
+  });
+  return gaps;
+}
+
+}  // namespace mezzet

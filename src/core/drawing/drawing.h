@@ -1,0 +1,92 @@
+// A Drawing: what screen, PDF and print all render. Geometry in mm of the room, lettering and line widths in mm of
+// paper at the drawing's scale.
+#pragma once
+
+#include <string>
+#include <variant>
+#include <vector>
+
+#include "core/geometry/polygon.h"
+
+namespace mezzet {
+
+enum class Layer { Grid, Floor, Rug, Feature, Wall, Opening, Furniture, Picture, Dimension, Label, Title, Working };
+
+/// What a line or fill means; renderers choose the colour.
+enum class Ink {
+  None, Ink, CutWall, Fine, Quiet, Paper, Floor, Cloth, ClothShade, Wood, Rug, Glass, Mount, GridLine, Hearth,
+  Band, BandStrong, Accent, AccentText, Holds, Close, Breaks, NotMeasured, Kept, Ghost,
+};
+
+enum class Dash { Solid, Dashed, Dotted };
+
+struct Stroke {
+  Ink ink = Ink::None;
+  double width = 0.25;  ///< mm of paper
+  Dash dash = Dash::Solid;
+};
+
+// Line widths as draughtsmen grade them (ISO 128 series, mm of paper).
+inline constexpr double kWallLine = 0.5, kFurnitureLine = 0.35, kDimensionLine = 0.18, kFineLine = 0.13;
+// Lettering heights of capitals (ISO 3098 series, mm of paper).
+inline constexpr double kSmallLetters = 2.5, kLetters = 2.5, kTitleLetters = 3.5;
+
+struct PathItem {
+  std::vector<Vec2> points;
+  bool closed = false;
+  Ink fill = Ink::None;
+  Stroke stroke;
+};
+/// An arc of a circle, anticlockwise from `start` over `span` degrees; 360 is a whole circle and can be filled.
+struct ArcItem {
+  Vec2 centre;
+  double radius = 0, start = 0, span = 360;
+  Ink fill = Ink::None;
+  Stroke stroke;
+};
+enum class Align { Left, Centre, Right };
+struct TextItem {
+  Vec2 at;              ///< left end, middle or right end of the line of text, half way up the capitals
+  std::string text;     ///< UTF-8
+  double height = kLetters;  ///< of capitals, mm of paper
+  Align align = Align::Centre;
+  double turn = 0;      ///< degrees anticlockwise
+  Ink ink = Ink::Ink;
+  Ink ground = Ink::None;  ///< fill behind the text, so that it stands clear of lines
+};
+struct ImageItem {
+  Vec2 low, high;       ///< corners, unturned
+  std::string image;    ///< name in the job's images
+};
+
+struct Item {
+  Layer layer = Layer::Furniture;
+  std::string id;       ///< of what this shows: placement, opening, "wall:A", "tape:front" ...; may be empty
+  std::variant<PathItem, ArcItem, TextItem, ImageItem> shape;
+};
+
+struct Drawing {
+  double scale = 48;    ///< denominator: mm of the room per mm of paper
+  Vec2 low, high;       ///< the part of the model this drawing fills, margins included
+  std::vector<Item> items;
+
+  void add(Layer layer, std::string id, PathItem path) { items.push_back({layer, std::move(id), std::move(path)}); }
+  void add(Layer layer, std::string id, ArcItem arc) { items.push_back({layer, std::move(id), std::move(arc)}); }
+  void add(Layer layer, std::string id, TextItem text) { items.push_back({layer, std::move(id), std::move(text)}); }
+  void add(Layer layer, std::string id, ImageItem image) { items.push_back({layer, std::move(id), std::move(image)}); }
+};
+
+/// Width of a line of lettering in mm of paper, for capitals `height` high, from the shipped font's table.
+[[nodiscard]] double letteringWidth(const std::string& text, double height);
+/// Em size over height of a capital: what a renderer sets the font to.
+[[nodiscard]] double emOverCapital();
+/// The rectangle a text covers in the model (unturned texts), with its ground.
+struct TextBox {
+  Vec2 low, high;
+};
+[[nodiscard]] TextBox textBox(const TextItem&, double scale);
+
+/// Moves everything by `by` (model mm).
+void shift(Drawing&, Vec2 by);
+
+}  // namespace mezzet

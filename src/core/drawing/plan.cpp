@@ -1,0 +1,244 @@
+#include "core/drawing/plan.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+#include "core/clearance/bodies.h"
+#include "core/drawing/drafting.h"
+#include "core/job/kinds.h"
+#include "core/rules/check.h"
+
+namespace mezzet {
+namespace {
+
+// Distances on paper (mm) from the wall's outer face outward.
+constexpr double kDimensionOut = 8, kDimensionIn = 5.5, kTagOut = 15.5, kTagNear = 6, kMargin = 20;
+
+struct WallDraft {
+  Wall wall;
+  Vec2 outerStart, outerEnd;  // mitred corners of the outer face
+};
+
+/// Outer corner where two walls of one thickness meet.
+Vec2 mitre(const Wall& before, const Wall& after) {
+  const Vec2 n = -before.inward(), m = -after.inward();
+  const double shared = 1 + dot(n, m);
+  if (shared < 0.1) return after.start + (n + m) * (kDrawnWall / 2);  // nearly folded back: blunt the point
+  return after.start + (n + m) * (kDrawnWall / shared);
+}
+
+std::vector<WallDraft> wallDrafts(const Room& room) {
+  const std::vector<Wall> walls = wallsOf(room);
+  const std::size_t n = walls.size();
+  std::vector<WallDraft> out;
+  for (std::size_t i = 0; i < n; ++i)
+    out.push_back({walls[i], mitre(walls[(i + n - 1) % n], walls[i]), mitre(walls[i], walls[(i + 1) % n])});
+  return out;
+}
+
+void addGrid(Drawing& d, bool inches) {
+  const double step = inches ? kFoot : 500;
+  for (double x = std::ceil(d.low.x / step) * step; x <= d.high.x; x += step)
+    d.add(Layer::Grid, "", line({x, d.low.y}, {x, d.high.y}, fine(Ink::GridLine)));
+  for (double y = std::ceil(d.low.y / step) * step; y <= d.high.y; y += step)
+    d.add(Layer::Grid, "", line({d.low.x, y}, {d.high.x, y}, fine(Ink::GridLine)));
+}
+
+void addSolidWall(Drawing& d, const WallDraft& w, double from, double to, const std::string& id) {
+  const Vec2 along = w.wall.along(), out = -w.wall.inward() * kDrawnWall;
+  const double length = w.wall.length();
+  const Vec2 a = w.wall.start + along * from, b = w.wall.start + along * to;
+  const Vec2 outerA = from <= 0 ? w.outerStart : a + out, outerB = to >= length ? w.outerEnd : b + out;
+  d.add(Layer::Wall, id, PathItem{{a, b, outerB, outerA}, true, Ink::CutWall, {Ink::CutWall, kWallLine, Dash::Solid}});
+}
+
+void addDoor(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b) {
+  const Vec2 in = o.swing == Swing::In ? wall.inward() : -wall.inward();
+  const Vec2 hinge = (o.hinge == Hinge::Start ? a : b) + (o.swing == Swing::In ? Vec2{} : -wall.inward() * kDrawnWall);
+  const Vec2 closed = unit((o.hinge == Hinge::Start ? b - a : a - b));
+  d.add(Layer::Opening, o.id.value, line(hinge, hinge + in * o.width, {Ink::Ink, kFurnitureLine * 1.4, Dash::Solid}));
+  const double from = std::atan2(closed.y, closed.x) * 180 / std::numbers::pi;
+  const double span = cross(closed, in) > 0 ? 90 : -90;
+  d.add(Layer::Opening, o.id.value, ArcItem{hinge, o.width, span > 0 ? from : from - 90, 90, Ink::None, {Ink::Fine, kDimensionLine, Dash::Dashed}});
+}
+
+void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat format) {
+  const Vec2 along = wall.along(), out = -wall.inward() * kDrawnWall;
+  const Vec2 a = wall.start + along * o.offset, b = a + along * o.width;
+  d.add(Layer::Opening, o.id.value, PathItem{{a, b, b + out, a + out}, true, o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, Stroke{}});
+  for (const Vec2 jamb : {a, b}) d.add(Layer::Opening, o.id.value, line(jamb, jamb + out, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+  LengthFormat bare = format;
+  bare.withUnit = false;
+  switch (o.kind) {
+    case OpeningKind::Door: addDoor(d, o, wall, a, b); break;
+    case OpeningKind::Sliding:
+      d.add(Layer::Opening, o.id.value, line(a + out * 0.35, a + along * (o.width * 0.55) + out * 0.35, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+      d.add(Layer::Opening, o.id.value, line(b + out * 0.65, b - along * (o.width * 0.55) + out * 0.65, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+      break;
+    case OpeningKind::Window: {
+      for (const double t : {0.0, 0.5, 1.0}) d.add(Layer::Opening, o.id.value, line(a + out * t, b + out * t, thin()));
+      const Vec2 at = midpoint(a, b) + wall.inward() * (3.4 * d.scale);
+      double turn = std::atan2(along.y, along.x) * 180 / std::numbers::pi;
+      if (turn > 90.001) turn -= 180;
+      if (turn <= -89.999) turn += 180;
+      d.add(Layer::Label, o.id.value, TextItem{at, "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare), kSmallLetters, Align::Centre, turn, Ink::Quiet, Ink::None});
+      break;
+    }
+    case OpeningKind::Arch:
+      for (const double t : {0.0, 1.0}) d.add(Layer::Opening, o.id.value, line(a + out * t, b + out * t, {Ink::Fine, kDimensionLine, Dash::Dashed}));
+      break;
+  }
+}
+
+void addWallsAndOpenings(Drawing& d, const Room& room, LengthFormat format) {
+  for (const WallDraft& w : wallDrafts(room)) {
+    std::vector<const Opening*> here;
+    for (const Opening& o : room.openings)
+      if (o.wall == w.wall.id) here.push_back(&o);
+    std::sort(here.begin(), here.end(), [](const Opening* a, const Opening* b) { return a->offset < b->offset; });
+    double from = 0;
+    for (const Opening* o : here) {
+      if (o->offset > from) addSolidWall(d, w, from, o->offset, wallKey(w.wall.id));
+      from = std::max(from, o->offset + o->width);
+    }
+    if (from < w.wall.length()) addSolidWall(d, w, from, w.wall.length(), wallKey(w.wall.id));
+    for (const Opening* o : here) addOpening(d, *o, w.wall, format);
+  }
+}
+
+/// Whether the corner at the start of wall i juts into the room.
+bool isReflex(const std::vector<Wall>& walls, std::size_t i) {
+  return cross(walls[(i + walls.size() - 1) % walls.size()].along(), walls[i].along()) < 0;
+}
+
+void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
+  const std::vector<Wall> walls = wallsOf(room);
+  const double face = kDrawnWall / d.scale;
+  for (std::size_t i = 0; i < walls.size(); ++i) {
+    const Wall& wall = walls[i];
+    const std::string id = wallKey(wall.id), text = writeLength(wall.length(), format);
+    const std::size_t next = (i + 1) % walls.size(), before = (i + walls.size() - 1) % walls.size();
+    // Outside, two dimensions would cross in the angle of a jutting corner: the shorter wall has its own inside.
+    const bool inside = (isReflex(walls, i) && wall.length() < walls[before].length()) || (isReflex(walls, next) && wall.length() <= walls[next].length());
+    // The dimension runs from end to start, so that "left of it" is outside.
+    addDimension(d, {wall.end, wall.start, inside ? -kDimensionIn : face + kDimensionOut, text, Layer::Dimension, id, Ink::Ink, inside ? Ink::Floor : Ink::Paper, Ink::Ink});
+    addTag(d, midpoint(wall.start, wall.end) - wall.inward() * ((face + (inside ? kTagNear : kTagOut)) * d.scale), wall.id.value, id);
+  }
+}
+
+Vec2 inPiece(const FloorPlace& place, Turn turn, double x, double y) { return place.at + rotated({x, y}, turn); }
+
+PathItem pieceRect(const FloorPlace& place, Turn turn, Vec2 low, Vec2 high, Ink fill, double width) {
+  return {{inPiece(place, turn, low.x, low.y), inPiece(place, turn, high.x, low.y), inPiece(place, turn, high.x, high.y), inPiece(place, turn, low.x, high.y)},
+          true, fill, {Ink::Ink, width, Dash::Solid}};
+}
+
+void addSeat(Drawing& d, const Piece& piece, const FloorPlace& place, Turn turn, const std::string& id, Layer layer) {
+  const double w = piece.width / 2, h = piece.depth.value_or(piece.width) / 2;
+  const double arm = piece.armHeight ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
+  const double back = std::min(2 * h * 0.24, 230.0);
+  d.add(layer, id, pieceRect(place, turn, {-w, -h}, {w, h}, Ink::Cloth, kFurnitureLine));
+  d.add(layer, id, pieceRect(place, turn, {-w + arm, h - back}, {w - arm, h}, Ink::ClothShade, kDimensionLine));
+  if (arm > 0)
+    for (const double side : {-1.0, 1.0})
+      d.add(layer, id, pieceRect(place, turn, {std::min(side * w, side * (w - arm)), -h}, {std::max(side * w, side * (w - arm)), h}, Ink::ClothShade, kDimensionLine));
+  const int cushions = piece.width > 1400 ? (piece.width > 2300 ? 3 : 2) : 1;
+  for (int i = 1; i < cushions; ++i) {
+    const double x = -w + arm + (2 * (w - arm)) * i / cushions;
+    d.add(layer, id, line(inPiece(place, turn, x, -h), inPiece(place, turn, x, h - back), fine(Ink::Fine)));
+  }
+}
+
+Ink fillOf(const std::string& kind) {
+  if (isRug(kind)) return Ink::Rug;
+  if (kind == "low-table" || kind == "side-table" || kind == "dining-table" || kind == "desk" || kind == "console" || kind == "sideboard" || kind == "bookcase")
+    return Ink::Wood;
+  return Ink::Cloth;
+}
+
+}  // namespace
+
+void addPiece(Drawing& d, const Piece& piece, const FloorPlace& place, const std::string& id, const std::string& label, LengthFormat format, Layer layer) {
+  const Turn turn = turnOf(place.turn);
+  const double depth = piece.depth.value_or(piece.width);
+  const bool rug = isRug(piece.kind);
+  if (rug && layer == Layer::Furniture) layer = Layer::Rug;
+  if (piece.shape == Shape::Round)
+    d.add(layer, id, ArcItem{place.at, piece.width / 2, 0, 360, fillOf(piece.kind), {Ink::Ink, kFurnitureLine, Dash::Solid}});
+  else if (isSeat(piece.kind))
+    addSeat(d, piece, place, turn, id, layer);
+  else
+    d.add(layer, id, pieceRect(place, turn, {-piece.width / 2, -depth / 2}, {piece.width / 2, depth / 2}, fillOf(piece.kind), rug ? kDimensionLine : kFurnitureLine));
+
+  LengthFormat bare = format;
+  bare.withUnit = false;
+  const std::string size = piece.shape == Shape::Round ? writeLength(piece.width, bare) + " dia" : writeLength(piece.width, bare) + " x " + writeLength(depth, bare);
+  // Horizontal room for the label: the width of the footprint along x through its middle.
+  const double across = piece.shape == Shape::Round ? piece.width
+                        : std::min(piece.width / std::max(1e-9, std::abs(turn.cosine)), depth / std::max(1e-9, std::abs(turn.sine)));
+  const double upright = piece.shape == Shape::Round ? piece.width
+                         : std::min(depth / std::max(1e-9, std::abs(turn.cosine)), piece.width / std::max(1e-9, std::abs(turn.sine)));
+  const double lineHeight = kSmallLetters * 1.9 * d.scale;
+  const auto fits = [&](const std::string& text, double lines) {
+    return letteringWidth(text, kSmallLetters) * d.scale < across * 0.92 && lines * lineHeight < upright;
+  };
+  const Layer words = layer == Layer::Working ? Layer::Working : Layer::Label;
+  const auto write = [&](const std::string& text, double up) {
+    d.add(words, id, TextItem{place.at + Vec2{0, up}, text, kSmallLetters, Align::Centre, 0, Ink::Ink, isSeat(piece.kind) ? Ink::Cloth : Ink::None});
+  };
+  if (fits(label + "  " + size, 1)) write(label + "  " + size, 0);
+  else if (fits(label, 2) && fits(size, 2)) {
+    write(label, lineHeight / 2);
+    write(size, -lineHeight / 2);
+  } else if (fits(label, 1)) write(label, 0);
+  else if (fits(size, 1)) write(size, 0);
+}
+
+Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, const PlanOptions& o) {
+  Drawing d;
+  d.scale = o.scale;
+  const Polygon outline = outlineOf(room);
+  d.low = d.high = outline.front();
+  for (const Vec2 p : outline) {
+    d.low = {std::min(d.low.x, p.x), std::min(d.low.y, p.y)};
+    d.high = {std::max(d.high.x, p.x), std::max(d.high.y, p.y)};
+  }
+  const double margin = kDrawnWall + kMargin * d.scale;
+  d.low = d.low - Vec2{margin, margin + (o.titles ? 6 * d.scale : 0)};
+  d.high += Vec2{margin, margin};
+
+  d.add(Layer::Floor, room.id.value, PathItem{outline, true, Ink::Floor, Stroke{}});
+  if (o.grid) addGrid(d, job.units == Unit::Inch);
+  for (const Feature& f : room.features) {
+    d.add(Layer::Feature, f.id.value, PathItem{f.outline, true, Ink::Hearth, {Ink::Ink, kFurnitureLine, Dash::Solid}});
+  }
+  addWallsAndOpenings(d, room, o.format);
+  addWallDimensions(d, room, o.format);
+  if (scheme != nullptr) {
+    for (const bool rugs : {true, false})
+      for (const Placement& p : scheme->placements) {
+        const auto* place = std::get_if<FloorPlace>(&p.on);
+        const Piece& piece = pieceOf(job, p);
+        if (place == nullptr || p.id == o.without || isRug(piece.kind) != rugs) continue;
+        addPiece(d, piece, *place, p.id.value, midSentence(nameIn(job, *scheme, p)), o.format);
+      }
+    // A picture on a wall shows in plan as a bar on the face of its wall.
+    for (const Placement& p : scheme->placements)
+      if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
+        const auto wall = findWall(room, hung->wall);
+        const Vec2 at = wall->start + wall->along() * (wall->length() - hung->u);
+        const Vec2 half = wall->along() * (pieceOf(job, p).width / 2), in = wall->inward() * std::max(40.0, 0.9 * d.scale);
+        d.add(Layer::Picture, p.id.value, PathItem{{at - half, at + half, at + half + in, at - half + in}, true, Ink::Mount, {Ink::Ink, kDimensionLine, Dash::Solid}});
+      }
+  }
+  if (o.titles) {
+    const double p = d.scale;
+    d.add(Layer::Title, "", TextItem{{d.low.x + 3 * p, d.high.y - 4 * p}, room.name + ", floor plan. Ceiling " + writeLength(room.ceilingHeight, o.format), kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
+    addNorth(d, {d.high.x - 6 * p, d.high.y - 8 * p});
+    addScaleBar(d, {d.low.x + 4 * p, d.low.y + 3 * p}, job.units == Unit::Inch, o.format);
+  }
+  return d;
+}
+
+}  // namespace mezzet

@@ -1,0 +1,46 @@
+// The plan of a room, composed once for screen and paper.
+#pragma once
+
+#include "core/clearance/tapes.h"
+#include "core/drawing/drawing.h"
+#include "core/job/job.h"
+#include "core/rules/bands.h"
+#include "core/rules/finding.h"
+
+namespace mezzet {
+
+/// Thickness walls are drawn with until theirs is measured [D].
+inline constexpr double kDrawnWall = 120;
+
+struct PlanOptions {
+  double scale = 48;
+  LengthFormat format;
+  PlacementId without;     ///< left out: the piece in the hand
+  bool grid = true;        ///< squared paper under the room: 1 ft or 500 mm
+  bool titles = true;      ///< name of the room, north, scale bar (a sheet brings its own)
+};
+
+/// Room, openings, features and, if there is one, the scheme's floor pieces, with dimensions and wall tags.
+[[nodiscard]] Drawing composePlan(const Job&, const Room&, const Scheme*, const PlanOptions&);
+
+/// One floor piece at a place, as it is drawn in the plan.
+void addPiece(Drawing&, const Piece&, const FloorPlace&, const std::string& id, const std::string& label, LengthFormat, Layer layer = Layer::Furniture);
+
+/// What is drawn over the plan while working: never printed.
+struct PlanWork {
+  const Scheme* scheme = nullptr;
+  PlacementId selected;
+  std::vector<Tape> tapes;
+  std::vector<Band> bands;
+  std::vector<Finding> findings;   ///< those to show on the drawing
+  std::string typedInto;           ///< id of the tape being typed into: its label is left to the editor
+};
+[[nodiscard]] Drawing composePlanWork(const Job&, const Room&, const PlanWork&, double scale, LengthFormat format);
+
+/// Bands of one view with the zone common to all of them drawn stronger (elevations), labels included.
+void addBands(Drawing&, const std::vector<Band>&, const std::string& view);
+
+/// A walk of runs that is being typed: a dashed outline with the runs' lengths, and the gap where it does not close.
+[[nodiscard]] Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::string>& lengths, std::size_t current, double scale, LengthFormat format);
+
+}  // namespace mezzet

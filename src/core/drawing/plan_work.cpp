@@ -1,0 +1,113 @@
+// What is drawn over the plan while someone works on it.
+#include <algorithm>
+
+#include "core/clearance/bodies.h"
+#include "core/drawing/drafting.h"
+#include "core/drawing/plan.h"
+#include "core/drawing/working.h"
+
+namespace mezzet {
+namespace {
+
+constexpr double kHalo = 1.1;  // selection edge, mm of paper
+
+void addSelection(Drawing& d, const Job& job, const Scheme& scheme, const PlacementId& id) {
+  const Placement* p = findPlacement(scheme, id);
+  if (p == nullptr) return;
+  const Stroke edge{Ink::Accent, kHalo, Dash::Solid};
+  if (const auto* floor = std::get_if<FloorPlace>(&p->on)) {
+    const Convex body = footprint(pieceOf(job, *p), *floor);
+    if (body.radius > 0) d.add(Layer::Working, "selection", ArcItem{body.core[0], body.radius + 0.6 * d.scale, 0, 360, Ink::None, edge});
+    else {
+      // The edge stands just outside the footprint, so that the ink line stays visible.
+      const Turn turn = turnOf(floor->turn);
+      const Piece& piece = pieceOf(job, *p);
+      const double w = piece.width / 2 + 0.6 * d.scale, h = piece.depth.value_or(piece.width) / 2 + 0.6 * d.scale;
+      PathItem path{{}, true, Ink::None, edge};
+      for (const Vec2 c : {Vec2{-w, -h}, Vec2{w, -h}, Vec2{w, h}, Vec2{-w, h}}) path.points.push_back(floor->at + rotated(c, turn));
+      d.add(Layer::Working, "selection", path);
+    }
+  }
+}
+
+}  // namespace
+
+std::string tapeKey(Side side) { return std::string("tape:") + sideName(side); }
+
+void addTape(Drawing& d, const Tape& tape, LengthFormat format, bool labelled) {
+  const std::string id = tapeKey(tape.side);
+  const Vec2 tick = unit(tape.along + leftOf(tape.along)) * (1.4 * d.scale);
+  d.add(Layer::Working, id, line(tape.from, tape.to, {Ink::Ink, 0.25, Dash::Solid}));
+  for (const Vec2 end : {tape.from, tape.to}) d.add(Layer::Working, id, line(end - tick, end + tick, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+  if (!labelled) return;
+  TextItem label{midpoint(tape.from, tape.to), writeLength(tape.length, format), kLetters, Align::Centre, 0, Ink::AccentText, Ink::Accent};
+  // A tape shorter than its label carries it beside the line.
+  const double width = letteringWidth(label.text, label.height) * d.scale;
+  const double room = std::abs(tape.along.x) > std::abs(tape.along.y) ? std::abs(tape.length) - width : std::abs(tape.length) - 2.2 * kLetters * d.scale;
+  if (room < 1.5 * d.scale) {
+    const bool upright = std::abs(tape.along.y) >= std::abs(tape.along.x);
+    label.at += upright ? Vec2{width / 2 + 3.5 * d.scale, 0} : Vec2{0, 4.5 * d.scale};
+  }
+  d.add(Layer::Working, id, label);
+}
+
+void addFindingMark(Drawing& d, const Finding& f, LengthFormat format) {
+  if (f.verdict != Verdict::Breaks || f.quantity != Quantity::Length) return;
+  const std::string id = "finding:" + f.id;
+  const Vec2 a = f.at[0], b = f.at[1];
+  const bool upright = std::abs(b.y - a.y) > std::abs(b.x - a.x);
+  d.add(Layer::Working, id, line(a, b, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
+  TextItem label{midpoint(a, b), writeLength(f.measured, format), kLetters, Align::Left, 0, Ink::Ink, Ink::Paper};
+  label.at += upright ? Vec2{5.2 * d.scale, 0} : Vec2{-letteringWidth(label.text, label.height) * d.scale / 2 + 1.5 * d.scale, 3.4 * d.scale};
+  d.add(Layer::Working, id, label);
+  const Vec2 mark = label.at - Vec2{2.9 * d.scale, 0};
+  const double r = 1.15 * d.scale;
+  d.add(Layer::Working, id, line(mark + Vec2{-r, -r}, mark + Vec2{r, r}, {Ink::Breaks, 0.6, Dash::Solid}));
+  d.add(Layer::Working, id, line(mark + Vec2{-r, r}, mark + Vec2{r, -r}, {Ink::Breaks, 0.6, Dash::Solid}));
+}
+
+void addBands(Drawing& d, const std::vector<Band>& bands, const std::string& view) {
+  for (const Band& band : bands)
+    if (band.view == view) d.add(Layer::Working, "band:" + band.rule, PathItem{band.zone, true, Ink::Band, fine(Ink::Holds)});
+}
+
+Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, double scale, LengthFormat format) {
+  Drawing d;
+  d.scale = scale;
+  addBands(d, work.bands, "plan");
+  if (work.scheme == nullptr) return d;
+  for (const Finding& f : work.findings)
+    if (f.view == "plan") addFindingMark(d, f, format);
+  addSelection(d, job, *work.scheme, work.selected);
+  for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeKey(tape.side));
+  return d;
+}
+
+Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::string>& lengths, std::size_t current, double scale, LengthFormat format) {
+  Drawing d;
+  d.scale = scale;
+  d.low = d.high = {};
+  Polygon path = corners;
+  path.push_back(end);
+  for (const Vec2 p : path) {
+    d.low = {std::min(d.low.x, p.x), std::min(d.low.y, p.y)};
+    d.high = {std::max(d.high.x, p.x), std::max(d.high.y, p.y)};
+  }
+  const Vec2 margin{22 * scale, 22 * scale};
+  d.low = d.low - margin;
+  d.high += margin;
+  for (std::size_t i = 0; i + 1 < path.size(); ++i) {
+    const bool here = i == current;
+    if (distance(path[i], path[i + 1]) < 1) continue;
+    d.add(Layer::Wall, "", line(path[i], path[i + 1], {Ink::CutWall, here ? 1.4 : 0.9, Dash::Solid}));
+    addDimension(d, {path[i + 1], path[i], 8, lengths[i], Layer::Dimension, "", Ink::Ink, here ? Ink::Accent : Ink::Paper, Ink::Ink});
+  }
+  if (norm(end) > 0.5) {
+    d.add(Layer::Working, "", line(end, {0, 0}, {Ink::Breaks, 0.6, Dash::Dashed}));
+    d.add(Layer::Working, "", TextItem{end * 0.5, writeLength(norm(end), format) + " open", kLetters, Align::Centre, 0, Ink::Ink, Ink::Paper});
+  }
+  d.add(Layer::Label, "", ArcItem{{0, 0}, 1.3 * scale, 0, 360, Ink::Ink, Stroke{}});
+  return d;
+}
+
+}  // namespace mezzet

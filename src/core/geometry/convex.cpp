@@ -1,0 +1,192 @@
+#include "core/geometry/convex.h"
+
+#include <algorithm>
+#include <limits>
+
+namespace mezzet {
+namespace {
+
+/// Faces whose directions differ by less than this (sine) count as parallel when the witness points are centred.
+constexpr double kParallel = 1e-9;
+/// Cores closer than this have no reliable direction between them; the separating axis is used instead.
+constexpr double kTouchingCores = 1e-9;
+
+struct Span {
+  double low, high;
+};
+
+Span spanOf(const std::vector<Vec2>& points, Vec2 axis) {
+  Span s{dot(points[0], axis), dot(points[0], axis)};
+  for (std::size_t i = 1; i < points.size(); ++i) {
+    const double d = dot(points[i], axis);
+    s.low = std::min(s.low, d);
+    s.high = std::max(s.high, d);
+  }
+  return s;
+}
+
+std::size_t edgeCount(const std::vector<Vec2>& core) { return core.size() < 2 ? 0 : core.size(); }
+Vec2 edgeEnd(const std::vector<Vec2>& core, std::size_t i) { return core[i + 1 == core.size() ? 0 : i + 1]; }
+/// Outward normal of edge i; a segment has two edges, one for each side.
+Vec2 outward(const std::vector<Vec2>& core, std::size_t i) { return -leftOf(unit(edgeEnd(core, i) - core[i])); }
+
+struct Axis {
+  double separation = -std::numeric_limits<double>::infinity();  // > 0 apart along normal
+  Vec2 normal;  // from the owner of the face towards the other
+};
+
+/// Best separating axis among the face normals of `a`.
+Axis bestFace(const std::vector<Vec2>& a, const std::vector<Vec2>& b) {
+  Axis best;
+  for (std::size_t i = 0; i < edgeCount(a); ++i) {
+    const Vec2 n = outward(a, i);
+    const double s = spanOf(b, n).low - dot(a[i], n);
+    if (s > best.separation) best = {s, n};
+  }
+  return best;
+}
+
+struct Nearest {
+  double squared = std::numeric_limits<double>::infinity();
+  Vec2 a, b;
+};
+
+/// Distance of two disjoint convex cores: always between a vertex of one and an edge of the other.
+void nearestVertexToEdge(const std::vector<Vec2>& from, const std::vector<Vec2>& to, bool swapped, Nearest& best) {
+  for (const Vec2 p : from) {
+    const std::size_t edges = to.size() == 1 ? 1 : to.size() == 2 ? 1 : to.size();
+    for (std::size_t i = 0; i < edges; ++i) {
+      const Vec2 q = nearestOnSegment(p, to[i], edgeEnd(to, i));
+      const double d = dot(p - q, p - q);
+      if (d < best.squared) best = swapped ? Nearest{d, q, p} : Nearest{d, p, q};
+    }
+  }
+}
+
+/// The part of `core` that lies furthest along `n`, as a span along `t`, with its depth along n.
+struct Face {
+  double depth;
+  Span along;
+};
+Face supportFace(const std::vector<Vec2>& core, Vec2 n, Vec2 t) {
+  Face f{-std::numeric_limits<double>::infinity(), {0, 0}};
+  double size = 1;
+  for (const Vec2 p : core) {
+    f.depth = std::max(f.depth, dot(p, n));
+    size = std::max({size, std::abs(p.x), std::abs(p.y)});
+  }
+  bool first = true;
+  for (const Vec2 p : core) {
+    if (dot(p, n) < f.depth - kParallel * size * 10) continue;
+    const double s = dot(p, t);
+    f.along = first ? Span{s, s} : Span{std::min(f.along.low, s), std::max(f.along.high, s)};
+    first = false;
+  }
+  return f;
+}
+
+/// Witness points on the two support faces along n (unit, from a towards b), centred on what faces each other.
+struct Witnesses {
+  Vec2 a, b;
+  bool facing;  // the faces overlap sideways; else a and b are not on the bodies
+};
+Witnesses centred(const std::vector<Vec2>& a, const std::vector<Vec2>& b, Vec2 n) {
+  const Vec2 t = leftOf(n);
+  const Face fa = supportFace(a, n, t), fb = supportFace(b, -n, t);
+  const double low = std::max(fa.along.low, fb.along.low), high = std::min(fa.along.high, fb.along.high);
+  const double s = (low + high) / 2;
+  return {n * fa.depth + t * s, n * -fb.depth + t * s, low <= high};
+}
+
+Separation fromCores(const Convex& a, const Convex& b, double coreGap, Vec2 n, Vec2 pa, Vec2 pb) {
+  return {coreGap - a.radius - b.radius, pa + n * a.radius, pb - n * b.radius};
+}
+
+}  // namespace
+
+Vec2 nearestOnSegment(Vec2 p, Vec2 a, Vec2 b) {
+  const Vec2 d = b - a;
+  const double length2 = dot(d, d);
+  if (length2 <= 0) return a;
+  return a + d * std::clamp(dot(p - a, d) / length2, 0.0, 1.0);
+}
+
+Box boundsOf(const Convex& body) {
+  const Span x = spanOf(body.core, {1, 0}), y = spanOf(body.core, {0, 1});
+  return {{x.low - body.radius, y.low - body.radius}, {x.high + body.radius, y.high + body.radius}};
+}
+
+Separation separation(const Convex& a, const Convex& b) {
+  const Axis fromA = bestFace(a.core, b.core);
+  Axis fromB = bestFace(b.core, a.core);
+  fromB.normal = -fromB.normal;
+  const Axis axis = fromA.separation >= fromB.separation ? fromA : fromB;
+
+  Nearest near;
+  // Two segments on one line have no separating face normal, so face tests alone would call them overlapping:
+  // bodies without area always go through the distances.
+  const bool areas = a.core.size() > 2 || b.core.size() > 2;
+  if (axis.separation > 0 || !areas) {
+    nearestVertexToEdge(a.core, b.core, false, near);
+    nearestVertexToEdge(b.core, a.core, true, near);
+  }
+  if (near.squared < std::numeric_limits<double>::infinity() && near.squared > kTouchingCores * kTouchingCores) {
+    const double d = std::sqrt(near.squared);
+    const Vec2 n = (near.b - near.a) * (1 / d);
+    const Witnesses w = centred(a.core, b.core, n);
+    return w.facing ? fromCores(a, b, d, n, w.a, w.b) : fromCores(a, b, d, n, near.a, near.b);
+  }
+  if (edgeCount(a.core) == 0 && edgeCount(b.core) == 0)  // two circles with one centre: any direction parts them
+    return fromCores(a, b, 0, {1, 0}, a.core[0], b.core[0]);
+  // Overlapping or touching: the least push is along one of the faces of the Minkowski difference.
+  const Witnesses w = centred(a.core, b.core, axis.normal);
+  return fromCores(a, b, std::min(axis.separation, 0.0), axis.normal, w.a, w.b);
+}
+
+std::optional<double> slideUntilTouch(const Convex& moving, const Convex& fixed, Vec2 along, double graze) {
+  // A ray from the origin against the Minkowski difference fixed - moving, grown by both radii.
+  const double radius = moving.radius + fixed.radius;
+  const Vec2 t = leftOf(along);
+  std::vector<Vec2> points;
+  points.reserve(moving.core.size() * fixed.core.size());
+  for (const Vec2 f : fixed.core)
+    for (const Vec2 m : moving.core) points.push_back({dot(f - m, along), dot(f - m, t)});
+  double low = points[0].y, high = points[0].y;
+  for (const Vec2 p : points) {
+    low = std::min(low, p.y);
+    high = std::max(high, p.y);
+  }
+  if (low - radius > -graze || high + radius < graze) return std::nullopt;
+
+  // Where the line y = 0 enters and leaves the difference: over all chords between points and all circles.
+  double enter = std::numeric_limits<double>::infinity(), leave = -enter;
+  const auto hit = [&](double x) {
+    enter = std::min(enter, x);
+    leave = std::max(leave, x);
+  };
+  for (const Vec2 p : points)
+    if (std::abs(p.y) <= radius) {
+      const double half = std::sqrt(std::max(0.0, radius * radius - p.y * p.y));
+      hit(p.x - half);
+      hit(p.x + half);
+    }
+  for (std::size_t i = 0; i < points.size(); ++i)
+    for (std::size_t j = i + 1; j < points.size(); ++j) {
+      const Vec2 d = points[j] - points[i];
+      const double length = norm(d);
+      if (length <= 0) continue;
+      for (const double side : {radius, -radius}) {
+        const Vec2 n = leftOf(d) * (side / length);
+        const Vec2 p = points[i] + n, q = points[j] + n;
+        if ((p.y < 0) != (q.y < 0)) hit(p.x + (q.x - p.x) * (-p.y / (q.y - p.y)));
+        if (radius == 0) break;
+      }
+    }
+  if (enter > leave) return std::nullopt;
+  if (enter >= 0) return enter;
+  // Overlapping now: it counts for this direction only if going back is the shorter way out.
+  if (leave > 0 && -enter < leave) return enter;
+  return std::nullopt;
+}
+
+}  // namespace mezzet

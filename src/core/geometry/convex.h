@@ -1,0 +1,41 @@
+// Convex bodies and the exact distance between two of them.
+#pragma once
+
+#include <optional>
+#include <vector>
+
+#include "core/geometry/vec.h"
+
+namespace mezzet {
+
+/// A convex core grown by a radius: {point, r} is a circle, two points and 0 a wall's edge, more points a polygon.
+/// Vertices run anticlockwise. At least one vertex; no repeated neighbours.
+struct Convex {
+  std::vector<Vec2> core;
+  double radius = 0;
+};
+
+struct Box {
+  Vec2 low, high;
+};
+[[nodiscard]] Box boundsOf(const Convex& body);
+
+/// Distance of two bodies with the points it is measured between.
+/// gap > 0 apart, 0 touching, < 0 the depth of the least push that would part them.
+struct Separation {
+  double gap = 0;
+  Vec2 a, b;  ///< on the first and on the second body; a to b has length |gap|
+};
+
+/// Exact for polygons, segments and circles. Symmetric, and unmoved by rigid motion up to rounding.
+/// Where two faces run parallel the witness points stand at the middle of what faces each other.
+[[nodiscard]] Separation separation(const Convex& a, const Convex& b);
+
+/// How far `moving` can slide along the unit vector `along` before it touches `fixed`; negative when it already
+/// overlaps and would have to go back; absent when it never meets it. Grazing by less than `graze` is no meeting.
+[[nodiscard]] std::optional<double> slideUntilTouch(const Convex& moving, const Convex& fixed, Vec2 along, double graze);
+
+/// Nearest point to p on the segment a b.
+[[nodiscard]] Vec2 nearestOnSegment(Vec2 p, Vec2 a, Vec2 b);
+
+}  // namespace mezzet

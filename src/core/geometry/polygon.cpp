@@ -1,0 +1,64 @@
+#include "core/geometry/polygon.h"
+
+#include <algorithm>
+#include <limits>
+
+#include "core/geometry/convex.h"
+
+namespace mezzet {
+namespace {
+
+/// Corners typed in sixteenths meet exactly; anything nearer than this is meant to touch.
+constexpr double kMeet = 0.01;
+
+bool segmentsMeet(Vec2 a, Vec2 b, Vec2 c, Vec2 d) {
+  const double d1 = cross(b - a, c - a), d2 = cross(b - a, d - a), d3 = cross(d - c, a - c), d4 = cross(d - c, b - c);
+  if (((d1 > 0) != (d2 > 0)) && ((d3 > 0) != (d4 > 0))) return true;
+  return distance(c, nearestOnSegment(c, a, b)) < kMeet || distance(d, nearestOnSegment(d, a, b)) < kMeet ||
+         distance(a, nearestOnSegment(a, c, d)) < kMeet || distance(b, nearestOnSegment(b, c, d)) < kMeet;
+}
+
+}  // namespace
+
+double signedArea(const Polygon& polygon) {
+  double twice = 0;
+  for (std::size_t i = 0; i < polygon.size(); ++i) twice += cross(edgeStart(polygon, i), edgeEnd(polygon, i));
+  return twice / 2;
+}
+
+bool contains(const Polygon& polygon, Vec2 point) {
+  bool inside = false;
+  for (std::size_t i = 0; i < polygon.size(); ++i) {
+    const Vec2 a = edgeStart(polygon, i), b = edgeEnd(polygon, i);
+    if (distance(point, nearestOnSegment(point, a, b)) < kMeet) return true;
+    if ((a.y > point.y) != (b.y > point.y) && point.x < a.x + (b.x - a.x) * (point.y - a.y) / (b.y - a.y))
+      inside = !inside;
+  }
+  return inside;
+}
+
+double distanceToEdge(const Polygon& polygon, Vec2 point) {
+  double best = std::numeric_limits<double>::infinity();
+  for (std::size_t i = 0; i < polygon.size(); ++i)
+    best = std::min(best, distance(point, nearestOnSegment(point, edgeStart(polygon, i), edgeEnd(polygon, i))));
+  return best;
+}
+
+std::optional<std::pair<std::size_t, std::size_t>> selfCrossing(const Polygon& polygon) {
+  const std::size_t n = polygon.size();
+  for (std::size_t i = 0; i < n; ++i)
+    for (std::size_t j = i + 1; j < n; ++j) {
+      const Vec2 a = edgeStart(polygon, i), b = edgeEnd(polygon, i), c = edgeStart(polygon, j), d = edgeEnd(polygon, j);
+      const bool next = j == i + 1, wraps = i == 0 && j == n - 1;
+      if (next || wraps) {
+        // Neighbours share a corner; they are wrong only when one folds back over the other.
+        const Vec2 in = next ? b - a : d - c, out = next ? d - c : b - a;
+        if (std::abs(cross(unit(in), unit(out))) < 1e-9 && dot(in, out) < 0) return {{i, j}};
+        continue;
+      }
+      if (segmentsMeet(a, b, c, d)) return {{i, j}};
+    }
+  return std::nullopt;
+}
+
+}  // namespace mezzet

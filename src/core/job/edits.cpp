@@ -1,0 +1,147 @@
+#include "core/job/edits.h"
+
+#include <algorithm>
+
+#include "core/job/validate.h"
+
+namespace mezzet {
+namespace {
+
+/// Replaces the shared value with `changed.id`, or adds it at the end.
+template <class T>
+void put(std::vector<Shared<T>>& all, T changed) {
+  const auto at = std::find_if(all.begin(), all.end(), [&](const Shared<T>& one) { return one->id == changed.id; });
+  auto fresh = std::make_shared<const T>(std::move(changed));
+  if (at == all.end()) all.push_back(std::move(fresh));
+  else *at = std::move(fresh);
+}
+
+template <class T>
+void putValue(std::vector<T>& all, T changed) {
+  const auto at = std::find_if(all.begin(), all.end(), [&](const T& one) { return one.id == changed.id; });
+  if (at == all.end()) all.push_back(std::move(changed));
+  else *at = std::move(changed);
+}
+
+template <class Change>
+Job withChangedPlacement(const Job& job, const SchemeId& schemeId, const PlacementId& id, Change change) {
+  const Scheme* scheme = findScheme(job, schemeId);
+  if (scheme == nullptr || findPlacement(*scheme, id) == nullptr) return job;
+  Scheme changed = *scheme;
+  for (Placement& p : changed.placements)
+    if (p.id == id) change(p);
+  return withScheme(job, std::move(changed));
+}
+
+Error noRoom(const RoomId& id) { return {"room " + id.value, "is not in this job", "Choose another room"}; }
+
+}  // namespace
+
+Result<Job> withRoom(const Job& job, Room room) {
+  if (auto fault = faultOf(room, usualFormat(job.units))) return *fault;
+  for (const auto& scheme : job.schemes) {
+    if (scheme->room != room.id) continue;
+    for (const Placement& p : scheme->placements)
+      if (const auto* on = std::get_if<WallPlace>(&p.on); on != nullptr && !findWall(room, on->wall))
+        return Error{"wall " + on->wall.value, "is where " + pieceOf(job, p).name + " hangs in " + scheme->name,
+                     "Hang it elsewhere before this wall goes"};
+  }
+  Job out = job;
+  put(out.rooms, std::move(room));
+  return out;
+}
+
+Result<Job> withOutline(const Job& job, const RoomId& id, std::vector<Corner> corners) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  changed.corners = std::move(corners);
+  return withRoom(job, std::move(changed));
+}
+
+Result<Job> withCeiling(const Job& job, const RoomId& id, double height) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  changed.ceilingHeight = height;
+  return withRoom(job, std::move(changed));
+}
+
+Result<Job> withOpening(const Job& job, const RoomId& id, Opening opening) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  putValue(changed.openings, std::move(opening));
+  return withRoom(job, std::move(changed));
+}
+
+Job withoutOpening(const Job& job, const RoomId& id, const OpeningId& opening) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return job;
+  Room changed = *room;
+  std::erase_if(changed.openings, [&](const Opening& o) { return o.id == opening; });
+  Job out = job;
+  put(out.rooms, std::move(changed));
+  return out;
+}
+
+Result<Job> withPiece(const Job& job, Piece piece) {
+  if (auto fault = faultOf(piece)) return *fault;
+  Job out = job;
+  put(out.pieces, std::move(piece));
+  return out;
+}
+
+Job withScheme(const Job& job, Scheme scheme) {
+  Job out = job;
+  put(out.schemes, std::move(scheme));
+  return out;
+}
+
+Job withPlacement(const Job& job, const SchemeId& id, Placement placement) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme changed = *scheme;
+  putValue(changed.placements, std::move(placement));
+  return withScheme(job, std::move(changed));
+}
+
+Job withoutPlacement(const Job& job, const SchemeId& id, const PlacementId& placement) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme changed = *scheme;
+  std::erase_if(changed.placements, [&](const Placement& p) {
+    const auto* carried = std::get_if<CarriedPlace>(&p.on);
+    return p.id == placement || (carried != nullptr && carried->carrier == placement);
+  });
+  return withScheme(job, std::move(changed));
+}
+
+Job placed(const Job& job, const SchemeId& scheme, const PlacementId& id, Place place) {
+  if (auto* floor = std::get_if<FloorPlace>(&place)) floor->turn = normalisedTurn(floor->turn);
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.on = place; });
+}
+
+Job repointed(const Job& job, const SchemeId& scheme, const PlacementId& id, const PieceId& piece) {
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.piece = piece; });
+}
+
+Job withSchool(const Job& job, const std::string& rule, const std::string& school) {
+  Job out = job;
+  out.houseRules.schools[rule] = school;
+  return out;
+}
+
+Job withUnits(const Job& job, Unit units) {
+  Job out = job;
+  out.units = units;
+  return out;
+}
+
+CornerId cornerName(std::size_t index) {
+  std::string name;
+  for (std::size_t i = index + 1; i > 0; i = (i - 1) / 26) name.insert(name.begin(), static_cast<char>('A' + (i - 1) % 26));
+  return CornerId(name);
+}
+
+}  // namespace mezzet

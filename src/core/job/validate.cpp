@@ -1,0 +1,212 @@
+#include "core/job/validate.h"
+
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+namespace mezzet {
+namespace {
+
+/// Typed runs and openings meet within rounding of the file; a hundredth of a millimetre is nobody's reading.
+constexpr double kSlack = 0.01;
+constexpr std::size_t kMostCorners = 200, kMostPlacements = 20'000, kMostPieces = 50'000, kMostRooms = 1'000;
+
+std::string wallName(const CornerId& id) { return "wall " + id.value; }
+
+/// Finite and no further from the origin than a room can reach.
+std::optional<Error> faultOfPosition(double value, const std::string& where) {
+  if (!std::isfinite(value)) return Error{where, "is not a number", "Type a length"};
+  if (std::abs(value) > 2 * kLongestLength) return Error{where, "is more than 200 m from the first corner", "Check the figure"};
+  return std::nullopt;
+}
+
+template <class AnyId>
+std::optional<Error> takeId(std::set<std::string>& seen, const AnyId& id, const std::string& what) {
+  if (id.empty()) return Error{what, "has no id", "Give it a short name"};
+  if (!seen.insert(id.value).second) return Error{what + " " + id.value, "stands twice", "Ids must differ"};
+  return std::nullopt;
+}
+
+std::optional<Error> faultOfOutline(const Room& room) {
+  if (room.corners.size() < 3) return Error{room.name, "has fewer than three corners", "Type at least three walls"};
+  if (room.corners.size() > kMostCorners) return Error{room.name, "has more than 200 corners", "Split the room"};
+  std::set<std::string> seen;
+  for (const Corner& c : room.corners) {
+    if (auto fault = takeId(seen, c.id, "corner")) return fault;
+    for (double v : {c.at.x, c.at.y})
+      if (auto fault = faultOfPosition(v, "corner " + c.id.value)) return fault;
+  }
+  for (const Wall& wall : wallsOf(room))
+    if (auto fault = faultOfLength(wall.length(), wallName(wall.id))) return fault;
+  const Polygon outline = outlineOf(room);
+  if (const auto crossing = selfCrossing(outline))
+    return Error{wallName(room.corners[crossing->first].id), "crosses " + wallName(room.corners[crossing->second].id),
+                 "Check the runs and the turns between them"};
+  if (signedArea(outline) <= 0)
+    return Error{room.name, "runs clockwise", "Walk the walls with the room on your left hand"};
+  if (norm(room.corners[0].at) > kSlack) return Error{"corner " + room.corners[0].id.value, "is not at 0, 0", "The first corner is the datum"};
+  if (std::abs(room.corners[1].at.y) > kSlack || room.corners[1].at.x <= 0)
+    return Error{wallName(room.corners[0].id), "does not run along +x", "The first wall is the datum"};
+  return std::nullopt;
+}
+
+std::optional<Error> faultOfOpening(const Room& room, const Opening& o, LengthFormat format) {
+  const std::string where = openingName(o);
+  const auto wall = findWall(room, o.wall);
+  if (!wall) return Error{where, "is on a wall that is not there: " + o.wall.value, "Choose one of the room's walls"};
+  if (auto fault = faultOfLength(o.width, where + ", width")) return fault;
+  if (auto fault = faultOfLength(o.height, where + ", height")) return fault;
+  if (!std::isfinite(o.offset) || o.offset < 0)
+    return Error{where, "starts before the wall's corner", "The offset from the corner is 0 or more"};
+  if (!std::isfinite(o.sill) || o.sill < 0) return Error{where, "has a sill below the floor", "The sill is 0 or more"};
+  const double length = wall->length();
+  if (o.width > length + kSlack)
+    return Error{where, "is " + writeLength(o.width, format) + " wide on a wall of " + writeLength(length, format),
+                 "Check the width, or choose another wall"};
+  if (o.offset + o.width > length + kSlack)
+    return Error{where, "ends " + writeLength(o.offset + o.width - length, format) + " past the end of " + wallName(o.wall),
+                 "Its offset can be at most " + writeLength(length - o.width, format)};
+  if (o.head() > room.ceilingHeight + kSlack)
+    return Error{where, "reaches " + writeLength(o.head() - room.ceilingHeight, format) + " above the ceiling",
+                 "Check its sill and height"};
+  if (!std::isfinite(o.leafThickness) || o.leafThickness < 0 || o.leafThickness > 200)
+    return Error{where, "has a leaf that is not 0 to 200 mm thick", "A usual leaf is 35 mm"};
+  if (!std::isfinite(o.underLeaf) || o.underLeaf < 0 || o.underLeaf > 200)
+    return Error{where, "has a gap under the leaf that is not 0 to 200 mm", "A usual gap is 10 mm"};
+  for (const Opening& other : room.openings) {
+    if (&other == &o || other.id == o.id || other.wall != o.wall) continue;
+    const bool across = o.offset + o.width > other.offset + kSlack && other.offset + other.width > o.offset + kSlack;
+    const bool upright = o.head() > other.sill + kSlack && other.head() > o.sill + kSlack;
+    if (across && upright) return Error{where, "runs into " + openingName(other), "Move one of them along " + wallName(o.wall)};
+  }
+  return std::nullopt;
+}
+
+std::optional<Error> faultOfPlacement(const Job& job, const Room& room, const Scheme& scheme, const Placement& p) {
+  const std::string where = "placement " + p.id.value;
+  const Piece* piece = findPiece(job, p.piece);
+  if (piece == nullptr) return Error{where, "names a piece that is not there: " + p.piece.value, "Add the piece or remove the placement"};
+  if (const auto* floor = std::get_if<FloorPlace>(&p.on)) {
+    if (!piece->depth) return Error{where, "stands " + piece->name + " on the floor, but its depth is missing", "Give it a depth"};
+    for (double v : {floor->at.x, floor->at.y})
+      if (auto fault = faultOfPosition(v, where)) return fault;
+    if (!(floor->turn >= 0 && floor->turn < 360)) return Error{where, "has a turn that is not from 0 up to 360", "Type degrees"};
+  } else if (const auto* wall = std::get_if<WallPlace>(&p.on)) {
+    if (!findWall(room, wall->wall)) return Error{where, "hangs on a wall that is not there: " + wall->wall.value, "Choose one of the room's walls"};
+    if (!piece->height) return Error{where, "hangs " + piece->name + ", but its height is missing", "Give it a height"};
+    for (double v : {wall->u, wall->v})
+      if (auto fault = faultOfPosition(v, where)) return fault;
+  } else {
+    const auto& carried = std::get<CarriedPlace>(p.on);
+    const Placement* carrier = findPlacement(scheme, carried.carrier);
+    if (carrier == nullptr || carrier->id == p.id)
+      return Error{where, "stands on a placement that is not there: " + carried.carrier.value, "Place it on the floor"};
+    if (!std::holds_alternative<FloorPlace>(carrier->on))
+      return Error{where, "stands on something that is not on the floor", "Place it on the floor"};
+    for (double v : {carried.at.x, carried.at.y})
+      if (auto fault = faultOfPosition(v, where)) return fault;
+    if (!(carried.turn >= 0 && carried.turn < 360)) return Error{where, "has a turn that is not from 0 up to 360", "Type degrees"};
+  }
+  return std::nullopt;
+}
+
+std::optional<Error> faultOfRules(const Job& job) {
+  for (const auto& [rule, range] : job.houseRules.ranges) {
+    for (const auto& end : {range.low, range.high})
+      if (end && !std::isfinite(*end)) return Error{"house rules, " + rule, "has an end that is not a number", "Type a length"};
+    if (range.low && range.high && *range.low > *range.high)
+      return Error{"house rules, " + rule, "has its lower end above its upper end", "Swap them"};
+  }
+  return std::nullopt;
+}
+
+}  // namespace
+
+std::string openingName(const Opening& o) {
+  switch (o.kind) {
+    case OpeningKind::Door: return "door " + o.id.value;
+    case OpeningKind::Sliding: return "sliding door " + o.id.value;
+    case OpeningKind::Window: return "window " + o.id.value;
+    case OpeningKind::Arch: return "arch " + o.id.value;
+  }
+  return o.id.value;
+}
+
+std::optional<Error> faultOfLength(double length, const std::string& where) {
+  if (!std::isfinite(length)) return Error{where, "is not a number", "Type a length"};
+  if (length <= 0) return Error{where, "must be more than 0", "Type the length as the tape reads"};
+  if (length > kLongestLength) return Error{where, "is longer than 100 m", "Check the unit"};
+  return std::nullopt;
+}
+
+std::optional<Error> faultOf(const Room& room, LengthFormat format) {
+  if (room.id.empty()) return Error{"room", "has no id", "Give it a short name"};
+  if (auto fault = faultOfLength(room.ceilingHeight, room.name + ", ceiling")) return fault;
+  if (auto fault = faultOfOutline(room)) return fault;
+  std::set<std::string> seen;
+  for (const Opening& o : room.openings) {
+    if (auto fault = takeId(seen, o.id, "opening")) return fault;
+    if (auto fault = faultOfOpening(room, o, format)) return fault;
+  }
+  for (const Feature& f : room.features) {
+    if (auto fault = takeId(seen, f.id, "feature")) return fault;
+    if (f.outline.size() < 3 || f.outline.size() > kMostCorners) return Error{"feature " + f.id.value, "needs 3 to 200 corners", "Check its outline"};
+    for (const Vec2 p : f.outline)
+      for (double v : {p.x, p.y})
+        if (auto fault = faultOfPosition(v, "feature " + f.id.value)) return fault;
+    if (f.height)
+      if (auto fault = faultOfLength(*f.height, "feature " + f.id.value + ", height")) return fault;
+  }
+  return std::nullopt;
+}
+
+std::optional<Error> faultOf(const Piece& p) {
+  const std::string name = p.name.empty() ? p.id.value : p.name;
+  if (p.id.empty()) return Error{"piece", "has no id", "Give it a short name"};
+  if (auto fault = faultOfLength(p.width, name + ", width")) return fault;
+  const std::pair<const std::optional<double>*, const char*> given[] = {
+      {&p.depth, "depth"}, {&p.height, "height"}, {&p.seatHeight, "seat height"}, {&p.backHeight, "back height"}, {&p.armHeight, "arm height"}};
+  for (const auto& [value, what] : given)
+    if (*value)
+      if (auto fault = faultOfLength(**value, name + ", " + what)) return fault;
+  if (p.shape == Shape::Round && p.depth && std::abs(*p.depth - p.width) > kSlack)
+    return Error{name, "is round, but its width and depth differ", "Give both the diameter"};
+  if (p.count < 0 || p.count > 10'000) return Error{name, "has a count that is not 0 to 10000", "Type how many there are"};
+  return std::nullopt;
+}
+
+std::optional<Error> faultOf(const Job& job) {
+  if (job.rooms.size() > kMostRooms || job.pieces.size() > kMostPieces || job.schemes.size() > kMostRooms * 10)
+    return Error{"job", "has more rooms, pieces or schemes than Mezzet can hold", "Split the job"};
+  for (double stature : job.brief.statures)
+    if (auto fault = faultOfLength(stature, "brief, stature")) return fault;
+  const LengthFormat format = usualFormat(job.units);
+  std::set<std::string> rooms, pieces, schemes;
+  for (const auto& room : job.rooms) {
+    if (auto fault = takeId(rooms, room->id, "room")) return fault;
+    if (auto fault = faultOf(*room, format)) return fault;
+  }
+  for (const auto& piece : job.pieces) {
+    if (auto fault = takeId(pieces, piece->id, "piece")) return fault;
+    if (auto fault = faultOf(*piece)) return fault;
+  }
+  for (const auto& piece : job.pieces)
+    if (piece->variantOf && !pieces.contains(piece->variantOf->value))
+      return Error{piece->name, "is a variant of a piece that is not there: " + piece->variantOf->value, "Remove variantOf"};
+  for (const auto& scheme : job.schemes) {
+    if (auto fault = takeId(schemes, scheme->id, "scheme")) return fault;
+    const Room* room = findRoom(job, scheme->room);
+    if (room == nullptr) return Error{"scheme " + scheme->id.value, "is for a room that is not there: " + scheme->room.value, "Add the room"};
+    if (scheme->placements.size() > kMostPlacements) return Error{"scheme " + scheme->id.value, "has more than 20000 placements", "Split it"};
+    std::set<std::string> placements;
+    for (const Placement& p : scheme->placements) {
+      if (auto fault = takeId(placements, p.id, "placement")) return fault;
+      if (auto fault = faultOfPlacement(job, *room, *scheme, p)) return fault;
+    }
+    for (const Kept& kept : scheme->kept)
+      if (!std::isfinite(kept.margin)) return Error{"scheme " + scheme->id.value, "keeps a finding whose margin is not a number", "Remove it"};
+  }
+  return faultOfRules(job);
+}
+
+}  // namespace mezzet

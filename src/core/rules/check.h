@@ -1,0 +1,46 @@
+// Every rule applied to one scheme.
+#pragma once
+
+#include "core/geometry/convex.h"
+#include "core/rules/finding.h"
+
+namespace mezzet {
+
+/// One scheme under the rulebook; what every evaluator looks at.
+struct Situation {
+  const Job& job;
+  const Rulebook& book;
+  const Scheme& scheme;
+  const Room& room;
+  LengthFormat format;  ///< of the lengths in the sentences
+};
+
+/// All findings of the scheme in a steady order: by rule, then by subjects. An unknown scheme has none.
+/// Pure: the same job and rulebook always give the same findings.
+[[nodiscard]] std::vector<Finding> check(const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
+
+// ---- the evaluators, one per rule (table_reach.cpp, art.cpp, placing.cpp)
+void evaluateTableReach(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateArtCentre(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateArtGap(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateOverlap(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateOutsideRoom(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluatePieceCount(const Situation&, const Rule&, std::vector<Finding>&);
+
+// ---- what evaluators share
+/// A finding with everything the rule itself decides; subjects are sorted and make the id.
+[[nodiscard]] Finding findingOf(const Rule&, const Asked&, std::vector<std::string> subjects);
+/// What schools other than the deciding one would say of this value, where they judge it differently.
+[[nodiscard]] std::string rivalWords(const Situation&, const Rule&, const Finding&);
+/// "sofa", "armchair 2": the piece's name, numbered where it stands more than once.
+[[nodiscard]] std::string nameIn(const Job&, const Scheme&, const Placement&);
+/// A name with its first letter small, for the middle of a sentence.
+[[nodiscard]] std::string midSentence(std::string name);
+/// "the sofa", "armchair 2"; with a capital at the start of a sentence: "The sofa", "Armchair 2".
+[[nodiscard]] std::string theOne(const Job&, const Scheme&, const Placement&, bool startsSentence = false);
+[[nodiscard]] std::string rangeWords(const Range&, LengthFormat);  ///< "12 to 18 in", "at least 36 in"
+
+/// How far a footprint reaches past the room's outline; 0 inside.
+[[nodiscard]] double reachOutside(const Convex& body, const Polygon& outline);
+
+}  // namespace mezzet

@@ -1,0 +1,38 @@
+// Ways out: concrete changes that would make a broken finding hold, each re-checked against every rule.
+#pragma once
+
+#include "core/rules/check.h"
+
+namespace mezzet {
+
+struct WayOut {
+  std::string id;        ///< "other-gap:b", "second-piece" ...
+  std::string sentence;  ///< what moves which way: "Move the low table 6 in nearer"
+  std::string gives;     ///< what it gives: "reach 18 in"
+  Job job;               ///< the job after it
+  long long nextId = 1;  ///< the id source's next number after it
+};
+
+/// Ways out of one broken finding, best first; none for one that does not break. A way out is offered only if the
+/// finding then no longer breaks, and nothing else of weight breaks that did not, or gets worse. The even split of a
+/// picture that two rules pull apart is the exception: it makes the larger of the two shortfalls least.
+[[nodiscard]] std::vector<WayOut> waysOutOf(const Finding&, const std::vector<Finding>& now, const Job&, const Rulebook&,
+                                            const SchemeId&, IdSource ids, LengthFormat format);
+
+/// One thing to decide: the broken findings of one piece, with their ways out.
+struct Decision {
+  std::string subject;                ///< placement or piece id
+  std::string title;                  ///< its name
+  std::vector<std::size_t> findings;  ///< into the findings, worst first
+  std::string conflict;               ///< when two rules cannot both hold: the sentence that says so
+};
+
+inline constexpr std::size_t kMostDecisions = 5;
+
+/// What breaks, grouped by piece, worst first; taste is left out. All of them: the ledger shows the first five.
+[[nodiscard]] std::vector<Decision> decisionsOf(const std::vector<Finding>&, const Job&, const Rulebook&, const SchemeId&,
+                                                LengthFormat format);
+[[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&, const std::vector<Finding>&, const Job&, const Rulebook&,
+                                            const SchemeId&, IdSource ids, LengthFormat format);
+
+}  // namespace mezzet

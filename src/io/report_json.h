@@ -1,0 +1,25 @@
+// What mezzet-cli answers in JSON; the shapes are fixed in docs/cli.md.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/clearance/gaps.h"
+#include "core/rules/art_case.h"
+#include "core/rules/ways_out.h"
+
+namespace mezzet {
+
+struct CheckReport {
+  RoomId room;
+  SchemeId scheme;
+  std::vector<Finding> findings;
+  std::vector<std::vector<WayOut>> waysOut;  ///< one list per finding
+  bool strict = false;                       ///< taste is counted
+};
+[[nodiscard]] std::string checkJson(const CheckReport&, const Rulebook&);
+[[nodiscard]] std::string gapsJson(const std::vector<Gap>&);
+/// Of a picture with nothing below it, gap and frame heights are null.
+[[nodiscard]] std::string artJson(const ArtSolution&);
+
+}  // namespace mezzet

@@ -1,0 +1,47 @@
+#include "render/fonts.h"
+
+#include <QDir>
+#include <QFile>
+#include <QFontDatabase>
+
+#include "core/drawing/drawing.h"
+
+static void initResources() { Q_INIT_RESOURCE(fonts); }
+
+namespace mezzet {
+
+void prepareEnvironment() {
+  // Without it Qt picks this folder itself, and says so on standard error.
+  if (!qEnvironmentVariableIsSet("XDG_RUNTIME_DIR")) qputenv("XDG_RUNTIME_DIR", QDir::tempPath().toLocal8Bit());
+  if (qEnvironmentVariableIsSet("FONTCONFIG_FILE")) return;
+  for (const char* path : {"/usr/share/mezzet/fonts/fonts.conf", MEZZET_FONTS_CONF})
+    if (QFile::exists(QString::fromUtf8(path))) {
+      qputenv("FONTCONFIG_FILE", path);
+      return;
+    }
+}
+
+bool loadFonts() {
+  initResources();
+  bool all = true;
+  for (const char* name : {"B612-Regular.otf", "B612-Bold.otf", "B612-Italic.otf", "routed-gothic.ttf"})
+    all = QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/") + QString::fromUtf8(name)) >= 0 && all;
+  return all;
+}
+
+QFont letteringFont(double capital, int dpi) {
+  QFont font(QStringLiteral("Routed Gothic"));
+  font.setPointSizeF(std::max(0.5, capital * emOverCapital() * 72.0 / dpi));
+  font.setKerning(false);  // widths come from the core's table of plain advances
+  font.setHintingPreference(QFont::PreferNoHinting);
+  return font;
+}
+
+QFont interfaceFont(int pixels, bool bold) {
+  QFont font(QStringLiteral("B612"));
+  font.setPixelSize(pixels);
+  font.setBold(bold);
+  return font;
+}
+
+}  // namespace mezzet

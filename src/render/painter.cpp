@@ -1,0 +1,131 @@
+#include "render/painter.h"
+
+#include <QBuffer>
+#include <QImageReader>
+#include <QPaintDevice>
+#include <QPainter>
+#include <algorithm>
+#include <vector>
+
+#include "render/fonts.h"
+
+namespace mezzet {
+namespace {
+
+constexpr int kMostImagePixels = 4096;
+
+class ItemPainter {
+ public:
+  ItemPainter(QPainter& painter, const Drawing& drawing, const Projection& projection, const PaintStyle& style)
+      : painter_(painter), projection_(projection), style_(style), paper_(projection.perMm * drawing.scale), dpi_(painter.device()->logicalDpiY()) {}
+
+  void operator()(const PathItem& path) {
+    usePen(path.stroke);
+    const QColor fill = style_.palette(path.fill);
+    painter_.setBrush(fill.isValid() ? QBrush(fill) : QBrush(Qt::NoBrush));
+    points_.clear();
+    for (const Vec2 p : path.points) points_.push_back(projection_.map(p));
+    const int n = static_cast<int>(points_.size());
+    if (!path.closed) painter_.drawPolyline(points_.data(), n);
+    else if (painter_.pen().style() != Qt::NoPen || fill.isValid()) painter_.drawPolygon(points_.data(), n, Qt::OddEvenFill);
+  }
+
+  void operator()(const ArcItem& arc) {
+    usePen(arc.stroke);
+    const QColor fill = style_.palette(arc.fill);
+    painter_.setBrush(fill.isValid() ? QBrush(fill) : QBrush(Qt::NoBrush));
+    const double r = arc.radius * projection_.perMm;
+    const QPointF c = projection_.map(arc.centre);
+    const QRectF box(c.x() - r, c.y() - r, 2 * r, 2 * r);
+    if (arc.span >= 360) painter_.drawEllipse(box);
+    else painter_.drawArc(box, static_cast<int>(std::lround(arc.start * 16)), static_cast<int>(std::lround(arc.span * 16)));
+  }
+
+  void operator()(const TextItem& text) {
+    const double capital = text.height * paper_;
+    const double width = letteringWidth(text.text, text.height) * paper_;
+    const double left = text.align == Align::Left ? 0 : text.align == Align::Centre ? -width / 2 : -width;
+    painter_.save();
+    painter_.translate(projection_.map(text.at));
+    painter_.rotate(-text.turn);
+    if (const QColor ground = style_.palette(text.ground); ground.isValid()) {
+      const double side = capital * 0.5, upright = capital * 0.45;
+      const QRectF box(left - side, -capital / 2 - upright, width + 2 * side, capital + 2 * upright);
+      // The accent always has an ink edge on paper.
+      painter_.setPen(text.ground == Ink::Accent ? QPen(style_.palette(Ink::Ink), std::max(1.0, kDimensionLine * paper_)) : QPen(Qt::NoPen));
+      painter_.setBrush(ground);
+      painter_.drawRoundedRect(box, capital * 0.18, capital * 0.18);
+    }
+    painter_.setFont(letteringFont(capital, dpi_));
+    painter_.setPen(style_.palette(text.ink));
+    painter_.drawText(QPointF(left, capital / 2), QString::fromStdString(text.text));
+    painter_.restore();
+  }
+
+  void operator()(const ImageItem& image) {
+    const QImage* pixels = style_.images != nullptr ? style_.images->find(image.image) : nullptr;
+    if (pixels == nullptr) return;
+    const QRectF target(projection_.map({image.low.x, image.high.y}), projection_.map({image.high.x, image.low.y}));
+    // Fill the mount without stretching: cut what is too long.
+    QSizeF size = QSizeF(target.size()).scaled(pixels->size(), Qt::KeepAspectRatio);
+    const QRectF part((pixels->width() - size.width()) / 2, (pixels->height() - size.height()) / 2, size.width(), size.height());
+    painter_.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter_.drawImage(target, *pixels, part);
+  }
+
+ private:
+  void usePen(const Stroke& stroke) {
+    const QColor colour = style_.palette(stroke.ink);
+    if (!colour.isValid()) {
+      painter_.setPen(Qt::NoPen);
+      return;
+    }
+    const double width = std::max(style_.thinnest, stroke.width * paper_);
+    QPen pen(colour, width, Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin);
+    if (stroke.dash != Dash::Solid) {
+      const double unit = 1 / width;  // dash lengths are given in line widths
+      pen.setDashPattern(stroke.dash == Dash::Dashed ? QList<qreal>{2.0 * paper_ * unit, 1.2 * paper_ * unit} : QList<qreal>{0.4 * paper_ * unit, 1.0 * paper_ * unit});
+    }
+    painter_.setPen(pen);
+  }
+
+  QPainter& painter_;
+  const Projection& projection_;
+  const PaintStyle& style_;
+  double paper_;  // device pixels per mm of paper
+  int dpi_;
+  std::vector<QPointF> points_;
+};
+
+}  // namespace
+
+void ImageStore::add(const std::string& name, const std::string& bytes) {
+  if (images_.contains(name)) return;
+  QByteArray raw = QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()));
+  QBuffer buffer(&raw);
+  QImageReader reader(&buffer);
+  const QSize size = reader.size();
+  if (!size.isValid() || static_cast<qint64>(size.width()) * size.height() > 80'000'000) return;
+  if (std::max(size.width(), size.height()) > kMostImagePixels) reader.setScaledSize(size.scaled(kMostImagePixels, kMostImagePixels, Qt::KeepAspectRatio));
+  if (QImage image = reader.read(); !image.isNull()) images_[name] = std::move(image);
+}
+
+const QImage* ImageStore::find(const std::string& name) const {
+  const auto at = images_.find(name);
+  return at == images_.end() ? nullptr : &at->second;
+}
+
+void paintDrawing(QPainter& painter, const Drawing& drawing, const Projection& projection, const PaintStyle& style) {
+  std::vector<const Item*> order;
+  order.reserve(drawing.items.size());
+  for (const Item& item : drawing.items) order.push_back(&item);
+  std::stable_sort(order.begin(), order.end(), [](const Item* a, const Item* b) { return a->layer < b->layer; });
+  painter.save();
+  painter.setRenderHint(QPainter::Antialiasing);
+  painter.setRenderHint(QPainter::TextAntialiasing);
+  ItemPainter paint(painter, drawing, projection, style);
+  for (const Item* item : order) std::visit(paint, item->shape);
+  painter.restore();
+}
+
+}  // namespace mezzet
