@@ -3,6 +3,8 @@
 #include <QDir>
 #include <QFile>
 #include <QFontDatabase>
+#include <sys/stat.h>
+#include <unistd.h>
 
 #include "core/drawing/drawing.h"
 
@@ -12,7 +14,11 @@ namespace mezzet {
 
 void prepareEnvironment() {
   // Without it Qt picks this folder itself, and says so on standard error.
-  if (!qEnvironmentVariableIsSet("XDG_RUNTIME_DIR")) qputenv("XDG_RUNTIME_DIR", QDir::tempPath().toLocal8Bit());
+  if (!qEnvironmentVariableIsSet("XDG_RUNTIME_DIR")) {
+    const QByteArray folder = (QDir::tempPath() + QStringLiteral("/mezzet-runtime-%1").arg(::getuid())).toLocal8Bit();
+    ::mkdir(folder.constData(), 0700);
+    qputenv("XDG_RUNTIME_DIR", folder);
+  }
   if (qEnvironmentVariableIsSet("FONTCONFIG_FILE")) return;
   for (const char* path : {"/usr/share/mezzet/fonts/fonts.conf", MEZZET_FONTS_CONF})
     if (QFile::exists(QString::fromUtf8(path))) {

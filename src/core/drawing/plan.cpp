@@ -107,20 +107,16 @@ void addWallsAndOpenings(Drawing& d, const Room& room, LengthFormat format) {
   }
 }
 
-/// Whether the corner at the start of wall i juts into the room.
-bool isReflex(const std::vector<Wall>& walls, std::size_t i) {
-  return cross(walls[(i + walls.size() - 1) % walls.size()].along(), walls[i].along()) < 0;
-}
-
 void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
   const std::vector<Wall> walls = wallsOf(room);
+  const Polygon outline = outlineOf(room);
   const double face = kDrawnWall / d.scale;
   for (std::size_t i = 0; i < walls.size(); ++i) {
     const Wall& wall = walls[i];
     const std::string id = wallKey(wall.id), text = writeLength(wall.length(), format);
     const std::size_t next = (i + 1) % walls.size(), before = (i + walls.size() - 1) % walls.size();
     // Outside, two dimensions would cross in the angle of a jutting corner: the shorter wall has its own inside.
-    const bool inside = (isReflex(walls, i) && wall.length() < walls[before].length()) || (isReflex(walls, next) && wall.length() <= walls[next].length());
+    const bool inside = (isReflex(outline, i) && wall.length() < walls[before].length()) || (isReflex(outline, next) && wall.length() <= walls[next].length());
     // The dimension runs from end to start, so that "left of it" is outside.
     addDimension(d, {wall.end, wall.start, inside ? -kDimensionIn : face + kDimensionOut, text, Layer::Dimension, id, Ink::Ink, inside ? Ink::Floor : Ink::Paper, Ink::Ink});
     addTag(d, midpoint(wall.start, wall.end) - wall.inward() * ((face + (inside ? kTagNear : kTagOut)) * d.scale), wall.id.value, id);

@@ -44,6 +44,11 @@ double distanceToEdge(const Polygon& polygon, Vec2 point) {
   return best;
 }
 
+bool isReflex(const Polygon& polygon, std::size_t i) {
+  const Vec2 before = polygon[(i + polygon.size() - 1) % polygon.size()];
+  return cross(polygon[i] - before, edgeEnd(polygon, i) - polygon[i]) < 0;
+}
+
 std::optional<std::pair<std::size_t, std::size_t>> selfCrossing(const Polygon& polygon) {
   const std::size_t n = polygon.size();
   for (std::size_t i = 0; i < n; ++i)

@@ -23,6 +23,9 @@ using Polygon = std::vector<Vec2>;  ///< at least three points, the last joined 
 /// The first two edges (by index) that cross or touch though they are not neighbours, or fold back on each other.
 [[nodiscard]] std::optional<std::pair<std::size_t, std::size_t>> selfCrossing(const Polygon& polygon);
 
+/// Whether corner i of an anticlockwise polygon juts inward.
+[[nodiscard]] bool isReflex(const Polygon& polygon, std::size_t i);
+
 /// Edge i runs from corner i to the next.
 [[nodiscard]] inline Vec2 edgeStart(const Polygon& p, std::size_t i) { return p[i]; }
 [[nodiscard]] inline Vec2 edgeEnd(const Polygon& p, std::size_t i) { return p[i + 1 == p.size() ? 0 : i + 1]; }

@@ -3,6 +3,9 @@
 #pragma once
 
 #include <string_view>
+#include <vector>
+
+#include "core/job/job.h"
 
 namespace mezzet {
 
@@ -15,5 +18,9 @@ namespace mezzet {
 [[nodiscard]] bool carriesArtAbove(std::string_view kind);
 /// How the kind is called in a sentence: "low table".
 [[nodiscard]] std::string_view kindWords(std::string_view kind);
+/// Kinds that can be added by name, in the order in which a room is furnished.
+[[nodiscard]] const std::vector<std::string_view>& offeredKinds();
+/// A piece of a kind with usual sizes to start from [D]: without id; marked as defaults wherever they are shown.
+[[nodiscard]] Piece usualPiece(std::string_view kind);
 
 }  // namespace mezzet

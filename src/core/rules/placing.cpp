@@ -57,12 +57,6 @@ Vec2 nearestOnOutline(const Polygon& outline, Vec2 p) {
   return best;
 }
 
-bool isReflex(const Polygon& outline, std::size_t i) {
-  const std::size_t n = outline.size();
-  const Vec2 before = outline[(i + n - 1) % n];
-  return cross(outline[i] - before, edgeEnd(outline, i) - outline[i]) < 0;
-}
-
 }  // namespace
 
 double reachOutside(const Convex& body, const Polygon& outline) {

@@ -1,0 +1,72 @@
+#include "app/actions.h"
+
+#include <QKeySequence>
+#include <QMenu>
+#include <QMenuBar>
+
+namespace mezzet {
+
+const std::vector<ActionRow>& actionTable() {
+  static const std::vector<ActionRow> rows{
+      {"new", "Job", "New job", "Ctrl+N", "Start with an empty room to measure"},
+      {"open", "Job", "Open a job ...", "Ctrl+O", "Open a .mezzet file"},
+      {"recent", "Job", "Recent jobs", "", "Jobs opened lately"},
+      {"-", "Job", "", "", ""},
+      {"save", "Job", "Save", "Ctrl+S", "Save the job"},
+      {"save-as", "Job", "Save under another name ...", "Ctrl+Shift+S", "Save a copy and go on with it"},
+      {"-", "Job", "", "", ""},
+      {"print-plan", "Job", "Print the plan to scale ...", "Ctrl+P", "The plan as a PDF at a stated scale"},
+      {"-", "Job", "", "", ""},
+      {"close", "Job", "Close", "Ctrl+Q", "Close this window"},
+      {"undo", "Edit", "Undo", "Ctrl+Z", "Take back the last edit"},
+      {"redo", "Edit", "Redo", "Ctrl+Shift+Z", "Make it again"},
+      {"-", "Edit", "", "", ""},
+      {"add", "Edit", "Add a piece ...", "Insert", "Add a piece to the floor, or a picture to the wall"},
+      {"sizes", "Edit", "Its sizes ...", "E", "Change the sizes of the selected piece"},
+      {"remove", "Edit", "Take it out", "Delete", "Take the selected piece out of this scheme"},
+      {"-", "Edit", "", "", ""},
+      {"turn-left", "Edit", "Quarter turn left", "R", "Turn the selected piece a quarter anticlockwise"},
+      {"turn-right", "Edit", "Quarter turn right", "Shift+R", "Turn the selected piece a quarter clockwise"},
+      {"turn-typed", "Edit", "Type its angle", "T", "Go to the angle of the selected piece"},
+      {"-", "Edit", "", "", ""},
+      {"units", "Edit", "Inches or metric", "Ctrl+U", "Switch the unit of the job"},
+      {"feet", "Edit", "Feet and inches", "Ctrl+Shift+U", "Write inches as feet and inches"},
+      {"stage-measure", "Look", "Measure", "F2", "Runs and turns, openings, heights"},
+      {"stage-floor", "Look", "Floor", "F3", "The plan with its furniture"},
+      {"stage-walls", "Look", "Walls", "F4", "One wall seen from the room"},
+      {"-", "Look", "", "", ""},
+      {"wall-next", "Look", "Next wall", "]", "The next wall, going round with the room on the left"},
+      {"wall-previous", "Look", "Previous wall", "[", "The wall before"},
+      {"scheme-next", "Look", "Next scheme", "Ctrl+Tab", "Look at another scheme of this room"},
+      {"-", "Look", "", "", ""},
+      {"zoom-in", "Look", "Nearer", "+", "Zoom in"},
+      {"zoom-out", "Look", "Further", "-", "Zoom out"},
+      {"zoom-fit", "Look", "Whole sheet", "0", "Fit the drawing to the window"},
+      {"ledger", "Look", "Go to the decisions", "F6", "Put the keyboard into the ledger"},
+      {"sheet", "Look", "Go to the drawing", "F7", "Put the keyboard onto the sheet"},
+  };
+  return rows;
+}
+
+Actions::Actions(QWidget* window, QMenuBar* bar) {
+  std::map<std::string, QMenu*> menus;
+  for (const ActionRow& row : actionTable()) {
+    QMenu*& menu = menus[row.menu];
+    if (menu == nullptr) menu = bar->addMenu(QObject::tr(row.menu));
+    if (std::string(row.id) == "-") {
+      menu->addSeparator();
+      continue;
+    }
+    auto* action = new QAction(QObject::tr(row.text), window);
+    action->setObjectName(QString::fromUtf8(row.id));
+    action->setShortcut(QKeySequence(QString::fromUtf8(row.shortcut)));
+    action->setStatusTip(QObject::tr(row.tip));
+    action->setToolTip(QObject::tr(row.tip));
+    if (std::string(row.id) == "zoom-in") action->setShortcuts({QKeySequence(Qt::Key_Plus), QKeySequence(Qt::Key_Equal)});
+    menu->addAction(action);
+    window->addAction(action);
+    actions_[row.id] = action;
+  }
+}
+
+}  // namespace mezzet

@@ -1,0 +1,35 @@
+// Every action of the window in one table: menus, shortcuts and the shortcut list come from it.
+#pragma once
+
+#include <QAction>
+#include <QString>
+#include <functional>
+#include <map>
+#include <vector>
+
+class QMenuBar;
+class QWidget;
+
+namespace mezzet {
+
+struct ActionRow {
+  const char* id;        ///< objectName
+  const char* menu;      ///< "Job", "Edit", "Look", "Print"; a row with id "-" is a line between
+  const char* text;
+  const char* shortcut;  ///< portable text; "" for none
+  const char* tip;
+};
+
+[[nodiscard]] const std::vector<ActionRow>& actionTable();
+
+/// The window's actions by id, with menus filled in table order.
+class Actions {
+ public:
+  Actions(QWidget* window, QMenuBar* bar);
+  QAction* operator[](const char* id) const { return actions_.at(id); }
+
+ private:
+  std::map<std::string, QAction*> actions_;
+};
+
+}  // namespace mezzet

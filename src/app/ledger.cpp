@@ -1,0 +1,201 @@
+#include "app/ledger.h"
+
+#include <QEvent>
+#include <QLabel>
+#include <QPainter>
+#include <QScrollBar>
+#include <QTextLayout>
+#include <QToolButton>
+#include <QVBoxLayout>
+#include <set>
+
+#include "app/gauge.h"
+#include "app/style.h"
+
+namespace mezzet {
+namespace {
+
+QLabel* words(const QString& text, const char* name, QWidget* parent = nullptr) {
+  auto* label = new QLabel(text, parent);
+  label->setObjectName(QString::fromUtf8(name));
+  label->setWordWrap(true);
+  label->setTextFormat(Qt::PlainText);
+  return label;
+}
+
+QWidget* rule() {
+  auto* line = new QWidget;
+  line->setFixedHeight(1);
+  line->setStyleSheet(QStringLiteral("background: #d9d5c8;"));
+  return line;
+}
+
+constexpr int kTextLeft = 24;
+
+/// Height of a text wrapped at a width.
+int wrapped(const QFont& font, const QString& text, int width) {
+  return QFontMetrics(font).boundingRect(QRect(0, 0, std::max(40, width), 10000), Qt::TextWordWrap, text).height();
+}
+
+}  // namespace
+
+WayButton::WayButton(WayOut way, Workspace& workspace, QWidget* parent) : QPushButton(parent), way_(std::move(way)), workspace_(workspace) {
+  setObjectName(QStringLiteral("way:") + QString::fromStdString(way_.id));
+  setAccessibleName(QString::fromStdString(way_.sentence));
+  setAccessibleDescription(QString::fromStdString(way_.gives));
+  setToolTip(tr("Do this. One undo takes it back."));
+  setCursor(Qt::PointingHandCursor);
+  QSizePolicy policy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+  policy.setHeightForWidth(true);
+  setSizePolicy(policy);
+  connect(this, &QPushButton::clicked, this, [this] { workspace_.take(way_); });
+}
+
+int WayButton::heightForWidth(int width) const {
+  return wrapped(interfaceFont(13), QString::fromStdString(way_.sentence), width - kTextLeft - 6) + wrapped(interfaceFont(12), QString::fromStdString(way_.gives), width - kTextLeft - 6) + 10;
+}
+
+QSize WayButton::sizeHint() const {
+  const int w = std::max(width(), 240);
+  return {w, heightForWidth(w)};
+}
+
+void WayButton::paintEvent(QPaintEvent*) {
+  QPainter p(this);
+  p.setRenderHint(QPainter::Antialiasing);
+  if (hasFocus() || underMouse()) {
+    p.setPen(hasFocus() ? QPen(desk::kInk, 2) : QPen(Qt::NoPen));
+    p.setBrush(QColor(0xff, 0xf3, 0xcf));
+    p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 3, 3);
+  }
+  p.setPen(QPen(desk::kWay, 2.2, Qt::SolidLine, Qt::FlatCap));
+  p.setBrush(Qt::NoBrush);
+  p.drawPolyline(QPolygonF({QPointF(9, 8), QPointF(14, 13), QPointF(9, 18)}));
+  const int w = width() - kTextLeft - 6;
+  const QString sentence = QString::fromStdString(way_.sentence);
+  p.setFont(interfaceFont(13));
+  p.setPen(desk::kWay);
+  const int h = wrapped(p.font(), sentence, w);
+  p.drawText(QRect(kTextLeft, 4, w, h), Qt::TextWordWrap, sentence);
+  p.setFont(interfaceFont(12));
+  p.setPen(desk::kQuiet);
+  p.drawText(QRect(kTextLeft, 5 + h, w, height() - h), Qt::TextWordWrap, QString::fromStdString(way_.gives));
+}
+
+bool WayButton::event(QEvent* event) {
+  if (event->type() == QEvent::Enter || event->type() == QEvent::FocusIn) workspace_.showGhost(way_.job);
+  if (event->type() == QEvent::Leave || event->type() == QEvent::FocusOut) workspace_.showGhost(std::nullopt);
+  return QPushButton::event(event);
+}
+
+Ledger::Ledger(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace), scroll_(new QScrollArea(this)) {
+  setObjectName(QStringLiteral("panel"));
+  setAttribute(Qt::WA_StyledBackground);
+  scroll_->setObjectName(QStringLiteral("ledger"));
+  scroll_->setWidgetResizable(true);
+  scroll_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  scroll_->setFocusPolicy(Qt::NoFocus);
+  auto* all = new QVBoxLayout(this);
+  all->setContentsMargins(0, 0, 0, 0);
+  all->addWidget(scroll_);
+  connect(&workspace_, &Workspace::jobChanged, this, &Ledger::rebuild);
+  connect(&workspace_, &Workspace::viewChanged, this, &Ledger::rebuild);
+  rebuild();
+}
+
+void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
+  column->addWidget(words(QString::fromStdString(decision.title), "subject"));
+  if (!decision.conflict.empty()) column->addWidget(words(QString::fromStdString(decision.conflict), "conflict"));
+  for (const std::size_t i : decision.findings) {
+    const Finding& f = workspace_.findings()[i];
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(0, 2, 0, 0);
+    row->setSpacing(6);
+    row->addWidget(new VerdictMark(f.verdict), 0, Qt::AlignTop);
+    row->addWidget(words(QString::fromStdString(f.sentence), "sentence"), 1);
+    column->addLayout(row);
+    if (f.quantity == Quantity::Length && (f.asked.low || f.asked.high) && f.rule != "overlap" && f.rule != "outside-room") {
+      auto* gauge = new Gauge(f, workspace_.format());
+      auto* indent = new QHBoxLayout;
+      indent->setContentsMargins(kTextLeft, 0, 4, 0);
+      indent->addWidget(gauge);
+      column->addLayout(indent);
+    }
+    if (!f.rival.empty()) {
+      auto* rival = words(QString::fromStdString(f.rival), "rival");
+      rival->setContentsMargins(kTextLeft, 0, 0, 0);
+      column->addWidget(rival);
+    }
+  }
+  for (WayOut& way : workspace_.waysOutOf(decision)) column->addWidget(new WayButton(std::move(way), workspace_));
+  if (const Rule* rule = findRule(workspace_.book(), workspace_.findings()[decision.findings.front()].rule); rule != nullptr && rule->caution)
+    column->addWidget(words(QString::fromStdString(*rule->caution), "note"));
+}
+
+void Ledger::addFold(QVBoxLayout* column, Verdict verdict, const QString& title, const QString& none) {
+  std::vector<const Finding*> here;
+  for (const Finding& f : workspace_.findings())
+    if (f.verdict == verdict) here.push_back(&f);
+  auto* row = new QHBoxLayout;
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setSpacing(6);
+  row->addWidget(new VerdictMark(verdict), 0, Qt::AlignVCenter);
+  if (here.empty()) {
+    row->addWidget(words(none, "quietNote"), 1);
+    column->addLayout(row);
+    return;
+  }
+  bool& open = openFold_[static_cast<int>(verdict)];
+  auto* fold = new QToolButton;
+  fold->setObjectName(QStringLiteral("fold"));
+  fold->setText(title.arg(here.size()) + (open ? tr(", hide") : tr(", show")));
+  fold->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+  connect(fold, &QToolButton::clicked, this, [this, &open] {
+    open = !open;
+    QMetaObject::invokeMethod(this, &Ledger::rebuild, Qt::QueuedConnection);
+  });
+  row->addWidget(fold, 1);
+  column->addLayout(row);
+  if (!open) return;
+  for (const Finding* f : here) {
+    auto* sentence = words(QString::fromStdString(f->sentence), "quietNote");
+    sentence->setContentsMargins(kTextLeft, 0, 0, 2);
+    column->addWidget(sentence);
+  }
+}
+
+void Ledger::rebuild() {
+  const int scrolled = scroll_->verticalScrollBar()->value();
+  auto* body = new QWidget;
+  body->setObjectName(QStringLiteral("panelBody"));
+  auto* column = new QVBoxLayout(body);
+  column->setContentsMargins(14, 12, 12, 14);
+  column->setSpacing(5);
+  const auto& decisions = workspace_.decisions();
+  column->addWidget(words(tr("Decide next"), "panelTitle"));
+  column->addWidget(rule());
+  if (workspace_.room() == nullptr) column->addWidget(words(tr("There is no room yet. Measure one, and Mezzet will say what to decide."), "quietNote"));
+  else if (decisions.empty()) column->addWidget(words(tr("Nothing to decide: every rule that was asked holds here."), "quietNote"));
+  // What the stage in view is about comes first.
+  std::size_t shown = 0;
+  for (const bool onStage : {true, false})
+    for (const Decision& d : decisions) {
+      const bool wall = workspace_.findings()[d.findings.front()].view != "plan";
+      if ((wall == (workspace_.stage() == Stage::Walls)) != onStage || shown == kMostDecisions) continue;
+      addDecision(column, d);
+      column->addSpacing(4);
+      column->addWidget(rule());
+      ++shown;
+    }
+  if (decisions.size() > shown) column->addWidget(words(tr("%1 more after these.").arg(decisions.size() - shown), "quietNote"));
+  column->addSpacing(4);
+  addFold(column, Verdict::Close, tr("%1 close calls"), tr("no close calls"));
+  addFold(column, Verdict::Holds, tr("%1 hold"), tr("nothing else was asked"));
+  addFold(column, Verdict::Kept, tr("%1 kept on purpose"), tr("nothing kept on purpose"));
+  addFold(column, Verdict::NotMeasured, tr("%1 wait for the tape"), tr("nothing waits for the tape"));
+  column->addStretch(1);
+  scroll_->setWidget(body);
+  scroll_->verticalScrollBar()->setValue(scrolled);
+}
+
+}  // namespace mezzet

@@ -1,0 +1,51 @@
+// The ledger "Decide next": at most five decisions, each with what breaks and the ways out; below, folded, the rest.
+#pragma once
+
+#include <QPushButton>
+#include <QScrollArea>
+
+#include "app/workspace.h"
+
+class QVBoxLayout;
+
+namespace mezzet {
+
+/// A way out: what moves which way, and what it gives. Hovering or focusing it shows the ghost.
+class WayButton : public QPushButton {
+  Q_OBJECT
+
+ public:
+  WayButton(WayOut way, Workspace& workspace, QWidget* parent = nullptr);
+  [[nodiscard]] QSize sizeHint() const override;
+  [[nodiscard]] QSize minimumSizeHint() const override { return {120, sizeHint().height()}; }
+  [[nodiscard]] bool hasHeightForWidth() const override { return true; }
+  [[nodiscard]] int heightForWidth(int width) const override;
+
+ protected:
+  void paintEvent(QPaintEvent*) override;
+  bool event(QEvent*) override;
+
+ private:
+  WayOut way_;
+  Workspace& workspace_;
+};
+
+class Ledger : public QWidget {
+  Q_OBJECT
+
+ public:
+  explicit Ledger(Workspace& workspace, QWidget* parent = nullptr);
+
+ public slots:
+  void rebuild();
+
+ private:
+  void addDecision(QVBoxLayout* column, const Decision& decision);
+  void addFold(QVBoxLayout* column, Verdict verdict, const QString& title, const QString& none);
+
+  Workspace& workspace_;
+  QScrollArea* scroll_;
+  bool openFold_[5] = {};
+};
+
+}  // namespace mezzet

@@ -1,0 +1,382 @@
+#include "app/main_window.h"
+
+#include <QCloseEvent>
+#include <QComboBox>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QLabel>
+#include <QMenu>
+#include <QMenuBar>
+#include <QMessageBox>
+#include <QPushButton>
+#include <QSettings>
+#include <QStackedWidget>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "app/actions.h"
+#include "app/ledger.h"
+#include "app/measure_panel.h"
+#include "app/notice_bar.h"
+#include "app/piece_bar.h"
+#include "app/piece_dialog.h"
+#include "app/plan_view.h"
+#include "app/print_dialog.h"
+#include "app/stage_tape.h"
+#include "app/wall_view.h"
+
+namespace mezzet {
+namespace {
+
+constexpr int kPanelWidth = 318, kMostRecent = 8;
+constexpr const char* kRecentKey = "recent";
+
+}  // namespace
+
+MainWindow::MainWindow(FileSystem& files, const Rulebook& book)
+    : files_(files), document_(std::make_unique<Document>(files)), workspace_(std::make_unique<Workspace>(*document_, book)) {
+  setObjectName(QStringLiteral("mainWindow"));
+  resize(1280, 800);
+  setMinimumSize(1024, 640);
+  build();
+  wire();
+  showStage();
+  showState();
+}
+
+MainWindow::~MainWindow() = default;
+
+SheetView& MainWindow::sheet() { return workspace_->stage() == Stage::Walls ? static_cast<SheetView&>(*wall_) : *plan_; }
+
+void MainWindow::build() {
+  auto* desk = new QWidget;
+  desk->setObjectName(QStringLiteral("desk"));
+  desk->setAttribute(Qt::WA_StyledBackground);
+  setCentralWidget(desk);
+  auto* column = new QVBoxLayout(desk);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(0);
+
+  auto* header = new QWidget;
+  header->setObjectName(QStringLiteral("header"));
+  header->setAttribute(Qt::WA_StyledBackground);
+  header->setFixedHeight(44);
+  auto* row = new QHBoxLayout(header);
+  row->setContentsMargins(10, 0, 14, 0);
+  row->setSpacing(10);
+  auto* menus = new QMenuBar;
+  menus->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Preferred);
+  actions_ = std::make_unique<Actions>(this, menus);
+  row->addWidget(menus);
+  jobName_ = new QLabel;
+  jobName_->setObjectName(QStringLiteral("jobName"));
+  row->addWidget(jobName_);
+  room_ = new QComboBox;
+  room_->setObjectName(QStringLiteral("roomChoice"));
+  room_->setAccessibleName(tr("Room"));
+  row->addWidget(room_);
+  scheme_ = new QComboBox;
+  scheme_->setObjectName(QStringLiteral("schemeChoice"));
+  scheme_->setAccessibleName(tr("Scheme"));
+  scheme_->setMinimumWidth(190);
+  row->addWidget(scheme_);
+  row->addStretch(1);
+  undoNote_ = new QLabel;
+  undoNote_->setObjectName(QStringLiteral("quiet"));
+  row->addWidget(undoNote_);
+  units_ = new QToolButton;
+  units_->setObjectName(QStringLiteral("unitsButton"));
+  units_->setDefaultAction((*actions_)["units"]);
+  row->addWidget(units_);
+  column->addWidget(header);
+
+  tape_ = new StageTape(*workspace_);
+  column->addWidget(tape_);
+  notice_ = new NoticeBar;
+  column->addWidget(notice_);
+
+  auto* work = new QHBoxLayout;
+  work->setContentsMargins(14, 14, 14, 14);
+  work->setSpacing(14);
+  auto* left = new QVBoxLayout;
+  left->setSpacing(10);
+  sheets_ = new QStackedWidget;
+  plan_ = new PlanView(*workspace_);
+  plan_->setObjectName(QStringLiteral("planView"));
+  plan_->setAccessibleName(tr("Floor plan"));
+  wall_ = new WallView(*workspace_);
+  wall_->setObjectName(QStringLiteral("wallView"));
+  wall_->setAccessibleName(tr("Wall"));
+  sheets_->addWidget(plan_);
+  sheets_->addWidget(wall_);
+  left->addWidget(sheets_, 1);
+  bar_ = new PieceBar(*workspace_);
+  left->addWidget(bar_);
+  work->addLayout(left, 1);
+  panels_ = new QStackedWidget;
+  panels_->setFixedWidth(kPanelWidth);
+  ledger_ = new Ledger(*workspace_);
+  measure_ = new MeasurePanel(*workspace_);
+  panels_->addWidget(ledger_);
+  panels_->addWidget(measure_);
+  work->addWidget(panels_);
+  column->addLayout(work, 1);
+}
+
+void MainWindow::wire() {
+  const auto on = [this](const char* id, auto slot) { connect((*actions_)[id], &QAction::triggered, this, slot); };
+  on("new", [this] { if (mayLeave()) newJob(); });
+  on("open", [this] {
+    const QString path = QFileDialog::getOpenFileName(this, tr("Open a job"), {}, tr("Mezzet jobs (*.mezzet *.json)"));
+    if (!path.isEmpty() && mayLeave()) openPath(path);
+  });
+  on("save", [this] { save(false); });
+  on("save-as", [this] { save(true); });
+  on("print-plan", [this] { PrintDialog(*workspace_, files_, this).exec(); });
+  on("close", [this] { close(); });
+  on("turn-left", [this] { workspace_->turnBy(90); });
+  on("turn-right", [this] { workspace_->turnBy(-90); });
+  on("turn-typed", [this] { bar_->goToTurn(); });
+  on("remove", [this] { workspace_->removeSelected(); });
+  on("add", [this] { addPiece(false); });
+  on("sizes", [this] { addPiece(true); });
+  on("units", [this] { workspace_->switchUnits(); });
+  on("feet", [this] {
+    LengthFormat format = workspace_->format();
+    if (workspace_->job().units != Unit::Inch) return;
+    format.style = format.style == LengthStyle::FeetInches ? LengthStyle::Inches : LengthStyle::FeetInches;
+    workspace_->setFormat(format);
+  });
+  on("stage-measure", [this] { workspace_->showStage(Stage::Measure); });
+  on("stage-floor", [this] { workspace_->showStage(Stage::Floor); });
+  on("stage-walls", [this] { workspace_->showStage(Stage::Walls); });
+  on("wall-next", [this] { workspace_->stepWall(1); });
+  on("wall-previous", [this] { workspace_->stepWall(-1); });
+  on("scheme-next", [this] { if (scheme_->count() > 1) scheme_->setCurrentIndex((scheme_->currentIndex() + 1) % scheme_->count()); });
+  on("zoom-in", [this] { sheet().zoom(1.25); });
+  on("zoom-out", [this] { sheet().zoom(0.8); });
+  on("zoom-fit", [this] { sheet().fit(); });
+  on("sheet", [this] { sheet().setFocus(Qt::ShortcutFocusReason); });
+  on("ledger", [this] {
+    for (QPushButton* b : panels_->currentWidget()->findChildren<QPushButton*>())
+      if (b->isVisible() && b->isEnabled()) return b->setFocus(Qt::ShortcutFocusReason);
+  });
+  QUndoStack& undo = document_->undoStack();
+  on("undo", [this] { sheet().dragging() ? sheet().cancelDrag() : document_->undoStack().undo(); });
+  on("redo", [this] { document_->undoStack().redo(); });
+  connect(&undo, &QUndoStack::indexChanged, this, &MainWindow::showState);
+  connect(document_.get(), &Document::stateChanged, this, &MainWindow::showState);
+  connect(document_.get(), &Document::trouble, this, [this](const QString& sentence) { notice_->say(sentence); });
+  connect(document_.get(), &Document::leftBehind, this, [this](const QString& journal) {
+    const auto bytes = readFile(journal.toStdString(), std::size_t{1} << 30);
+    if (!bytes) return;
+    const auto left = readJournal(*bytes, journal.toStdString());
+    if (!left || left->edits == 0) return;
+    const QString name = left->path.empty() ? tr("A job that was never saved") : tr("\"%1\"").arg(QString::fromStdString(left->file.job.name));
+    notice_->say(tr("%1 was not closed in order: %2 edits were not saved, the last: %3.").arg(name).arg(left->edits).arg(QString::fromStdString(left->lastEdit)),
+                 {{tr("Bring them back"), [this, journal] { bringBack(journal); }}, {tr("Throw them away"), [this, journal] { files_.remove(journal.toStdString()); }}});
+  });
+  connect(workspace_.get(), &Workspace::viewChanged, this, &MainWindow::showStage);
+  connect(workspace_.get(), &Workspace::jobChanged, this, &MainWindow::fillSchemes);
+  connect(workspace_.get(), &Workspace::jobChanged, this, &MainWindow::showState);
+  connect(workspace_.get(), &Workspace::selectionChanged, this, &MainWindow::showState);
+  connect(room_, &QComboBox::activated, this, [this](int i) { workspace_->showRoom(RoomId(room_->itemData(i).toString().toStdString())); });
+  connect(scheme_, &QComboBox::currentIndexChanged, this, [this](int i) {
+    if (i >= 0) workspace_->showScheme(SchemeId(scheme_->itemData(i).toString().toStdString()));
+  });
+  connect(bar_, &PieceBar::addWanted, this, [this] { addPiece(false); });
+  connect(bar_, &PieceBar::sizesWanted, this, [this] { addPiece(true); });
+  connect(bar_, &PieceBar::previousWall, this, [this] { workspace_->stepWall(-1); });
+  connect(bar_, &PieceBar::nextWall, this, [this] { workspace_->stepWall(1); });
+  connect(measure_, &MeasurePanel::draftChanged, plan_, &PlanView::showDraft);
+  connect(plan_, &PlanView::wallChosen, this, [this](const CornerId& wall) {
+    if (workspace_->stage() == Stage::Measure) return measure_->goToWall(wall);
+    workspace_->showWall(wall);
+    workspace_->showStage(Stage::Walls);
+  });
+  connect((*actions_)["recent"], &QAction::triggered, this, [] {});
+  (*actions_)["recent"]->setMenu(new QMenu(this));
+  connect((*actions_)["recent"]->menu(), &QMenu::aboutToShow, this, &MainWindow::fillRecent);
+  fillRecent();
+  fillSchemes();
+}
+
+void MainWindow::addPiece(bool sizes) {
+  if (workspace_->room() == nullptr) {
+    notice_->say(tr("Measure the room first; then there is a floor to place things on."));
+    return;
+  }
+  if (document_->readOnly()) {
+    notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    return;
+  }
+  if (workspace_->stage() == Stage::Measure) workspace_->showStage(Stage::Floor);
+  const Placement* p = workspace_->selectedPlacement();
+  if (sizes && p == nullptr) return;
+  PieceDialog(*workspace_, sizes ? &pieceOf(workspace_->job(), *p) : nullptr, this).exec();
+  sheet().setFocus();
+}
+
+void MainWindow::showStage() {
+  sheets_->setCurrentWidget(workspace_->stage() == Stage::Walls ? static_cast<QWidget*>(wall_) : plan_);
+  panels_->setCurrentIndex(workspace_->stage() == Stage::Measure ? 1 : 0);
+  wall_->setAccessibleName(tr("Wall %1").arg(QString::fromStdString(workspace_->wall().value)));
+  showState();
+}
+
+void MainWindow::showState() {
+  const QUndoStack& undo = document_->undoStack();
+  const bool floorPiece = workspace_->selectedPlacement() != nullptr && std::holds_alternative<FloorPlace>(workspace_->selectedPlacement()->on);
+  (*actions_)["undo"]->setEnabled(undo.canUndo());
+  (*actions_)["redo"]->setEnabled(undo.canRedo());
+  (*actions_)["undo"]->setText(undo.canUndo() ? tr("Undo: %1").arg(undo.undoText()) : tr("Undo"));
+  (*actions_)["redo"]->setText(undo.canRedo() ? tr("Redo: %1").arg(undo.redoText()) : tr("Redo"));
+  for (const char* id : {"turn-left", "turn-right", "turn-typed"}) (*actions_)[id]->setEnabled(floorPiece);
+  for (const char* id : {"remove", "sizes"}) (*actions_)[id]->setEnabled(workspace_->selectedPlacement() != nullptr);
+  (*actions_)["print-plan"]->setEnabled(workspace_->room() != nullptr);
+  QString undoText = undo.canUndo() ? tr("undo: %1").arg(undo.undoText()) : QString();
+  undoNote_->setText(undoNote_->fontMetrics().elidedText(undoText, Qt::ElideRight, 260));
+  (*actions_)["units"]->setText(workspace_->job().units == Unit::Inch ? tr("inches") : tr("metric"));
+  (*actions_)["feet"]->setEnabled(workspace_->job().units == Unit::Inch);
+  const QString mark = document_->unsaved() ? tr(" \u2022 unsaved") : QString();
+  jobName_->setText(document_->title() + (document_->readOnly() ? tr(", read only") : mark));
+  setWindowTitle(document_->title() + mark + tr(" - Mezzet"));
+}
+
+void MainWindow::fillSchemes() {
+  const QSignalBlocker quietRoom(room_), quietScheme(scheme_);
+  room_->clear();
+  scheme_->clear();
+  const Room* shown = workspace_->room();
+  for (const auto& room : workspace_->job().rooms) {
+    room_->addItem(QString::fromStdString(room->name), QString::fromStdString(room->id.value));
+    if (room.get() == shown) room_->setCurrentIndex(room_->count() - 1);
+  }
+  for (const auto& scheme : workspace_->job().schemes) {
+    if (shown == nullptr || scheme->room != shown->id) continue;
+    scheme_->addItem(tr("Scheme %1").arg(QString::fromStdString(scheme->name)), QString::fromStdString(scheme->id.value));
+    if (scheme->id == workspace_->schemeId()) scheme_->setCurrentIndex(scheme_->count() - 1);
+  }
+  room_->setVisible(room_->count() > 0);
+  scheme_->setVisible(scheme_->count() > 0);
+}
+
+// ---- files
+
+void MainWindow::openPath(const QString& path) {
+  if (const auto fault = document_->open(path)) {
+    notice_->say(QString::fromStdString(fault->text()) + QStringLiteral("."));
+    return;
+  }
+  remember(path);
+  workspace_->select({});
+  workspace_->showStage(workspace_->room() != nullptr ? Stage::Floor : Stage::Measure);
+  sheet().fit();
+}
+
+void MainWindow::newJob() {
+  JobFile file;
+  file.job.name = "New job";
+  file.job.houseRules = newHouseRules(workspace_->book(), file.job.brief);
+  document_->start(std::move(file), false);
+  workspace_->select({});
+  workspace_->showStage(Stage::Measure);
+  sheet().fit();
+}
+
+bool MainWindow::save(bool elsewhere) {
+  QString path = document_->path();
+  if (elsewhere || path.isEmpty()) {
+    path = QFileDialog::getSaveFileName(this, tr("Save the job"), path.isEmpty() ? tr("job.mezzet") : path, tr("Mezzet jobs (*.mezzet)"));
+    if (path.isEmpty()) return false;
+  }
+  if (!path.endsWith(QStringLiteral(".mezzet"))) path += QStringLiteral(".mezzet");
+  if (const auto fault = document_->save(path)) {
+    notice_->say(QString::fromStdString(fault->text()) + QStringLiteral("."));
+    return false;
+  }
+  remember(path);
+  return true;
+}
+
+void MainWindow::remember(const QString& path) {
+  QSettings settings;
+  QStringList recent = settings.value(QString::fromUtf8(kRecentKey)).toStringList();
+  const QString absolute = QFileInfo(path).absoluteFilePath();
+  recent.removeAll(absolute);
+  recent.prepend(absolute);
+  while (recent.size() > kMostRecent) recent.removeLast();
+  settings.setValue(QString::fromUtf8(kRecentKey), recent);
+  fillRecent();
+}
+
+void MainWindow::fillRecent() {
+  QMenu* menu = (*actions_)["recent"]->menu();
+  menu->clear();
+  for (const QString& path : QSettings().value(QString::fromUtf8(kRecentKey)).toStringList()) {
+    QAction* action = menu->addAction(QFileInfo(path).fileName() + QStringLiteral("   ") + QFileInfo(path).path());
+    action->setEnabled(QFileInfo::exists(path));
+    connect(action, &QAction::triggered, this, [this, path] { if (mayLeave()) openPath(path); });
+  }
+  (*actions_)["recent"]->setEnabled(!menu->isEmpty());
+}
+
+bool MainWindow::mayLeave() {
+  if (!document_->unsaved() || document_->readOnly()) return true;
+  QMessageBox box(QMessageBox::Question, tr("Not saved"), tr("%1 has edits that are not saved.").arg(document_->title()), QMessageBox::NoButton, this);
+  box.setObjectName(QStringLiteral("leaveQuestion"));
+  QPushButton* keep = box.addButton(tr("Save"), QMessageBox::AcceptRole);
+  QPushButton* drop = box.addButton(tr("Leave without saving"), QMessageBox::DestructiveRole);
+  box.addButton(tr("Stay"), QMessageBox::RejectRole);
+  box.setDefaultButton(keep);
+  box.exec();
+  if (box.clickedButton() == keep) return save(false);
+  return box.clickedButton() == drop;
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+  if (!mayLeave()) {
+    event->ignore();
+    return;
+  }
+  document_->close();
+  event->accept();
+}
+
+// ---- after a crash
+
+void MainWindow::offerAbandoned() {
+  for (const std::string& journal : abandonedJournals(journalFolder())) emit document_->leftBehind(QString::fromStdString(journal));
+}
+
+void MainWindow::bringBack(const QString& journal) {
+  const auto bytes = readFile(journal.toStdString(), std::size_t{1} << 30);
+  auto left = bytes ? readJournal(*bytes, journal.toStdString()) : Result<Recovered>(bytes.error());
+  if (!left) {
+    notice_->say(QString::fromStdString(left.error().text()) + QStringLiteral("."));
+    return;
+  }
+  if (!mayLeave()) {
+    emit document_->leftBehind(journal);  // ask again, nothing is lost
+    return;
+  }
+  Recovered found = std::move(left).value();
+  const auto saved = found.path.empty() ? Result<std::string>(Error{}) : readFile(found.path, std::size_t{1} << 30);
+  const bool unchanged = saved.ok() && sha256(*saved) == found.savedSha;
+  if (unchanged) {
+    if (document_->path() != QString::fromStdString(found.path)) openPath(QString::fromStdString(found.path));
+    if (document_->readOnly() || document_->path() != QString::fromStdString(found.path)) return;
+    document_->edit(tr("bring back %1 edits").arg(found.edits), found.file.job, found.file.nextId);
+  } else {
+    // The file has changed or is gone: a copy that stands for itself, never merged.
+    if (saved.ok())
+      if (const auto file = readJobBytes(*saved, found.path)) found.file.images = file->images;
+    found.file.job.name += found.path.empty() ? "" : ", brought back";
+    document_->start(std::move(found.file), true);
+    workspace_->showStage(workspace_->room() != nullptr ? Stage::Floor : Stage::Measure);
+  }
+  files_.remove(journal.toStdString());
+  sheet().fit();
+}
+
+}  // namespace mezzet

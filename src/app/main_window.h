@@ -1,0 +1,78 @@
+// The window: header, tape of stages, sheet, ledger, bar. It puts parts together and owns no trade.
+#pragma once
+
+#include <QMainWindow>
+
+#include "app/document.h"
+#include "app/workspace.h"
+
+class QComboBox;
+class QLabel;
+class QStackedWidget;
+class QToolButton;
+
+namespace mezzet {
+
+class Actions;
+class Ledger;
+class MeasurePanel;
+class NoticeBar;
+class PieceBar;
+class PlanView;
+class SheetView;
+class StageTape;
+class WallView;
+
+class MainWindow : public QMainWindow {
+  Q_OBJECT
+
+ public:
+  MainWindow(FileSystem& files, const Rulebook& book);
+  ~MainWindow() override;
+
+  void openPath(const QString& path);
+  void newJob();
+  /// Offers what crashed windows left behind; called once at start.
+  void offerAbandoned();
+  /// Brings a journal's edits back as one edit, or as a copy if the saved file has changed since.
+  void bringBack(const QString& journal);
+
+  [[nodiscard]] Document& document() { return *document_; }
+  [[nodiscard]] Workspace& workspace() { return *workspace_; }
+  [[nodiscard]] SheetView& sheet();
+  [[nodiscard]] NoticeBar& notices() { return *notice_; }
+  /// Saves to the document's path or asks for one; false if it was not saved.
+  bool save(bool elsewhere);
+
+ protected:
+  void closeEvent(QCloseEvent*) override;
+
+ private:
+  void build();
+  void wire();
+  void showState();
+  void showStage();
+  void fillSchemes();
+  void fillRecent();
+  void remember(const QString& path);
+  bool mayLeave();
+  void addPiece(bool sizes);
+
+  FileSystem& files_;
+  std::unique_ptr<Document> document_;
+  std::unique_ptr<Workspace> workspace_;
+  std::unique_ptr<Actions> actions_;
+  QLabel *jobName_, *undoNote_;
+  QComboBox *room_, *scheme_;
+  QToolButton* units_;
+  StageTape* tape_;
+  NoticeBar* notice_;
+  QStackedWidget *sheets_, *panels_;
+  PlanView* plan_;
+  WallView* wall_;
+  Ledger* ledger_;
+  MeasurePanel* measure_;
+  PieceBar* bar_;
+};
+
+}  // namespace mezzet

@@ -1,0 +1,281 @@
+#include "app/measure_panel.h"
+
+#include <QComboBox>
+#include <QLabel>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QVBoxLayout>
+
+#include "app/length_field.h"
+#include "app/openings_list.h"
+#include "core/job/edits.h"
+#include "core/job/validate.h"
+
+namespace mezzet {
+namespace {
+
+constexpr double kUsualCeiling = 96 * kInch;  // offered for a new room until its ceiling is typed [D]
+
+void clear(QLayout* layout) {
+  while (QLayoutItem* item = layout->takeAt(0)) {
+    if (item->layout() != nullptr) clear(item->layout());
+    if (item->widget() != nullptr) item->widget()->deleteLater();
+    delete item;
+  }
+}
+
+QLabel* text(const QString& words, const char* name) {
+  auto* label = new QLabel(words);
+  label->setObjectName(QString::fromUtf8(name));
+  label->setWordWrap(true);
+  return label;
+}
+
+std::vector<Run> blankRoom() { return {4, Run{std::nullopt, 90}}; }
+
+}  // namespace
+
+MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+  setObjectName(QStringLiteral("panel"));
+  setAttribute(Qt::WA_StyledBackground);
+  auto* all = new QVBoxLayout(this);
+  all->setContentsMargins(0, 0, 0, 0);
+  auto* scroll = new QScrollArea;
+  scroll->setWidgetResizable(true);
+  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  scroll->setFocusPolicy(Qt::NoFocus);
+  all->addWidget(scroll);
+  auto* body = new QWidget;
+  body->setObjectName(QStringLiteral("panelBody"));
+  auto* column = new QVBoxLayout(body);
+  column->setContentsMargins(14, 12, 12, 14);
+  column->setSpacing(6);
+  column->addWidget(text(tr("Walls"), "panelTitle"));
+  column->addWidget(text(tr("Walk round with the room on your left hand. Type each wall as the tape reads, and which way the corner at its end turns."), "quietNote"));
+  rows_ = new QVBoxLayout;
+  rows_->setSpacing(5);
+  column->addLayout(rows_);
+  runComplaint_ = text({}, "fieldComplaint");
+  runComplaint_->hide();
+  column->addWidget(runComplaint_);
+  auto* buttons = new QHBoxLayout;
+  auto* add = new QPushButton(tr("Add a wall"));
+  add->setObjectName(QStringLiteral("addWall"));
+  auto* remove = new QPushButton(tr("Remove the last"));
+  remove->setObjectName(QStringLiteral("removeWall"));
+  connect(add, &QPushButton::clicked, this, &MeasurePanel::addWall);
+  connect(remove, &QPushButton::clicked, this, &MeasurePanel::removeWall);
+  buttons->addWidget(add);
+  buttons->addWidget(remove);
+  buttons->addStretch(1);
+  column->addLayout(buttons);
+  state_ = text({}, "outlineState");
+  column->addWidget(state_);
+  offers_ = new QVBoxLayout;
+  offers_->setSpacing(4);
+  column->addLayout(offers_);
+  use_ = new QPushButton(tr("Use this outline"));
+  use_->setObjectName(QStringLiteral("primary"));
+  connect(use_, &QPushButton::clicked, this, &MeasurePanel::useOutline);
+  column->addWidget(use_);
+
+  column->addSpacing(8);
+  column->addWidget(text(tr("Ceiling"), "subject"));
+  auto* ceilingRow = new QHBoxLayout;
+  ceilingField_ = new LengthField(tr("Ceiling height"), [this](const QString& t) { return typeCeiling(t); });
+  ceilingField_->setObjectName(QStringLiteral("ceiling"));
+  ceilingComplaint_ = text({}, "fieldComplaint");
+  ceilingComplaint_->hide();
+  ceilingField_->setComplaintLabel(ceilingComplaint_);
+  ceilingField_->setFixedWidth(130);
+  ceilingRow->addWidget(ceilingField_);
+  ceilingRow->addWidget(text(tr("above the floor"), "quietNote"), 1);
+  column->addLayout(ceilingRow);
+  column->addWidget(ceilingComplaint_);
+  column->addSpacing(8);
+  openings_ = new OpeningsList(workspace_);
+  column->addWidget(openings_);
+  column->addStretch(1);
+  scroll->setWidget(body);
+  connect(&workspace_, &Workspace::jobChanged, this, &MeasurePanel::reload);
+  connect(&workspace_, &Workspace::viewChanged, this, &MeasurePanel::reload);
+  reload();
+}
+
+bool MeasurePanel::changed() const { return runs_ != taken_; }
+
+void MeasurePanel::reload() {
+  const Room* room = workspace_.room();
+  const std::vector<Run> now = room != nullptr ? runsOf(room->corners) : blankRoom();
+  const RoomId id = room != nullptr ? room->id : RoomId();
+  if (room == nullptr && ceiling_ == 0) ceiling_ = kUsualCeiling;
+  ceilingField_->show(workspace_.write(room != nullptr ? room->ceilingHeight : ceiling_));
+  if (now != taken_ || id != room_ || fields_.empty()) {
+    // The outline was changed from elsewhere (undo, another room): what was being typed gives way to it.
+    taken_ = runs_ = now;
+    room_ = id;
+    justTyped_.reset();
+    rebuildRows();
+  } else {
+    for (std::size_t i = 0; i < fields_.size(); ++i)
+      if (runs_[i].length) fields_[i]->show(workspace_.write(*runs_[i].length));
+  }
+  showState();
+}
+
+void MeasurePanel::rebuildRows() {
+  clear(rows_);
+  fields_.clear();
+  for (std::size_t i = 0; i < runs_.size(); ++i) {
+    const QString letter = QString::fromStdString(cornerName(i).value);
+    auto* row = new QHBoxLayout;
+    row->setSpacing(6);
+    auto* tag = new QLabel(letter);
+    tag->setFixedSize(24, 24);
+    tag->setAlignment(Qt::AlignCenter);
+    tag->setStyleSheet(QStringLiteral("border: 1px solid #1d2730; border-radius: 12px; background: #f8f4ea;"));
+    row->addWidget(tag);
+    auto* field = new LengthField(tr("Length of wall %1").arg(letter), [this, i](const QString& t) { return typeRun(i, t); });
+    field->setObjectName(QStringLiteral("run") + letter);
+    field->setComplaintLabel(runComplaint_);
+    field->setPlaceholderText(tr("tape reads"));
+    field->setFixedWidth(122);
+    if (runs_[i].length) field->show(workspace_.write(*runs_[i].length));
+    row->addWidget(field);
+    auto* turn = new QComboBox;
+    turn->setObjectName(QStringLiteral("turn") + letter);
+    turn->setAccessibleName(tr("Corner at the end of wall %1").arg(letter));
+    turn->addItem(tr("then left"), 90.0);
+    turn->addItem(tr("then right"), -90.0);
+    int at = turn->findData(runs_[i].turn);
+    if (at < 0) {
+      turn->addItem(tr("then %1\u00b0").arg(runs_[i].turn), runs_[i].turn);
+      at = 2;
+    }
+    turn->setCurrentIndex(at);
+    connect(turn, &QComboBox::currentIndexChanged, this, [this, i, turn] { setTurn(i, turn->currentData().toDouble()); });
+    row->addWidget(turn, 1);
+    rows_->addLayout(row);
+    fields_.push_back(field);
+  }
+}
+
+LengthReading MeasurePanel::typeRun(std::size_t index, const QString& words) {
+  if (words.trimmed().isEmpty()) {
+    runs_[index].length.reset();
+  } else {
+    LengthReading reading = workspace_.read(words);
+    if (!reading) return reading;
+    if (const auto fault = faultOfLength(*reading.length, "")) return {std::nullopt, 0, "A wall " + fault->what + "."};
+    runs_[index].length = reading.length;
+    fields_[index]->show(workspace_.write(*reading.length));
+    if (fields_[index]->hasFocus()) fields_[index]->setText(workspace_.write(*reading.length));
+  }
+  justTyped_ = index;
+  showState();
+  // On to the next wall that has no reading yet, as one does when walking round.
+  for (std::size_t k = 1; k < runs_.size(); ++k) {
+    const std::size_t next = (index + k) % runs_.size();
+    if (!runs_[next].length && fields_[index]->hasFocus()) {
+      fields_[next]->setFocus(Qt::TabFocusReason);
+      break;
+    }
+  }
+  return {runs_[index].length.value_or(0), 0, {}};
+}
+
+void MeasurePanel::setTurn(std::size_t index, double turn) {
+  runs_[index].turn = turn;
+  justTyped_.reset();
+  showState();
+}
+
+void MeasurePanel::addWall() {
+  runs_.push_back({std::nullopt, 90});
+  rebuildRows();
+  showState();
+  fields_.back()->setFocus(Qt::TabFocusReason);
+}
+
+void MeasurePanel::removeWall() {
+  if (runs_.size() <= 3) return;
+  runs_.pop_back();
+  rebuildRows();
+  showState();
+}
+
+void MeasurePanel::showState() {
+  clear(offers_);
+  const auto corners = cornersFromRuns(runs_, workspace_.format());
+  use_->setEnabled(corners.ok() && (changed() || workspace_.room() == nullptr));
+  use_->setVisible(changed() || workspace_.room() == nullptr);
+  if (!corners.ok()) state_->setText(QString::fromStdString(corners.error().text()) + QStringLiteral("."));
+  else if (changed()) state_->setText(tr("The walk closes. Use this outline, or go on measuring."));
+  else state_->setText(tr("The outline closes."));
+  for (const Closing& c : closings(runs_, justTyped_, workspace_.format())) {
+    auto* offer = new QPushButton(QString::fromStdString(c.sentence));
+    offer->setObjectName(QStringLiteral("closing"));
+    offer->setToolTip(tr("This length closes the walk. Measure it to be sure."));
+    connect(offer, &QPushButton::clicked, this, [this, c] {
+      for (const auto& [run, length] : c.lengths) runs_[run].length = length;
+      rebuildRows();
+      showState();
+      use_->setFocus();
+    });
+    offers_->addWidget(offer);
+  }
+  if (changed()) emit draftChanged(runs_, justTyped_.value_or(runs_.size()));
+  else emit draftChanged(std::nullopt, 0);
+}
+
+void MeasurePanel::useOutline() {
+  const auto corners = cornersFromRuns(runs_, workspace_.format());
+  if (!corners.ok()) return showState();
+  const Job& job = workspace_.job();
+  if (workspace_.room() != nullptr) {
+    const auto after = withOutline(job, room_, *corners);
+    if (!after) {
+      state_->setText(QString::fromStdString(after.error().text()) + QStringLiteral("."));
+      return;
+    }
+    taken_ = runs_;
+    workspace_.document().edit(tr("new outline"), *after);
+  } else {
+    IdSource ids = workspace_.document().ids();
+    Room room;
+    room.id = ids.take<RoomId>("room");
+    room.name = "Room";
+    room.ceilingHeight = ceiling_;
+    room.corners = *corners;
+    const auto after = withRoom(job, room);
+    if (!after) {
+      state_->setText(QString::fromStdString(after.error().text()) + QStringLiteral("."));
+      return;
+    }
+    const Job withFirst = withScheme(*after, Scheme{ids.take<SchemeId>("s"), room.id, "First scheme", {}, {}, {}});
+    workspace_.document().edit(tr("measure the room"), withFirst, ids.next());
+  }
+  showState();
+}
+
+LengthReading MeasurePanel::typeCeiling(const QString& words) {
+  LengthReading reading = workspace_.read(words);
+  if (!reading) return reading;
+  if (const auto fault = faultOfLength(*reading.length, "")) return {std::nullopt, 0, "A ceiling " + fault->what + "."};
+  if (workspace_.room() == nullptr) {
+    ceiling_ = *reading.length;
+    ceilingField_->show(workspace_.write(ceiling_));
+    return reading;
+  }
+  const auto after = withCeiling(workspace_.job(), room_, *reading.length);
+  if (!after) return {std::nullopt, 0, after.error().text() + "."};
+  workspace_.document().edit(tr("ceiling height"), *after);
+  return reading;
+}
+
+void MeasurePanel::goToWall(const CornerId& wall) {
+  for (std::size_t i = 0; i < fields_.size(); ++i)
+    if (cornerName(i) == wall) fields_[i]->setFocus(Qt::TabFocusReason);
+}
+
+}  // namespace mezzet

@@ -1,0 +1,57 @@
+// The Measure stage's panel: walls as runs and turns, ceiling, openings.
+#pragma once
+
+#include <QWidget>
+
+#include "app/workspace.h"
+#include "core/survey/runs.h"
+
+class QComboBox;
+class QLabel;
+class QPushButton;
+class QVBoxLayout;
+
+namespace mezzet {
+
+class LengthField;
+class OpeningsList;
+
+class MeasurePanel : public QWidget {
+  Q_OBJECT
+
+ public:
+  explicit MeasurePanel(Workspace& workspace, QWidget* parent = nullptr);
+  /// Puts the cursor into a wall's run.
+  void goToWall(const CornerId& wall);
+
+ signals:
+  /// The walk as it stands; nothing when it is the room's own outline.
+  void draftChanged(std::optional<std::vector<Run>> runs, std::size_t current);
+
+ private:
+  void reload();
+  void rebuildRows();
+  void showState();
+  [[nodiscard]] LengthReading typeRun(std::size_t index, const QString& text);
+  void setTurn(std::size_t index, double turn);
+  void addWall();
+  void removeWall();
+  void useOutline();
+  [[nodiscard]] LengthReading typeCeiling(const QString& text);
+  [[nodiscard]] bool changed() const;
+
+  Workspace& workspace_;
+  std::vector<Run> runs_, taken_;
+  std::optional<std::size_t> justTyped_;
+  RoomId room_;
+  double ceiling_ = 0;  ///< of a room that is not yet there
+  QVBoxLayout* rows_;
+  QVBoxLayout* offers_;
+  QLabel *state_, *runComplaint_, *ceilingComplaint_;
+  QPushButton* use_;
+  LengthField* ceilingField_;
+  OpeningsList* openings_;
+  std::vector<LengthField*> fields_;
+};
+
+}  // namespace mezzet

@@ -1,0 +1,199 @@
+#include "app/openings_list.h"
+
+#include <QComboBox>
+#include <QGridLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "app/length_field.h"
+#include "core/job/edits.h"
+#include "core/job/validate.h"
+
+namespace mezzet {
+namespace {
+
+QString kindName(OpeningKind kind) {
+  switch (kind) {
+    case OpeningKind::Door: return OpeningsList::tr("Door");
+    case OpeningKind::Sliding: return OpeningsList::tr("Sliding door");
+    case OpeningKind::Window: return OpeningsList::tr("Window");
+    case OpeningKind::Arch: return OpeningsList::tr("Arch");
+  }
+  return {};
+}
+
+}  // namespace
+
+OpeningsList::OpeningsList(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(5);
+  auto* title = new QLabel(tr("Doors and windows"));
+  title->setObjectName(QStringLiteral("subject"));
+  column->addWidget(title);
+  rows_ = new QVBoxLayout;
+  rows_->setSpacing(4);
+  column->addLayout(rows_);
+  complaint_ = new QLabel;
+  complaint_->setObjectName(QStringLiteral("fieldComplaint"));
+  complaint_->setWordWrap(true);
+  complaint_->hide();
+  column->addWidget(complaint_);
+  auto* buttons = new QHBoxLayout;
+  for (const OpeningKind kind : {OpeningKind::Door, OpeningKind::Window, OpeningKind::Arch}) {
+    auto* add = new QPushButton(tr("+ %1").arg(kindName(kind)));
+    add->setAccessibleName(tr("Add: %1").arg(kindName(kind)));
+    add->setObjectName(QStringLiteral("add") + kindName(kind));
+    connect(add, &QPushButton::clicked, this, [this, kind] { addOpening(kind); });
+    buttons->addWidget(add);
+  }
+  buttons->addStretch(1);
+  column->addLayout(buttons);
+  connect(&workspace_, &Workspace::jobChanged, this, &OpeningsList::rebuild);
+  connect(&workspace_, &Workspace::viewChanged, this, &OpeningsList::rebuild);
+  rebuild();
+}
+
+LengthReading OpeningsList::take(const Opening& changed) {
+  const Room* room = workspace_.room();
+  if (room == nullptr) return {std::nullopt, 0, "Measure the walls first."};
+  const auto after = withOpening(workspace_.job(), room->id, changed);
+  if (!after) return {std::nullopt, 0, after.error().text() + "."};
+  workspace_.document().edit(QString::fromStdString(openingName(changed)), *after);
+  return {0.0, 0, {}};
+}
+
+void OpeningsList::addOpening(OpeningKind kind) {
+  const Room* room = workspace_.room();
+  if (room == nullptr) {
+    complaint_->setText(tr("Measure the walls first."));
+    complaint_->show();
+    return;
+  }
+  IdSource ids = workspace_.document().ids();
+  Opening o;
+  o.id = ids.take<OpeningId>(kind == OpeningKind::Window ? "w" : "d");
+  o.kind = kind;
+  // Usual sizes to start from [D]; tried on each wall in turn, in the middle, until one takes it.
+  o.width = (kind == OpeningKind::Window ? 48 : 32) * kInch;
+  o.sill = kind == OpeningKind::Window ? 30 * kInch : 0;
+  o.height = std::min((kind == OpeningKind::Window ? 48 : 80) * kInch, room->ceilingHeight - o.sill);
+  LengthReading last{std::nullopt, 0, "No wall is long enough."};
+  for (const Wall& wall : wallsOf(*room)) {
+    o.wall = wall.id;
+    o.width = std::min(o.width, wall.length());
+    for (const double share : {0.5, 0.1, 0.9}) {
+      o.offset = (wall.length() - o.width) * share;
+      const auto after = withOpening(workspace_.job(), room->id, o);
+      if (!after) {
+        last.complaint = after.error().text() + ".";
+        continue;
+      }
+      open_ = o.id;
+      complaint_->hide();
+      workspace_.document().edit(tr("add a %1").arg(kindName(kind).toLower()), *after, ids.next());
+      return;
+    }
+  }
+  complaint_->setText(QString::fromStdString(last.complaint));
+  complaint_->show();
+}
+
+void OpeningsList::rebuild() {
+  while (QLayoutItem* item = rows_->takeAt(0)) {
+    if (item->widget() != nullptr) item->widget()->deleteLater();
+    delete item;
+  }
+  complaint_->hide();
+  const Room* room = workspace_.room();
+  if (room == nullptr) return;
+  for (const Opening& o : room->openings) {
+    auto* row = new QToolButton;
+    row->setObjectName(QStringLiteral("fold"));
+    row->setText(tr("%1 on wall %2, %3 wide").arg(kindName(o.kind), QString::fromStdString(o.wall.value), workspace_.write(o.width)) + (o.id == open_ ? tr(", hide") : tr(", change")));
+    row->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    connect(row, &QToolButton::clicked, this, [this, id = o.id] {
+      open_ = open_ == id ? OpeningId() : id;
+      QMetaObject::invokeMethod(this, &OpeningsList::rebuild, Qt::QueuedConnection);
+    });
+    rows_->addWidget(row);
+    if (o.id == open_) addFields(o);
+  }
+}
+
+void OpeningsList::addFields(const Opening& opening) {
+  const Room* room = workspace_.room();
+  auto* box = new QWidget;
+  auto* grid = new QGridLayout(box);
+  grid->setContentsMargins(10, 0, 0, 4);
+  grid->setHorizontalSpacing(8);
+  grid->setVerticalSpacing(4);
+  int row = 0;
+  const auto label = [&](const QString& words) {
+    auto* l = new QLabel(words);
+    l->setObjectName(QStringLiteral("quietNote"));
+    grid->addWidget(l, row, 0);
+  };
+  label(tr("Wall"));
+  auto* wall = new QComboBox;
+  wall->setAccessibleName(tr("Wall"));
+  for (const Corner& c : room->corners) wall->addItem(QString::fromStdString(c.id.value));
+  wall->setCurrentText(QString::fromStdString(opening.wall.value));
+  connect(wall, &QComboBox::currentTextChanged, this, [this, opening](const QString& to) {
+    Opening o = opening;
+    o.wall = CornerId(to.toStdString());
+    const LengthReading taken = take(o);
+    if (!taken) {
+      QMetaObject::invokeMethod(this, [this, taken] {
+        rebuild();
+        complaint_->setText(QString::fromStdString(taken.complaint));
+        complaint_->show();
+      }, Qt::QueuedConnection);
+    }
+  });
+  grid->addWidget(wall, row++, 1);
+  const auto field = [&](const QString& words, const char* name, double Opening::*member) {
+    label(words);
+    auto* f = new LengthField(words, [this, opening, member](const QString& t) {
+      const LengthReading reading = workspace_.read(t);
+      if (!reading) return reading;
+      Opening o = opening;
+      o.*member = *reading.length;
+      return take(o);
+    });
+    f->setObjectName(QString::fromUtf8(name));
+    f->setComplaintLabel(complaint_);
+    f->show(workspace_.write(opening.*member));
+    grid->addWidget(f, row++, 1);
+  };
+  field(tr("From its start corner"), "openingOffset", &Opening::offset);
+  field(tr("Width"), "openingWidth", &Opening::width);
+  field(tr("Height"), "openingHeight", &Opening::height);
+  if (opening.kind == OpeningKind::Window) field(tr("Sill above the floor"), "openingSill", &Opening::sill);
+  if (opening.kind == OpeningKind::Door) {
+    const auto choice = [&](const QString& words, const QString& first, const QString& second, bool isSecond, auto change) {
+      label(words);
+      auto* combo = new QComboBox;
+      combo->setAccessibleName(words);
+      combo->addItems({first, second});
+      combo->setCurrentIndex(isSecond ? 1 : 0);
+      connect(combo, &QComboBox::currentIndexChanged, this, [this, opening, change](int index) {
+        Opening o = opening;
+        change(o, index == 1);
+        static_cast<void>(take(o));
+      });
+      grid->addWidget(combo, row++, 1);
+    };
+    choice(tr("Hinges at its"), tr("start, right seen from inside"), tr("end, left seen from inside"), opening.hinge == Hinge::End, [](Opening& o, bool second) { o.hinge = second ? Hinge::End : Hinge::Start; });
+    choice(tr("Swings"), tr("into the room"), tr("out of the room"), opening.swing == Swing::Out, [](Opening& o, bool second) { o.swing = second ? Swing::Out : Swing::In; });
+  }
+  auto* remove = new QPushButton(tr("Remove it"));
+  remove->setObjectName(QStringLiteral("removeOpening"));
+  connect(remove, &QPushButton::clicked, this, [this, id = opening.id, roomId = room->id] { workspace_.document().edit(tr("remove an opening"), withoutOpening(workspace_.job(), roomId, id)); });
+  grid->addWidget(remove, row, 1);
+  rows_->addWidget(box);
+}
+
+}  // namespace mezzet

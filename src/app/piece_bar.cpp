@@ -1,0 +1,148 @@
+#include "app/piece_bar.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+#include "app/length_field.h"
+#include "core/drawing/elevation.h"
+#include "core/drawing/working.h"
+
+namespace mezzet {
+namespace {
+
+QString turnText(double degrees) {
+  QString text = QString::number(degrees, 'f', 2);
+  while (text.endsWith(QChar('0'))) text.chop(1);
+  if (text.endsWith(QChar('.'))) text.chop(1);
+  return text + QChar(0xB0);
+}
+
+}  // namespace
+
+PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+  setObjectName(QStringLiteral("bar"));
+  setAttribute(Qt::WA_StyledBackground);
+  setFixedHeight(74);
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(14, 8, 14, 4);
+  column->setSpacing(2);
+  row_ = new QHBoxLayout;
+  row_->setSpacing(8);
+  column->addLayout(row_);
+  complaint_ = new QLabel;
+  complaint_->setObjectName(QStringLiteral("barComplaint"));
+  complaint_->setStyleSheet(QStringLiteral("color: #ffd9d0;"));
+  column->addWidget(complaint_);
+  connect(&workspace_, &Workspace::selectionChanged, this, &PieceBar::rebuild);
+  connect(&workspace_, &Workspace::viewChanged, this, &PieceBar::rebuild);
+  connect(&workspace_, &Workspace::jobChanged, this, [this] { workspace_.selected() == shown_ && workspace_.stage() == shownStage_ ? refresh() : rebuild(); });
+  rebuild();
+}
+
+void PieceBar::rebuild() {
+  while (QLayoutItem* item = row_->takeAt(0)) {
+    if (item->widget() != nullptr) item->widget()->deleteLater();
+    delete item;
+  }
+  fields_.clear();
+  complaint_->clear();
+  shown_ = workspace_.selected();
+  shownStage_ = workspace_.stage();
+  const Placement* p = workspace_.selectedPlacement();
+  const auto label = [&](const QString& words, const char* name) {
+    auto* l = new QLabel(words);
+    l->setObjectName(QString::fromUtf8(name));
+    row_->addWidget(l);
+    return l;
+  };
+  const auto button = [&](const QString& words, const char* name, void (PieceBar::*signal)()) {
+    auto* b = new QPushButton(words);
+    b->setObjectName(QString::fromUtf8(name));
+    connect(b, &QPushButton::clicked, this, signal);
+    row_->addWidget(b);
+  };
+  if (workspace_.stage() == Stage::Measure) {
+    label(tr("Lengths can be typed as you read them: 63 1/4, 5' 3 1/4\", 160 cm, 1.6 m."), "barHint");
+    row_->addStretch(1);
+    return;
+  }
+  if (p == nullptr) {
+    if (workspace_.stage() == Stage::Walls) {
+      button(tr("Wall before"), "wallBefore", &PieceBar::previousWall);
+      button(tr("Next wall"), "wallAfter", &PieceBar::nextWall);
+    }
+    button(workspace_.stage() == Stage::Walls ? tr("Hang a picture ...") : tr("Add a piece ..."), "addPiece", &PieceBar::addWanted);
+    label(workspace_.stage() == Stage::Walls ? tr("Drag a picture, or click it and type into its tapes.") : tr("Drag a piece, or click it and type into its tapes. Tab goes through them."), "barHint");
+    row_->addStretch(1);
+    return;
+  }
+  label(workspace_.nameOf(*p), "barName");
+  const auto field = [&](const QString& words, const std::string& key, int width, LengthField::Commit commit) {
+    label(words, "barHint");
+    auto* f = new LengthField(words, std::move(commit));
+    f->setObjectName(QStringLiteral("bar:") + QString::fromStdString(key));
+    f->setFixedWidth(width);
+    row_->addWidget(f);
+    fields_.emplace_back(key, f);
+  };
+  const auto tape = [&](const QString& words, const std::string& key) {
+    field(words, key, 84, [this, key](const QString& t) {
+      LengthReading reading = workspace_.typeTape(key, t);
+      complaint_->setText(QString::fromStdString(reading.complaint));
+      return reading;
+    });
+  };
+  if (std::holds_alternative<FloorPlace>(p->on)) {
+    tape(tr("front"), tapeKey(Side::Front));
+    tape(tr("right"), tapeKey(Side::Right));
+    tape(tr("back"), tapeKey(Side::Back));
+    tape(tr("left"), tapeKey(Side::Left));
+    field(tr("turned"), "turn", 66, [this](const QString& t) {
+      LengthReading reading = workspace_.typeTurn(t);
+      complaint_->setText(QString::fromStdString(reading.complaint));
+      return reading;
+    });
+  } else {
+    tape(tr("left"), tapeKey(Side::Left));
+    tape(tr("right"), tapeKey(Side::Right));
+    tape(tr("below"), tapeKey(Side::Down));
+    tape(tr("above"), tapeKey(Side::Up));
+    tape(tr("centre"), kCentreKey);
+  }
+  button(tr("Sizes ..."), "sizes", &PieceBar::sizesWanted);
+  row_->addStretch(1);
+  refresh();
+}
+
+void PieceBar::refresh() {
+  const Placement* p = workspace_.selectedPlacement();
+  if (p == nullptr) return;
+  const std::vector<Tape> tapes = tapesOf(workspace_.job(), *workspace_.scheme(), p->id);
+  for (const auto& [key, field] : fields_) {
+    QString text;
+    field->setEnabled(true);
+    if (key == "turn") {
+      if (const auto* floor = std::get_if<FloorPlace>(&p->on)) text = turnText(floor->turn);
+    } else if (key == kCentreKey) {
+      if (const auto* hung = std::get_if<WallPlace>(&p->on)) text = workspace_.write(hung->v);
+    } else {
+      field->setEnabled(false);
+      for (const Tape& tape : tapes)
+        if (tapeKey(tape.side) == key) {
+          text = workspace_.write(tape.length);
+          field->setEnabled(true);
+        }
+    }
+    field->show(text);
+    if (!field->isModified()) field->setText(text);
+  }
+}
+
+void PieceBar::goToTurn() {
+  for (const auto& [key, field] : fields_)
+    if (key == "turn") field->setFocus(Qt::ShortcutFocusReason);
+}
+
+}  // namespace mezzet

@@ -1,0 +1,124 @@
+#include "app/plan_view.h"
+
+#include "core/clearance/bodies.h"
+#include "core/drawing/plan.h"
+#include "core/drawing/working.h"
+#include "core/job/kinds.h"
+#include "core/rules/check.h"
+
+namespace mezzet {
+void PlanView::showDraft(std::optional<std::vector<Run>> runs, std::size_t current) {
+  const bool had = draft_.has_value();
+  draft_ = std::move(runs);
+  current_ = current;
+  if (had || draft_) fit();
+}
+
+Drawing PlanView::composeStill(double scale, const PlacementId& without) const {
+  const Room* room = workspace_.room();
+  if (workspace_.stage() == Stage::Measure && (draft_ || room == nullptr)) {
+    const std::vector<Run> runs = draft_.value_or(std::vector<Run>{});
+    const Traverse t = walk(runs);
+    std::vector<std::string> lengths;
+    for (const Run& run : runs) lengths.push_back(run.length ? writeLength(*run.length, workspace_.format()) : "?");
+    return composeDraft(t.corners, t.end, lengths, current_, scale, workspace_.format());
+  }
+  if (room == nullptr) return Drawing{scale, {0, 0}, {4000, 3000}, {}};
+  const bool furnished = workspace_.stage() != Stage::Measure;
+  PlanOptions options;
+  options.scale = scale;
+  options.format = workspace_.format();
+  options.without = without;
+  return composePlan(shownJob(), *room, furnished ? workspace_.scheme() : nullptr, options);
+}
+
+Drawing PlanView::composeMoving(double scale) const {
+  const Room* room = workspace_.room();
+  const Scheme* scheme = findScheme(shownJob(), workspace_.schemeId());
+  if (room == nullptr || scheme == nullptr || workspace_.stage() != Stage::Floor) return Drawing{scale, {}, {}, {}};
+  PlanWork work;
+  work.scheme = scheme;
+  work.selected = workspace_.selected();
+  work.tapes = tapesOf(shownJob(), *scheme, work.selected);
+  work.bands = heldBands();
+  work.typedInto = typedInto();
+  if (!dragging())  // a piece in the hand is not judged
+    for (const Finding& f : workspace_.findings())
+      if (breaksByWeight(f)) work.findings.push_back(f);
+  Drawing d = composePlanWork(shownJob(), *room, work, scale, workspace_.format());
+  const Placement* p = findPlacement(*scheme, work.selected);
+  if (dragging() && p != nullptr)
+    if (const auto* floor = std::get_if<FloorPlace>(&p->on)) {
+      // Bands first, then the piece, then its tapes: insert it behind the bands.
+      Drawing piece;
+      piece.scale = scale;
+      addPiece(piece, pieceOf(shownJob(), *p), *floor, p->id.value, midSentence(nameIn(shownJob(), *scheme, *p)), workspace_.format(), Layer::Working);
+      std::size_t bands = 0;
+      while (bands < d.items.size() && d.items[bands].id.starts_with("band:")) ++bands;
+      d.items.insert(d.items.begin() + static_cast<std::ptrdiff_t>(bands), piece.items.begin(), piece.items.end());
+    }
+  // The ghost of a way out: what would stand elsewhere, in outline.
+  if (workspace_.ghost())
+    if (const Scheme* then = findScheme(*workspace_.ghost(), workspace_.schemeId()))
+      for (const Placement& q : then->placements) {
+        const Placement* now = findPlacement(*scheme, q.id);
+        const auto* floor = std::get_if<FloorPlace>(&q.on);
+        if (floor == nullptr || (now != nullptr && *now == q)) continue;
+        const Convex body = footprint(pieceOf(*workspace_.ghost(), q), *floor);
+        const Stroke edge{Ink::Holds, 0.6, Dash::Dashed};
+        if (body.radius > 0) d.add(Layer::Working, "ghost", ArcItem{floor->at, body.radius, 0, 360, Ink::Band, edge});
+        else d.add(Layer::Working, "ghost", PathItem{body.core, true, Ink::Band, edge});
+      }
+  return d;
+}
+
+PlacementId PlanView::pieceAt(Vec2 model) const {
+  const Scheme* scheme = workspace_.scheme();
+  if (scheme == nullptr || workspace_.stage() == Stage::Measure) return {};
+  PlacementId found;
+  bool foundRug = true;
+  for (const Placement& p : scheme->placements) {
+    const auto* floor = std::get_if<FloorPlace>(&p.on);
+    if (floor == nullptr) continue;
+    const Piece& piece = pieceOf(workspace_.job(), p);
+    const Convex body = footprint(piece, *floor);
+    const bool inside = body.radius > 0 ? distance(model, body.core[0]) <= body.radius : contains(body.core, model);
+    const bool rug = isRug(piece.kind);
+    if (!inside || (rug && !foundRug)) continue;  // what stands on a rug is taken before the rug
+    found = p.id;
+    foundRug = rug;
+  }
+  return found;
+}
+
+Place PlanView::movedBy(const Place& from, Vec2 by) const {
+  Place out = from;
+  const double step = workspace_.handStep();
+  if (auto* floor = std::get_if<FloorPlace>(&out)) floor->at += Vec2{std::round(by.x / step) * step, std::round(by.y / step) * step};
+  return out;
+}
+
+std::string PlanView::tapeTowards(Vec2 direction) const {
+  const Scheme* scheme = workspace_.scheme();
+  if (scheme == nullptr) return {};
+  std::string best;
+  double most = 0.5;  // within 60 degrees
+  for (const Tape& tape : tapesOf(workspace_.job(), *scheme, workspace_.selected()))
+    if (const double along = dot(tape.along, direction); along > most) {
+      most = along;
+      best = tapeKey(tape.side);
+    }
+  return best;
+}
+
+void PlanView::clickedItem(const std::string& id) {
+  if (id.starts_with("wall:")) emit wallChosen(CornerId(id.substr(5)));
+}
+
+QString PlanView::emptyHint() const {
+  if (workspace_.room() == nullptr && workspace_.stage() != Stage::Measure) return tr("No room has been measured yet. Go to Measure and type its walls as you walk round.");
+  if (workspace_.stage() == Stage::Measure && !draft_ && workspace_.room() == nullptr) return tr("Walk round with the room on your left hand and type each wall as you read it.");
+  return {};
+}
+
+}  // namespace mezzet

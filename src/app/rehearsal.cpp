@@ -1,0 +1,69 @@
+#include "app/rehearsal.h"
+
+#include <QApplication>
+#include <QDir>
+#include <QPixmap>
+#include <cstdio>
+
+#include "app/main_window.h"
+#include "app/plan_view.h"
+#include "app/print_dialog.h"
+#include "core/drawing/sheet.h"
+#include "core/job/edits.h"
+#include "render/pdf.h"
+
+namespace mezzet {
+namespace {
+
+QString shoot(QWidget& widget, const QString& folder, const char* name) {
+  QApplication::processEvents();
+  const QString path = folder + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png");
+  widget.grab().save(path);
+  return path;
+}
+
+}  // namespace
+
+QStringList takeShots(MainWindow& window, const QString& folder) {
+  QDir().mkpath(folder);
+  Workspace& w = window.workspace();
+  QStringList made;
+  w.showStage(Stage::Measure);
+  made << shoot(window, folder, "measure");
+  w.showStage(Stage::Floor);
+  if (const Scheme* scheme = w.scheme())
+    for (const Placement& p : scheme->placements)
+      if (pieceOf(w.job(), p).kind == "low-table") w.select(p.id);
+  made << shoot(window, folder, "floor");
+  w.showStage(Stage::Walls);
+  made << shoot(window, folder, "wall-undecided");
+  w.selectNext(true);
+  made << shoot(window, folder, "wall");
+  w.showStage(Stage::Floor);
+  if (const Room* room = w.room()) {
+    const auto sheet = planSheet(w.job(), *room, w.scheme(), {findPaper("letter"), 48, w.format(), {}});
+    if (sheet) {
+      const QString path = folder + QStringLiteral("/sheet.png");
+      sheetImage(*sheet, 4, &w.images()).save(path);
+      made << path;
+    }
+  }
+  return made;
+}
+
+void rehearseEdits(MainWindow& window, int count) {
+  Document& document = window.document();
+  for (int i = 1; i <= count; ++i) {
+    const Scheme& scheme = *window.workspace().scheme();
+    const Placement& p = scheme.placements[static_cast<std::size_t>(i) % scheme.placements.size()];
+    Place there = p.on;
+    if (auto* floor = std::get_if<FloorPlace>(&there)) floor->at.x += i % 2 == 0 ? 10 : -7;
+    if (auto* hung = std::get_if<WallPlace>(&there)) hung->u += i % 2 == 0 ? 10 : -7;
+    document.edit(QStringLiteral("edit %1").arg(i), placed(document.job(), scheme.id, p.id, there));
+    std::printf("done %d\n", i);
+    std::fflush(stdout);
+    QApplication::processEvents();
+  }
+}
+
+}  // namespace mezzet

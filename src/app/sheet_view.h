@@ -1,0 +1,99 @@
+// A drawing on the sheet: pan, zoom, fit, a cached picture of what stands still, labels that can be typed into.
+#pragma once
+
+#include <QPixmap>
+#include <QWidget>
+
+#include "app/workspace.h"
+#include "core/drawing/drawing.h"
+#include "render/painter.h"
+
+class QLabel;
+class QLineEdit;
+
+namespace mezzet {
+
+class SheetView : public QWidget {
+  Q_OBJECT
+
+ public:
+  SheetView(Workspace& workspace, QWidget* parent = nullptr);
+
+  void fit();
+  void zoom(double factor) { zoomAt(factor, rect().center()); }
+  [[nodiscard]] const Projection& projection() const { return projection_; }
+  /// Middle of a label of the working drawing, "tape:front"; for tests and for opening its editor.
+  [[nodiscard]] std::optional<QPointF> labelAt(const std::string& key) const;
+  /// Opens the editor on a tape of the selected piece; false if there is no such tape.
+  bool editTape(const std::string& key);
+  [[nodiscard]] bool dragging() const { return held_.has_value(); }
+  void cancelDrag();
+
+ public slots:
+  void refresh();         ///< something drawn has changed
+  void refreshWorking();  ///< only selection, tapes or bands have changed
+
+ protected:
+  /// What stands still, at a scale (mm of the room per mm of paper), without the piece in the hand.
+  [[nodiscard]] virtual Drawing composeStill(double scale, const PlacementId& without) const = 0;
+  /// What moves: the piece in the hand, selection, tapes, bands, marks.
+  [[nodiscard]] virtual Drawing composeMoving(double scale) const = 0;
+  /// The topmost thing at a model point that can be selected.
+  [[nodiscard]] virtual PlacementId pieceAt(Vec2 model) const = 0;
+  /// Where the held placement is after the hand moved by `by` (model mm).
+  [[nodiscard]] virtual Place movedBy(const Place&, Vec2 by) const = 0;
+  /// The tape that points most nearly along a direction on the screen (model axes).
+  [[nodiscard]] virtual std::string tapeTowards(Vec2 direction) const = 0;
+  virtual void clickedItem(const std::string& /*id*/) {}
+  [[nodiscard]] virtual bool canDrag() const { return true; }
+  [[nodiscard]] virtual QString emptyHint() const { return {}; }
+
+  /// The job with the piece in the hand where it is now, else the job itself.
+  [[nodiscard]] const Job& shownJob() const { return held_ ? held_->preview : workspace_.job(); }
+  [[nodiscard]] const std::vector<Band>& heldBands() const { return bands_; }
+  [[nodiscard]] std::string typedInto() const { return editor_ != nullptr ? editorKey_ : std::string(); }
+  [[nodiscard]] std::string itemAt(QPointF point) const;
+
+  void paintEvent(QPaintEvent*) override;
+  void resizeEvent(QResizeEvent*) override;
+  void mousePressEvent(QMouseEvent*) override;
+  void mouseMoveEvent(QMouseEvent*) override;
+  void mouseReleaseEvent(QMouseEvent*) override;
+  void wheelEvent(QWheelEvent*) override;
+  void keyPressEvent(QKeyEvent*) override;
+  bool focusNextPrevChild(bool next) override;
+  bool event(QEvent*) override;
+
+  Workspace& workspace_;
+
+ private:
+  struct Held {
+    Job before;       // at the press
+    Place from;
+    Vec2 grabbed;     // model point under the hand
+    Job preview;      // one per frame
+    bool moved = false;
+  };
+  void zoomAt(double factor, QPointF at);
+  [[nodiscard]] double scale() const;
+  void rebuildStill();
+  void openEditor(const std::string& key, QPointF at, const QString& text);
+  void closeEditor(bool keepFocus);
+  void commitEditor();
+  void complain(const LengthReading& reading);
+
+  Projection projection_;
+  bool fitted_ = true;   // follows the window's size until the user zooms or pans
+  Drawing still_, moving_;
+  QPixmap stillPixels_;
+  bool stillStale_ = true;
+  std::optional<Held> held_;
+  std::vector<Band> bands_;
+  std::optional<QPointF> panFrom_;
+  QPointF pressedAt_;
+  QLineEdit* editor_ = nullptr;
+  QLabel* complaint_ = nullptr;
+  std::string editorKey_;
+};
+
+}  // namespace mezzet

@@ -1,0 +1,94 @@
+#include "app/wall_view.h"
+
+#include "core/clearance/bodies.h"
+#include "core/drawing/drafting.h"
+#include "core/drawing/elevation.h"
+#include "core/drawing/working.h"
+#include "core/rules/check.h"
+
+namespace mezzet {
+Drawing WallView::composeStill(double scale, const PlacementId& without) const {
+  const Room* room = workspace_.room();
+  if (room == nullptr) return Drawing{scale, {0, 0}, {4000, 3000}, {}};
+  ElevationOptions options;
+  options.scale = scale;
+  options.format = workspace_.format();
+  options.without = without;
+  return composeElevation(shownJob(), *room, workspace_.scheme(), workspace_.wall(), options);
+}
+
+Drawing WallView::composeMoving(double scale) const {
+  const Room* room = workspace_.room();
+  const Scheme* scheme = findScheme(shownJob(), workspace_.schemeId());
+  if (room == nullptr || scheme == nullptr) return Drawing{scale, {}, {}, {}};
+  ElevationWork work;
+  work.scheme = scheme;
+  work.wall = workspace_.wall();
+  work.selected = workspace_.selected();
+  work.tapes = tapesOf(shownJob(), *scheme, work.selected);
+  work.typedInto = typedInto();
+  // On a wall the bands are the question itself: they are shown for the picture in the hand, for the selected one,
+  // and for one that has something to decide.
+  work.bands = heldBands();
+  PlacementId banded = work.selected;
+  if (banded.empty())
+    for (const Finding& f : workspace_.findings())
+      if (breaksByWeight(f) && f.view == wallKey(work.wall) && banded.empty())
+        for (const std::string& s : f.subjects)
+          if (const Placement* p = findPlacement(*scheme, PlacementId(s)); p != nullptr && std::holds_alternative<WallPlace>(p->on)) banded = p->id;
+  if (work.bands.empty() && !banded.empty()) work.bands = bandsOf(shownJob(), workspace_.book(), workspace_.schemeId(), banded, workspace_.format());
+  if (!dragging()) work.findings = workspace_.findings();
+  Drawing d = composeElevationWork(shownJob(), *room, work, scale, workspace_.format());
+  const Placement* p = findPlacement(*scheme, work.selected);
+  if (dragging() && p != nullptr)
+    if (const auto* hung = std::get_if<WallPlace>(&p->on)) {
+      Drawing picture;
+      picture.scale = scale;
+      addPicture(picture, pieceOf(shownJob(), *p), *hung, p->id.value, nameIn(shownJob(), *scheme, *p), Layer::Working);
+      std::size_t bands = 0;
+      while (bands < d.items.size() && (d.items[bands].id.starts_with("band:") || d.items[bands].id == "apart")) ++bands;
+      d.items.insert(d.items.begin() + static_cast<std::ptrdiff_t>(bands), picture.items.begin(), picture.items.end());
+    }
+  if (workspace_.ghost())
+    if (const Scheme* then = findScheme(*workspace_.ghost(), workspace_.schemeId()))
+      for (const Placement& q : then->placements) {
+        const Placement* now = findPlacement(*scheme, q.id);
+        const auto* hung = std::get_if<WallPlace>(&q.on);
+        if (hung == nullptr || hung->wall != work.wall || (now != nullptr && *now == q)) continue;
+        const WallRect r = wallRectOf(pieceOf(*workspace_.ghost(), q), *hung);
+        d.add(Layer::Working, "ghost", rectangle({r.left, r.bottom}, {r.right, r.top}, Ink::Band, {Ink::Holds, 0.7, Dash::Dashed}));
+      }
+  return d;
+}
+
+PlacementId WallView::pieceAt(Vec2 model) const {
+  const Scheme* scheme = workspace_.scheme();
+  PlacementId found;
+  if (scheme == nullptr) return found;
+  for (const Placement& p : scheme->placements)
+    if (const auto* hung = std::get_if<WallPlace>(&p.on); hung != nullptr && hung->wall == workspace_.wall()) {
+      const WallRect r = wallRectOf(pieceOf(workspace_.job(), p), *hung);
+      if (model.x >= r.left && model.x <= r.right && model.y >= r.bottom && model.y <= r.top) found = p.id;
+    }
+  return found;
+}
+
+Place WallView::movedBy(const Place& from, Vec2 by) const {
+  Place out = from;
+  const double step = workspace_.handStep();
+  if (auto* hung = std::get_if<WallPlace>(&out)) {
+    hung->u += std::round(by.x / step) * step;
+    hung->v += std::round(by.y / step) * step;
+  }
+  return out;
+}
+
+std::string WallView::tapeTowards(Vec2 direction) const {
+  return tapeKey(direction.x < 0 ? Side::Left : direction.x > 0 ? Side::Right : direction.y < 0 ? Side::Down : Side::Up);
+}
+
+QString WallView::emptyHint() const {
+  return workspace_.room() == nullptr ? tr("No room has been measured yet. Go to Measure and type its walls as you walk round.") : QString();
+}
+
+}  // namespace mezzet

@@ -1,0 +1,23 @@
+// One wall in elevation, with a strip of the floor below it in line.
+#pragma once
+
+#include "app/sheet_view.h"
+
+namespace mezzet {
+
+class WallView : public SheetView {
+  Q_OBJECT
+
+ public:
+  using SheetView::SheetView;
+
+ protected:
+  [[nodiscard]] Drawing composeStill(double scale, const PlacementId& without) const override;
+  [[nodiscard]] Drawing composeMoving(double scale) const override;
+  [[nodiscard]] PlacementId pieceAt(Vec2 model) const override;
+  [[nodiscard]] Place movedBy(const Place&, Vec2 by) const override;
+  [[nodiscard]] std::string tapeTowards(Vec2 direction) const override;
+  [[nodiscard]] QString emptyHint() const override;
+};
+
+}  // namespace mezzet

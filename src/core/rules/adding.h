@@ -1,0 +1,20 @@
+// Putting a new piece into a scheme at a sensible first place.
+#pragma once
+
+#include "core/job/ids.h"
+#include "core/result.h"
+#include "core/rules/rulebook.h"
+
+namespace mezzet {
+
+struct Added {
+  Job job;
+  PlacementId placement;
+};
+
+/// Adds the piece to the job (with a new id) and places it once. A picture hangs on `wall`: above the widest sofa or
+/// table that stands there, at the height that its rules recommend. Anything else stands where it is free, as near
+/// the middle of the room as can be, or in the middle if nowhere is free.
+[[nodiscard]] Result<Added> withNewPiece(const Job&, const Rulebook&, const SchemeId&, const CornerId& wall, Piece, IdSource&);
+
+}  // namespace mezzet
