@@ -5,11 +5,11 @@
 #include <QPainter>
 #include <QScrollBar>
 #include <QTextLayout>
-#include <QToolButton>
 #include <QVBoxLayout>
 #include <set>
 
 #include "app/gauge.h"
+#include "app/layouts.h"
 #include "app/style.h"
 
 namespace mezzet {
@@ -31,6 +31,7 @@ QWidget* rule() {
 }
 
 constexpr int kTextLeft = 24;
+constexpr int kColumnWidth = 278;  // of the ledger's column beside its scroll bar
 
 /// Height of a text wrapped at a width.
 int wrapped(const QFont& font, const QString& text, int width) {
@@ -41,23 +42,16 @@ int wrapped(const QFont& font, const QString& text, int width) {
 
 WayButton::WayButton(WayOut way, Workspace& workspace, QWidget* parent) : QPushButton(parent), way_(std::move(way)), workspace_(workspace) {
   setObjectName(QStringLiteral("way:") + QString::fromStdString(way_.id));
-  setAccessibleName(QString::fromStdString(way_.sentence));
-  setAccessibleDescription(QString::fromStdString(way_.gives));
+  setAccessibleName(onScreen(way_.sentence));
+  setAccessibleDescription(onScreen(way_.gives));
   setToolTip(tr("Do this. One undo takes it back."));
   setCursor(Qt::PointingHandCursor);
-  QSizePolicy policy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-  policy.setHeightForWidth(true);
-  setSizePolicy(policy);
+  setFixedHeight(heightFor(kColumnWidth));
   connect(this, &QPushButton::clicked, this, [this] { workspace_.take(way_); });
 }
 
-int WayButton::heightForWidth(int width) const {
-  return wrapped(interfaceFont(13), QString::fromStdString(way_.sentence), width - kTextLeft - 6) + wrapped(interfaceFont(12), QString::fromStdString(way_.gives), width - kTextLeft - 6) + 10;
-}
-
-QSize WayButton::sizeHint() const {
-  const int w = std::max(width(), 240);
-  return {w, heightForWidth(w)};
+int WayButton::heightFor(int width) const {
+  return wrapped(interfaceFont(13), onScreen(way_.sentence), width - kTextLeft - 6) + wrapped(interfaceFont(12), onScreen(way_.gives), width - kTextLeft - 6) + 10;
 }
 
 void WayButton::paintEvent(QPaintEvent*) {
@@ -72,14 +66,14 @@ void WayButton::paintEvent(QPaintEvent*) {
   p.setBrush(Qt::NoBrush);
   p.drawPolyline(QPolygonF({QPointF(9, 8), QPointF(14, 13), QPointF(9, 18)}));
   const int w = width() - kTextLeft - 6;
-  const QString sentence = QString::fromStdString(way_.sentence);
+  const QString sentence = onScreen(way_.sentence);
   p.setFont(interfaceFont(13));
   p.setPen(desk::kWay);
   const int h = wrapped(p.font(), sentence, w);
   p.drawText(QRect(kTextLeft, 4, w, h), Qt::TextWordWrap, sentence);
   p.setFont(interfaceFont(12));
   p.setPen(desk::kQuiet);
-  p.drawText(QRect(kTextLeft, 5 + h, w, height() - h), Qt::TextWordWrap, QString::fromStdString(way_.gives));
+  p.drawText(QRect(kTextLeft, 5 + h, w, height() - h), Qt::TextWordWrap, onScreen(way_.gives));
 }
 
 bool WayButton::event(QEvent* event) {
@@ -104,15 +98,15 @@ Ledger::Ledger(Workspace& workspace, QWidget* parent) : QWidget(parent), workspa
 }
 
 void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
-  column->addWidget(words(QString::fromStdString(decision.title), "subject"));
-  if (!decision.conflict.empty()) column->addWidget(words(QString::fromStdString(decision.conflict), "conflict"));
+  column->addWidget(words(onScreen(decision.title), "subject"));
+  if (!decision.conflict.empty()) column->addWidget(words(onScreen(decision.conflict), "conflict"));
   for (const std::size_t i : decision.findings) {
     const Finding& f = workspace_.findings()[i];
     auto* row = new QHBoxLayout;
     row->setContentsMargins(0, 2, 0, 0);
     row->setSpacing(6);
     row->addWidget(new VerdictMark(f.verdict), 0, Qt::AlignTop);
-    row->addWidget(words(QString::fromStdString(f.sentence), "sentence"), 1);
+    row->addWidget(words(onScreen(f.sentence), "sentence"), 1);
     column->addLayout(row);
     if (f.quantity == Quantity::Length && (f.asked.low || f.asked.high) && f.rule != "overlap" && f.rule != "outside-room") {
       auto* gauge = new Gauge(f, workspace_.format());
@@ -122,14 +116,14 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
       column->addLayout(indent);
     }
     if (!f.rival.empty()) {
-      auto* rival = words(QString::fromStdString(f.rival), "rival");
+      auto* rival = words(onScreen(f.rival), "rival");
       rival->setContentsMargins(kTextLeft, 0, 0, 0);
       column->addWidget(rival);
     }
   }
   for (WayOut& way : workspace_.waysOutOf(decision)) column->addWidget(new WayButton(std::move(way), workspace_));
   if (const Rule* rule = findRule(workspace_.book(), workspace_.findings()[decision.findings.front()].rule); rule != nullptr && rule->caution)
-    column->addWidget(words(QString::fromStdString(*rule->caution), "note"));
+    column->addWidget(words(onScreen(*rule->caution), "note"));
 }
 
 void Ledger::addFold(QVBoxLayout* column, Verdict verdict, const QString& title, const QString& none) {
@@ -146,11 +140,11 @@ void Ledger::addFold(QVBoxLayout* column, Verdict verdict, const QString& title,
     return;
   }
   bool& open = openFold_[static_cast<int>(verdict)];
-  auto* fold = new QToolButton;
+  auto* fold = new QPushButton;
   fold->setObjectName(QStringLiteral("fold"));
   fold->setText(title.arg(here.size()) + (open ? tr(", hide") : tr(", show")));
   fold->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-  connect(fold, &QToolButton::clicked, this, [this, &open] {
+  connect(fold, &QPushButton::clicked, this, [this, &open] {
     open = !open;
     QMetaObject::invokeMethod(this, &Ledger::rebuild, Qt::QueuedConnection);
   });
@@ -158,7 +152,7 @@ void Ledger::addFold(QVBoxLayout* column, Verdict verdict, const QString& title,
   column->addLayout(row);
   if (!open) return;
   for (const Finding* f : here) {
-    auto* sentence = words(QString::fromStdString(f->sentence), "quietNote");
+    auto* sentence = words(onScreen(f->sentence), "quietNote");
     sentence->setContentsMargins(kTextLeft, 0, 0, 2);
     column->addWidget(sentence);
   }

@@ -16,16 +16,14 @@ class WayButton : public QPushButton {
 
  public:
   WayButton(WayOut way, Workspace& workspace, QWidget* parent = nullptr);
-  [[nodiscard]] QSize sizeHint() const override;
-  [[nodiscard]] QSize minimumSizeHint() const override { return {120, sizeHint().height()}; }
-  [[nodiscard]] bool hasHeightForWidth() const override { return true; }
-  [[nodiscard]] int heightForWidth(int width) const override;
 
  protected:
   void paintEvent(QPaintEvent*) override;
   bool event(QEvent*) override;
 
  private:
+  [[nodiscard]] int heightFor(int width) const;
+
   WayOut way_;
   Workspace& workspace_;
 };

@@ -44,7 +44,13 @@ MainWindow::MainWindow(FileSystem& files, const Rulebook& book)
   showState();
 }
 
-MainWindow::~MainWindow() = default;
+MainWindow::~MainWindow() {
+  // Parts of the window listen to the document; they go first, and it goes without a word.
+  document_->disconnect();
+  document_->undoStack().disconnect();
+  workspace_->disconnect();
+  delete takeCentralWidget();
+}
 
 SheetView& MainWindow::sheet() { return workspace_->stage() == Stage::Walls ? static_cast<SheetView&>(*wall_) : *plan_; }
 
@@ -67,7 +73,7 @@ void MainWindow::build() {
   auto* menus = new QMenuBar;
   menus->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Preferred);
   actions_ = std::make_unique<Actions>(this, menus);
-  row->addWidget(menus);
+  row->addWidget(menus, 0, Qt::AlignVCenter);
   jobName_ = new QLabel;
   jobName_->setObjectName(QStringLiteral("jobName"));
   row->addWidget(jobName_);

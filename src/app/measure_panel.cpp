@@ -6,6 +6,7 @@
 #include <QScrollArea>
 #include <QVBoxLayout>
 
+#include "app/layouts.h"
 #include "app/length_field.h"
 #include "app/openings_list.h"
 #include "core/job/edits.h"
@@ -15,14 +16,6 @@ namespace mezzet {
 namespace {
 
 constexpr double kUsualCeiling = 96 * kInch;  // offered for a new room until its ceiling is typed [D]
-
-void clear(QLayout* layout) {
-  while (QLayoutItem* item = layout->takeAt(0)) {
-    if (item->layout() != nullptr) clear(item->layout());
-    if (item->widget() != nullptr) item->widget()->deleteLater();
-    delete item;
-  }
-}
 
 QLabel* text(const QString& words, const char* name) {
   auto* label = new QLabel(words);
@@ -124,7 +117,7 @@ void MeasurePanel::reload() {
 }
 
 void MeasurePanel::rebuildRows() {
-  clear(rows_);
+  emptyLayout(rows_);
   fields_.clear();
   for (std::size_t i = 0; i < runs_.size(); ++i) {
     const QString letter = QString::fromStdString(cornerName(i).value);
@@ -205,15 +198,15 @@ void MeasurePanel::removeWall() {
 }
 
 void MeasurePanel::showState() {
-  clear(offers_);
+  emptyLayout(offers_);
   const auto corners = cornersFromRuns(runs_, workspace_.format());
   use_->setEnabled(corners.ok() && (changed() || workspace_.room() == nullptr));
   use_->setVisible(changed() || workspace_.room() == nullptr);
-  if (!corners.ok()) state_->setText(QString::fromStdString(corners.error().text()) + QStringLiteral("."));
+  if (!corners.ok()) state_->setText(onScreen(corners.error().text()) + QStringLiteral("."));
   else if (changed()) state_->setText(tr("The walk closes. Use this outline, or go on measuring."));
   else state_->setText(tr("The outline closes."));
   for (const Closing& c : closings(runs_, justTyped_, workspace_.format())) {
-    auto* offer = new QPushButton(QString::fromStdString(c.sentence));
+    auto* offer = new QPushButton(onScreen(c.sentence));
     offer->setObjectName(QStringLiteral("closing"));
     offer->setToolTip(tr("This length closes the walk. Measure it to be sure."));
     connect(offer, &QPushButton::clicked, this, [this, c] {

@@ -4,6 +4,8 @@
 #include <QLabel>
 #include <QPushButton>
 
+#include "app/layouts.h"
+
 namespace mezzet {
 
 NoticeBar::NoticeBar(QWidget* parent) : QWidget(parent) {
@@ -31,10 +33,7 @@ void NoticeBar::say(const QString& sentence, std::vector<Choice> choices) {
 }
 
 void NoticeBar::showNext() {
-  while (QLayoutItem* item = buttons_->takeAt(0)) {
-    if (item->widget() != nullptr) item->widget()->deleteLater();
-    delete item;
-  }
+  emptyLayout(buttons_);
   setVisible(!waiting_.empty());
   if (waiting_.empty()) return;
   const Notice& now = waiting_.front();

@@ -4,9 +4,9 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
-#include <QToolButton>
 #include <QVBoxLayout>
 
+#include "app/layouts.h"
 #include "app/length_field.h"
 #include "core/job/edits.h"
 #include "core/job/validate.h"
@@ -102,19 +102,16 @@ void OpeningsList::addOpening(OpeningKind kind) {
 }
 
 void OpeningsList::rebuild() {
-  while (QLayoutItem* item = rows_->takeAt(0)) {
-    if (item->widget() != nullptr) item->widget()->deleteLater();
-    delete item;
-  }
+  emptyLayout(rows_);
   complaint_->hide();
   const Room* room = workspace_.room();
   if (room == nullptr) return;
   for (const Opening& o : room->openings) {
-    auto* row = new QToolButton;
+    auto* row = new QPushButton;
     row->setObjectName(QStringLiteral("fold"));
     row->setText(tr("%1 on wall %2, %3 wide").arg(kindName(o.kind), QString::fromStdString(o.wall.value), workspace_.write(o.width)) + (o.id == open_ ? tr(", hide") : tr(", change")));
     row->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-    connect(row, &QToolButton::clicked, this, [this, id = o.id] {
+    connect(row, &QPushButton::clicked, this, [this, id = o.id] {
       open_ = open_ == id ? OpeningId() : id;
       QMetaObject::invokeMethod(this, &OpeningsList::rebuild, Qt::QueuedConnection);
     });

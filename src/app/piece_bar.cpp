@@ -5,6 +5,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/layouts.h"
 #include "app/length_field.h"
 #include "core/drawing/elevation.h"
 #include "core/drawing/working.h"
@@ -33,7 +34,6 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   column->addLayout(row_);
   complaint_ = new QLabel;
   complaint_->setObjectName(QStringLiteral("barComplaint"));
-  complaint_->setStyleSheet(QStringLiteral("color: #ffd9d0;"));
   column->addWidget(complaint_);
   connect(&workspace_, &Workspace::selectionChanged, this, &PieceBar::rebuild);
   connect(&workspace_, &Workspace::viewChanged, this, &PieceBar::rebuild);
@@ -42,10 +42,7 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
 }
 
 void PieceBar::rebuild() {
-  while (QLayoutItem* item = row_->takeAt(0)) {
-    if (item->widget() != nullptr) item->widget()->deleteLater();
-    delete item;
-  }
+  emptyLayout(row_);
   fields_.clear();
   complaint_->clear();
   shown_ = workspace_.selected();
@@ -90,7 +87,7 @@ void PieceBar::rebuild() {
   const auto tape = [&](const QString& words, const std::string& key) {
     field(words, key, 84, [this, key](const QString& t) {
       LengthReading reading = workspace_.typeTape(key, t);
-      complaint_->setText(QString::fromStdString(reading.complaint));
+      complain(reading);
       return reading;
     });
   };
@@ -101,7 +98,7 @@ void PieceBar::rebuild() {
     tape(tr("left"), tapeKey(Side::Left));
     field(tr("turned"), "turn", 66, [this](const QString& t) {
       LengthReading reading = workspace_.typeTurn(t);
-      complaint_->setText(QString::fromStdString(reading.complaint));
+      complain(reading);
       return reading;
     });
   } else {
@@ -113,7 +110,20 @@ void PieceBar::rebuild() {
   }
   button(tr("Sizes ..."), "sizes", &PieceBar::sizesWanted);
   row_->addStretch(1);
+  hint(std::holds_alternative<FloorPlace>(p->on) ? tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1. R turns it.").arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm"))
+                                                 : tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm")));
   refresh();
+}
+
+void PieceBar::hint(const QString& words) {
+  complaint_->setStyleSheet(QStringLiteral("color: #dfe4e7;"));
+  complaint_->setText(words);
+}
+
+void PieceBar::complain(const LengthReading& reading) {
+  if (reading) return;
+  complaint_->setStyleSheet(QStringLiteral("color: #ffd9d0; font-weight: bold;"));
+  complaint_->setText(QString::fromStdString(reading.complaint));
 }
 
 void PieceBar::refresh() {

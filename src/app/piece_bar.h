@@ -28,6 +28,8 @@ class PieceBar : public QWidget {
  private:
   void rebuild();
   void refresh();
+  void hint(const QString& words);
+  void complain(const LengthReading& reading);
 
   Workspace& workspace_;
   QHBoxLayout* row_;

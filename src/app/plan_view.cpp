@@ -1,5 +1,7 @@
 #include "app/plan_view.h"
 
+#include <tuple>
+
 #include "core/clearance/bodies.h"
 #include "core/drawing/plan.h"
 #include "core/drawing/working.h"
@@ -29,6 +31,7 @@ Drawing PlanView::composeStill(double scale, const PlacementId& without) const {
   options.scale = scale;
   options.format = workspace_.format();
   options.without = without;
+  std::tie(options.gridLow, options.gridHigh) = visible();
   return composePlan(shownJob(), *room, furnished ? workspace_.scheme() : nullptr, options);
 }
 
@@ -52,7 +55,7 @@ Drawing PlanView::composeMoving(double scale) const {
       // Bands first, then the piece, then its tapes: insert it behind the bands.
       Drawing piece;
       piece.scale = scale;
-      addPiece(piece, pieceOf(shownJob(), *p), *floor, p->id.value, midSentence(nameIn(shownJob(), *scheme, *p)), workspace_.format(), Layer::Working);
+      addPiece(piece, pieceOf(shownJob(), *p), *floor, p->id.value, midSentence(SchemeNames(shownJob(), *scheme).plain(p->id)), workspace_.format(), Layer::Working);
       std::size_t bands = 0;
       while (bands < d.items.size() && d.items[bands].id.starts_with("band:")) ++bands;
       d.items.insert(d.items.begin() + static_cast<std::ptrdiff_t>(bands), piece.items.begin(), piece.items.end());

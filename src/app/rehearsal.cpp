@@ -16,6 +16,7 @@ namespace mezzet {
 namespace {
 
 QString shoot(QWidget& widget, const QString& folder, const char* name) {
+  QApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
   QApplication::processEvents();
   const QString path = folder + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png");
   widget.grab().save(path);

@@ -177,8 +177,8 @@ void SheetView::closeEditor(bool keepFocus) {
 
 void SheetView::commitEditor() {
   if (editor_ == nullptr) return;
-  const std::string key = editorKey_;
-  const LengthReading reading = workspace_.typeTape(key, editor_->text());
+  const std::string key = editorKey_;  // taking it may close the editor
+  const LengthReading reading = key.starts_with("finding:") ? workspace_.typeFinding(key.substr(8), editor_->text()) : workspace_.typeTape(key, editor_->text());
   if (!reading) complain(reading);
   else closeEditor(true);
 }
@@ -217,7 +217,7 @@ void SheetView::mousePressEvent(QMouseEvent* event) {
   }
   if (event->button() != Qt::LeftButton) return;
   const std::string label = itemAt(event->position());
-  if (label.starts_with("tape:") && editTape(label)) return;
+  if ((label.starts_with("tape:") || label.starts_with("finding:")) && editTape(label)) return;
   closeEditor(true);
   const PlacementId id = pieceAt(projection_.unmap(event->position()));
   if (id.empty()) {
@@ -244,7 +244,7 @@ void SheetView::mouseMoveEvent(QMouseEvent* event) {
   }
   if (!held_) {
     const std::string over = itemAt(event->position());
-    const bool typed = over.starts_with("tape:");
+    const bool typed = over.starts_with("tape:") || over.starts_with("finding:");
     setCursor(typed ? Qt::IBeamCursor : !pieceAt(projection_.unmap(event->position())).empty() && canDrag() ? Qt::OpenHandCursor : Qt::ArrowCursor);
     return;
   }

@@ -1,8 +1,11 @@
 #include "app/style.h"
 
+static void initIcons() { Q_INIT_RESOURCE(icons); }
+
 namespace mezzet::style {
 
 QString window() {
+  initIcons();
   return QStringLiteral(R"(
 QWidget { font-family: "B612"; font-size: 13px; color: #1d2730; }
 QMainWindow, #desk { background: #46545f; }
@@ -20,7 +23,9 @@ QMenu::item:disabled { color: #6d767d; }
 QMenu::separator { height: 1px; background: #d9d5c8; margin: 4px 8px; }
 #header QComboBox { background: #2b353c; color: #f3f1ea; border: 1px solid #56646f; border-radius: 3px; padding: 4px 24px 4px 9px; min-height: 18px; }
 #header QComboBox:focus { border: 2px solid #f4c430; padding: 3px 23px 3px 8px; }
-QComboBox::drop-down { border: none; width: 20px; }
+QComboBox::drop-down { border: none; width: 22px; }
+#header QComboBox::down-arrow { image: url(:/icons/arrow-light.xpm); width: 10px; height: 6px; }
+QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height: 6px; }
 #header QComboBox QAbstractItemView { background: #fffef9; color: #1d2730; selection-background-color: #f4c430; selection-color: #1d2730; }
 #header QToolButton { color: #f3f1ea; background: #2b353c; border: 1px solid #56646f; border-radius: 3px; padding: 5px 10px; }
 #header QToolButton:hover { background: #56646f; }
@@ -44,8 +49,9 @@ QPushButton#primary { background: #1d2730; color: #f8f4ea; border-color: #1d2730
 QPushButton#primary:hover { background: #39464f; }
 QPushButton#primary:focus { border: 2px solid #f4c430; }
 QPushButton#primary:disabled { background: #d9d5c8; color: #56606a; border-color: #d9d5c8; }
-QToolButton#fold { background: transparent; border: none; padding: 4px 2px; text-align: left; }
-QToolButton#fold:focus { border: 2px solid #1d2730; border-radius: 3px; padding: 2px 0px; }
+QPushButton#fold { background: transparent; border: none; padding: 4px 4px; text-align: left; }
+QPushButton#fold:hover { background: #efece2; }
+QPushButton#fold:focus { border: 2px solid #1d2730; border-radius: 3px; padding: 2px 2px; }
 #bar { background: #56646f; }
 #bar QLabel { color: #f3f1ea; }
 #bar #barName { font-weight: bold; font-size: 14px; }

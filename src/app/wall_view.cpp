@@ -1,5 +1,7 @@
 #include "app/wall_view.h"
 
+#include <tuple>
+
 #include "core/clearance/bodies.h"
 #include "core/drawing/drafting.h"
 #include "core/drawing/elevation.h"
@@ -14,6 +16,7 @@ Drawing WallView::composeStill(double scale, const PlacementId& without) const {
   options.scale = scale;
   options.format = workspace_.format();
   options.without = without;
+  std::tie(options.gridLow, options.gridHigh) = visible();
   return composeElevation(shownJob(), *room, workspace_.scheme(), workspace_.wall(), options);
 }
 
@@ -44,7 +47,7 @@ Drawing WallView::composeMoving(double scale) const {
     if (const auto* hung = std::get_if<WallPlace>(&p->on)) {
       Drawing picture;
       picture.scale = scale;
-      addPicture(picture, pieceOf(shownJob(), *p), *hung, p->id.value, nameIn(shownJob(), *scheme, *p), Layer::Working);
+      addPicture(picture, pieceOf(shownJob(), *p), *hung, p->id.value, SchemeNames(shownJob(), *scheme).plain(p->id), Layer::Working);
       std::size_t bands = 0;
       while (bands < d.items.size() && (d.items[bands].id.starts_with("band:") || d.items[bands].id == "apart")) ++bands;
       d.items.insert(d.items.begin() + static_cast<std::ptrdiff_t>(bands), picture.items.begin(), picture.items.end());

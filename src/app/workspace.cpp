@@ -141,7 +141,7 @@ void Workspace::showGhost(std::optional<Job> job) {
   emit ghostChanged();
 }
 
-QString Workspace::nameOf(const Placement& p) const { return QString::fromStdString(nameIn(job(), *scheme(), p)); }
+QString Workspace::nameOf(const Placement& p) const { return QString::fromStdString(SchemeNames(job(), *scheme()).plain(p.id)); }
 
 void Workspace::place(const QString& verb, const Place& place) {
   const Placement* p = selectedPlacement();
@@ -171,6 +171,24 @@ LengthReading Workspace::typeTape(const std::string& key, const QString& text) {
       return reading;
     }
   return {std::nullopt, 0, "Nothing stops this side, so there is nothing to measure to."};
+}
+
+LengthReading Workspace::typeFinding(const std::string& id, const QString& text) {
+  const LengthReading reading = read(text);
+  if (!reading) return reading;
+  for (const Decision& decision : decisions_)
+    for (const std::size_t i : decision.findings) {
+      const Finding& f = findings_[i];
+      if (f.id != id) continue;
+      const bool chosen = std::find(f.subjects.begin(), f.subjects.end(), selected_.value) != f.subjects.end();
+      const PlacementId mover = chosen ? selected_ : PlacementId(decision.subject);
+      const auto there = placeForGap(job(), *scheme(), f, mover, *reading.length);
+      if (!there) return {std::nullopt, 0, "This gap cannot be set by moving one piece. Drag it instead."};
+      select(mover);
+      place(tr("move"), *there);
+      return reading;
+    }
+  return {std::nullopt, 0, "This has just changed. Click it again."};
 }
 
 LengthReading Workspace::typeTurn(const QString& text) {

@@ -58,6 +58,8 @@ class Workspace : public QObject {
   void place(const QString& verb, const Place&);
   /// Types a reading into a tape of the selected piece ("tape:front", "tape:centre"). The complaint, or nothing.
   [[nodiscard]] LengthReading typeTape(const std::string& key, const QString& text);
+  /// Types a reading into a finding's own gap: the selected piece, or the one to decide on, moves along it.
+  [[nodiscard]] LengthReading typeFinding(const std::string& id, const QString& text);
   [[nodiscard]] LengthReading typeTurn(const QString& text);
   void turnBy(double degrees);
   /// Moves the selected piece on the screen's axes: plan x, y or wall u, v.

@@ -16,6 +16,11 @@ using Json = nlohmann::ordered_json;
 [[nodiscard]] Json toJson(const HouseRules&);
 [[nodiscard]] Json toJson(const Job&, long long nextId);
 
+/// Parses JSON text that nests at most kDeepest levels; deeper text would exhaust the stack of whoever walks it.
+/// Throws nlohmann::json::exception when it is not valid.
+inline constexpr int kDeepest = 100;
+[[nodiscard]] Json parseJson(std::string_view text);
+
 /// Strict: unknown keys, wrong types and missing fields are errors that name the place.
 [[nodiscard]] Result<JobFile> jobFromJson(const Json&, const std::string& name);
 

@@ -109,7 +109,7 @@ Result<Recovered> readJournal(const Bytes& bytes, const std::string& name) {
   const auto head = nextRecord(bytes, at);
   if (!head) return broken;
   try {
-    const Json first = Json::parse(*head);
+    const Json first = parseJson(*head);
     Recovered out;
     out.path = first.at("path").get<std::string>();
     out.savedSha = first.at("sha256").get<std::string>();
@@ -121,9 +121,8 @@ Result<Recovered> readJournal(const Bytes& bytes, const std::string& name) {
     std::vector<std::size_t> ends;
     std::vector<std::string> names;
     while (const auto payload = nextRecord(bytes, at)) {
-      const Json edit = Json::parse(*payload, nullptr, false);
-      if (edit.is_discarded()) break;
       try {
+        const Json edit = parseJson(*payload);
         job = job.patch(edit.at("patch"));
         names.push_back(edit.at("name").get<std::string>());
       } catch (const nlohmann::json::exception&) {

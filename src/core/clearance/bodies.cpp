@@ -35,10 +35,11 @@ Convex footprint(const Piece& piece, const FloorPlace& place) {
 std::vector<Body> floorBodies(const Job& job, const Scheme& scheme, const PlacementId& without) {
   std::vector<Body> bodies;
   bodies.reserve(scheme.placements.size());
+  const PieceIndex pieces(job);
   for (const Placement& p : scheme.placements) {
     const auto* place = std::get_if<FloorPlace>(&p.on);
     if (place == nullptr || p.id == without) continue;
-    const Piece& piece = pieceOf(job, p);
+    const Piece& piece = pieces.of(p);
     bodies.push_back(bodyOf(p.id.value, {footprint(piece, *place)}, isRug(piece.kind)));
   }
   return bodies;

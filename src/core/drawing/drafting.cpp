@@ -43,6 +43,18 @@ void addDimension(Drawing& d, const Dimension& dim) {
   d.add(dim.layer, dim.id, TextItem{midpoint(a, b), dim.text, kLetters, Align::Centre, readableTurn(along), dim.letters, dim.ground});
 }
 
+void addGrid(Drawing& d, Vec2 low, Vec2 high, bool inches) {
+  const double step = inches ? kFoot : 500;
+  low = {std::min(low.x, d.low.x), std::min(low.y, d.low.y)};
+  high = {std::max(high.x, d.high.x), std::max(high.y, d.high.y)};
+  // Far out the squares would run together: then only every tenth line is drawn.
+  const double every = step / d.scale < 1.5 ? 10 * step : step;
+  constexpr double kMostLines = 400;
+  if ((high.x - low.x + high.y - low.y) / every > kMostLines) return;
+  for (double x = std::ceil(low.x / every) * every; x <= high.x; x += every) d.add(Layer::Grid, "", line({x, low.y}, {x, high.y}, fine(Ink::GridLine)));
+  for (double y = std::ceil(low.y / every) * every; y <= high.y; y += every) d.add(Layer::Grid, "", line({low.x, y}, {high.x, y}, fine(Ink::GridLine)));
+}
+
 void addTag(Drawing& d, Vec2 at, const std::string& letter, const std::string& id) {
   d.add(Layer::Label, id, ArcItem{at, 3.2 * d.scale, 0, 360, Ink::Paper, {Ink::Ink, kDimensionLine, Dash::Solid}});
   d.add(Layer::Label, id, TextItem{at, letter, kLetters, Align::Centre, 0, Ink::Ink, Ink::None});

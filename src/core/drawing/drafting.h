@@ -28,6 +28,9 @@ struct Dimension {
 };
 void addDimension(Drawing&, const Dimension&);
 
+/// Squared paper over the drawing and as far as low and high reach: 1 ft or 500 mm.
+void addGrid(Drawing&, Vec2 low, Vec2 high, bool inches);
+
 /// A wall's letter in a circle.
 void addTag(Drawing&, Vec2 at, const std::string& letter, const std::string& id);
 

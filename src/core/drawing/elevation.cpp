@@ -99,6 +99,7 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
       d.add(Layer::Opening, o.id.value, rectangle({right - o.width, -kStripBelow}, {right, -kStripBelow + 90}, o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, thin()));
     }
   if (scheme == nullptr) return;
+  const SchemeNames names(job, *scheme);
   const double wallTurn = std::atan2(wall.along().y, wall.along().x) * 180 / std::acos(-1.0);
   for (const Placement& p : scheme->placements) {
     const auto* place = std::get_if<FloorPlace>(&p.on);
@@ -108,7 +109,7 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
     // Only what lies wholly in the strip is drawn: half a chair would read as a small one.
     if (s.offWallFar > kStripDeep + 1 || s.offWall < -1 || s.right > length + 1 || s.left < -1) continue;
     const FloorPlace there{inStrip(place->at), normalisedTurn(place->turn - wallTurn + 180)};
-    addPiece(d, piece, there, p.id.value, midSentence(nameIn(job, *scheme, p)), format);
+    addPiece(d, piece, there, p.id.value, midSentence(names.plain(p.id)), format);
     if (s.offWall <= kStandsAtWall)
       for (const double u : {s.left, s.right}) d.add(Layer::Dimension, "", line({u, 0}, {u, -kStripBelow - std::max(0.0, s.offWall)}, {Ink::Fine, kFineLine, Dash::Dashed}));
   }
@@ -138,11 +139,7 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   d.high = {length + t + kSideMargin * d.scale, ceiling + t + kTopMargin * d.scale};
 
   d.add(Layer::Floor, wallKey(wallId), rectangle({0, 0}, {length, ceiling}, Ink::Floor, Stroke{}));
-  if (o.grid) {
-    const double step = job.units == Unit::Inch ? kFoot : 500;
-    for (double u = std::ceil(d.low.x / step) * step; u <= d.high.x; u += step) d.add(Layer::Grid, "", line({u, d.low.y}, {u, d.high.y}, fine(Ink::GridLine)));
-    for (double v = std::ceil(d.low.y / step) * step; v <= d.high.y; v += step) d.add(Layer::Grid, "", line({d.low.x, v}, {d.high.x, v}, fine(Ink::GridLine)));
-  }
+  if (o.grid) addGrid(d, o.gridLow, o.gridHigh, job.units == Unit::Inch);
   // The cut: side walls, ceiling and floor.
   d.add(Layer::Wall, wallKey(wallId), PathItem{{{-t, -t}, {length + t, -t}, {length + t, ceiling + t}, {-t, ceiling + t}, {-t, -t}, {0, 0}, {0, ceiling}, {length, ceiling}, {length, 0}, {0, 0}},
                                                true, Ink::CutWall, Stroke{}});
@@ -150,10 +147,11 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   for (const Opening& opening : room.openings)
     if (opening.wall == wallId) addOpeningFront(d, opening, *wall, o.format);
   if (scheme != nullptr) {
+    const SchemeNames names(job, *scheme);
     for (const Placement& p : scheme->placements) {
       const auto* hung = std::get_if<WallPlace>(&p.on);
       if (hung != nullptr && hung->wall == wallId && p.id != o.without)
-        addPicture(d, pieceOf(job, p), *hung, p.id.value, nameIn(job, *scheme, p));
+        addPicture(d, pieceOf(job, p), *hung, p.id.value, names.plain(p.id));
     }
     for (const Standing& s : standingAt(job, *scheme, *wall)) addStanding(d, job, *scheme, s, *wall);
   }
@@ -175,17 +173,16 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   if (!wall || work.scheme == nullptr) return d;
   const std::string view = wallKey(work.wall);
   addBands(d, work.bands, view);
-  // Labels stand at the left end of each band; of bands that lie close, on either side.
+  // Labels stand at the left end, above the upper band and below the lower one, clear of the tapes between them.
   std::vector<const Band*> here;
   for (const Band& band : work.bands)
     if (band.view == view) here.push_back(&band);
   std::sort(here.begin(), here.end(), [](const Band* a, const Band* b) { return a->zone[0].y < b->zone[0].y; });
-  const double minimum = 2.1 * kSmallLetters * scale;
-  double last = -HUGE_VAL;
+  const double off = 1.25 * kSmallLetters * scale;
   for (const Band* band : here) {
-    const double v = std::max((band->zone[0].y + band->zone[2].y) / 2, last + minimum);
-    d.add(Layer::Working, "band:" + band->rule, TextItem{{2 * scale, v}, band->label, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Paper});
-    last = v;
+    const bool lower = here.size() > 1 && band == here.front();
+    const double v = lower ? band->zone[0].y - off : band->zone[2].y + off;
+    d.add(Layer::Working, "band:" + band->rule, TextItem{{2.5 * scale, v}, band->label, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Floor});
   }
   if (here.size() == 2 && here[1]->zone[0].y > here[0]->zone[2].y + kTouch) {
     const double u = wall->length() - 9 * scale, low = here[0]->zone[2].y, high = here[1]->zone[0].y;

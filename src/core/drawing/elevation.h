@@ -10,6 +10,7 @@ struct ElevationOptions {
   LengthFormat format;
   PlacementId without;
   bool grid = true;
+  Vec2 gridLow, gridHigh;
   bool titles = true;
 };
 

@@ -37,14 +37,6 @@ std::vector<WallDraft> wallDrafts(const Room& room) {
   return out;
 }
 
-void addGrid(Drawing& d, bool inches) {
-  const double step = inches ? kFoot : 500;
-  for (double x = std::ceil(d.low.x / step) * step; x <= d.high.x; x += step)
-    d.add(Layer::Grid, "", line({x, d.low.y}, {x, d.high.y}, fine(Ink::GridLine)));
-  for (double y = std::ceil(d.low.y / step) * step; y <= d.high.y; y += step)
-    d.add(Layer::Grid, "", line({d.low.x, y}, {d.high.x, y}, fine(Ink::GridLine)));
-}
-
 void addSolidWall(Drawing& d, const WallDraft& w, double from, double to, const std::string& id) {
   const Vec2 along = w.wall.along(), out = -w.wall.inward() * kDrawnWall;
   const double length = w.wall.length();
@@ -119,7 +111,9 @@ void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
     const bool inside = (isReflex(outline, i) && wall.length() < walls[before].length()) || (isReflex(outline, next) && wall.length() <= walls[next].length());
     // The dimension runs from end to start, so that "left of it" is outside.
     addDimension(d, {wall.end, wall.start, inside ? -kDimensionIn : face + kDimensionOut, text, Layer::Dimension, id, Ink::Ink, inside ? Ink::Floor : Ink::Paper, Ink::Ink});
-    addTag(d, midpoint(wall.start, wall.end) - wall.inward() * ((face + (inside ? kTagNear : kTagOut)) * d.scale), wall.id.value, id);
+    // Its tag keeps clear of the neighbour's dimension in that angle.
+    const double share = !inside ? 0.5 : isReflex(outline, i) ? 0.72 : 0.28;
+    addTag(d, wall.start + (wall.end - wall.start) * share - wall.inward() * ((face + (inside ? kTagNear : kTagOut)) * d.scale), wall.id.value, id);
   }
 }
 
@@ -202,35 +196,37 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
   }
   const double margin = kDrawnWall + kMargin * d.scale;
   d.low = d.low - Vec2{margin, margin + (o.titles ? 6 * d.scale : 0)};
-  d.high += Vec2{margin, margin};
+  d.high += Vec2{margin, margin + (o.titles ? 4 * d.scale : 0)};
 
   d.add(Layer::Floor, room.id.value, PathItem{outline, true, Ink::Floor, Stroke{}});
-  if (o.grid) addGrid(d, job.units == Unit::Inch);
+  if (o.grid) addGrid(d, o.gridLow, o.gridHigh, job.units == Unit::Inch);
   for (const Feature& f : room.features) {
     d.add(Layer::Feature, f.id.value, PathItem{f.outline, true, Ink::Hearth, {Ink::Ink, kFurnitureLine, Dash::Solid}});
   }
   addWallsAndOpenings(d, room, o.format);
   addWallDimensions(d, room, o.format);
   if (scheme != nullptr) {
+    const PieceIndex pieces(job);
+    const SchemeNames names(job, *scheme);
     for (const bool rugs : {true, false})
       for (const Placement& p : scheme->placements) {
         const auto* place = std::get_if<FloorPlace>(&p.on);
-        const Piece& piece = pieceOf(job, p);
+        const Piece& piece = pieces.of(p);
         if (place == nullptr || p.id == o.without || isRug(piece.kind) != rugs) continue;
-        addPiece(d, piece, *place, p.id.value, midSentence(nameIn(job, *scheme, p)), o.format);
+        addPiece(d, piece, *place, p.id.value, midSentence(names.plain(p.id)), o.format);
       }
     // A picture on a wall shows in plan as a bar on the face of its wall.
     for (const Placement& p : scheme->placements)
       if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
         const auto wall = findWall(room, hung->wall);
         const Vec2 at = wall->start + wall->along() * (wall->length() - hung->u);
-        const Vec2 half = wall->along() * (pieceOf(job, p).width / 2), in = wall->inward() * std::max(40.0, 0.9 * d.scale);
+        const Vec2 half = wall->along() * (pieces.of(p).width / 2), in = wall->inward() * std::max(40.0, 0.9 * d.scale);
         d.add(Layer::Picture, p.id.value, PathItem{{at - half, at + half, at + half + in, at - half + in}, true, Ink::Mount, {Ink::Ink, kDimensionLine, Dash::Solid}});
       }
   }
   if (o.titles) {
     const double p = d.scale;
-    d.add(Layer::Title, "", TextItem{{d.low.x + 3 * p, d.high.y - 4 * p}, room.name + ", floor plan. Ceiling " + writeLength(room.ceilingHeight, o.format), kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
+    d.add(Layer::Title, "", TextItem{{d.low.x + 3 * p, d.high.y - 3 * p}, room.name + ", floor plan. Ceiling " + writeLength(room.ceilingHeight, o.format), kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
     addNorth(d, {d.high.x - 6 * p, d.high.y - 8 * p});
     addScaleBar(d, {d.low.x + 4 * p, d.low.y + 3 * p}, job.units == Unit::Inch, o.format);
   }

@@ -16,7 +16,8 @@ struct PlanOptions {
   double scale = 48;
   LengthFormat format;
   PlacementId without;     ///< left out: the piece in the hand
-  bool grid = true;        ///< squared paper under the room: 1 ft or 500 mm
+  bool grid = true;        ///< squared paper: 1 ft or 500 mm
+  Vec2 gridLow, gridHigh;  ///< where it reaches beyond the drawing, as on a screen larger than it
   bool titles = true;      ///< name of the room, north, scale bar (a sheet brings its own)
 };
 

@@ -58,7 +58,18 @@ void addFindingMark(Drawing& d, const Finding& f, LengthFormat format) {
   const bool upright = std::abs(b.y - a.y) > std::abs(b.x - a.x);
   d.add(Layer::Working, id, line(a, b, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
   TextItem label{midpoint(a, b), writeLength(f.measured, format), kLetters, Align::Left, 0, Ink::Ink, Ink::Paper};
-  label.at += upright ? Vec2{5.2 * d.scale, 0} : Vec2{-letteringWidth(label.text, label.height) * d.scale / 2 + 1.5 * d.scale, 3.4 * d.scale};
+  const double width = letteringWidth(label.text, label.height) * d.scale;
+  const double shift = -width / 2 + 1.5 * d.scale;
+  if (upright) {
+    label.at += Vec2{5.2 * d.scale, 0};
+  } else if (distance(a, b) > width + 8 * d.scale) {
+    label.at += Vec2{shift, -3.6 * d.scale};
+  } else {
+    // No room between the two things: the figure stands below them, on a leader.
+    const Vec2 foot = label.at - Vec2{0, 11 * d.scale};
+    d.add(Layer::Working, id, line(label.at, foot, {Ink::Breaks, kDimensionLine, Dash::Solid}));
+    label.at = foot + Vec2{shift, 0};
+  }
   d.add(Layer::Working, id, label);
   const Vec2 mark = label.at - Vec2{2.9 * d.scale, 0};
   const double r = 1.15 * d.scale;

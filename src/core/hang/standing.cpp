@@ -33,10 +33,11 @@ Standing standingOf(const Piece& piece, const PlacementId& id, const FloorPlace&
 
 std::vector<Standing> standingAt(const Job& job, const Scheme& scheme, const Wall& wall, double reach) {
   std::vector<Standing> out;
+  const PieceIndex pieces(job);
   for (const Placement& p : scheme.placements) {
     const auto* place = std::get_if<FloorPlace>(&p.on);
     if (place == nullptr) continue;
-    const Piece& piece = pieceOf(job, p);
+    const Piece& piece = pieces.of(p);
     if (isRug(piece.kind)) continue;
     const Standing s = standingOf(piece, p.id, *place, wall);
     // Beyond the wall's ends (round a corner) or behind it is not at this wall.

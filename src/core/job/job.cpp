@@ -50,6 +50,13 @@ const Room& roomOf(const Job& job, const Scheme& scheme) {
   throw std::out_of_range("no room " + scheme.room.value);
 }
 
+PieceIndex::PieceIndex(const Job& job) {
+  pieces_.reserve(job.pieces.size());
+  for (const Shared<Piece>& piece : job.pieces) pieces_.emplace(piece->id.value, piece.get());
+}
+
+const Piece& PieceIndex::of(const Placement& placement) const { return *pieces_.at(placement.piece.value); }
+
 std::vector<Wall> wallsOf(const Room& room) {
   std::vector<Wall> walls;
   walls.reserve(room.corners.size());

@@ -5,6 +5,8 @@
 #include <memory>
 #include <optional>
 #include <string>
+#include <string_view>
+#include <unordered_map>
 #include <variant>
 #include <vector>
 
@@ -166,6 +168,16 @@ struct Job {
 [[nodiscard]] const Opening* findOpening(const Room&, const OpeningId&);
 [[nodiscard]] const Piece& pieceOf(const Job&, const Placement&);  ///< throws std::out_of_range: a checked job has it
 [[nodiscard]] const Room& roomOf(const Job&, const Scheme&);       ///< likewise
+
+/// Pieces by id, for loops over placements: searching the list for each of them would be quadratic.
+class PieceIndex {
+ public:
+  explicit PieceIndex(const Job&);
+  [[nodiscard]] const Piece& of(const Placement&) const;  ///< throws std::out_of_range: a checked job has it
+
+ private:
+  std::unordered_map<std::string_view, const Piece*> pieces_;
+};
 
 // ---- walls
 struct Wall {

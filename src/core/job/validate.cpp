@@ -74,7 +74,8 @@ std::optional<Error> faultOfOpening(const Room& room, const Opening& o, LengthFo
   if (!std::isfinite(o.underLeaf) || o.underLeaf < 0 || o.underLeaf > 200)
     return Error{where, "has a gap under the leaf that is not 0 to 200 mm", "A usual gap is 10 mm"};
   for (const Opening& other : room.openings) {
-    if (&other == &o || other.id == o.id || other.wall != o.wall) continue;
+    if (&other == &o) break;  // each pair is judged once, and the later of the two is the one to move
+    if (other.wall != o.wall) continue;
     const bool across = o.offset + o.width > other.offset + kSlack && other.offset + other.width > o.offset + kSlack;
     const bool upright = o.head() > other.sill + kSlack && other.head() > o.sill + kSlack;
     if (across && upright) return Error{where, "runs into " + openingName(other), "Move one of them along " + wallName(o.wall)};

@@ -45,7 +45,7 @@ void evaluateArtGap(const Situation& s, const Rule& rule, std::vector<Finding>& 
     const auto below = belowArt(s.job, s.scheme, s.room, hung);
     if (!below) continue;
     const Placement& under = *findPlacement(s.scheme, below->id);
-    const std::string name = theOne(s.job, s.scheme, under);
+    const std::string name = s.names.the(under.id);
     std::vector<std::string> subjects = idsOf(hung);
     subjects.push_back(below->id.value);
     Finding f = findingOf(rule, asked, std::move(subjects));

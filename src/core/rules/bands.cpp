@@ -77,7 +77,7 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
     if (const auto below = belowArt(job, *scheme, room, *envelope); below && below->top)
       if (const Asked asked = askedOf(*gap, job); asked.missing.empty()) {
         const ArtSolution bands = solveArt({{}, asked.tolerated, *below->top, envelope->envelope.height()});
-        const std::string name = theOne(job, *scheme, *findPlacement(*scheme, below->id));
+        const std::string name = SchemeNames(job, *scheme).the(below->id);
         out.push_back(acrossWall(gap->id, hung->wall, length, bands.gapBand, room.ceilingHeight, "centre by gap over " + name + ", " + rangeWords(asked.tolerated, format)));
       }
   return out;

@@ -5,6 +5,8 @@
 #include <cctype>
 #include <tuple>
 
+#include "core/job/kinds.h"
+
 namespace mezzet {
 namespace {
 
@@ -25,7 +27,7 @@ std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId&
   std::vector<Finding> findings;
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return findings;
-  const Situation situation{job, book, *scheme, roomOf(job, *scheme), format};
+  const Situation situation{job, book, *scheme, roomOf(job, *scheme), format, PieceIndex(job), SchemeNames(job, *scheme)};
   for (const Entry& entry : kEvaluators) {
     const Rule* rule = findRule(book, entry.rule);
     if (rule == nullptr) continue;
@@ -68,15 +70,18 @@ std::string rivalWords(const Situation& s, const Rule& rule, const Finding& f) {
   return out.empty() ? out : out + ".";
 }
 
-std::string nameIn(const Job& job, const Scheme& scheme, const Placement& placement) {
-  const std::string& name = pieceOf(job, placement).name;
-  int here = 0, ordinal = 0;
-  for (const Placement& p : scheme.placements) {
-    if (pieceOf(job, p).name != name) continue;
-    ++here;
-    if (p.id == placement.id) ordinal = here;
-  }
-  return here > 1 ? name + " " + std::to_string(ordinal) : name;
+std::optional<Place> placeForGap(const Job& job, const Scheme& scheme, const Finding& f, const PlacementId& mover, double length) {
+  const Placement* p = findPlacement(scheme, mover);
+  const Vec2 d = unit(f.at[1] - f.at[0]);
+  if (p == nullptr || norm(d) == 0 || std::find(f.subjects.begin(), f.subjects.end(), mover.value) == f.subjects.end()) return std::nullopt;
+  // The first witness point is on the seat or on what stands below, the second on the table or the picture.
+  const auto* floor = std::get_if<FloorPlace>(&p->on);
+  const auto* hung = std::get_if<WallPlace>(&p->on);
+  const bool second = hung != nullptr || (f.rule == "table-reach" && isLowTable(pieceOf(job, *p).kind));
+  const Vec2 by = d * ((second ? 1 : -1) * (length - f.measured));
+  if (floor != nullptr && f.view == "plan") return FloorPlace{floor->at + by, floor->turn};
+  if (hung != nullptr) return WallPlace{hung->wall, hung->u + by.x, hung->v + by.y, hung->group};
+  return std::nullopt;
 }
 
 std::string midSentence(std::string name) {
@@ -86,11 +91,27 @@ std::string midSentence(std::string name) {
   return name;
 }
 
-std::string theOne(const Job& job, const Scheme& scheme, const Placement& placement, bool startsSentence) {
-  const std::string name = nameIn(job, scheme, placement);
-  const bool numbered = name != pieceOf(job, placement).name;
-  if (numbered) return startsSentence ? name : midSentence(name);
-  return (startsSentence ? "The " : "the ") + midSentence(name);
+SchemeNames::SchemeNames(const Job& job, const Scheme& scheme) {
+  const PieceIndex pieces(job);
+  std::unordered_map<std::string_view, int> here, counted;
+  for (const Placement& p : scheme.placements) ++here[pieces.of(p).name];
+  for (const Placement& p : scheme.placements) {
+    const std::string& name = pieces.of(p).name;
+    const bool numbered = here[name] > 1;
+    names_[p.id.value] = {numbered ? name + " " + std::to_string(++counted[name]) : name, numbered};
+  }
+}
+
+std::string SchemeNames::plain(const PlacementId& id) const {
+  const auto at = names_.find(id.value);
+  return at == names_.end() ? id.value : at->second.text;
+}
+
+std::string SchemeNames::the(const PlacementId& id, bool startsSentence) const {
+  const auto at = names_.find(id.value);
+  if (at == names_.end()) return id.value;
+  if (at->second.numbered) return startsSentence ? at->second.text : midSentence(at->second.text);
+  return (startsSentence ? "The " : "the ") + midSentence(at->second.text);
 }
 
 std::string rangeWords(const Range& range, LengthFormat format) {

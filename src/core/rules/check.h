@@ -6,13 +6,31 @@
 
 namespace mezzet {
 
-/// One scheme under the rulebook; what every evaluator looks at.
+/// How the placements of a scheme are called: the piece's name, numbered where it stands more than once.
+class SchemeNames {
+ public:
+  SchemeNames(const Job&, const Scheme&);
+  [[nodiscard]] std::string plain(const PlacementId&) const;  ///< "Sofa", "Armchair 2"; the id of what is not there
+  /// "the sofa", "armchair 2"; at the start of a sentence "The sofa", "Armchair 2".
+  [[nodiscard]] std::string the(const PlacementId&, bool startsSentence = false) const;
+
+ private:
+  struct Name {
+    std::string text;
+    bool numbered = false;
+  };
+  std::unordered_map<std::string_view, Name> names_;
+};
+
+/// One scheme under the rulebook; what every evaluator looks at. Holds references: the job must outlive it.
 struct Situation {
   const Job& job;
   const Rulebook& book;
   const Scheme& scheme;
   const Room& room;
   LengthFormat format;  ///< of the lengths in the sentences
+  PieceIndex pieces;
+  SchemeNames names;
 };
 
 /// All findings of the scheme in a steady order: by rule, then by subjects. An unknown scheme has none.
@@ -32,13 +50,13 @@ void evaluatePieceCount(const Situation&, const Rule&, std::vector<Finding>&);
 [[nodiscard]] Finding findingOf(const Rule&, const Asked&, std::vector<std::string> subjects);
 /// What schools other than the deciding one would say of this value, where they judge it differently.
 [[nodiscard]] std::string rivalWords(const Situation&, const Rule&, const Finding&);
-/// "sofa", "armchair 2": the piece's name, numbered where it stands more than once.
-[[nodiscard]] std::string nameIn(const Job&, const Scheme&, const Placement&);
 /// A name with its first letter small, for the middle of a sentence.
 [[nodiscard]] std::string midSentence(std::string name);
-/// "the sofa", "armchair 2"; with a capital at the start of a sentence: "The sofa", "Armchair 2".
-[[nodiscard]] std::string theOne(const Job&, const Scheme&, const Placement&, bool startsSentence = false);
 [[nodiscard]] std::string rangeWords(const Range&, LengthFormat);  ///< "12 to 18 in", "at least 36 in"
+
+/// Where a subject of a finding must be for its gap to measure `length`: moved along the line between the witness
+/// points. Absent when the finding has no such line or the placement is none of its subjects.
+[[nodiscard]] std::optional<Place> placeForGap(const Job&, const Scheme&, const Finding&, const PlacementId& mover, double length);
 
 /// How far a footprint reaches past the room's outline; 0 inside.
 [[nodiscard]] double reachOutside(const Convex& body, const Polygon& outline);

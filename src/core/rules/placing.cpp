@@ -14,10 +14,6 @@ double overlapOf(const WallRect& a, const WallRect& b) {
   return std::min(std::min(a.right, b.right) - std::max(a.left, b.left), std::min(a.top, b.top) - std::max(a.bottom, b.bottom));
 }
 
-std::string placementName(const Situation& s, const PlacementId& id, bool startsSentence = false) {
-  return theOne(s.job, s.scheme, *findPlacement(s.scheme, id), startsSentence);
-}
-
 /// "hearth"; nothing when the id is no feature's.
 std::string featureWords(const Room& room, const std::string& id) {
   for (const Feature& f : room.features)
@@ -43,7 +39,7 @@ void outsideFinding(const Situation& s, const Rule& rule, const Placement& p, do
   f.at = {a, b};
   f.view = view;
   decide(f, s.scheme);
-  f.sentence = placementName(s, p.id, true) + " reaches " + writeLength(amount, s.format) + " past " + past + ".";
+  f.sentence = s.names.the(p.id, true) + " reaches " + writeLength(amount, s.format) + " past " + past + ".";
   out.push_back(std::move(f));
 }
 
@@ -76,26 +72,26 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
     if (gap.length >= -kTouch) continue;
     const PlacementId a(gap.a), b(gap.b);
     if (findPlacement(s.scheme, b) != nullptr) {
-      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", placementName(s, a, true), placementName(s, b), out);
+      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", s.names.the(a, true), s.names.the(b), out);
       continue;
     }
-    if (!featureWords(s.room, gap.b).empty() && !isRug(pieceOf(s.job, *findPlacement(s.scheme, a)).kind))
-      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", placementName(s, a, true), "the " + featureWords(s.room, gap.b), out);
+    if (!featureWords(s.room, gap.b).empty() && !isRug(s.pieces.of(*findPlacement(s.scheme, a)).kind))
+      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", s.names.the(a, true), "the " + featureWords(s.room, gap.b), out);
   }
   // Pictures on one wall.
   for (std::size_t i = 0; i < s.scheme.placements.size(); ++i) {
     const Placement& p = s.scheme.placements[i];
     const auto* on = std::get_if<WallPlace>(&p.on);
     if (on == nullptr) continue;
-    const WallRect a = wallRectOf(pieceOf(s.job, p), *on);
+    const WallRect a = wallRectOf(s.pieces.of(p), *on);
     for (std::size_t j = i + 1; j < s.scheme.placements.size(); ++j) {
       const Placement& q = s.scheme.placements[j];
       const auto* other = std::get_if<WallPlace>(&q.on);
       if (other == nullptr || other->wall != on->wall) continue;
-      const WallRect b = wallRectOf(pieceOf(s.job, q), *other);
+      const WallRect b = wallRectOf(s.pieces.of(q), *other);
       if (const double depth = overlapOf(a, b); depth > kTouch)
         overlapFinding(s, rule, {p.id.value, q.id.value}, -depth, {on->u, on->v}, {other->u, other->v}, wallKey(on->wall),
-                       placementName(s, p.id, true), placementName(s, q.id), out);
+                       s.names.the(p.id, true), s.names.the(q.id), out);
     }
   }
 }
@@ -103,7 +99,7 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
 void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   const Polygon outline = outlineOf(s.room);
   for (const Placement& p : s.scheme.placements) {
-    const Piece& piece = pieceOf(s.job, p);
+    const Piece& piece = s.pieces.of(p);
     if (const auto* floor = std::get_if<FloorPlace>(&p.on)) {
       const double reach = reachOutside(footprint(piece, *floor), outline);
       if (reach > kTouch) outsideFinding(s, rule, p, reach, floor->at, nearestOnOutline(outline, floor->at), "plan", "the walls", out);
@@ -121,9 +117,13 @@ void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Findi
 
 void evaluatePieceCount(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   std::map<PieceId, int> placed;
-  for (const Placement& p : s.scheme.placements) ++placed[p.piece];
+  std::map<PieceId, const Piece*> counted;
+  for (const Placement& p : s.scheme.placements) {
+    ++placed[p.piece];
+    counted[p.piece] = &s.pieces.of(p);
+  }
   for (const auto& [id, count] : placed) {
-    const Piece& piece = *findPiece(s.job, id);
+    const Piece& piece = *counted.at(id);
     if (count <= piece.count) continue;
     Asked asked;
     asked.tolerated.high = piece.count;

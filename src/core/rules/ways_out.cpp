@@ -38,7 +38,7 @@ class Finder {
  public:
   Finder(const Finding& target, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme,
          IdSource ids, LengthFormat format)
-      : target_(target), now_(now), job_(job), book_(book), schemeId_(scheme), scheme_(*findScheme(job, scheme)), ids_(ids), format_(format) {}
+      : target_(target), now_(now), job_(job), book_(book), schemeId_(scheme), scheme_(*findScheme(job, scheme)), names_(job, scheme_), ids_(ids), format_(format) {}
 
   std::vector<WayOut> find() {
     if (target_.rule == "table-reach") tableReach();
@@ -50,7 +50,7 @@ class Finder {
 
  private:
   [[nodiscard]] std::string length(double l) const { return writeLength(l, format_); }
-  [[nodiscard]] std::string name(const Placement& p) const { return theOne(job_, scheme_, p); }
+  [[nodiscard]] std::string name(const Placement& p) const { return names_.the(p.id); }
 
   /// Whether anything of weight breaks in `after` that did not break before, or breaks worse; `excused` rules aside.
   [[nodiscard]] bool harms(const std::vector<Finding>& after, const std::set<std::string>& excused) const {
@@ -95,8 +95,8 @@ class Finder {
         const double change = target_.measured - *goal;  // > 0: bring them nearer
         FloorPlace place = std::get<FloorPlace>(placement->on);
         place.at += towards * (sign * change);
-        const std::string sentence = "Move " + name(*placement) + " " + length(std::abs(change)) +
-                                     (change > 0 ? " nearer " : " away from ") + name(placement == &table ? seat : table);
+        const std::string sentence = "Move " + name(*placement) + (change > 0 ? " nearer " : " away from ") +
+                                     name(placement == &table ? seat : table) + " by " + length(std::abs(change));
         if (offer((placement == &table ? "move-table:" : "move-seat:") + placement->id.value, sentence, "reach " + length(*goal),
                   placed(job_, schemeId_, placement->id, place), ids_.next()))
           break;
@@ -124,7 +124,7 @@ class Finder {
     const std::string way = std::abs(d.x) >= std::abs(d.y) ? (d.x > 0 ? "to the right" : "to the left") : (d.y > 0 ? "up the plan" : "down the plan");
     FloorPlace there = *place;
     there.at += by;
-    offer("move:" + p.id.value, "Move " + name(p) + " " + length(norm(by)) + " " + way, "clear", placed(job_, schemeId_, p.id, there), ids_.next());
+    offer("move:" + p.id.value, "Move " + name(p) + " " + way + " by " + length(norm(by)), "clear", placed(job_, schemeId_, p.id, there), ids_.next());
   }
 
   void partOverlap() {
@@ -286,6 +286,7 @@ class Finder {
   const Rulebook& book_;
   const SchemeId& schemeId_;
   const Scheme& scheme_;
+  SchemeNames names_;
   IdSource ids_;
   LengthFormat format_;
   std::vector<WayOut> out_;
@@ -320,6 +321,7 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
     const Placement* p = findPlacement(*scheme, PlacementId(s));
     return p != nullptr ? pieceOf(job, *p).width : HUGE_VAL;
   };
+  const SchemeNames names(job, *scheme);
   std::vector<Decision> out;
   for (std::size_t i = 0; i < findings.size(); ++i) {
     const Finding& f = findings[i];
@@ -338,7 +340,7 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
     if (at == out.end()) {
       const Placement* p = findPlacement(*scheme, PlacementId(subject));
       const Piece* piece = findPiece(job, PieceId(subject));
-      out.push_back({subject, p != nullptr ? nameIn(job, *scheme, *p) : piece != nullptr ? piece->name : subject, {}, {}});
+      out.push_back({subject, p != nullptr ? names.plain(p->id) : piece != nullptr ? piece->name : subject, {}, {}});
       at = out.end() - 1;
     }
     at->findings.push_back(i);

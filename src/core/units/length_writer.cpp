@@ -24,10 +24,11 @@ std::string decimal(long long units, int places) {
   return (units < 0 ? "-" : "") + out;
 }
 
+/// `zeroToo`: a whole number of 0 is written before a fraction as well (1'-0 1/2").
 std::string inchesText(long long parts, int denominator, bool zeroToo) {
   const long long whole = parts / denominator, rest = parts % denominator;
   std::string out;
-  if (whole != 0 || (rest == 0 && zeroToo)) out = std::to_string(whole);
+  if (whole != 0 || rest == 0 || zeroToo) out = std::to_string(whole);
   if (rest != 0) {
     const long long common = std::gcd(rest, static_cast<long long>(denominator));
     if (!out.empty()) out += " ";
@@ -56,10 +57,10 @@ std::string writeLength(double length, LengthFormat format) {
   const std::string sign = units < 0 ? "-" : "";
   const long long parts = std::llabs(units);
   if (format.style == LengthStyle::Inches)
-    return sign + inchesText(parts, format.denominator, true) + (format.withUnit ? " in" : "");
+    return sign + inchesText(parts, format.denominator, false) + (format.withUnit ? " in" : "");
   const long long perFoot = 12LL * format.denominator;
   const long long feet = parts / perFoot;
-  const std::string inches = inchesText(parts % perFoot, format.denominator, true) + "\"";
+  const std::string inches = inchesText(parts % perFoot, format.denominator, feet > 0) + "\"";
   return sign + (feet > 0 ? std::to_string(feet) + "'-" : "") + inches;
 }
 

@@ -1,0 +1,87 @@
+// Re-checking, gaps, saving and loading.
+#include <benchmark/benchmark.h>
+
+#include "core/clearance/gaps.h"
+#include "core/clearance/tapes.h"
+#include "core/drawing/plan.h"
+#include "core/rules/ways_out.h"
+#include "io/file_system.h"
+#include "io/job_file.h"
+#include "io/rulebook_json.h"
+#include "made_up_room.h"
+
+namespace mezzet {
+namespace {
+
+const LengthFormat kFormat{LengthStyle::Inches, 16};
+const SchemeId kScheme("s1");
+
+Job demo() { return readJobBytes(readFile(MEZZET_DEMO_JSON, 1 << 24).value(), "demo").value().job; }
+
+void recheckDemo(benchmark::State& state) {
+  const Job job = demo();
+  for (auto _ : state) benchmark::DoNotOptimize(check(job, builtInRulebook(), kScheme, kFormat));
+}
+BENCHMARK(recheckDemo)->Unit(benchmark::kMillisecond);
+
+void decideDemo(benchmark::State& state) {
+  const Job job = demo();
+  const auto findings = check(job, builtInRulebook(), kScheme, kFormat);
+  for (auto _ : state)
+    for (const Decision& d : decisionsOf(findings, job, builtInRulebook(), kScheme, kFormat))
+      benchmark::DoNotOptimize(waysOutOf(d, findings, job, builtInRulebook(), kScheme, IdSource(99), kFormat));
+}
+BENCHMARK(decideDemo)->Unit(benchmark::kMillisecond);
+
+void recheckMadeUp(benchmark::State& state) {
+  const Job job = bench::madeUpRoom(static_cast<int>(state.range(0)));
+  for (auto _ : state) benchmark::DoNotOptimize(check(job, builtInRulebook(), kScheme, kFormat));
+}
+BENCHMARK(recheckMadeUp)->Arg(60)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
+
+void allGaps(benchmark::State& state) {
+  const Job job = bench::madeUpRoom(static_cast<int>(state.range(0)));
+  for (auto _ : state) benchmark::DoNotOptimize(gapsIn(job, *job.schemes.front(), kGapListCap));
+}
+BENCHMARK(allGaps)->Arg(60)->Arg(1000)->Unit(benchmark::kMillisecond);
+
+void tapesWhileDragging(benchmark::State& state) {
+  const Job job = bench::madeUpRoom(60);
+  for (auto _ : state) benchmark::DoNotOptimize(tapesOf(job, *job.schemes.front(), PlacementId("p30")));
+}
+BENCHMARK(tapesWhileDragging)->Unit(benchmark::kMicrosecond);
+
+void composePlanOfSixty(benchmark::State& state) {
+  const Job job = bench::madeUpRoom(60);
+  PlanOptions options;
+  for (auto _ : state) benchmark::DoNotOptimize(composePlan(job, *job.rooms.front(), job.schemes.front().get(), options));
+}
+BENCHMARK(composePlanOfSixty)->Unit(benchmark::kMillisecond);
+
+JobFile hundredRooms() {
+  JobFile file;
+  file.job = bench::madeUpRoom(20);
+  for (int i = 1; i < 100; ++i) {
+    Job more = bench::madeUpRoom(20, static_cast<unsigned>(i) + 100);
+    const std::string suffix = "-" + std::to_string(i);
+    Room room = *more.rooms.front();
+    room.id = RoomId(room.id.value + suffix);
+    file.job.rooms.push_back(std::make_shared<const Room>(room));
+    Scheme scheme = *more.schemes.front();
+    scheme.id = SchemeId(scheme.id.value + suffix);
+    scheme.room = room.id;
+    file.job.schemes.push_back(std::make_shared<const Scheme>(scheme));
+  }
+  return file;
+}
+void saveAndLoadHundredRooms(benchmark::State& state) {
+  const JobFile file = hundredRooms();
+  for (auto _ : state) {
+    const auto bytes = writeJobBytes(file);
+    if (!readJobBytes(*bytes, "bench").ok()) state.SkipWithError("the job did not come back");
+  }
+}
+BENCHMARK(saveAndLoadHundredRooms)->Unit(benchmark::kMillisecond);
+
+}  // namespace
+}  // namespace mezzet

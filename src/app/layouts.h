@@ -1,0 +1,28 @@
+// Rebuilding rows of widgets.
+#pragma once
+
+#include <QLayout>
+#include <QString>
+#include <QWidget>
+#include <string>
+
+namespace mezzet {
+
+/// Takes everything out of a layout. The widgets vanish at once and are deleted later, so that one of them may be the
+/// sender of the signal that led here.
+inline void emptyLayout(QLayout* layout) {
+  while (QLayoutItem* item = layout->takeAt(0)) {
+    if (item->layout() != nullptr) emptyLayout(item->layout());
+    if (item->widget() != nullptr) {
+      item->widget()->hide();
+      item->widget()->deleteLater();
+    }
+    if (item->layout() == nullptr) delete item;
+    else item->layout()->deleteLater();
+  }
+}
+
+/// A sentence of the core for the screen: a number keeps its fraction and its unit on one line.
+[[nodiscard]] QString onScreen(const std::string& sentence);
+
+}  // namespace mezzet

@@ -1,0 +1,130 @@
+#include <fstream>
+#include <random>
+#include <sstream>
+
+#include "io/job_file.h"
+#include "support/rooms.h"
+
+namespace mezzet {
+namespace {
+using namespace test;
+
+std::string slurp(const std::string& path) {
+  std::ifstream in(path);
+  std::ostringstream out;
+  out << in.rdbuf();
+  return out.str();
+}
+std::string minimal() { return slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json"); }
+std::string replaced(std::string text, const std::string& from, const std::string& to) {
+  const auto at = text.find(from);
+  EXPECT_NE(at, std::string::npos) << from;
+  return text.replace(at, from.size(), to);
+}
+std::string refusal(const std::string& text) {
+  const auto r = readJobText(text, "job.json");
+  return r ? "" : r.error().text();
+}
+
+/// A job with a bit of everything, made from a seed.
+Job randomJob(std::mt19937& random) {
+  const auto uniform = [&](double a, double b) { return std::uniform_real_distribution(a, b)(random); };
+  Job job = emptyRoom(uniform(100, 400), uniform(100, 300), uniform(90, 120));
+  job.name = "Job \xC3\xA9 \"quoted\" \\ " + std::to_string(random());
+  job.units = random() % 2 ? Unit::Inch : Unit::Millimetre;
+  job.brief = {{uniform(1500, 1900)}, true, false, true, false, true};
+  job.houseRules.schools["art-gap"] = "b";
+  job.houseRules.ranges["table-reach"] = {uniform(200, 300), std::nullopt};
+  job.extra = R"({"a":[1,2],"b":"c"})";
+  for (int i = 0; i < 8; ++i) {
+    Piece p = i % 3 ? piece(("q" + std::to_string(i)).c_str(), "sofa", uniform(5, 90), uniform(5, 50)) : roundPiece(("q" + std::to_string(i)).c_str(), "side-table", uniform(5, 40));
+    if (i % 2) p.seatHeight = uniform(300, 500);
+    job = with(job, p, ("p" + std::to_string(i)).c_str(), uniform(10, 90), uniform(10, 90), uniform(0, 359));
+  }
+  job = hung(job, "print", "p20", uniform(10, 50), uniform(10, 50), 50, uniform(50, 60));
+  Scheme s = scheme(job);
+  s.kept.push_back({"table-reach:p1,p2", "because", uniform(-50, 0)});
+  s.placements[0].extra = R"({"note":"by the window"})";
+  return withScheme(job, s);
+}
+
+TEST(JobFile, AnyJobWrittenIsReadEqual) {
+  std::printf("seed 2026\n");
+  std::mt19937 random(2026);
+  for (int i = 0; i < 50; ++i) {
+    const Job job = randomJob(random);
+    const auto back = readJobText(writeJobText(job, 77), "job.json");
+    ASSERT_TRUE(back.ok()) << back.error().text();
+    EXPECT_EQ(back->job, job);
+    EXPECT_EQ(back->nextId, 77);
+  }
+}
+TEST(JobFile, OfEveryVersionThatEverLandedOpens) {
+  const auto job = readJobText(minimal(), "version-1.json");
+  ASSERT_TRUE(job.ok()) << job.error().text();
+  EXPECT_EQ(job->job.pieces.size(), 3u);
+}
+TEST(JobFile, KeepsFreeDataUnderX) {
+  const auto job = readJobText(replaced(minimal(), "\"x\": {}", R"("x": {"z":1,"a":{"b":[true,null]}})"), "job.json");
+  ASSERT_TRUE(job.ok());
+  EXPECT_EQ(job->job.extra, R"({"a":{"b":[true,null]},"z":1})");
+}
+
+TEST(BadFile, OfANewerVersionIsRefusedByName) {
+  EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": 2")),
+            "job.json: was written by a newer Mezzet: its format is version 2, and this program reads up to version 1. Update Mezzet to open it; the file is left as it is");
+}
+TEST(BadFile, ThatIsNoJobIsRefused) { EXPECT_EQ(refusal("{}"), "job.json: is not a Mezzet job. A job says \"format\": \"mezzet-job\""); }
+TEST(BadFile, WithAnUnknownKeyNamesIt) {
+  EXPECT_EQ(refusal(replaced(minimal(), "\"ceilingHeight\"", "\"cielingHeight\"")), "job.json/rooms/0/ceilingHeight: is missing. See docs/job-file.md");
+  EXPECT_EQ(refusal(replaced(minimal(), "\"features\": []", "\"features\": [], \"colour\": 3")),
+            "job.json/rooms/0/colour: is a key that Mezzet does not know. Remove it, or keep free data under \"x\"");
+}
+TEST(BadFile, WithAWordForANumberSaysWhere) { EXPECT_EQ(refusal(replaced(minimal(), "\"width\": 2133.6", "\"width\": \"wide\"")), "job.json/pieces/0/width: must be a number. See docs/job-file.md"); }
+TEST(BadFile, WithAPieceThatIsNotThereSaysSo) {
+  EXPECT_EQ(refusal(replaced(minimal(), "\"piece\": \"sofa\"", "\"piece\": \"ghost\"")), "job.json, placement p1: names a piece that is not there: ghost. Add the piece or remove the placement");
+}
+TEST(BadFile, WithAWordThatIsNoChoiceListsTheChoices) { EXPECT_EQ(refusal(replaced(minimal(), "\"units\": \"in\"", "\"units\": \"ells\"")), "job.json/units: is \"ells\". Use one of: in, mm"); }
+TEST(BadFile, WithANumberTooLargeIsRefused) {
+  EXPECT_EQ(refusal(replaced(minimal(), "\"width\": 2133.6", "\"width\": 1e999")), "job.json: holds a number or a text that cannot be read. The file may be damaged; open a copy");
+  EXPECT_NE(refusal(replaced(minimal(), "\"width\": 2133.6", "\"width\": 1e9")), "");
+}
+TEST(BadFile, OfDeepNestingDoesNotCrash) {
+  EXPECT_NE(refusal(std::string(200'000, '[')), "");
+  EXPECT_NE(refusal(replaced(minimal(), "\"x\": {}", "\"x\": {\"a\":" + std::string(100'000, '[') + std::string(100'000, ']') + "}")), "");
+  EXPECT_EQ(refusal(replaced(minimal(), "\"x\": {}", "\"x\": {\"a\":" + std::string(50, '[') + std::string(50, ']') + "}")), "");
+}
+TEST(BadFile, CutAnywhereNeverHalfLoads) {
+  const std::string whole = minimal();
+  for (std::size_t cut = 0; cut + 3 < whole.size(); cut += 7) EXPECT_FALSE(readJobText(whole.substr(0, cut), "job.json").ok()) << cut;
+}
+TEST(BadFile, WithRandomBytesChangedNeverCrashes) {
+  std::printf("seed 8\n");
+  std::mt19937 random(8);
+  const std::string whole = minimal();
+  for (int i = 0; i < 2000; ++i) {
+    std::string text = whole;
+    for (int k = 0; k < 3; ++k) text[random() % text.size()] = static_cast<char>(random() % 256);
+    const auto r = readJobText(text, "job.json");
+    if (!r) {
+      EXPECT_FALSE(r.error().what.empty());
+    }
+  }
+}
+
+TEST(Schema, AcceptsWhatTheProgramWrites) {
+  std::mt19937 random(3);
+  const std::string path = testing::TempDir() + "/schema-job.json";
+  std::ofstream(path) << writeJobText(randomJob(random), 5);
+  const std::string command = std::string(MEZZET_PYTHON) + " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path + " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json";
+  EXPECT_EQ(std::system(command.c_str()), 0);
+}
+TEST(Schema, RefusesAnUnknownKey) {
+  const std::string path = testing::TempDir() + "/schema-bad.json";
+  std::ofstream(path) << replaced(minimal(), "\"units\": \"in\"", "\"units\": \"in\", \"colour\": 3");
+  const std::string command = std::string(MEZZET_PYTHON) + " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path + " 2>/dev/null";
+  EXPECT_NE(std::system(command.c_str()), 0);
+}
+
+}  // namespace
+}  // namespace mezzet

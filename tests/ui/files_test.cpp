@@ -1,0 +1,140 @@
+#include <QDialog>
+#include <QMessageBox>
+#include <QTimer>
+
+#include "app/print_dialog.h"
+#include "support.h"
+
+namespace mezzet {
+namespace {
+using namespace test;
+
+class Files : public WindowTest {
+ protected:
+  void move() { work().select(PlacementId("p2")), work().nudge({100, 0}); }
+  void leaveWithoutClosing() { window_.reset(); }  // as a crash would: the journal stays
+  QPushButton* noticeButton(const QString& text) {
+    for (QPushButton* b : window_->notices().findChildren<QPushButton*>())
+      if (b->text() == text && b->isVisible()) return b;
+    return nullptr;
+  }
+};
+
+TEST_F(Files, SavedAndOpenedAgainIsTheSameJob) {
+  move();
+  EXPECT_TRUE(window_->document().unsaved());
+  ASSERT_TRUE(window_->save(false));
+  EXPECT_FALSE(window_->document().unsaved());
+  const Job saved = job();
+  window_->document().close();
+  open();
+  EXPECT_EQ(job(), saved);
+  EXPECT_FALSE(work().images().find(findPiece(job(), PieceId("river"))->image) == nullptr);
+}
+TEST_F(Files, UndoBackToTheSavedStateIsNotUnsaved) {
+  move();
+  undo();
+  EXPECT_FALSE(window_->document().unsaved());
+}
+TEST_F(Files, ClosingAsksOnlyWhenSomethingIsUnsaved) {
+  EXPECT_TRUE(window_->close());
+  window_->show();
+  move();
+  bool asked = false;
+  QTimer::singleShot(0, [&] {
+    auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget());
+    asked = box != nullptr;
+    if (box != nullptr) box->reject();
+  });
+  EXPECT_FALSE(window_->close());
+  EXPECT_TRUE(asked);
+}
+TEST_F(Files, ACrashIsOfferedBackAndIsOneEdit) {
+  const Job saved = job();
+  move();
+  move();
+  const Job edited = job();
+  leaveWithoutClosing();
+  open();
+  EXPECT_EQ(job(), saved);
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !window_->notices().sentence().isEmpty(); }));
+  EXPECT_TRUE(window_->notices().sentence().contains(QStringLiteral("2 edits were not saved"))) << window_->notices().sentence().toStdString();
+  QTest::mouseClick(noticeButton(QStringLiteral("Bring them back")), Qt::LeftButton);
+  EXPECT_EQ(job(), edited);
+  undo();
+  EXPECT_EQ(job(), saved);
+}
+TEST_F(Files, ACrashCanBeThrownAway) {
+  move();
+  leaveWithoutClosing();
+  open();
+  ASSERT_TRUE(QTest::qWaitFor([&] { return noticeButton(QStringLiteral("Throw them away")) != nullptr; }));
+  QTest::mouseClick(noticeButton(QStringLiteral("Throw them away")), Qt::LeftButton);
+  window_->document().close();
+  open();
+  QApplication::processEvents();
+  EXPECT_TRUE(window_->notices().sentence().isEmpty());
+}
+TEST_F(Files, AfterTheSavedFileChangedACrashComesBackAsACopy) {
+  move();
+  const Job edited = job();
+  leaveWithoutClosing();
+  QFile::remove(path_);
+  ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_SOURCE_DIR "/demo/ferry-house.json"), path_));
+  open();
+  ASSERT_TRUE(QTest::qWaitFor([&] { return noticeButton(QStringLiteral("Bring them back")) != nullptr; }));
+  QTest::mouseClick(noticeButton(QStringLiteral("Bring them back")), Qt::LeftButton);
+  EXPECT_TRUE(window_->document().path().isEmpty());
+  EXPECT_TRUE(window_->document().unsaved());
+  EXPECT_EQ(job().schemes.front()->placements, edited.schemes.front()->placements);
+}
+TEST_F(Files, ASecondWindowOnOneFileOnlyLooks) {
+  MainWindow second(files_, builtInRulebook());
+  second.openPath(path_);
+  EXPECT_TRUE(second.document().readOnly());
+  EXPECT_FALSE(second.notices().sentence().isEmpty());
+  second.workspace().select(PlacementId("p2"));
+  const Job before = second.document().job();
+  second.workspace().nudge({100, 0});
+  EXPECT_EQ(second.document().job(), before);
+}
+TEST_F(Files, AForeignFileIsRefusedAndTheJobStays) {
+  const QString foreign = folder_.path() + QStringLiteral("/foreign.mezzet");
+  QFile file(foreign);
+  ASSERT_TRUE(file.open(QIODevice::WriteOnly));
+  file.write("PK\x03\x04 nothing of ours");
+  file.close();
+  const Job before = job();
+  window_->openPath(foreign);
+  EXPECT_EQ(job(), before);
+  EXPECT_EQ(window_->notices().sentence(), QStringLiteral("foreign.mezzet: is not a whole Mezzet file. It may be cut short or damaged; open a copy."));
+}
+TEST_F(Files, ASaveThatFailsSaysSoAndKeepsEverything) {
+  class Full : public FileSystem {
+   public:
+    std::optional<std::string> sync(const std::string&) override { return "No space left on device"; }
+  } disk;
+  MainWindow window(disk, builtInRulebook());
+  const QString other = folder_.path() + QStringLiteral("/other.mezzet");
+  ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_DEMO), other));
+  window.openPath(other);
+  window.workspace().select(PlacementId("p2"));
+  window.workspace().nudge({100, 0});
+  const Job before = window.document().job();
+  EXPECT_FALSE(window.save(false));
+  EXPECT_EQ(window.document().job(), before);
+  EXPECT_TRUE(window.document().unsaved());
+  EXPECT_TRUE(window.notices().sentence().contains(QStringLiteral("No space left on device")));
+  window.document().close();
+}
+TEST_F(Files, ThePlanIsPrintedFromTheWindow) {
+  PrintDialog dialog(work(), files_);
+  const QString pdf = folder_.path() + QStringLiteral("/plan.pdf");
+  EXPECT_FALSE(dialog.writePdf(pdf));
+  QFile file(pdf);
+  ASSERT_TRUE(file.open(QIODevice::ReadOnly));
+  EXPECT_TRUE(file.read(5).startsWith("%PDF-"));
+}
+
+}  // namespace
+}  // namespace mezzet

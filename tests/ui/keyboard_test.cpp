@@ -1,0 +1,114 @@
+#include <QComboBox>
+#include <QTimer>
+
+#include "support.h"
+
+namespace mezzet {
+namespace {
+using namespace test;
+
+using Keyboard = WindowTest;
+
+TEST_F(Keyboard, TabGoesThroughThePieces) {
+  key(Qt::Key_Tab);
+  EXPECT_EQ(work().selected().value, "p1");
+  key(Qt::Key_Tab);
+  EXPECT_EQ(work().selected().value, "p2");
+  key(Qt::Key_Backtab, Qt::ShiftModifier);
+  EXPECT_EQ(work().selected().value, "p1");
+}
+TEST_F(Keyboard, AnArrowOpensTheTapeOnThatSide) {
+  key(Qt::Key_Tab);
+  key(Qt::Key_Tab);  // the low table, its front towards the sofa, down the sheet
+  key(Qt::Key_Down);
+  ASSERT_NE(find<QLineEdit>("tapeEditor"), nullptr);
+  type("15 1/2");
+  key(Qt::Key_Return);
+  EXPECT_NEAR(tape("p2", Side::Front), 15.5 * kInch, 1e-6);
+  EXPECT_EQ(QApplication::focusWidget(), &sheet());
+}
+TEST_F(Keyboard, EscapeLeavesATapeAsItWas) {
+  key(Qt::Key_Tab);
+  key(Qt::Key_Tab);
+  key(Qt::Key_Down);
+  type("99");
+  key(Qt::Key_Escape);
+  EXPECT_NEAR(tape("p2", Side::Front), 16 * kInch, 1e-6);
+  EXPECT_EQ(QApplication::focusWidget(), &sheet());
+}
+TEST_F(Keyboard, ControlAndAnArrowMoveAnInch) {
+  key(Qt::Key_Tab);
+  key(Qt::Key_Tab);
+  const FloorPlace before = floor("p2");
+  key(Qt::Key_Right, Qt::ControlModifier);
+  EXPECT_NEAR(floor("p2").at.x - before.at.x, kInch, 1e-9);
+  key(Qt::Key_Up, Qt::ControlModifier | Qt::ShiftModifier);
+  EXPECT_NEAR(floor("p2").at.y - before.at.y, kInch / 16, 1e-9);
+}
+TEST_F(Keyboard, RTurnsAQuarter) {
+  key(Qt::Key_Tab);
+  key(Qt::Key_Tab);
+  window_->activateWindow();
+  key(Qt::Key_R);
+  ASSERT_TRUE(QTest::qWaitFor([&] { return floor("p2").turn == 90; }));
+  key(Qt::Key_R, Qt::ShiftModifier);
+  ASSERT_TRUE(QTest::qWaitFor([&] { return floor("p2").turn == 0; }));
+}
+TEST_F(Keyboard, AnAngleCanBeTyped) {
+  key(Qt::Key_Tab);
+  key(Qt::Key_Tab);
+  key(Qt::Key_T);
+  ASSERT_TRUE(QTest::qWaitFor([] { return QApplication::focusWidget()->objectName() == QStringLiteral("bar:turn"); }));
+  type("22.5");
+  key(Qt::Key_Return);
+  EXPECT_EQ(floor("p2").turn, 22.5);
+}
+TEST_F(Keyboard, AWordForAnAngleIsRefused) {
+  work().select(PlacementId("p2"));
+  EXPECT_EQ(work().typeTurn(QStringLiteral("sideways")).complaint, "Type an angle in degrees, for example 90 or 22.5.");
+  EXPECT_EQ(floor("p2").turn, 0);
+}
+TEST_F(Keyboard, StagesHaveKeys) {
+  key(Qt::Key_F4);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return work().stage() == Stage::Walls; }));
+  key(Qt::Key_F2);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return work().stage() == Stage::Measure; }));
+}
+TEST_F(Keyboard, AWayOutIsTakenByTheKeyboard) {
+  key(Qt::Key_F6);
+  ASSERT_TRUE(QTest::qWaitFor([] { return QApplication::focusWidget()->objectName().startsWith(QStringLiteral("way:")); }));
+  key(Qt::Key_Space);
+  EXPECT_EQ(broken(), 2);
+}
+TEST_F(Keyboard, APictureIsHungByTheKeyboard) {
+  key(Qt::Key_F4);
+  ASSERT_TRUE(QTest::qWaitFor([&] { return work().stage() == Stage::Walls; }));
+  sheet().setFocus();
+  key(Qt::Key_Tab);
+  EXPECT_EQ(work().selected().value, "p6");
+  key(Qt::Key_Down);
+  type("5");
+  key(Qt::Key_Return);
+  EXPECT_NEAR(tape("p6", Side::Down), 5 * kInch, 1e-6);
+}
+TEST_F(Keyboard, APieceIsAddedByItsDialog) {
+  QTimer::singleShot(0, [&] {
+    auto* dialog = QApplication::activeModalWidget();
+    ASSERT_NE(dialog, nullptr);
+    dialog->findChild<QLineEdit*>(QStringLiteral("pieceName"))->setText(QStringLiteral("Long seat"));
+    dialog->findChild<QLineEdit*>(QStringLiteral("piece:width"))->setText(QStringLiteral("nonsense"));
+    dialog->findChild<QPushButton*>(QStringLiteral("primary"))->click();
+    EXPECT_TRUE(dialog->isVisible());
+    dialog->findChild<QLineEdit*>(QStringLiteral("piece:width"))->setText(QStringLiteral("6'"));
+    dialog->findChild<QPushButton*>(QStringLiteral("primary"))->click();
+  });
+  key(Qt::Key_Insert);
+  ASSERT_TRUE(QTest::qWaitFor([&] { return job().pieces.size() == 6; }));
+  EXPECT_NEAR(job().pieces.back()->width, 72 * kInch, 1e-9);
+  EXPECT_FALSE(work().selected().empty());
+  undo();
+  EXPECT_EQ(job().pieces.size(), 5u);
+}
+
+}  // namespace
+}  // namespace mezzet

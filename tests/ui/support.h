@@ -1,0 +1,85 @@
+// The real window with the demo in it, and hands to work it.
+#pragma once
+
+#include <gtest/gtest.h>
+
+#include <QApplication>
+#include <QDir>
+#include <QFile>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QTemporaryDir>
+#include <QTest>
+
+#include "app/main_window.h"
+#include "app/notice_bar.h"
+#include "app/sheet_view.h"
+#include "core/clearance/tapes.h"
+#include "core/job/edits.h"
+#include "io/rulebook_json.h"
+
+namespace mezzet::test {
+
+class WindowTest : public testing::Test {
+ protected:
+  void SetUp() override {
+    path_ = folder_.path() + QStringLiteral("/job.mezzet");
+    ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_DEMO), path_));
+    open();
+  }
+  void TearDown() override {
+    window_->document().close();
+    window_.reset();
+  }
+  void open() {
+    window_ = std::make_unique<MainWindow>(files_, builtInRulebook());
+    window_->openPath(path_);
+    window_->show();
+    window_->activateWindow();
+    ASSERT_TRUE(QTest::qWaitForWindowExposed(window_.get()));
+    window_->sheet().setFocus();
+    QApplication::processEvents();
+  }
+
+  [[nodiscard]] Workspace& work() { return window_->workspace(); }
+  [[nodiscard]] const Job& job() { return window_->document().job(); }
+  [[nodiscard]] SheetView& sheet() { return window_->sheet(); }
+  [[nodiscard]] FloorPlace floor(const char* id) { return std::get<FloorPlace>(findPlacement(*work().scheme(), PlacementId(id))->on); }
+  [[nodiscard]] WallPlace wall(const char* id) { return std::get<WallPlace>(findPlacement(*work().scheme(), PlacementId(id))->on); }
+  [[nodiscard]] double tape(const char* id, Side side) { return tapeOf(job(), *work().scheme(), PlacementId(id), side)->length; }
+  [[nodiscard]] QPoint at(Vec2 model) { return sheet().projection().map(model).toPoint(); }
+  void click(Vec2 model) { QTest::mouseClick(&sheet(), Qt::LeftButton, {}, at(model)); }
+  void drag(Vec2 from, Vec2 by, bool release = true) {
+    QTest::mousePress(&sheet(), Qt::LeftButton, {}, at(from));
+    for (const double part : {0.3, 0.7, 1.0}) {
+      QTest::mouseMove(&sheet(), at(from + by * part));
+      QApplication::processEvents();
+    }
+    if (release) QTest::mouseRelease(&sheet(), Qt::LeftButton, {}, at(from + by));
+  }
+  void key(int k, Qt::KeyboardModifiers m = {}) { QTest::keyClick(QApplication::focusWidget(), static_cast<Qt::Key>(k), m); }
+  void type(const char* text) { QTest::keyClicks(QApplication::focusWidget(), QString::fromUtf8(text)); }
+  template <class W>
+  W* find(const char* name) { return window_->findChild<W*>(QString::fromUtf8(name)); }
+  /// A button that is on show now (panels are rebuilt, and the old ones go a moment later).
+  QPushButton* button(const QString& name) {
+    QApplication::processEvents();  // what was just put into a layout shows itself with the next event
+    for (QPushButton* b : window_->findChildren<QPushButton*>(name))
+      if (b->isVisible()) return b;
+    return nullptr;
+  }
+  void undo() { window_->document().undoStack().undo(); }
+  [[nodiscard]] int broken() {
+    int count = 0;
+    for (const Finding& f : work().findings()) count += breaksByWeight(f);
+    return count;
+  }
+
+  QTemporaryDir folder_;
+  QString path_;
+  FileSystem files_;
+  std::unique_ptr<MainWindow> window_;
+};
+
+}  // namespace mezzet::test

@@ -1,0 +1,94 @@
+#include <fstream>
+#include <nlohmann/json.hpp>
+
+#include "io/file_system.h"
+#include "io/job_file.h"
+#include "support/process.h"
+#include "support/rooms.h"
+
+namespace mezzet {
+namespace {
+using namespace test;
+using Json = nlohmann::json;
+
+const std::string kCli = MEZZET_BIN_DIR "/mezzet-cli ";
+const std::string kDemo = MEZZET_DEMO;
+const std::string kJob1 = MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json";
+
+TEST(Cli, ValidateTakesASoundJob) { EXPECT_EQ(run(kCli + "validate " + kJob1).code, 0); }
+TEST(Cli, ValidateNotesAKindThatNoRuleJudges) {
+  const std::string path = testing::TempDir() + "/kind.json";
+  std::ofstream(path) << writeJobText(with(emptyRoom(), piece("x", "harmonium", 40, 20), "p1", 60, 60), 9);
+  const Answer a = run(kCli + "validate " + path);
+  EXPECT_EQ(a.code, 0);
+  EXPECT_NE(a.out.find("note: x is of kind \"harmonium\", which no rule judges"), std::string::npos);
+}
+TEST(Cli, RefusesWhatIsNoJobOnStandardError) {
+  const std::string path = testing::TempDir() + "/none.json";
+  std::ofstream(path) << "{\"format\":\"other\"}";
+  const Answer both = run(kCli + "check " + path + " 2>&1 >/dev/null");
+  EXPECT_EQ(both.code, 2);
+  EXPECT_EQ(both.out, path + ": is not a Mezzet job. A job says \"format\": \"mezzet-job\"\n");
+}
+TEST(Cli, RefusesUnknownWords) {
+  EXPECT_EQ(run(kCli + "measure x 2>/dev/null").code, 2);
+  EXPECT_EQ(run(kCli + "check " + kDemo + " --room attic 2>/dev/null").code, 2);
+  EXPECT_EQ(run(kCli + "check /no/such/file 2>/dev/null").code, 2);
+}
+TEST(Cli, CheckExitsWithOneWhenSomethingBreaks) {
+  EXPECT_EQ(run(kCli + "check " + kDemo).code, 1);
+  EXPECT_EQ(run(kCli + "check " + kDemo + " --scheme s2").code, 0);
+}
+TEST(Cli, CheckAnswersInTheContractsShape) {
+  const Json j = Json::parse(run(kCli + "check " + kDemo + " --json").out);
+  EXPECT_EQ(j["contract"], 1);
+  EXPECT_EQ(j["room"], "parlour");
+  EXPECT_EQ(j["scheme"], "s1");
+  EXPECT_EQ(j["counts"]["breaks"], 3);
+  EXPECT_EQ(j["counts"]["holds"], 2);
+  for (const Json& f : j["findings"]) {
+    for (const char* key : {"id", "rule", "school", "weight", "subjects", "verdict", "quantity", "unit", "measured", "low", "high", "idealLow", "idealHigh", "margin", "marginMm", "u95", "at", "view", "missing", "sentence", "source", "waysOut"})
+      EXPECT_TRUE(f.contains(key)) << key;
+    if (f["id"] == "table-reach:p1,p2") {
+      EXPECT_EQ(f["verdict"], "holds");
+      EXPECT_NEAR(f["measured"].get<double>(), 406.4, 1e-3);
+      EXPECT_NEAR(f["low"].get<double>(), 304.8, 1e-9);
+      EXPECT_NEAR(f["margin"].get<double>(), 50.8, 1e-3);
+      EXPECT_EQ(f["school"], nullptr);
+    }
+  }
+}
+TEST(Cli, GapsAscendWithinTwoMetres) {
+  const Json j = Json::parse(run(kCli + "gaps " + kDemo + " --json").out);
+  ASSERT_GT(j["gaps"].size(), 5u);
+  double last = -1e9;
+  for (const Json& g : j["gaps"]) {
+    EXPECT_GE(g["mm"].get<double>(), last);
+    EXPECT_LE(g["mm"].get<double>(), 2000);
+    last = g["mm"].get<double>();
+  }
+}
+TEST(Cli, SolveArtGivesTheWorkedExample) {
+  const Json j = Json::parse(run(kCli + "solve-art " + kJob1 + " --placement p3 --json").out);
+  EXPECT_EQ(j["both"], false);
+  EXPECT_NEAR(j["gap"].get<double>(), 215.9, 1e-6);
+  EXPECT_NEAR(j["centre"].get<double>(), 1384.3, 1e-6);
+  EXPECT_NEAR(j["short"]["art-centre"].get<double>(), 63.5, 1e-6);
+  EXPECT_NEAR(j["short"]["art-gap"].get<double>(), 63.5, 1e-6);
+  EXPECT_NEAR(j["frameHeights"][0].get<double>(), 863.6, 1e-6);
+  EXPECT_NEAR(j["frameHeights"][1].get<double>(), 1117.6, 1e-6);
+}
+TEST(Cli, SolveArtOfASofaIsRefused) { EXPECT_EQ(run(kCli + "solve-art " + kJob1 + " --placement p1 --json 2>/dev/null").code, 2); }
+TEST(Cli, OutputDoesNotFollowTheLocale) {
+  EXPECT_EQ(run("LC_ALL=de_DE.UTF-8 " + kCli + "gaps " + kDemo + " --json").out, run("LC_ALL=C " + kCli + "gaps " + kDemo + " --json").out);
+}
+TEST(Cli, SheetThatDoesNotFitSaysWhatDoes) {
+  const Answer a = run(kCli + "sheet " + kDemo + " --scale 1:24 --paper letter --out " + testing::TempDir() + "/no.pdf 2>&1");
+  EXPECT_EQ(a.code, 2);
+  EXPECT_NE(a.out.find("does not fit Letter at 1/2 in = 1 ft (1:24)"), std::string::npos);
+}
+TEST(Cli, SheetIntoAFolderThatIsNotThereIsRefused) { EXPECT_EQ(run(kCli + "sheet " + kDemo + " --out /no/such/folder/x.pdf 2>/dev/null").code, 2); }
+TEST(Cli, SheetOfAScaleThatIsNoneIsRefused) { EXPECT_EQ(run(kCli + "sheet " + kDemo + " --scale 1:47 --out /tmp/x.pdf 2>/dev/null").code, 2); }
+
+}  // namespace
+}  // namespace mezzet
