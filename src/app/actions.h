@@ -13,8 +13,8 @@ class QWidget;
 namespace mezzet {
 
 struct ActionRow {
-  const char* id;        ///< objectName
-  const char* menu;      ///< "Job", "Edit", "Look", "Print"; a row with id "-" is a line between
+  const char* id;    ///< objectName
+  const char* menu;  ///< "Job", "Edit", "Look", "Print"; a row with id "-" is a line between
   const char* text;
   const char* shortcut;  ///< portable text; "" for none
   const char* tip;

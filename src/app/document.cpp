@@ -27,9 +27,7 @@ Document::~Document() = default;
 
 QString Document::journalFolderPath() { return QString::fromStdString(journalFolder()); }
 
-QString Document::title() const {
-  return job_.name.empty() ? QStringLiteral("New job") : QString::fromStdString(job_.name);
-}
+QString Document::title() const { return job_.name.empty() ? QStringLiteral("New job") : QString::fromStdString(job_.name); }
 
 void Document::beginJournal(const std::string& savedSha) {
   const std::string folder = journalFolder(), path = path_.toStdString();
@@ -41,7 +39,9 @@ void Document::beginJournal(const std::string& savedSha) {
     const auto abandoned = abandonedJournals(folder);
     if (std::find(abandoned.begin(), abandoned.end(), here) != abandoned.end()) {
       const std::string aside = here.substr(0, here.size() - 8) + "-left-" + std::to_string(QDateTime::currentMSecsSinceEpoch()) + ".journal";
-      if (!files_.rename(here, aside)) QMetaObject::invokeMethod(this, [this, aside] { emit leftBehind(QString::fromStdString(aside)); }, Qt::QueuedConnection);
+      if (!files_.rename(here, aside))
+        QMetaObject::invokeMethod(
+            this, [this, aside] { emit leftBehind(QString::fromStdString(aside)); }, Qt::QueuedConnection);
     }
   }
   Result<std::unique_ptr<Journal>> journal = Journal::begin(folder, path, savedSha, asFile(), files_);

@@ -50,9 +50,9 @@ class Document : public QObject {
 
  signals:
   void jobChanged();
-  void stateChanged();                       ///< path, saved mark, read-only
-  void leftBehind(const QString& journal);   ///< a journal with unsaved edits of this file lies there
-  void trouble(const QString& sentence);     ///< something went wrong that the user must know, such as a full disk
+  void stateChanged();                      ///< path, saved mark, read-only
+  void leftBehind(const QString& journal);  ///< a journal with unsaved edits of this file lies there
+  void trouble(const QString& sentence);    ///< something went wrong that the user must know, such as a full disk
 
  private:
   friend class SnapshotCommand;

@@ -51,7 +51,8 @@ WayButton::WayButton(WayOut way, Workspace& workspace, QWidget* parent) : QPushB
 }
 
 int WayButton::heightFor(int width) const {
-  return wrapped(interfaceFont(13), onScreen(way_.sentence), width - kTextLeft - 6) + wrapped(interfaceFont(12), onScreen(way_.gives), width - kTextLeft - 6) + 10;
+  return wrapped(interfaceFont(13), onScreen(way_.sentence), width - kTextLeft - 6) + wrapped(interfaceFont(12), onScreen(way_.gives), width - kTextLeft - 6) +
+         10;
 }
 
 void WayButton::paintEvent(QPaintEvent*) {

@@ -65,10 +65,11 @@ int main(int argc, char** argv) {
       std::printf(window.grab().save(path) ? "Picture of the window: %s\n" : "The picture could not be written: %s\n", qPrintable(path));
       std::fflush(stdout);
     });
-  if (options.isSet(QStringLiteral("seconds"))) QTimer::singleShot(options.value(QStringLiteral("seconds")).toInt() * 1000, &window, [&] {
-    window.document().close();
-    QApplication::quit();
-  });
+  if (options.isSet(QStringLiteral("seconds")))
+    QTimer::singleShot(options.value(QStringLiteral("seconds")).toInt() * 1000, &window, [&] {
+      window.document().close();
+      QApplication::quit();
+    });
   window.offerAbandoned();
   return QApplication::exec();
 }

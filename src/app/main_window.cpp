@@ -131,7 +131,9 @@ void MainWindow::build() {
 
 void MainWindow::wire() {
   const auto on = [this](const char* id, auto slot) { connect((*actions_)[id], &QAction::triggered, this, slot); };
-  on("new", [this] { if (mayLeave()) newJob(); });
+  on("new", [this] {
+    if (mayLeave()) newJob();
+  });
   on("open", [this] {
     const QString path = QFileDialog::getOpenFileName(this, tr("Open a job"), {}, tr("Mezzet jobs (*.mezzet *.json)"));
     if (!path.isEmpty() && mayLeave()) openPath(path);
@@ -158,7 +160,9 @@ void MainWindow::wire() {
   on("stage-walls", [this] { workspace_->showStage(Stage::Walls); });
   on("wall-next", [this] { workspace_->stepWall(1); });
   on("wall-previous", [this] { workspace_->stepWall(-1); });
-  on("scheme-next", [this] { if (scheme_->count() > 1) scheme_->setCurrentIndex((scheme_->currentIndex() + 1) % scheme_->count()); });
+  on("scheme-next", [this] {
+    if (scheme_->count() > 1) scheme_->setCurrentIndex((scheme_->currentIndex() + 1) % scheme_->count());
+  });
   on("zoom-in", [this] { sheet().zoom(1.25); });
   on("zoom-out", [this] { sheet().zoom(0.8); });
   on("zoom-fit", [this] { sheet().fit(); });
@@ -179,8 +183,9 @@ void MainWindow::wire() {
     const auto left = readJournal(*bytes, journal.toStdString());
     if (!left || left->edits == 0) return;
     const QString name = left->path.empty() ? tr("A job that was never saved") : tr("\"%1\"").arg(QString::fromStdString(left->file.job.name));
-    notice_->say(tr("%1 was not closed in order: %2 edits were not saved, the last: %3.").arg(name).arg(left->edits).arg(QString::fromStdString(left->lastEdit)),
-                 {{tr("Bring them back"), [this, journal] { bringBack(journal); }}, {tr("Throw them away"), [this, journal] { files_.remove(journal.toStdString()); }}});
+    notice_->say(
+        tr("%1 was not closed in order: %2 edits were not saved, the last: %3.").arg(name).arg(left->edits).arg(QString::fromStdString(left->lastEdit)),
+        {{tr("Bring them back"), [this, journal] { bringBack(journal); }}, {tr("Throw them away"), [this, journal] { files_.remove(journal.toStdString()); }}});
   });
   connect(workspace_.get(), &Workspace::viewChanged, this, &MainWindow::showStage);
   connect(workspace_.get(), &Workspace::jobChanged, this, &MainWindow::fillSchemes);
@@ -322,7 +327,9 @@ void MainWindow::fillRecent() {
   for (const QString& path : QSettings().value(QString::fromUtf8(kRecentKey)).toStringList()) {
     QAction* action = menu->addAction(QFileInfo(path).fileName() + QStringLiteral("   ") + QFileInfo(path).path());
     action->setEnabled(QFileInfo::exists(path));
-    connect(action, &QAction::triggered, this, [this, path] { if (mayLeave()) openPath(path); });
+    connect(action, &QAction::triggered, this, [this, path] {
+      if (mayLeave()) openPath(path);
+    });
   }
   (*actions_)["recent"]->setEnabled(!menu->isEmpty());
 }

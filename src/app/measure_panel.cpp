@@ -44,7 +44,8 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   column->setContentsMargins(14, 12, 12, 14);
   column->setSpacing(6);
   column->addWidget(text(tr("Walls"), "panelTitle"));
-  column->addWidget(text(tr("Walk round with the room on your left hand. Type each wall as the tape reads, and which way the corner at its end turns."), "quietNote"));
+  column->addWidget(
+      text(tr("Walk round with the room on your left hand. Type each wall as the tape reads, and which way the corner at its end turns."), "quietNote"));
   rows_ = new QVBoxLayout;
   rows_->setSpacing(5);
   column->addLayout(rows_);

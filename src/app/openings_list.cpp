@@ -109,7 +109,8 @@ void OpeningsList::rebuild() {
   for (const Opening& o : room->openings) {
     auto* row = new QPushButton;
     row->setObjectName(QStringLiteral("fold"));
-    row->setText(tr("%1 on wall %2, %3 wide").arg(kindName(o.kind), QString::fromStdString(o.wall.value), workspace_.write(o.width)) + (o.id == open_ ? tr(", hide") : tr(", change")));
+    row->setText(tr("%1 on wall %2, %3 wide").arg(kindName(o.kind), QString::fromStdString(o.wall.value), workspace_.write(o.width)) +
+                 (o.id == open_ ? tr(", hide") : tr(", change")));
     row->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(row, &QPushButton::clicked, this, [this, id = o.id] {
       open_ = open_ == id ? OpeningId() : id;
@@ -143,11 +144,14 @@ void OpeningsList::addFields(const Opening& opening) {
     o.wall = CornerId(to.toStdString());
     const LengthReading taken = take(o);
     if (!taken) {
-      QMetaObject::invokeMethod(this, [this, taken] {
-        rebuild();
-        complaint_->setText(QString::fromStdString(taken.complaint));
-        complaint_->show();
-      }, Qt::QueuedConnection);
+      QMetaObject::invokeMethod(
+          this,
+          [this, taken] {
+            rebuild();
+            complaint_->setText(QString::fromStdString(taken.complaint));
+            complaint_->show();
+          },
+          Qt::QueuedConnection);
     }
   });
   grid->addWidget(wall, row++, 1);
@@ -183,12 +187,15 @@ void OpeningsList::addFields(const Opening& opening) {
       });
       grid->addWidget(combo, row++, 1);
     };
-    choice(tr("Hinges at its"), tr("start, right seen from inside"), tr("end, left seen from inside"), opening.hinge == Hinge::End, [](Opening& o, bool second) { o.hinge = second ? Hinge::End : Hinge::Start; });
-    choice(tr("Swings"), tr("into the room"), tr("out of the room"), opening.swing == Swing::Out, [](Opening& o, bool second) { o.swing = second ? Swing::Out : Swing::In; });
+    choice(tr("Hinges at its"), tr("start, right seen from inside"), tr("end, left seen from inside"), opening.hinge == Hinge::End,
+           [](Opening& o, bool second) { o.hinge = second ? Hinge::End : Hinge::Start; });
+    choice(tr("Swings"), tr("into the room"), tr("out of the room"), opening.swing == Swing::Out,
+           [](Opening& o, bool second) { o.swing = second ? Swing::Out : Swing::In; });
   }
   auto* remove = new QPushButton(tr("Remove it"));
   remove->setObjectName(QStringLiteral("removeOpening"));
-  connect(remove, &QPushButton::clicked, this, [this, id = opening.id, roomId = room->id] { workspace_.document().edit(tr("remove an opening"), withoutOpening(workspace_.job(), roomId, id)); });
+  connect(remove, &QPushButton::clicked, this,
+          [this, id = opening.id, roomId = room->id] { workspace_.document().edit(tr("remove an opening"), withoutOpening(workspace_.job(), roomId, id)); });
   grid->addWidget(remove, row, 1);
   rows_->addWidget(box);
 }

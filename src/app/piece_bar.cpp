@@ -37,7 +37,7 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   column->addWidget(complaint_);
   connect(&workspace_, &Workspace::selectionChanged, this, &PieceBar::rebuild);
   connect(&workspace_, &Workspace::viewChanged, this, &PieceBar::rebuild);
-  connect(&workspace_, &Workspace::jobChanged, this, [this] { workspace_.selected() == shown_ && workspace_.stage() == shownStage_ ? refresh() : rebuild(); });
+  connect(&workspace_, &Workspace::jobChanged, this, [this] { workspace_.selected() == shown_&& workspace_.stage() == shownStage_ ? refresh() : rebuild(); });
   rebuild();
 }
 
@@ -71,7 +71,9 @@ void PieceBar::rebuild() {
       button(tr("Next wall"), "wallAfter", &PieceBar::nextWall);
     }
     button(workspace_.stage() == Stage::Walls ? tr("Hang a picture ...") : tr("Add a piece ..."), "addPiece", &PieceBar::addWanted);
-    label(workspace_.stage() == Stage::Walls ? tr("Drag a picture, or click it and type into its tapes.") : tr("Drag a piece, or click it and type into its tapes. Tab goes through them."), "barHint");
+    label(workspace_.stage() == Stage::Walls ? tr("Drag a picture, or click it and type into its tapes.")
+                                             : tr("Drag a piece, or click it and type into its tapes. Tab goes through them."),
+          "barHint");
     row_->addStretch(1);
     return;
   }
@@ -110,8 +112,11 @@ void PieceBar::rebuild() {
   }
   button(tr("Sizes ..."), "sizes", &PieceBar::sizesWanted);
   row_->addStretch(1);
-  hint(std::holds_alternative<FloorPlace>(p->on) ? tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1. R turns it.").arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm"))
-                                                 : tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm")));
+  hint(
+      std::holds_alternative<FloorPlace>(p->on)
+          ? tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1. R turns it.")
+                .arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm"))
+          : tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm")));
   refresh();
 }
 

@@ -49,7 +49,8 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
   for (const std::string_view kind : offeredKinds())
     if (isArt(kind) == walls) {
       const std::string_view words = kindWords(kind);
-      kind_->addItem(QString::fromUtf8(words.data(), static_cast<qsizetype>(words.size())), QString::fromUtf8(kind.data(), static_cast<qsizetype>(kind.size())));
+      kind_->addItem(QString::fromUtf8(words.data(), static_cast<qsizetype>(words.size())),
+                     QString::fromUtf8(kind.data(), static_cast<qsizetype>(kind.size())));
     }
   if (!change_ && kind_->count() > 1) form->addRow(tr("What it is"), kind_);
   name_ = new QLineEdit;
@@ -147,14 +148,16 @@ void PieceDialog::accept() {
       continue;
     }
     const LengthReading reading = workspace_.read(words);
-    if (!reading) return complain(labels_[size.key]->text() + QStringLiteral(": ") + QString::fromStdString(reading.complaint), field, static_cast<int>(reading.at));
+    if (!reading)
+      return complain(labels_[size.key]->text() + QStringLiteral(": ") + QString::fromStdString(reading.complaint), field, static_cast<int>(reading.at));
     if (size.member == nullptr) piece.width = *reading.length;
     else piece.*size.member = *reading.length;
   }
   if (piece.shape == Shape::Round) piece.depth = piece.width;
   if (change_) {
     const bool needsDepth = !isArt(piece.kind) && !piece.depth, needsHeight = isArt(piece.kind) && !piece.height;
-    if (needsDepth || needsHeight) return complain(needsDepth ? tr("A piece on the floor needs a depth.") : tr("A picture needs a height."), fields_[needsDepth ? "depth" : "height"]);
+    if (needsDepth || needsHeight)
+      return complain(needsDepth ? tr("A piece on the floor needs a depth.") : tr("A picture needs a height."), fields_[needsDepth ? "depth" : "height"]);
     const auto after = withPiece(workspace_.job(), piece);
     if (!after) return complain(QString::fromStdString(after.error().text()) + QStringLiteral("."), nullptr);
     workspace_.document().edit(tr("sizes of %1").arg(QString::fromStdString(midSentence(piece.name))), *after);

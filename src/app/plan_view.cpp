@@ -55,7 +55,8 @@ Drawing PlanView::composeMoving(double scale) const {
       // Bands first, then the piece, then its tapes: insert it behind the bands.
       Drawing piece;
       piece.scale = scale;
-      addPiece(piece, pieceOf(shownJob(), *p), *floor, p->id.value, midSentence(SchemeNames(shownJob(), *scheme).plain(p->id)), workspace_.format(), Layer::Working);
+      addPiece(piece, pieceOf(shownJob(), *p), *floor, p->id.value, midSentence(SchemeNames(shownJob(), *scheme).plain(p->id)), workspace_.format(),
+               Layer::Working);
       std::size_t bands = 0;
       while (bands < d.items.size() && d.items[bands].id.starts_with("band:")) ++bands;
       d.items.insert(d.items.begin() + static_cast<std::ptrdiff_t>(bands), piece.items.begin(), piece.items.end());
@@ -119,8 +120,10 @@ void PlanView::clickedItem(const std::string& id) {
 }
 
 QString PlanView::emptyHint() const {
-  if (workspace_.room() == nullptr && workspace_.stage() != Stage::Measure) return tr("No room has been measured yet. Go to Measure and type its walls as you walk round.");
-  if (workspace_.stage() == Stage::Measure && !draft_ && workspace_.room() == nullptr) return tr("Walk round with the room on your left hand and type each wall as you read it.");
+  if (workspace_.room() == nullptr && workspace_.stage() != Stage::Measure)
+    return tr("No room has been measured yet. Go to Measure and type its walls as you walk round.");
+  if (workspace_.stage() == Stage::Measure && !draft_ && workspace_.room() == nullptr)
+    return tr("Walk round with the room on your left hand and type each wall as you read it.");
   return {};
 }
 

@@ -15,8 +15,8 @@
 namespace mezzet {
 namespace {
 
-constexpr double kPixelsPerPaperMm = 96 / 25.4;  // lettering of 2.5 mm is then above 12 px
-constexpr double kDragStart = 3;                  // px before a press becomes a drag
+constexpr double kPixelsPerPaperMm = 96 / 25.4;      // lettering of 2.5 mm is then above 12 px
+constexpr double kDragStart = 3;                     // px before a press becomes a drag
 constexpr double kNearest = 2.5, kFurthest = 0.004;  // device pixels per mm of the room
 
 }  // namespace
@@ -178,7 +178,8 @@ void SheetView::closeEditor(bool keepFocus) {
 void SheetView::commitEditor() {
   if (editor_ == nullptr) return;
   const std::string key = editorKey_;  // taking it may close the editor
-  const LengthReading reading = key.starts_with("finding:") ? workspace_.typeFinding(key.substr(8), editor_->text()) : workspace_.typeTape(key, editor_->text());
+  const LengthReading reading =
+      key.starts_with("finding:") ? workspace_.typeFinding(key.substr(8), editor_->text()) : workspace_.typeTape(key, editor_->text());
   if (!reading) complain(reading);
   else closeEditor(true);
 }

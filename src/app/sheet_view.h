@@ -70,10 +70,10 @@ class SheetView : public QWidget {
 
  private:
   struct Held {
-    Job before;       // at the press
+    Job before;  // at the press
     Place from;
-    Vec2 grabbed;     // model point under the hand
-    Job preview;      // one per frame
+    Vec2 grabbed;  // model point under the hand
+    Job preview;   // one per frame
     bool moved = false;
   };
   void zoomAt(double factor, QPointF at);
@@ -85,7 +85,7 @@ class SheetView : public QWidget {
   void complain(const LengthReading& reading);
 
   Projection projection_;
-  bool fitted_ = true;   // follows the window's size until the user zooms or pans
+  bool fitted_ = true;  // follows the window's size until the user zooms or pans
   Drawing still_, moving_;
   QPixmap stillPixels_;
   bool stillStale_ = true;

@@ -23,10 +23,11 @@ StageTape::StageTape(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   setFocusPolicy(Qt::StrongFocus);
   setFixedHeight(40);
   setMouseTracking(true);
-  for (auto signal : {&Workspace::jobChanged, &Workspace::viewChanged}) connect(&workspace_, signal, this, [this] {
-    describe();
-    update();
-  });
+  for (auto signal : {&Workspace::jobChanged, &Workspace::viewChanged})
+    connect(&workspace_, signal, this, [this] {
+      describe();
+      update();
+    });
   describe();
 }
 

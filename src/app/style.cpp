@@ -68,12 +68,14 @@ QStatusBar { background: #2b353c; color: #f3f1ea; }
 }
 
 QString tapeEditor() {
-  return QStringLiteral("QLineEdit { font-family: \"Routed Gothic\"; font-size: 17px; background: #f4c430; color: #1d2730; border: 2px solid #1d2730; border-radius: 3px; "
-                        "padding: 0 4px; selection-background-color: #1d2730; selection-color: #f4c430; }");
+  return QStringLiteral(
+      "QLineEdit { font-family: \"Routed Gothic\"; font-size: 17px; background: #f4c430; color: #1d2730; border: 2px solid #1d2730; border-radius: 3px; "
+      "padding: 0 4px; selection-background-color: #1d2730; selection-color: #f4c430; }");
 }
 
 QString complaint() {
-  return QStringLiteral("QLabel { background: #fffef9; color: #1d2730; border: 1px solid #b23f2e; border-left: 5px solid #b23f2e; border-radius: 2px; padding: 6px 8px; }");
+  return QStringLiteral(
+      "QLabel { background: #fffef9; color: #1d2730; border: 1px solid #b23f2e; border-left: 5px solid #b23f2e; border-radius: 2px; padding: 6px 8px; }");
 }
 
 }  // namespace mezzet::style

@@ -231,7 +231,8 @@ void Workspace::removeSelected() {
 }
 
 void Workspace::switchUnits() {
-  document_.edit(job().units == Unit::Inch ? tr("switch to metric") : tr("switch to inches"), withUnits(job(), job().units == Unit::Inch ? Unit::Millimetre : Unit::Inch));
+  document_.edit(job().units == Unit::Inch ? tr("switch to metric") : tr("switch to inches"),
+                 withUnits(job(), job().units == Unit::Inch ? Unit::Millimetre : Unit::Inch));
 }
 
 }  // namespace mezzet

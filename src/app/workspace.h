@@ -73,8 +73,8 @@ class Workspace : public QObject {
   [[nodiscard]] QString nameOf(const Placement&) const;
 
  signals:
-  void jobChanged();        ///< findings are up to date
-  void viewChanged();       ///< room, scheme, stage, wall or format
+  void jobChanged();   ///< findings are up to date
+  void viewChanged();  ///< room, scheme, stage, wall or format
   void selectionChanged();
   void ghostChanged();
 

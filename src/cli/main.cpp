@@ -55,7 +55,8 @@ const Room& chosenRoom(const Job& job, const Options& o) {
 const Scheme& chosenScheme(const Job& job, const Room& room, const Options& o) {
   for (const auto& scheme : job.schemes)
     if (scheme->room == room.id && (o.scheme.empty() || scheme->id.value == o.scheme)) return *scheme;
-  throw Refused{{o.job, o.scheme.empty() ? "has no scheme for room " + room.id.value : "has no scheme " + o.scheme + " for room " + room.id.value, "See the ids in job.json"}};
+  throw Refused{{o.job, o.scheme.empty() ? "has no scheme for room " + room.id.value : "has no scheme " + o.scheme + " for room " + room.id.value,
+                 "See the ids in job.json"}};
 }
 
 int validate(const Options& o) {
@@ -126,8 +127,8 @@ int runSolveArt(const Options& o) {
     return kAnswered;
   }
   const LengthFormat format = usualFormat(job.units);
-  std::cout << (art->solution.both ? "Both rules hold" : "The two rules cannot both hold") << ": centre " << writeLength(art->solution.centre, format) << ", gap "
-            << writeLength(art->solution.gap, format) << "\n";
+  std::cout << (art->solution.both ? "Both rules hold" : "The two rules cannot both hold") << ": centre " << writeLength(art->solution.centre, format)
+            << ", gap " << writeLength(art->solution.gap, format) << "\n";
   return kAnswered;
 }
 

@@ -88,7 +88,8 @@ std::optional<Error> saveAtomically(FileSystem& files, const std::string& path, 
   if (!fault) fault = files.rename(temporary, path);
   if (fault) {
     files.remove(temporary);
-    return Error{fileNameOf(path), "was not saved: " + *fault, "The file is as it was, and your work is still here. Save it under another name or in another folder"};
+    return Error{fileNameOf(path), "was not saved: " + *fault,
+                 "The file is as it was, and your work is still here. Save it under another name or in another folder"};
   }
   // From here on the new file is in place. If the folder cannot be synced, only a power cut could bring the old one back.
   if (auto late = files.syncFolder(folderOf(path)))

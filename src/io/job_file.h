@@ -22,9 +22,9 @@ struct JobFile {
   Images images;
 };
 
-inline constexpr int kJobVersion = 1;                       ///< newest format version this program reads and writes
-inline constexpr std::size_t kMostJobBytes = 64u << 20;     ///< of job.json
-inline constexpr std::size_t kMostImageBytes = 64u << 20;   ///< of one image
+inline constexpr int kJobVersion = 1;                      ///< newest format version this program reads and writes
+inline constexpr std::size_t kMostJobBytes = 64u << 20;    ///< of job.json
+inline constexpr std::size_t kMostImageBytes = 64u << 20;  ///< of one image
 
 /// Parses job.json. `name` stands before the place in messages. All or nothing; the job is checked as a whole.
 [[nodiscard]] Result<JobFile> readJobText(std::string_view text, const std::string& name);

@@ -237,8 +237,7 @@ const std::vector<Migration>& migrations() {
 template <class T, class Read>
 void readShared(ObjectReader& in, const char* key, std::vector<Shared<T>>& out, Read read) {
   const Json& list = in.list(key);
-  for (std::size_t i = 0; i < list.size(); ++i)
-    out.push_back(std::make_shared<const T>(read(list[i], in.placeOf(key + ("/" + std::to_string(i))))));
+  for (std::size_t i = 0; i < list.size(); ++i) out.push_back(std::make_shared<const T>(read(list[i], in.placeOf(key + ("/" + std::to_string(i))))));
 }
 
 JobFile readAll(Json json, const std::string& name) {
@@ -248,10 +247,12 @@ JobFile readAll(Json json, const std::string& name) {
   if (version == json.end() || !version->is_number_integer() || version->get<long long>() < 1)
     throw JsonFault{{name + "/version", "must be a whole number from 1", "See docs/job-file.md"}};
   if (version->get<long long>() > kJobVersion)
-    throw JsonFault{{name, "was written by a newer Mezzet: its format is version " + std::to_string(version->get<long long>()) +
-                               ", and this program reads up to version " + std::to_string(kJobVersion),
+    throw JsonFault{{name,
+                     "was written by a newer Mezzet: its format is version " + std::to_string(version->get<long long>()) +
+                         ", and this program reads up to version " + std::to_string(kJobVersion),
                      "Update Mezzet to open it; the file is left as it is"}};
-  for (auto v = static_cast<std::size_t>(version->get<long long>()); v < static_cast<std::size_t>(kJobVersion); ++v) json = migrations().at(v - 1)(std::move(json));
+  for (auto v = static_cast<std::size_t>(version->get<long long>()); v < static_cast<std::size_t>(kJobVersion); ++v)
+    json = migrations().at(v - 1)(std::move(json));
 
   ObjectReader in(json, name);
   static_cast<void>(in.text("format"));
@@ -281,9 +282,17 @@ Json toJson(const Room& room) {
   for (const Corner& c : room.corners) out["corners"].push_back({{"id", c.id.value}, {"x", c.at.x}, {"y", c.at.y}});
   out["openings"] = Json::array();
   for (const Opening& o : room.openings)
-    out["openings"].push_back({{"id", o.id.value}, {"kind", wordFor(kOpeningKinds, o.kind)}, {"wall", o.wall.value}, {"offset", o.offset}, {"width", o.width},
-                               {"height", o.height}, {"sill", o.sill}, {"hinge", wordFor(kHinges, o.hinge)}, {"swing", wordFor(kSwings, o.swing)},
-                               {"leafThickness", o.leafThickness}, {"underLeaf", o.underLeaf}});
+    out["openings"].push_back({{"id", o.id.value},
+                               {"kind", wordFor(kOpeningKinds, o.kind)},
+                               {"wall", o.wall.value},
+                               {"offset", o.offset},
+                               {"width", o.width},
+                               {"height", o.height},
+                               {"sill", o.sill},
+                               {"hinge", wordFor(kHinges, o.hinge)},
+                               {"swing", wordFor(kSwings, o.swing)},
+                               {"leafThickness", o.leafThickness},
+                               {"underLeaf", o.underLeaf}});
   out["features"] = Json::array();
   for (const Feature& f : room.features) {
     Json feature{{"id", f.id.value}, {"kind", wordFor(kFeatureKinds, f.kind)}};
@@ -397,8 +406,6 @@ Result<JobFile> readJobText(std::string_view text, const std::string& name) {
   }
 }
 
-std::string writeJobText(const Job& job, long long nextId) {
-  return toJson(job, nextId).dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
-}
+std::string writeJobText(const Job& job, long long nextId) { return toJson(job, nextId).dump(1, ' ', false, Json::error_handler_t::replace) + "\n"; }
 
 }  // namespace mezzet

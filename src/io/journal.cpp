@@ -34,9 +34,7 @@ std::uint32_t crcOf(std::string_view bytes) {
   return static_cast<std::uint32_t>(::crc32(0, reinterpret_cast<const Bytef*>(bytes.data()), static_cast<uInt>(bytes.size())));
 }
 
-std::string record(const std::string& payload) {
-  return little(static_cast<std::uint32_t>(payload.size())) + little(crcOf(payload)) + payload;
-}
+std::string record(const std::string& payload) { return little(static_cast<std::uint32_t>(payload.size())) + little(crcOf(payload)) + payload; }
 
 std::string firstRecord(const std::string& path, const std::string& savedSha, const JobFile& base) {
   const Json head{{"mezzet-journal", 1}, {"path", path}, {"sha256", savedSha}, {"base", toJson(base.job, base.nextId)}};
@@ -66,9 +64,7 @@ int openLocked(const std::string& path, int flags) {
   return descriptor;
 }
 
-Error cannotJournal(const std::string& what) {
-  return {"journal", what, "Until this is mended, save often: a crash would lose unsaved edits"};
-}
+Error cannotJournal(const std::string& what) { return {"journal", what, "Until this is mended, save often: a crash would lose unsaved edits"}; }
 
 template <class T>
 void diffShared(Json& patch, const char* key, const std::vector<Shared<T>>& before, const std::vector<Shared<T>>& after) {
@@ -145,7 +141,9 @@ Result<Recovered> readJournal(const Bytes& bytes, const std::string& name) {
 }
 
 Journal::Journal(std::string filePath, std::string path, int descriptor, FileSystem& files)
-    : filePath_(std::move(filePath)), path_(std::move(path)), descriptor_(descriptor), files_(files), syncer_([this](const std::stop_token& stop) { syncLoop(stop); }) {}
+    : filePath_(std::move(filePath)), path_(std::move(path)), descriptor_(descriptor), files_(files), syncer_([this](const std::stop_token& stop) {
+        syncLoop(stop);
+      }) {}
 
 Journal::~Journal() {
   syncer_.request_stop();
@@ -170,7 +168,8 @@ void Journal::syncLoop(const std::stop_token& stop) {
   }
 }
 
-Result<std::unique_ptr<Journal>> Journal::begin(const std::string& folder, const std::string& path, const std::string& savedSha, const JobFile& base, FileSystem& files) {
+Result<std::unique_ptr<Journal>> Journal::begin(const std::string& folder, const std::string& path, const std::string& savedSha, const JobFile& base,
+                                                FileSystem& files) {
   const std::string filePath = journalPathFor(folder, path);
   const int descriptor = openLocked(filePath, O_CREAT);
   if (descriptor < 0)

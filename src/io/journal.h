@@ -16,11 +16,11 @@ namespace mezzet {
 
 /// What a journal brings back.
 struct Recovered {
-  std::string path;        ///< of the saved file; "" for a job that was never saved
-  std::string savedSha;    ///< SHA-256 of the saved file when the journal began
-  JobFile file;            ///< with all complete edits; images are in the saved file
+  std::string path;      ///< of the saved file; "" for a job that was never saved
+  std::string savedSha;  ///< SHA-256 of the saved file when the journal began
+  JobFile file;          ///< with all complete edits; images are in the saved file
   int edits = 0;
-  std::string lastEdit;    ///< its name
+  std::string lastEdit;       ///< its name
   std::size_t goodBytes = 0;  ///< where the complete records end
 };
 

@@ -17,8 +17,14 @@ Json maybe(const std::optional<double>& value) { return value ? Json(tidy(*value
 
 Json findingJson(const Finding& f, const std::vector<WayOut>& ways, const Rulebook& book) {
   const bool length = f.quantity == Quantity::Length, known = f.missing.empty();
-  Json out{{"id", f.id}, {"rule", f.rule}, {"school", f.school ? Json(*f.school) : Json(nullptr)}, {"weight", weightWord(f.weight)}, {"subjects", f.subjects},
-           {"verdict", verdictWord(f.verdict)}, {"quantity", length ? "length" : "count"}, {"unit", length ? "mm" : "1"}};
+  Json out{{"id", f.id},
+           {"rule", f.rule},
+           {"school", f.school ? Json(*f.school) : Json(nullptr)},
+           {"weight", weightWord(f.weight)},
+           {"subjects", f.subjects},
+           {"verdict", verdictWord(f.verdict)},
+           {"quantity", length ? "length" : "count"},
+           {"unit", length ? "mm" : "1"}};
   out["measured"] = known ? Json(tidy(f.measured)) : Json(nullptr);
   out["low"] = maybe(f.asked.low);
   out["high"] = maybe(f.asked.high);
@@ -51,7 +57,8 @@ std::string checkJson(const CheckReport& report, const Rulebook& book) {
 
 std::string gapsJson(const std::vector<Gap>& gaps) {
   Json out{{"gaps", Json::array()}};
-  for (const Gap& gap : gaps) out["gaps"].push_back({{"a", gap.a}, {"b", gap.b}, {"mm", tidy(gap.length)}, {"at", Json::array({point(gap.atA), point(gap.atB)})}});
+  for (const Gap& gap : gaps)
+    out["gaps"].push_back({{"a", gap.a}, {"b", gap.b}, {"mm", tidy(gap.length)}, {"at", Json::array({point(gap.atA), point(gap.atB)})}});
   return out.dump(1) + "\n";
 }
 

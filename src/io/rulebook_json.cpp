@@ -11,7 +11,8 @@ namespace {
 using Json = ObjectReader::Json;
 
 constexpr std::pair<const char*, Weight> kWeights[] = {{"must", Weight::Must}, {"rule", Weight::Rule}, {"taste", Weight::Taste}};
-constexpr std::pair<const char*, const char*> kQuantities[] = {{"length", "length"}, {"ratio", "ratio"}, {"angle", "angle"}, {"count", "count"}, {"share", "share"}, {"area", "area"}, {"yes_no", "yes_no"}};
+constexpr std::pair<const char*, const char*> kQuantities[] = {{"length", "length"}, {"ratio", "ratio"}, {"angle", "angle"},  {"count", "count"},
+                                                               {"share", "share"},   {"area", "area"},   {"yes_no", "yes_no"}};
 constexpr std::pair<const char*, double> kUnits[] = {{"in", kInch}, {"mm", 1.0}, {"1", 1.0}, {"deg", 1.0}, {"mm2", 1.0}};
 constexpr std::pair<const char*, const char*> kSources[] = {{"practice", "practice"}, {"published", "published"}, {"default", "default"}};
 

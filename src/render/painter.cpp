@@ -84,7 +84,8 @@ class ItemPainter {
     QPen pen(colour, width, Qt::SolidLine, Qt::FlatCap, Qt::MiterJoin);
     if (stroke.dash != Dash::Solid) {
       const double unit = 1 / width;  // dash lengths are given in line widths
-      pen.setDashPattern(stroke.dash == Dash::Dashed ? QList<qreal>{2.0 * paper_ * unit, 1.2 * paper_ * unit} : QList<qreal>{0.4 * paper_ * unit, 1.0 * paper_ * unit});
+      pen.setDashPattern(stroke.dash == Dash::Dashed ? QList<qreal>{2.0 * paper_ * unit, 1.2 * paper_ * unit}
+                                                     : QList<qreal>{0.4 * paper_ * unit, 1.0 * paper_ * unit});
     }
     painter_.setPen(pen);
   }

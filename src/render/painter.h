@@ -16,8 +16,8 @@ namespace mezzet {
 
 /// Where model points fall on the device.
 struct Projection {
-  double perMm = 1;      ///< device pixels per model mm
-  QPointF origin;        ///< device point of model (0, 0)
+  double perMm = 1;  ///< device pixels per model mm
+  QPointF origin;    ///< device point of model (0, 0)
 
   [[nodiscard]] QPointF map(Vec2 p) const { return {origin.x() + p.x * perMm, origin.y() - p.y * perMm}; }
   [[nodiscard]] Vec2 unmap(QPointF p) const { return {(p.x() - origin.x()) / perMm, (origin.y() - p.y()) / perMm}; }

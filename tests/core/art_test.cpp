@@ -51,7 +51,8 @@ TEST(ArtSolver, NoOtherHeightMakesTheLargerShortfallLess) {
 }
 TEST(ArtSolver, FramesOfTheGivenHeightsHold) {
   const Range heights = *solveArt({kCentreA, kGapA, in(34), in(24)}).frameHeights;
-  for (const double h : {*heights.low, (*heights.low + *heights.high) / 2, *heights.high}) EXPECT_TRUE(solveArt({kCentreA, kGapA, in(34), h}).both) << h / kInch;
+  for (const double h : {*heights.low, (*heights.low + *heights.high) / 2, *heights.high})
+    EXPECT_TRUE(solveArt({kCentreA, kGapA, in(34), h}).both) << h / kInch;
   EXPECT_FALSE(solveArt({kCentreA, kGapA, in(34), *heights.high + 1}).both);
 }
 

@@ -58,7 +58,9 @@ TEST(Plan, ADoorLeavesAHoleInItsWall) {
   o.width = in(32);
   o.height = in(80);
   const Job job = withOpening(emptyRoom(), RoomId("parlour"), o).value();
-  const auto pieces = [](const Drawing& d) { return std::count_if(d.items.begin(), d.items.end(), [](const Item& i) { return i.layer == Layer::Wall && i.id == "wall:A"; }); };
+  const auto pieces = [](const Drawing& d) {
+    return std::count_if(d.items.begin(), d.items.end(), [](const Item& i) { return i.layer == Layer::Wall && i.id == "wall:A"; });
+  };
   EXPECT_EQ(pieces(plan(emptyRoom())), 1);
   EXPECT_EQ(pieces(plan(job)), 2);
 }
@@ -100,7 +102,8 @@ TEST(Elevation, MarksTheDistanceOfBandsThatDoNotMeet) {
   ElevationWork work;
   work.scheme = &scheme(job);
   work.wall = CornerId("A");
-  work.bands = {{"art-centre", "wall:A", {{0, 1448}, {5000, 1448}, {5000, 1524}, {0, 1524}}, "one"}, {"art-gap", "wall:A", {{0, 1270}, {5000, 1270}, {5000, 1321}, {0, 1321}}, "two"}};
+  work.bands = {{"art-centre", "wall:A", {{0, 1448}, {5000, 1448}, {5000, 1524}, {0, 1524}}, "one"},
+                {"art-gap", "wall:A", {{0, 1270}, {5000, 1270}, {5000, 1321}, {0, 1321}}, "two"}};
   EXPECT_TRUE(says(composeElevationWork(job, *job.rooms.front(), work, 24, kInches), "5 in apart"));
 }
 

@@ -90,18 +90,18 @@ TEST_P(BadLength, IsRefused) {
   p.width = GetParam().first;
   EXPECT_FALSE(withPiece(emptyRoom(), p).ok());
 }
-INSTANTIATE_TEST_SUITE_P(Length, BadLength, testing::Values(
-    std::pair{0.0, "Parlour, ceiling: must be more than 0. Type the length as the tape reads"}, std::pair{-5.0, "Parlour, ceiling: must be more than 0. Type the length as the tape reads"},
-    std::pair{100'001.0, "Parlour, ceiling: is longer than 100 m. Check the unit"}, std::pair{double(INFINITY), "Parlour, ceiling: is not a number. Type a length"},
-    std::pair{double(NAN), "Parlour, ceiling: is not a number. Type a length"}));
+INSTANTIATE_TEST_SUITE_P(Length, BadLength,
+                         testing::Values(std::pair{0.0, "Parlour, ceiling: must be more than 0. Type the length as the tape reads"},
+                                         std::pair{-5.0, "Parlour, ceiling: must be more than 0. Type the length as the tape reads"},
+                                         std::pair{100'001.0, "Parlour, ceiling: is longer than 100 m. Check the unit"},
+                                         std::pair{double(INFINITY), "Parlour, ceiling: is not a number. Type a length"},
+                                         std::pair{double(NAN), "Parlour, ceiling: is not a number. Type a length"}));
 
 TEST(Outline, ThatCrossesItselfIsRefused) {
   const auto bad = withOutline(emptyRoom(), kParlour, corners({{0, 0}, {100, 0}, {0, 80}, {100, 100}}));
   EXPECT_EQ(refusal(bad), "wall B: crosses wall D. Check the runs and the turns between them");
 }
-TEST(Outline, ThatRunsClockwiseIsRefused) {
-  EXPECT_FALSE(withOutline(emptyRoom(), kParlour, corners({{0, 0}, {100, 0}, {100, -100}, {0, -100}})).ok());
-}
+TEST(Outline, ThatRunsClockwiseIsRefused) { EXPECT_FALSE(withOutline(emptyRoom(), kParlour, corners({{0, 0}, {100, 0}, {100, -100}, {0, -100}})).ok()); }
 TEST(Outline, KeepsAWallOnWhichAPictureHangs) {
   const Job job = hung(emptyRoom(), "print", "p1", 40, 30, 60, 58, "D");
   const auto triangle = withOutline(job, kParlour, corners({{0, 0}, {200, 0}, {100, 150}}));

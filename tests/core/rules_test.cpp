@@ -38,8 +38,9 @@ TEST_P(TableReach, IsJudgedAtItsEnds) {
   EXPECT_EQ(f->verdict, GetParam().verdict);
   EXPECT_NEAR(f->margin, in(GetParam().margin), 1e-6);
 }
-INSTANTIATE_TEST_SUITE_P(Rules, TableReach, testing::Values(Reach{16, Verdict::Holds, 2}, Reach{12, Verdict::Holds, 0}, Reach{18, Verdict::Holds, 0}, Reach{18.0625, Verdict::Breaks, -0.0625},
-                                                            Reach{11.9375, Verdict::Breaks, -0.0625}, Reach{24, Verdict::Breaks, -6}));
+INSTANTIATE_TEST_SUITE_P(Rules, TableReach,
+                         testing::Values(Reach{16, Verdict::Holds, 2}, Reach{12, Verdict::Holds, 0}, Reach{18, Verdict::Holds, 0},
+                                         Reach{18.0625, Verdict::Breaks, -0.0625}, Reach{11.9375, Verdict::Breaks, -0.0625}, Reach{24, Verdict::Breaks, -6}));
 
 TEST(TableReachRule, SpeaksInSentences) {
   const auto all = findings(sitting(24));
@@ -182,7 +183,9 @@ TEST(Placing, MoreThanThereAreIsAFinding) {
   job = withPlacement(job, kScheme, {PlacementId("p9"), PieceId("sofa"), FloorPlace{{in(111), in(130)}, 0}, {}});
   EXPECT_EQ(finding(findings(job), "piece-count:sofa")->sentence, "The sofa stands 2 times in this scheme; there is 1.");
 }
-TEST(Placing, APictureWiderThanItsWallIsAFinding) { EXPECT_NE(finding(findings(hung(emptyRoom(), "print", "p1", 250, 40, 111, 59)), "outside-room:p1"), nullptr); }
+TEST(Placing, APictureWiderThanItsWallIsAFinding) {
+  EXPECT_NE(finding(findings(hung(emptyRoom(), "print", "p1", 250, 40, 111, 59)), "outside-room:p1"), nullptr);
+}
 
 TEST(Rules, FindingsDoNotDependOnWhatElseIsInTheJob) {
   Job job = sitting(16);

@@ -46,7 +46,8 @@ int broken(const Job& job) {
 TEST(WaysOut, OfAConflictSayHowFarApartTheBandsAre) {
   const Decided d = decide(conflict());
   ASSERT_EQ(d.decisions.size(), 1u);
-  EXPECT_EQ(d.decisions[0].conflict, "Two of this house's rules cannot both hold for a frame 24 in high over a top of 34 in: their bands for its centre are 5 in apart.");
+  EXPECT_EQ(d.decisions[0].conflict,
+            "Two of this house's rules cannot both hold for a frame 24 in high over a top of 34 in: their bands for its centre are 5 in apart.");
 }
 TEST(WaysOut, TheOtherSchoolsGapMakesBothHold) {
   const Decided d = decide(conflict());

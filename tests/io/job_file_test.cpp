@@ -37,7 +37,8 @@ Job randomJob(std::mt19937& random) {
   job.houseRules.ranges["table-reach"] = {uniform(200, 300), std::nullopt};
   job.extra = R"({"a":[1,2],"b":"c"})";
   for (int i = 0; i < 8; ++i) {
-    Piece p = i % 3 ? piece(("q" + std::to_string(i)).c_str(), "sofa", uniform(5, 90), uniform(5, 50)) : roundPiece(("q" + std::to_string(i)).c_str(), "side-table", uniform(5, 40));
+    Piece p = i % 3 ? piece(("q" + std::to_string(i)).c_str(), "sofa", uniform(5, 90), uniform(5, 50))
+                    : roundPiece(("q" + std::to_string(i)).c_str(), "side-table", uniform(5, 40));
     if (i % 2) p.seatHeight = uniform(300, 500);
     job = with(job, p, ("p" + std::to_string(i)).c_str(), uniform(10, 90), uniform(10, 90), uniform(0, 359));
   }
@@ -72,7 +73,8 @@ TEST(JobFile, KeepsFreeDataUnderX) {
 
 TEST(BadFile, OfANewerVersionIsRefusedByName) {
   EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": 2")),
-            "job.json: was written by a newer Mezzet: its format is version 2, and this program reads up to version 1. Update Mezzet to open it; the file is left as it is");
+            "job.json: was written by a newer Mezzet: its format is version 2, and this program reads up to version 1. Update Mezzet to open it; the file is "
+            "left as it is");
 }
 TEST(BadFile, ThatIsNoJobIsRefused) { EXPECT_EQ(refusal("{}"), "job.json: is not a Mezzet job. A job says \"format\": \"mezzet-job\""); }
 TEST(BadFile, WithAnUnknownKeyNamesIt) {
@@ -80,13 +82,19 @@ TEST(BadFile, WithAnUnknownKeyNamesIt) {
   EXPECT_EQ(refusal(replaced(minimal(), "\"features\": []", "\"features\": [], \"colour\": 3")),
             "job.json/rooms/0/colour: is a key that Mezzet does not know. Remove it, or keep free data under \"x\"");
 }
-TEST(BadFile, WithAWordForANumberSaysWhere) { EXPECT_EQ(refusal(replaced(minimal(), "\"width\": 2133.6", "\"width\": \"wide\"")), "job.json/pieces/0/width: must be a number. See docs/job-file.md"); }
-TEST(BadFile, WithAPieceThatIsNotThereSaysSo) {
-  EXPECT_EQ(refusal(replaced(minimal(), "\"piece\": \"sofa\"", "\"piece\": \"ghost\"")), "job.json, placement p1: names a piece that is not there: ghost. Add the piece or remove the placement");
+TEST(BadFile, WithAWordForANumberSaysWhere) {
+  EXPECT_EQ(refusal(replaced(minimal(), "\"width\": 2133.6", "\"width\": \"wide\"")), "job.json/pieces/0/width: must be a number. See docs/job-file.md");
 }
-TEST(BadFile, WithAWordThatIsNoChoiceListsTheChoices) { EXPECT_EQ(refusal(replaced(minimal(), "\"units\": \"in\"", "\"units\": \"ells\"")), "job.json/units: is \"ells\". Use one of: in, mm"); }
+TEST(BadFile, WithAPieceThatIsNotThereSaysSo) {
+  EXPECT_EQ(refusal(replaced(minimal(), "\"piece\": \"sofa\"", "\"piece\": \"ghost\"")),
+            "job.json, placement p1: names a piece that is not there: ghost. Add the piece or remove the placement");
+}
+TEST(BadFile, WithAWordThatIsNoChoiceListsTheChoices) {
+  EXPECT_EQ(refusal(replaced(minimal(), "\"units\": \"in\"", "\"units\": \"ells\"")), "job.json/units: is \"ells\". Use one of: in, mm");
+}
 TEST(BadFile, WithANumberTooLargeIsRefused) {
-  EXPECT_EQ(refusal(replaced(minimal(), "\"width\": 2133.6", "\"width\": 1e999")), "job.json: holds a number or a text that cannot be read. The file may be damaged; open a copy");
+  EXPECT_EQ(refusal(replaced(minimal(), "\"width\": 2133.6", "\"width\": 1e999")),
+            "job.json: holds a number or a text that cannot be read. The file may be damaged; open a copy");
   EXPECT_NE(refusal(replaced(minimal(), "\"width\": 2133.6", "\"width\": 1e9")), "");
 }
 TEST(BadFile, OfDeepNestingDoesNotCrash) {
@@ -116,13 +124,16 @@ TEST(Schema, AcceptsWhatTheProgramWrites) {
   std::mt19937 random(3);
   const std::string path = testing::TempDir() + "/schema-job.json";
   std::ofstream(path) << writeJobText(randomJob(random), 5);
-  const std::string command = std::string(MEZZET_PYTHON) + " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path + " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json";
+  const std::string command = std::string(MEZZET_PYTHON) +
+                              " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path +
+                              " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json";
   EXPECT_EQ(std::system(command.c_str()), 0);
 }
 TEST(Schema, RefusesAnUnknownKey) {
   const std::string path = testing::TempDir() + "/schema-bad.json";
   std::ofstream(path) << replaced(minimal(), "\"units\": \"in\"", "\"units\": \"in\", \"colour\": 3");
-  const std::string command = std::string(MEZZET_PYTHON) + " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path + " 2>/dev/null";
+  const std::string command = std::string(MEZZET_PYTHON) +
+                              " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path + " 2>/dev/null";
   EXPECT_NE(std::system(command.c_str()), 0);
 }
 

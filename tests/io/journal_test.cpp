@@ -150,7 +150,8 @@ TEST_F(JournalTest, AFullDiskIsSaidAndLeavesNoHalfRecord) {
   disk.full = true;
   const auto fault = journal->append("two", moved(base_.job, 1), moved(base_.job, 2), 9);
   ASSERT_TRUE(fault);
-  EXPECT_EQ(fault->text(), "journal: This edit could not be journalled: No space left on device. Until this is mended, save often: a crash would lose unsaved edits");
+  EXPECT_EQ(fault->text(),
+            "journal: This edit could not be journalled: No space left on device. Until this is mended, save often: a crash would lose unsaved edits");
   disk.full = false;
   ASSERT_FALSE(journal->append("three", moved(base_.job, 1), moved(base_.job, 3), 9));
   EXPECT_EQ(readJournal(bytesOf(*journal), "j")->edits, 2);

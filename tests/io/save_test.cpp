@@ -18,9 +18,15 @@ class Failing : public FileSystem {
     static_cast<void>(FileSystem::writeNew(p, b.substr(0, b.size() / 2)));
     return "No space left on device";
   }
-  std::optional<std::string> sync(const std::string& p) override { return step_ == Step::Sync ? std::optional<std::string>("Input/output error") : FileSystem::sync(p); }
-  std::optional<std::string> rename(const std::string& a, const std::string& b) override { return step_ == Step::Rename ? std::optional<std::string>("Permission denied") : FileSystem::rename(a, b); }
-  std::optional<std::string> syncFolder(const std::string& f) override { return step_ == Step::SyncFolder ? std::optional<std::string>("Input/output error") : FileSystem::syncFolder(f); }
+  std::optional<std::string> sync(const std::string& p) override {
+    return step_ == Step::Sync ? std::optional<std::string>("Input/output error") : FileSystem::sync(p);
+  }
+  std::optional<std::string> rename(const std::string& a, const std::string& b) override {
+    return step_ == Step::Rename ? std::optional<std::string>("Permission denied") : FileSystem::rename(a, b);
+  }
+  std::optional<std::string> syncFolder(const std::string& f) override {
+    return step_ == Step::SyncFolder ? std::optional<std::string>("Input/output error") : FileSystem::syncFolder(f);
+  }
 
  private:
   Step step_;
@@ -52,8 +58,9 @@ INSTANTIATE_TEST_SUITE_P(AtEachStep, Save, testing::Values(Step::Write, Step::Sy
 
 TEST(SaveText, SaysWhatWhyAndWhatToDo) {
   Failing files(Step::Write);
-  EXPECT_EQ(saveAtomically(files, testing::TempDir() + "/x.mezzet", "abc")->text(),
-            "x.mezzet: was not saved: No space left on device. The file is as it was, and your work is still here. Save it under another name or in another folder");
+  EXPECT_EQ(
+      saveAtomically(files, testing::TempDir() + "/x.mezzet", "abc")->text(),
+      "x.mezzet: was not saved: No space left on device. The file is as it was, and your work is still here. Save it under another name or in another folder");
 }
 TEST(Paths, AreTakenApart) {
   EXPECT_EQ(folderOf("/a/b/c.mezzet"), "/a/b");

@@ -59,7 +59,8 @@ TEST_F(Measure, NonsenseStaysInTheFieldWithASentence) {
   typeRun("A", "twelve");
   EXPECT_EQ(run("A")->text(), QStringLiteral("twelve"));
   bool said = false;
-  for (QLabel* label : window_->findChildren<QLabel*>(QStringLiteral("fieldComplaint"))) said = said || label->text() == QStringLiteral("A number is wanted here.");
+  for (QLabel* label : window_->findChildren<QLabel*>(QStringLiteral("fieldComplaint")))
+    said = said || label->text() == QStringLiteral("A number is wanted here.");
   EXPECT_TRUE(said);
 }
 TEST_F(Measure, AZeroWallIsRefused) {

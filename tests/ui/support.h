@@ -61,7 +61,9 @@ class WindowTest : public testing::Test {
   void key(int k, Qt::KeyboardModifiers m = {}) { QTest::keyClick(QApplication::focusWidget(), static_cast<Qt::Key>(k), m); }
   void type(const char* text) { QTest::keyClicks(QApplication::focusWidget(), QString::fromUtf8(text)); }
   template <class W>
-  W* find(const char* name) { return window_->findChild<W*>(QString::fromUtf8(name)); }
+  W* find(const char* name) {
+    return window_->findChild<W*>(QString::fromUtf8(name));
+  }
   /// A button that is on show now (panels are rebuilt, and the old ones go a moment later).
   QPushButton* button(const QString& name) {
     QApplication::processEvents();  // what was just put into a layout shows itself with the next event

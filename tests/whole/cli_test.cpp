@@ -47,7 +47,8 @@ TEST(Cli, CheckAnswersInTheContractsShape) {
   EXPECT_EQ(j["counts"]["breaks"], 3);
   EXPECT_EQ(j["counts"]["holds"], 2);
   for (const Json& f : j["findings"]) {
-    for (const char* key : {"id", "rule", "school", "weight", "subjects", "verdict", "quantity", "unit", "measured", "low", "high", "idealLow", "idealHigh", "margin", "marginMm", "u95", "at", "view", "missing", "sentence", "source", "waysOut"})
+    for (const char* key : {"id",       "rule",      "school", "weight",   "subjects", "verdict", "quantity", "unit",    "measured", "low",    "high",
+                            "idealLow", "idealHigh", "margin", "marginMm", "u95",      "at",      "view",     "missing", "sentence", "source", "waysOut"})
       EXPECT_TRUE(f.contains(key)) << key;
     if (f["id"] == "table-reach:p1,p2") {
       EXPECT_EQ(f["verdict"], "holds");

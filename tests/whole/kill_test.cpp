@@ -74,7 +74,8 @@ TEST(Kill, LosesNoFinishedEdit) {
     int status = 0;
     ::waitpid(child.pid, &status, 0);
     ASSERT_TRUE(WIFSIGNALED(status));
-    for (ssize_t got = ::read(child.out, part, sizeof part); got > 0; got = ::read(child.out, part, sizeof part)) text.append(part, static_cast<std::size_t>(got));
+    for (ssize_t got = ::read(child.out, part, sizeof part); got > 0; got = ::read(child.out, part, sizeof part))
+      text.append(part, static_cast<std::size_t>(got));
     ::close(child.out);
 
     const auto journals = abandonedJournals(root + "/mezzet/journal");

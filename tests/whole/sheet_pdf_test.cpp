@@ -35,7 +35,8 @@ std::vector<Line> linesOf(const std::string& pdf) {
   text << in.rdbuf();
   const std::string all = text.str();
   std::vector<Line> out;
-  const std::regex pathTag("<path[^>]*>"), dAttribute(" d=\"([^\"]*)\""), matrix("transform=\"matrix\\(([^)]*)\\)\""), token("([MLHVCZ])|(-?[0-9.]+(?:e-?[0-9]+)?)");
+  const std::regex pathTag("<path[^>]*>"), dAttribute(" d=\"([^\"]*)\""), matrix("transform=\"matrix\\(([^)]*)\\)\""),
+      token("([MLHVCZ])|(-?[0-9.]+(?:e-?[0-9]+)?)");
   constexpr double kMmPerPoint = 25.4 / 72;
   for (std::sregex_iterator tag(all.begin(), all.end(), pathTag), end; tag != end; ++tag) {
     const std::string element = tag->str();
@@ -88,7 +89,8 @@ class SheetPdf : public testing::Test {
   std::string print(const std::string& scale, const std::string& paper) {
     const std::string job = testing::TempDir() + "/sheet-job.json", pdf = testing::TempDir() + "/sheet.pdf";
     std::ofstream(job) << writeJobText(with(emptyRoom(222, 150), piece("sofa", "sofa", 84, 36), "p1", 111, 40), 9);
-    const Answer a = run(std::string(MEZZET_BIN_DIR) + "/mezzet-cli sheet " + job + " --kind plan --scale " + scale + " --paper " + paper + " --out " + pdf + " 2>&1");
+    const Answer a =
+        run(std::string(MEZZET_BIN_DIR) + "/mezzet-cli sheet " + job + " --kind plan --scale " + scale + " --paper " + paper + " --out " + pdf + " 2>&1");
     EXPECT_EQ(a.code, 0) << a.out;
     return pdf;
   }
@@ -116,7 +118,8 @@ TEST_F(SheetPdf, CarriesOnlyTheShippedLettering) {
 }
 TEST_F(SheetPdf, SaysTheScaleAndTheLengths) {
   const std::string text = run("pdftotext -layout " + print("1:48", "letter") + " -").out;
-  for (const char* word : {"1/4 in = 1 ft (1:48)", "222 in", "150 in", "Print at 100 %, measure this: 4 in"}) EXPECT_NE(text.find(word), std::string::npos) << word << "\n" << text;
+  for (const char* word : {"1/4 in = 1 ft (1:48)", "222 in", "150 in", "Print at 100 %, measure this: 4 in"})
+    EXPECT_NE(text.find(word), std::string::npos) << word << "\n" << text;
 }
 
 }  // namespace

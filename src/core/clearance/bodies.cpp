@@ -27,8 +27,7 @@ Convex footprint(const Piece& piece, const FloorPlace& place) {
   const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
   Convex body;
   body.core.reserve(4);
-  for (const Vec2 corner : {Vec2{-w, -d}, Vec2{w, -d}, Vec2{w, d}, Vec2{-w, d}})
-    body.core.push_back(place.at + rotated(corner, turn));
+  for (const Vec2 corner : {Vec2{-w, -d}, Vec2{w, -d}, Vec2{w, d}, Vec2{-w, d}}) body.core.push_back(place.at + rotated(corner, turn));
   return body;
 }
 

@@ -40,9 +40,7 @@ std::vector<Gap> gapsIn(const Job& job, const Scheme& scheme, double cap) {
     }
     open.push_back(i);
   }
-  std::sort(gaps.begin(), gaps.end(), [](const Gap& a, const Gap& b) {
-    return std::tie(a.length, a.a, a.b) < std::tie(b.length, b.a, b.b);
-  });
+  std::sort(gaps.begin(), gaps.end(), [](const Gap& a, const Gap& b) { return std::tie(a.length, a.a, a.b) < std::tie(b.length, b.a, b.b); });
   return gaps;
 }
 

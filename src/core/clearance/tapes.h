@@ -14,10 +14,10 @@ enum class Side { Front, Right, Back, Left, Down, Up };
 
 struct Tape {
   Side side = Side::Front;
-  Vec2 along;        ///< unit, away from the piece; plan or elevation
-  Vec2 from, to;     ///< on the piece and on what it hits
-  double length = 0; ///< negative: already overlapping by as much
-  std::string hits;  ///< placement, feature, "wall:A"; "floor" or "ceiling" on a wall
+  Vec2 along;         ///< unit, away from the piece; plan or elevation
+  Vec2 from, to;      ///< on the piece and on what it hits
+  double length = 0;  ///< negative: already overlapping by as much
+  std::string hits;   ///< placement, feature, "wall:A"; "floor" or "ceiling" on a wall
 };
 
 /// The tapes of a placement: four where something stops each, fewer outside the room; none for what is carried.

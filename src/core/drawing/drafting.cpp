@@ -23,9 +23,7 @@ double readableTurn(Vec2 along) {
 
 PathItem line(Vec2 a, Vec2 b, Stroke stroke) { return {{a, b}, false, Ink::None, stroke}; }
 
-PathItem rectangle(Vec2 low, Vec2 high, Ink fill, Stroke stroke) {
-  return {{low, {high.x, low.y}, high, {low.x, high.y}}, true, fill, stroke};
-}
+PathItem rectangle(Vec2 low, Vec2 high, Ink fill, Stroke stroke) { return {{low, {high.x, low.y}, high, {low.x, high.y}}, true, fill, stroke}; }
 
 void addDimension(Drawing& d, const Dimension& dim) {
   const double paper = d.scale;

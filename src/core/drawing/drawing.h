@@ -14,8 +14,31 @@ enum class Layer { Grid, Floor, Rug, Feature, Wall, Opening, Furniture, Picture,
 
 /// What a line or fill means; renderers choose the colour.
 enum class Ink {
-  None, Ink, CutWall, Fine, Quiet, Paper, Floor, Cloth, ClothShade, Wood, Rug, Glass, Mount, GridLine, Hearth,
-  Band, BandStrong, Accent, AccentText, Holds, Close, Breaks, NotMeasured, Kept, Ghost,
+  None,
+  Ink,
+  CutWall,
+  Fine,
+  Quiet,
+  Paper,
+  Floor,
+  Cloth,
+  ClothShade,
+  Wood,
+  Rug,
+  Glass,
+  Mount,
+  GridLine,
+  Hearth,
+  Band,
+  BandStrong,
+  Accent,
+  AccentText,
+  Holds,
+  Close,
+  Breaks,
+  NotMeasured,
+  Kept,
+  Ghost,
 };
 
 enum class Dash { Solid, Dashed, Dotted };
@@ -46,28 +69,28 @@ struct ArcItem {
 };
 enum class Align { Left, Centre, Right };
 struct TextItem {
-  Vec2 at;              ///< left end, middle or right end of the line of text, half way up the capitals
-  std::string text;     ///< UTF-8
+  Vec2 at;                   ///< left end, middle or right end of the line of text, half way up the capitals
+  std::string text;          ///< UTF-8
   double height = kLetters;  ///< of capitals, mm of paper
   Align align = Align::Centre;
-  double turn = 0;      ///< degrees anticlockwise
+  double turn = 0;  ///< degrees anticlockwise
   Ink ink = Ink::Ink;
   Ink ground = Ink::None;  ///< fill behind the text, so that it stands clear of lines
 };
 struct ImageItem {
-  Vec2 low, high;       ///< corners, unturned
-  std::string image;    ///< name in the job's images
+  Vec2 low, high;     ///< corners, unturned
+  std::string image;  ///< name in the job's images
 };
 
 struct Item {
   Layer layer = Layer::Furniture;
-  std::string id;       ///< of what this shows: placement, opening, "wall:A", "tape:front" ...; may be empty
+  std::string id;  ///< of what this shows: placement, opening, "wall:A", "tape:front" ...; may be empty
   std::variant<PathItem, ArcItem, TextItem, ImageItem> shape;
 };
 
 struct Drawing {
-  double scale = 48;    ///< denominator: mm of the room per mm of paper
-  Vec2 low, high;       ///< the part of the model this drawing fills, margins included
+  double scale = 48;  ///< denominator: mm of the room per mm of paper
+  Vec2 low, high;     ///< the part of the model this drawing fills, margins included
   std::vector<Item> items;
 
   void add(Layer layer, std::string id, PathItem path) { items.push_back({layer, std::move(id), std::move(path)}); }

@@ -13,9 +13,9 @@
 namespace mezzet {
 namespace {
 
-constexpr double kSkirting = 100;  // drawn line only [D]
+constexpr double kSkirting = 100;                    // drawn line only [D]
 constexpr double kSideMargin = 16, kTopMargin = 12;  // mm of paper
-constexpr double kLeg = 100;                          // drawn leg under upholstery [D]
+constexpr double kLeg = 100;                         // drawn leg under upholstery [D]
 
 /// Does the piece show its front to someone in the room?
 bool facesRoom(const FloorPlace& place, const Wall& wall) { return dot(rotated({0, -1}, turnOf(place.turn)), wall.inward()) > 0.9; }
@@ -88,15 +88,14 @@ void addOpeningFront(Drawing& d, const Opening& o, const Wall& wall, LengthForma
 /// The plan along this wall, turned so that the wall is at the top.
 void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* scheme, const Wall& wall, LengthFormat format) {
   const double length = wall.length();
-  const auto inStrip = [&](Vec2 p) {
-    return Vec2{length - dot(p - wall.start, wall.along()), -kStripBelow - dot(p - wall.start, wall.inward())};
-  };
+  const auto inStrip = [&](Vec2 p) { return Vec2{length - dot(p - wall.start, wall.along()), -kStripBelow - dot(p - wall.start, wall.inward())}; };
   d.add(Layer::Floor, "", rectangle({0, -kStripBelow - kStripDeep}, {length, -kStripBelow}, Ink::Floor, Stroke{}));
   d.add(Layer::Wall, wallKey(wall.id), rectangle({-kDrawnWall, -kStripBelow}, {length + kDrawnWall, -kStripBelow + 90}, Ink::CutWall, Stroke{}));
   for (const Opening& o : room.openings)
     if (o.wall == wall.id) {
       const double right = length - o.offset;
-      d.add(Layer::Opening, o.id.value, rectangle({right - o.width, -kStripBelow}, {right, -kStripBelow + 90}, o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, thin()));
+      d.add(Layer::Opening, o.id.value,
+            rectangle({right - o.width, -kStripBelow}, {right, -kStripBelow + 90}, o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, thin()));
     }
   if (scheme == nullptr) return;
   const SchemeNames names(job, *scheme);
@@ -111,7 +110,8 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
     const FloorPlace there{inStrip(place->at), normalisedTurn(place->turn - wallTurn + 180)};
     addPiece(d, piece, there, p.id.value, midSentence(names.plain(p.id)), format);
     if (s.offWall <= kStandsAtWall)
-      for (const double u : {s.left, s.right}) d.add(Layer::Dimension, "", line({u, 0}, {u, -kStripBelow - std::max(0.0, s.offWall)}, {Ink::Fine, kFineLine, Dash::Dashed}));
+      for (const double u : {s.left, s.right})
+        d.add(Layer::Dimension, "", line({u, 0}, {u, -kStripBelow - std::max(0.0, s.offWall)}, {Ink::Fine, kFineLine, Dash::Dashed}));
   }
 }
 
@@ -141,8 +141,12 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   d.add(Layer::Floor, wallKey(wallId), rectangle({0, 0}, {length, ceiling}, Ink::Floor, Stroke{}));
   if (o.grid) addGrid(d, o.gridLow, o.gridHigh, job.units == Unit::Inch);
   // The cut: side walls, ceiling and floor.
-  d.add(Layer::Wall, wallKey(wallId), PathItem{{{-t, -t}, {length + t, -t}, {length + t, ceiling + t}, {-t, ceiling + t}, {-t, -t}, {0, 0}, {0, ceiling}, {length, ceiling}, {length, 0}, {0, 0}},
-                                               true, Ink::CutWall, Stroke{}});
+  d.add(Layer::Wall, wallKey(wallId),
+        PathItem{
+            {{-t, -t}, {length + t, -t}, {length + t, ceiling + t}, {-t, ceiling + t}, {-t, -t}, {0, 0}, {0, ceiling}, {length, ceiling}, {length, 0}, {0, 0}},
+            true,
+            Ink::CutWall,
+            Stroke{}});
   d.add(Layer::Furniture, "", line({0, kSkirting}, {length, kSkirting}, fine()));
   for (const Opening& opening : room.openings)
     if (opening.wall == wallId) addOpeningFront(d, opening, *wall, o.format);
@@ -150,18 +154,32 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
     const SchemeNames names(job, *scheme);
     for (const Placement& p : scheme->placements) {
       const auto* hung = std::get_if<WallPlace>(&p.on);
-      if (hung != nullptr && hung->wall == wallId && p.id != o.without)
-        addPicture(d, pieceOf(job, p), *hung, p.id.value, names.plain(p.id));
+      if (hung != nullptr && hung->wall == wallId && p.id != o.without) addPicture(d, pieceOf(job, p), *hung, p.id.value, names.plain(p.id));
     }
     for (const Standing& s : standingAt(job, *scheme, *wall)) addStanding(d, job, *scheme, s, *wall);
   }
   addFloorStrip(d, job, room, scheme, *wall, o.format);
   // Below the floor line, clear of both cut walls.
-  addDimension(d, {{0, -kStripBelow / 2 - 20}, {length, -kStripBelow / 2 - 20}, 0, writeLength(length, o.format), Layer::Dimension, wallKey(wallId), Ink::Ink, Ink::Paper, Ink::Ink});
+  addDimension(d, {{0, -kStripBelow / 2 - 20},
+                   {length, -kStripBelow / 2 - 20},
+                   0,
+                   writeLength(length, o.format),
+                   Layer::Dimension,
+                   wallKey(wallId),
+                   Ink::Ink,
+                   Ink::Paper,
+                   Ink::Ink});
   addDimension(d, {{0, 0}, {0, ceiling}, t / d.scale + 7, writeLength(ceiling, o.format), Layer::Dimension, "ceiling", Ink::Ink, Ink::Paper, Ink::Ink});
   if (o.titles) {
     addTag(d, {length + t + 7 * d.scale, ceiling - 4 * d.scale}, wallId.value, wallKey(wallId));
-    d.add(Layer::Title, "", TextItem{{-t, ceiling + t + 5.5 * d.scale}, room.name + ", wall " + wallId.value + " seen from the room", kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
+    d.add(Layer::Title, "",
+          TextItem{{-t, ceiling + t + 5.5 * d.scale},
+                   room.name + ", wall " + wallId.value + " seen from the room",
+                   kSmallLetters,
+                   Align::Left,
+                   0,
+                   Ink::Ink,
+                   Ink::None});
   }
   return d;
 }
@@ -189,7 +207,8 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
     const double tick = 1.6 * scale;
     d.add(Layer::Working, "apart", line({u, low}, {u, high}, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
     for (const double v : {low, high}) d.add(Layer::Working, "apart", line({u - tick, v}, {u + tick, v}, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
-    d.add(Layer::Working, "apart", TextItem{{u - 3 * scale, (low + high) / 2}, writeLength(high - low, format) + " apart", kSmallLetters, Align::Right, 0, Ink::Ink, Ink::Paper});
+    d.add(Layer::Working, "apart",
+          TextItem{{u - 3 * scale, (low + high) / 2}, writeLength(high - low, format) + " apart", kSmallLetters, Align::Right, 0, Ink::Ink, Ink::Paper});
   }
   const Placement* selected = findPlacement(*work.scheme, work.selected);
   const auto* hung = selected != nullptr ? std::get_if<WallPlace>(&selected->on) : nullptr;

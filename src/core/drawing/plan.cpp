@@ -32,8 +32,7 @@ std::vector<WallDraft> wallDrafts(const Room& room) {
   const std::vector<Wall> walls = wallsOf(room);
   const std::size_t n = walls.size();
   std::vector<WallDraft> out;
-  for (std::size_t i = 0; i < n; ++i)
-    out.push_back({walls[i], mitre(walls[(i + n - 1) % n], walls[i]), mitre(walls[i], walls[(i + 1) % n])});
+  for (std::size_t i = 0; i < n; ++i) out.push_back({walls[i], mitre(walls[(i + n - 1) % n], walls[i]), mitre(walls[i], walls[(i + 1) % n])});
   return out;
 }
 
@@ -74,7 +73,9 @@ void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat for
       double turn = std::atan2(along.y, along.x) * 180 / std::numbers::pi;
       if (turn > 90.001) turn -= 180;
       if (turn <= -89.999) turn += 180;
-      d.add(Layer::Label, o.id.value, TextItem{at, "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare), kSmallLetters, Align::Centre, turn, Ink::Quiet, Ink::None});
+      d.add(Layer::Label, o.id.value,
+            TextItem{at, "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare), kSmallLetters, Align::Centre, turn, Ink::Quiet,
+                     Ink::None});
       break;
     }
     case OpeningKind::Arch:
@@ -110,7 +111,8 @@ void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
     // Outside, two dimensions would cross in the angle of a jutting corner: the shorter wall has its own inside.
     const bool inside = (isReflex(outline, i) && wall.length() < walls[before].length()) || (isReflex(outline, next) && wall.length() <= walls[next].length());
     // The dimension runs from end to start, so that "left of it" is outside.
-    addDimension(d, {wall.end, wall.start, inside ? -kDimensionIn : face + kDimensionOut, text, Layer::Dimension, id, Ink::Ink, inside ? Ink::Floor : Ink::Paper, Ink::Ink});
+    addDimension(d, {wall.end, wall.start, inside ? -kDimensionIn : face + kDimensionOut, text, Layer::Dimension, id, Ink::Ink,
+                     inside ? Ink::Floor : Ink::Paper, Ink::Ink});
     // Its tag keeps clear of the neighbour's dimension in that angle.
     const double share = !inside ? 0.5 : isReflex(outline, i) ? 0.72 : 0.28;
     addTag(d, wall.start + (wall.end - wall.start) * share - wall.inward() * ((face + (inside ? kTagNear : kTagOut)) * d.scale), wall.id.value, id);
@@ -121,7 +123,9 @@ Vec2 inPiece(const FloorPlace& place, Turn turn, double x, double y) { return pl
 
 PathItem pieceRect(const FloorPlace& place, Turn turn, Vec2 low, Vec2 high, Ink fill, double width) {
   return {{inPiece(place, turn, low.x, low.y), inPiece(place, turn, high.x, low.y), inPiece(place, turn, high.x, high.y), inPiece(place, turn, low.x, high.y)},
-          true, fill, {Ink::Ink, width, Dash::Solid}};
+          true,
+          fill,
+          {Ink::Ink, width, Dash::Solid}};
 }
 
 void addSeat(Drawing& d, const Piece& piece, const FloorPlace& place, Turn turn, const std::string& id, Layer layer) {
@@ -132,7 +136,8 @@ void addSeat(Drawing& d, const Piece& piece, const FloorPlace& place, Turn turn,
   d.add(layer, id, pieceRect(place, turn, {-w + arm, h - back}, {w - arm, h}, Ink::ClothShade, kDimensionLine));
   if (arm > 0)
     for (const double side : {-1.0, 1.0})
-      d.add(layer, id, pieceRect(place, turn, {std::min(side * w, side * (w - arm)), -h}, {std::max(side * w, side * (w - arm)), h}, Ink::ClothShade, kDimensionLine));
+      d.add(layer, id,
+            pieceRect(place, turn, {std::min(side * w, side * (w - arm)), -h}, {std::max(side * w, side * (w - arm)), h}, Ink::ClothShade, kDimensionLine));
   const int cushions = piece.width > 1400 ? (piece.width > 2300 ? 3 : 2) : 1;
   for (int i = 1; i < cushions; ++i) {
     const double x = -w + arm + (2 * (w - arm)) * i / cushions;
@@ -154,21 +159,21 @@ void addPiece(Drawing& d, const Piece& piece, const FloorPlace& place, const std
   const double depth = piece.depth.value_or(piece.width);
   const bool rug = isRug(piece.kind);
   if (rug && layer == Layer::Furniture) layer = Layer::Rug;
-  if (piece.shape == Shape::Round)
-    d.add(layer, id, ArcItem{place.at, piece.width / 2, 0, 360, fillOf(piece.kind), {Ink::Ink, kFurnitureLine, Dash::Solid}});
-  else if (isSeat(piece.kind))
-    addSeat(d, piece, place, turn, id, layer);
+  if (piece.shape == Shape::Round) d.add(layer, id, ArcItem{place.at, piece.width / 2, 0, 360, fillOf(piece.kind), {Ink::Ink, kFurnitureLine, Dash::Solid}});
+  else if (isSeat(piece.kind)) addSeat(d, piece, place, turn, id, layer);
   else
-    d.add(layer, id, pieceRect(place, turn, {-piece.width / 2, -depth / 2}, {piece.width / 2, depth / 2}, fillOf(piece.kind), rug ? kDimensionLine : kFurnitureLine));
+    d.add(layer, id,
+          pieceRect(place, turn, {-piece.width / 2, -depth / 2}, {piece.width / 2, depth / 2}, fillOf(piece.kind), rug ? kDimensionLine : kFurnitureLine));
 
   LengthFormat bare = format;
   bare.withUnit = false;
-  const std::string size = piece.shape == Shape::Round ? writeLength(piece.width, bare) + " dia" : writeLength(piece.width, bare) + " x " + writeLength(depth, bare);
+  const std::string size =
+      piece.shape == Shape::Round ? writeLength(piece.width, bare) + " dia" : writeLength(piece.width, bare) + " x " + writeLength(depth, bare);
   // Horizontal room for the label: the width of the footprint along x through its middle.
-  const double across = piece.shape == Shape::Round ? piece.width
-                        : std::min(piece.width / std::max(1e-9, std::abs(turn.cosine)), depth / std::max(1e-9, std::abs(turn.sine)));
-  const double upright = piece.shape == Shape::Round ? piece.width
-                         : std::min(depth / std::max(1e-9, std::abs(turn.cosine)), piece.width / std::max(1e-9, std::abs(turn.sine)));
+  const double across =
+      piece.shape == Shape::Round ? piece.width : std::min(piece.width / std::max(1e-9, std::abs(turn.cosine)), depth / std::max(1e-9, std::abs(turn.sine)));
+  const double upright =
+      piece.shape == Shape::Round ? piece.width : std::min(depth / std::max(1e-9, std::abs(turn.cosine)), piece.width / std::max(1e-9, std::abs(turn.sine)));
   const double lineHeight = kSmallLetters * 1.9 * d.scale;
   const auto fits = [&](const std::string& text, double lines) {
     return letteringWidth(text, kSmallLetters) * d.scale < across * 0.92 && lines * lineHeight < upright;
@@ -221,12 +226,20 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
         const auto wall = findWall(room, hung->wall);
         const Vec2 at = wall->start + wall->along() * (wall->length() - hung->u);
         const Vec2 half = wall->along() * (pieces.of(p).width / 2), in = wall->inward() * std::max(40.0, 0.9 * d.scale);
-        d.add(Layer::Picture, p.id.value, PathItem{{at - half, at + half, at + half + in, at - half + in}, true, Ink::Mount, {Ink::Ink, kDimensionLine, Dash::Solid}});
+        d.add(Layer::Picture, p.id.value,
+              PathItem{{at - half, at + half, at + half + in, at - half + in}, true, Ink::Mount, {Ink::Ink, kDimensionLine, Dash::Solid}});
       }
   }
   if (o.titles) {
     const double p = d.scale;
-    d.add(Layer::Title, "", TextItem{{d.low.x + 3 * p, d.high.y - 3 * p}, room.name + ", floor plan. Ceiling " + writeLength(room.ceilingHeight, o.format), kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
+    d.add(Layer::Title, "",
+          TextItem{{d.low.x + 3 * p, d.high.y - 3 * p},
+                   room.name + ", floor plan. Ceiling " + writeLength(room.ceilingHeight, o.format),
+                   kSmallLetters,
+                   Align::Left,
+                   0,
+                   Ink::Ink,
+                   Ink::None});
     addNorth(d, {d.high.x - 6 * p, d.high.y - 8 * p});
     addScaleBar(d, {d.low.x + 4 * p, d.low.y + 3 * p}, job.units == Unit::Inch, o.format);
   }

@@ -33,8 +33,8 @@ struct PlanWork {
   PlacementId selected;
   std::vector<Tape> tapes;
   std::vector<Band> bands;
-  std::vector<Finding> findings;   ///< those to show on the drawing
-  std::string typedInto;           ///< id of the tape being typed into: its label is left to the editor
+  std::vector<Finding> findings;  ///< those to show on the drawing
+  std::string typedInto;          ///< id of the tape being typed into: its label is left to the editor
 };
 [[nodiscard]] Drawing composePlanWork(const Job&, const Room&, const PlanWork&, double scale, LengthFormat format);
 
@@ -42,6 +42,7 @@ struct PlanWork {
 void addBands(Drawing&, const std::vector<Band>&, const std::string& view);
 
 /// A walk of runs that is being typed: a dashed outline with the runs' lengths, and the gap where it does not close.
-[[nodiscard]] Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::string>& lengths, std::size_t current, double scale, LengthFormat format);
+[[nodiscard]] Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::string>& lengths, std::size_t current, double scale,
+                                   LengthFormat format);
 
 }  // namespace mezzet

@@ -8,10 +8,10 @@
 namespace mezzet {
 namespace {
 
-constexpr double kBorder = 10;       // mm from the paper's edge
-constexpr double kTitleBlock = 42;   // height at the foot of the sheet
-constexpr double kCheckRow = 17;     // its lower row, with the check bar
-constexpr double kBreathing = 2;     // between drawing and frame
+constexpr double kBorder = 10;      // mm from the paper's edge
+constexpr double kTitleBlock = 42;  // height at the foot of the sheet
+constexpr double kCheckRow = 17;    // its lower row, with the check bar
+constexpr double kBreathing = 2;    // between drawing and frame
 
 struct Fit {
   bool fits = false, turned = false;
@@ -67,7 +67,8 @@ void addTitleBlock(Sheet& sheet, const Job& job, const Room& room, const Scheme*
   const double step = (inches ? kFoot : 500) / r.scale;
   const int steps = std::clamp(static_cast<int>((right - column - 8) / step), 1, inches ? 10 : 8);
   for (int i = 0; i < steps; ++i)
-    d.add(Layer::Title, "scale-bar", rectangle({column + 4 + i * step, high - 14}, {column + 4 + (i + 1) * step, high - 12}, i % 2 == 0 ? Ink::Ink : Ink::Paper, thin()));
+    d.add(Layer::Title, "scale-bar",
+          rectangle({column + 4 + i * step, high - 14}, {column + 4 + (i + 1) * step, high - 12}, i % 2 == 0 ? Ink::Ink : Ink::Paper, thin()));
   addText(d, {column + 4, high - 19.5}, writeLength(steps * (inches ? kFoot : 500), r.format) + " of the room");
 
   // Check bar: lengths of the paper.
@@ -119,7 +120,8 @@ Result<Sheet> planSheet(const Job& job, const Room& room, const Scheme* scheme, 
       for (const int scale : sheetScales()) {
         options.scale = scale;
         if (scale != r.scale && paper.id != r.paper->id) continue;  // change one thing
-        if (fitOf(composePlan(job, room, nullptr, options), paper, scale).fits) others += (others.empty() ? "" : " or ") + paper.name + " at " + scaleInWords(scale);
+        if (fitOf(composePlan(job, room, nullptr, options), paper, scale).fits)
+          others += (others.empty() ? "" : " or ") + paper.name + " at " + scaleInWords(scale);
       }
     return Error{room.name, "does not fit " + r.paper->name + " at " + scaleInWords(r.scale),
                  others.empty() ? "No paper that Mezzet prints on is large enough at these scales" : "It fits " + others};

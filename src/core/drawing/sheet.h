@@ -12,7 +12,7 @@
 namespace mezzet {
 
 struct Paper {
-  std::string id, name;        ///< "letter", "Letter"
+  std::string id, name;          ///< "letter", "Letter"
   double width = 0, height = 0;  ///< mm, upright
 };
 [[nodiscard]] const std::vector<Paper>& papers();

@@ -32,7 +32,7 @@ Vec2 outward(const std::vector<Vec2>& core, std::size_t i) { return -leftOf(unit
 
 struct Axis {
   double separation = -std::numeric_limits<double>::infinity();  // > 0 apart along normal
-  Vec2 normal;  // from the owner of the face towards the other
+  Vec2 normal;                                                   // from the owner of the face towards the other
 };
 
 /// Best separating axis among the face normals of `a`.

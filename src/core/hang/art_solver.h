@@ -16,14 +16,14 @@ struct ArtQuestion {
 };
 
 struct ArtSolution {
-  bool both = false;        ///< some height satisfies both
-  double centre = 0;        ///< recommended: the middle of what satisfies both, else where the larger shortfall is least
-  double gap = 0;           ///< at that centre
-  double shortCentre = 0;   ///< by how much each rule is missed there; 0 when it holds
+  bool both = false;       ///< some height satisfies both
+  double centre = 0;       ///< recommended: the middle of what satisfies both, else where the larger shortfall is least
+  double gap = 0;          ///< at that centre
+  double shortCentre = 0;  ///< by how much each rule is missed there; 0 when it holds
   double shortGap = 0;
-  Range centreBand;         ///< of the centre, by the centre rule
-  Range gapBand;            ///< of the centre, by the gap rule
-  double apart = 0;         ///< distance between the two bands; 0 when they meet
+  Range centreBand;                   ///< of the centre, by the centre rule
+  Range gapBand;                      ///< of the centre, by the gap rule
+  double apart = 0;                   ///< distance between the two bands; 0 when they meet
   std::optional<Range> frameHeights;  ///< heights of frame that could satisfy both; absent when none could
 };
 

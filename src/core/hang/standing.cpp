@@ -8,9 +8,7 @@
 namespace mezzet {
 namespace {
 
-std::optional<double> topOf(const Piece& piece) {
-  return piece.backHeight ? piece.backHeight : piece.height;
-}
+std::optional<double> topOf(const Piece& piece) { return piece.backHeight ? piece.backHeight : piece.height; }
 
 double overlapOf(const Standing& s, const WallRect& r) { return std::min(s.right, r.right) - std::max(s.left, r.left); }
 
@@ -66,8 +64,8 @@ std::vector<Hung> hungIn(const Job& job, const Scheme& scheme) {
     } else {
       Hung& hung = out[at];
       hung.members.push_back(p.id);
-      hung.envelope = {std::min(hung.envelope.left, rect.left), std::max(hung.envelope.right, rect.right),
-                       std::min(hung.envelope.bottom, rect.bottom), std::max(hung.envelope.top, rect.top)};
+      hung.envelope = {std::min(hung.envelope.left, rect.left), std::max(hung.envelope.right, rect.right), std::min(hung.envelope.bottom, rect.bottom),
+                       std::max(hung.envelope.top, rect.top)};
     }
   }
   for (Hung& hung : out) std::sort(hung.members.begin(), hung.members.end());

@@ -11,10 +11,10 @@ namespace mezzet {
 /// A floor piece seen against a wall: its span along u, the top of it, and how far its nearest point is off the wall.
 struct Standing {
   PlacementId id;
-  double left = 0, right = 0;    ///< u
-  std::optional<double> top;     ///< back height where there is one, else overall height; absent if not measured
-  double offWall = 0;            ///< nearest
-  double offWallFar = 0;         ///< farthest
+  double left = 0, right = 0;  ///< u
+  std::optional<double> top;   ///< back height where there is one, else overall height; absent if not measured
+  double offWall = 0;          ///< nearest
+  double offWallFar = 0;       ///< farthest
 };
 
 /// Things further from a wall than this are not "below" what hangs on it [D].

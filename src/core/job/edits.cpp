@@ -43,8 +43,7 @@ Result<Job> withRoom(const Job& job, Room room) {
     if (scheme->room != room.id) continue;
     for (const Placement& p : scheme->placements)
       if (const auto* on = std::get_if<WallPlace>(&p.on); on != nullptr && !findWall(room, on->wall))
-        return Error{"wall " + on->wall.value, "is where " + pieceOf(job, p).name + " hangs in " + scheme->name,
-                     "Hang it elsewhere before this wall goes"};
+        return Error{"wall " + on->wall.value, "is where " + pieceOf(job, p).name + " hangs in " + scheme->name, "Hang it elsewhere before this wall goes"};
   }
   Job out = job;
   put(out.rooms, std::move(room));

@@ -8,8 +8,7 @@ namespace {
 
 template <class T>
 bool sameValues(const std::vector<Shared<T>>& a, const std::vector<Shared<T>>& b) {
-  return std::equal(a.begin(), a.end(), b.begin(), b.end(),
-                    [](const Shared<T>& p, const Shared<T>& q) { return p == q || *p == *q; });
+  return std::equal(a.begin(), a.end(), b.begin(), b.end(), [](const Shared<T>& p, const Shared<T>& q) { return p == q || *p == *q; });
 }
 
 template <class T, class AnyId>
@@ -29,9 +28,8 @@ const T* find(const std::vector<T>& all, const AnyId& id) {
 }  // namespace
 
 bool Job::operator==(const Job& other) const {
-  return name == other.name && units == other.units && brief == other.brief && houseRules == other.houseRules &&
-         extra == other.extra && sameValues(rooms, other.rooms) && sameValues(pieces, other.pieces) &&
-         sameValues(schemes, other.schemes);
+  return name == other.name && units == other.units && brief == other.brief && houseRules == other.houseRules && extra == other.extra &&
+         sameValues(rooms, other.rooms) && sameValues(pieces, other.pieces) && sameValues(schemes, other.schemes);
 }
 
 const Room* findRoom(const Job& job, const RoomId& id) { return findShared(job.rooms, id); }

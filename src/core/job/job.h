@@ -138,8 +138,8 @@ struct ChangedRange {
 };
 struct HouseRules {
   int rulebook = 1;
-  std::map<std::string, std::string> schools;        ///< rule id to school id
-  std::map<std::string, ChangedRange> ranges;        ///< rule id to the job's own range
+  std::map<std::string, std::string> schools;  ///< rule id to school id
+  std::map<std::string, ChangedRange> ranges;  ///< rule id to the job's own range
   bool operator==(const HouseRules&) const = default;
 };
 

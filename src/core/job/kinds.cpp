@@ -52,7 +52,6 @@ std::string_view kindWords(std::string_view kind) {
   return known != nullptr ? known->words : kind;
 }
 
-
 const std::vector<std::string_view>& offeredKinds() {
   static const std::vector<std::string_view> all{"sofa", "armchair", "low-table", "side-table", "console", "bookcase", "lamp", "rug", "art"};
   return all;
@@ -65,11 +64,9 @@ Piece usualPiece(std::string_view kind) {
     double width, depth, height, seat, arm, back;  // inches; 0: none
   };
   static constexpr Usual kUsual[] = {
-      {"sofa", Shape::Rect, 84, 36, 33, 18, 25, 33},      {"armchair", Shape::Rect, 32, 34, 34, 17, 24, 34},
-      {"low-table", Shape::Rect, 48, 24, 17, 0, 0, 0},    {"side-table", Shape::Round, 18, 18, 23, 0, 0, 0},
-      {"console", Shape::Rect, 48, 14, 30, 0, 0, 0},      {"bookcase", Shape::Rect, 36, 12, 72, 0, 0, 0},
-      {"lamp", Shape::Round, 14, 14, 60, 0, 0, 0},        {"rug", Shape::Rect, 96, 120, 0.5, 0, 0, 0},
-      {"art", Shape::Rect, 40, 1.5, 30, 0, 0, 0}};
+      {"sofa", Shape::Rect, 84, 36, 33, 18, 25, 33},     {"armchair", Shape::Rect, 32, 34, 34, 17, 24, 34}, {"low-table", Shape::Rect, 48, 24, 17, 0, 0, 0},
+      {"side-table", Shape::Round, 18, 18, 23, 0, 0, 0}, {"console", Shape::Rect, 48, 14, 30, 0, 0, 0},     {"bookcase", Shape::Rect, 36, 12, 72, 0, 0, 0},
+      {"lamp", Shape::Round, 14, 14, 60, 0, 0, 0},       {"rug", Shape::Rect, 96, 120, 0.5, 0, 0, 0},       {"art", Shape::Rect, 40, 1.5, 30, 0, 0, 0}};
   Piece piece;
   piece.kind = kind;
   piece.name = kindWords(kind);

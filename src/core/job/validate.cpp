@@ -42,8 +42,7 @@ std::optional<Error> faultOfOutline(const Room& room) {
   if (const auto crossing = selfCrossing(outline))
     return Error{wallName(room.corners[crossing->first].id), "crosses " + wallName(room.corners[crossing->second].id),
                  "Check the runs and the turns between them"};
-  if (signedArea(outline) <= 0)
-    return Error{room.name, "runs clockwise", "Walk the walls with the room on your left hand"};
+  if (signedArea(outline) <= 0) return Error{room.name, "runs clockwise", "Walk the walls with the room on your left hand"};
   if (norm(room.corners[0].at) > kSlack) return Error{"corner " + room.corners[0].id.value, "is not at 0, 0", "The first corner is the datum"};
   if (std::abs(room.corners[1].at.y) > kSlack || room.corners[1].at.x <= 0)
     return Error{wallName(room.corners[0].id), "does not run along +x", "The first wall is the datum"};
@@ -56,19 +55,16 @@ std::optional<Error> faultOfOpening(const Room& room, const Opening& o, LengthFo
   if (!wall) return Error{where, "is on a wall that is not there: " + o.wall.value, "Choose one of the room's walls"};
   if (auto fault = faultOfLength(o.width, where + ", width")) return fault;
   if (auto fault = faultOfLength(o.height, where + ", height")) return fault;
-  if (!std::isfinite(o.offset) || o.offset < 0)
-    return Error{where, "starts before the wall's corner", "The offset from the corner is 0 or more"};
+  if (!std::isfinite(o.offset) || o.offset < 0) return Error{where, "starts before the wall's corner", "The offset from the corner is 0 or more"};
   if (!std::isfinite(o.sill) || o.sill < 0) return Error{where, "has a sill below the floor", "The sill is 0 or more"};
   const double length = wall->length();
   if (o.width > length + kSlack)
-    return Error{where, "is " + writeLength(o.width, format) + " wide on a wall of " + writeLength(length, format),
-                 "Check the width, or choose another wall"};
+    return Error{where, "is " + writeLength(o.width, format) + " wide on a wall of " + writeLength(length, format), "Check the width, or choose another wall"};
   if (o.offset + o.width > length + kSlack)
     return Error{where, "ends " + writeLength(o.offset + o.width - length, format) + " past the end of " + wallName(o.wall),
                  "Its offset can be at most " + writeLength(length - o.width, format)};
   if (o.head() > room.ceilingHeight + kSlack)
-    return Error{where, "reaches " + writeLength(o.head() - room.ceilingHeight, format) + " above the ceiling",
-                 "Check its sill and height"};
+    return Error{where, "reaches " + writeLength(o.head() - room.ceilingHeight, format) + " above the ceiling", "Check its sill and height"};
   if (!std::isfinite(o.leafThickness) || o.leafThickness < 0 || o.leafThickness > 200)
     return Error{where, "has a leaf that is not 0 to 200 mm thick", "A usual leaf is 35 mm"};
   if (!std::isfinite(o.underLeaf) || o.underLeaf < 0 || o.underLeaf > 200)
@@ -102,8 +98,7 @@ std::optional<Error> faultOfPlacement(const Job& job, const Room& room, const Sc
     const Placement* carrier = findPlacement(scheme, carried.carrier);
     if (carrier == nullptr || carrier->id == p.id)
       return Error{where, "stands on a placement that is not there: " + carried.carrier.value, "Place it on the floor"};
-    if (!std::holds_alternative<FloorPlace>(carrier->on))
-      return Error{where, "stands on something that is not on the floor", "Place it on the floor"};
+    if (!std::holds_alternative<FloorPlace>(carrier->on)) return Error{where, "stands on something that is not on the floor", "Place it on the floor"};
     for (double v : {carried.at.x, carried.at.y})
       if (auto fault = faultOfPosition(v, where)) return fault;
     if (!(carried.turn >= 0 && carried.turn < 360)) return Error{where, "has a turn that is not from 0 up to 360", "Type degrees"};
@@ -115,8 +110,7 @@ std::optional<Error> faultOfRules(const Job& job) {
   for (const auto& [rule, range] : job.houseRules.ranges) {
     for (const auto& end : {range.low, range.high})
       if (end && !std::isfinite(*end)) return Error{"house rules, " + rule, "has an end that is not a number", "Type a length"};
-    if (range.low && range.high && *range.low > *range.high)
-      return Error{"house rules, " + rule, "has its lower end above its upper end", "Swap them"};
+    if (range.low && range.high && *range.low > *range.high) return Error{"house rules, " + rule, "has its lower end above its upper end", "Swap them"};
   }
   return std::nullopt;
 }

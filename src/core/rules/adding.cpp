@@ -11,7 +11,7 @@
 namespace mezzet {
 namespace {
 
-constexpr double kSearchStep = 150;     // between places tried, mm
+constexpr double kSearchStep = 150;            // between places tried, mm
 constexpr double kUsualCentre = 58.5 * kInch;  // where a picture hangs until its rules are asked: the middle of school A
 
 bool isFree(const Convex& body, const Polygon& outline, const std::vector<Body>& others) {

@@ -56,12 +56,9 @@ void evaluateArtGap(const Situation& s, const Rule& rule, std::vector<Finding>& 
     f.measured = hung.envelope.bottom - top;
     f.at = {Vec2{u, top}, Vec2{u, hung.envelope.bottom}};
     decide(f, s.scheme);
-    if (!below->top)
-      f.sentence = "How high " + name + " is has not been measured, so the gap under the frame is not known.";
-    else if (f.measured < 0)
-      f.sentence = "It hangs " + writeLength(-f.measured, s.format) + " below the top of " + name + ".";
-    else
-      f.sentence = "It hangs " + writeLength(f.measured, s.format) + " above " + name + missWords(f, s.format) + ".";
+    if (!below->top) f.sentence = "How high " + name + " is has not been measured, so the gap under the frame is not known.";
+    else if (f.measured < 0) f.sentence = "It hangs " + writeLength(-f.measured, s.format) + " below the top of " + name + ".";
+    else f.sentence = "It hangs " + writeLength(f.measured, s.format) + " above " + name + missWords(f, s.format) + ".";
     f.rival = rivalWords(s, rule, f);
     out.push_back(std::move(f));
   }

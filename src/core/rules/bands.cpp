@@ -72,13 +72,15 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
   const Rule* gap = findRule(book, "art-gap");
   if (centre != nullptr)
     if (const Asked asked = askedOf(*centre, job); asked.missing.empty())
-      out.push_back(acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight, "centre by height, " + rangeWords(asked.tolerated, format)));
+      out.push_back(
+          acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight, "centre by height, " + rangeWords(asked.tolerated, format)));
   if (gap != nullptr)
     if (const auto below = belowArt(job, *scheme, room, *envelope); below && below->top)
       if (const Asked asked = askedOf(*gap, job); asked.missing.empty()) {
         const ArtSolution bands = solveArt({{}, asked.tolerated, *below->top, envelope->envelope.height()});
         const std::string name = SchemeNames(job, *scheme).the(below->id);
-        out.push_back(acrossWall(gap->id, hung->wall, length, bands.gapBand, room.ceilingHeight, "centre by gap over " + name + ", " + rangeWords(asked.tolerated, format)));
+        out.push_back(acrossWall(gap->id, hung->wall, length, bands.gapBand, room.ceilingHeight,
+                                 "centre by gap over " + name + ", " + rangeWords(asked.tolerated, format)));
       }
   return out;
 }

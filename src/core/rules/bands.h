@@ -7,9 +7,9 @@ namespace mezzet {
 
 struct Band {
   std::string rule;
-  std::string view;    ///< "plan" or "wall:A"
-  Polygon zone;        ///< plan: where the facing edge may lie; wall: where the frame's centre may lie
-  std::string label;   ///< "reach 12 to 18 in"
+  std::string view;   ///< "plan" or "wall:A"
+  Polygon zone;       ///< plan: where the facing edge may lie; wall: where the frame's centre may lie
+  std::string label;  ///< "reach 12 to 18 in"
 };
 
 /// The bands that bind one placement, given where everything else is.

@@ -16,9 +16,8 @@ struct Entry {
   Evaluator evaluate;
 };
 constexpr std::array kEvaluators{
-    Entry{"table-reach", evaluateTableReach}, Entry{"art-centre", evaluateArtCentre},
-    Entry{"art-gap", evaluateArtGap},         Entry{"overlap", evaluateOverlap},
-    Entry{"outside-room", evaluateOutsideRoom}, Entry{"piece-count", evaluatePieceCount},
+    Entry{"table-reach", evaluateTableReach}, Entry{"art-centre", evaluateArtCentre},     Entry{"art-gap", evaluateArtGap},
+    Entry{"overlap", evaluateOverlap},        Entry{"outside-room", evaluateOutsideRoom}, Entry{"piece-count", evaluatePieceCount},
 };
 
 }  // namespace

@@ -13,22 +13,22 @@ enum class Verdict { NotMeasured, Kept, Close, Holds, Breaks };
 enum class Quantity { Length, Count };
 
 struct Finding {
-  std::string id;                     ///< "table-reach:p1,p3"
+  std::string id;  ///< "table-reach:p1,p3"
   std::string rule;
   std::optional<std::string> school;  ///< the one that decided
   Weight weight = Weight::Rule;
   std::vector<std::string> subjects;  ///< ascending byte order
   Verdict verdict = Verdict::NotMeasured;
   Quantity quantity = Quantity::Length;
-  double measured = 0;                ///< mm, or a count
-  Range asked, ideal;                 ///< tolerated and ideal, in the same unit
-  double margin = 0;                  ///< to the tolerated limit; negative: short or over by
+  double measured = 0;  ///< mm, or a count
+  Range asked, ideal;   ///< tolerated and ideal, in the same unit
+  double margin = 0;    ///< to the tolerated limit; negative: short or over by
   double u95 = 0;
-  std::array<Vec2, 2> at{};           ///< witness points, plan or elevation
-  std::string view = "plan";          ///< or "wall:A"
-  std::vector<std::string> missing;   ///< what must be measured first
-  std::string sentence;               ///< in the words of the trade, lengths in the asked format
-  std::string rival;                  ///< what the other schools say, told in grey; may be empty
+  std::array<Vec2, 2> at{};          ///< witness points, plan or elevation
+  std::string view = "plan";         ///< or "wall:A"
+  std::vector<std::string> missing;  ///< what must be measured first
+  std::string sentence;              ///< in the words of the trade, lengths in the asked format
+  std::string rival;                 ///< what the other schools say, told in grey; may be empty
 };
 
 /// Decides the verdict from what is known: not measured, kept, close call, holds, breaks, the first that fits.

@@ -21,8 +21,8 @@ std::string featureWords(const Room& room, const std::string& id) {
   return {};
 }
 
-void overlapFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, double gap, Vec2 a, Vec2 b,
-                    const std::string& view, const std::string& first, const std::string& second, std::vector<Finding>& out) {
+void overlapFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, double gap, Vec2 a, Vec2 b, const std::string& view,
+                    const std::string& first, const std::string& second, std::vector<Finding>& out) {
   Finding f = findingOf(rule, askedOf(rule, s.job), std::move(subjects));
   f.measured = gap;
   f.at = {a, b};
@@ -32,8 +32,8 @@ void overlapFinding(const Situation& s, const Rule& rule, std::vector<std::strin
   out.push_back(std::move(f));
 }
 
-void outsideFinding(const Situation& s, const Rule& rule, const Placement& p, double amount, Vec2 a, Vec2 b,
-                    const std::string& view, const std::string& past, std::vector<Finding>& out) {
+void outsideFinding(const Situation& s, const Rule& rule, const Placement& p, double amount, Vec2 a, Vec2 b, const std::string& view, const std::string& past,
+                    std::vector<Finding>& out) {
   Finding f = findingOf(rule, askedOf(rule, s.job), {p.id.value});
   f.measured = amount;
   f.at = {a, b};
@@ -90,8 +90,8 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
       if (other == nullptr || other->wall != on->wall) continue;
       const WallRect b = wallRectOf(s.pieces.of(q), *other);
       if (const double depth = overlapOf(a, b); depth > kTouch)
-        overlapFinding(s, rule, {p.id.value, q.id.value}, -depth, {on->u, on->v}, {other->u, other->v}, wallKey(on->wall),
-                       s.names.the(p.id, true), s.names.the(q.id), out);
+        overlapFinding(s, rule, {p.id.value, q.id.value}, -depth, {on->u, on->v}, {other->u, other->v}, wallKey(on->wall), s.names.the(p.id, true),
+                       s.names.the(q.id), out);
     }
   }
 }
@@ -110,7 +110,10 @@ void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Findi
       const double reach = std::max(side, upright);
       if (reach > kTouch)
         outsideFinding(s, rule, p, reach, {hung->u, hung->v}, {hung->u, hung->v}, wallKey(hung->wall),
-                       side >= upright ? "the end of wall " + hung->wall.value : r.bottom < 0 ? "the floor" : "the ceiling", out);
+                       side >= upright ? "the end of wall " + hung->wall.value
+                       : r.bottom < 0  ? "the floor"
+                                       : "the ceiling",
+                       out);
     }
   }
 }

@@ -52,8 +52,8 @@ struct Rulebook {
 /// What a job asks under one rule.
 struct Asked {
   Range tolerated, ideal;
-  std::optional<std::string> school;   ///< the one that decides; none: the schools together, or the job's own range
-  std::vector<std::string> missing;    ///< what must be known first, e.g. "brief.viewers"
+  std::optional<std::string> school;  ///< the one that decides; none: the schools together, or the job's own range
+  std::vector<std::string> missing;   ///< what must be known first, e.g. "brief.viewers"
 };
 
 /// The job's own range first, then its school; with neither, the schools' overlap is ideal and their span tolerated.

@@ -78,7 +78,8 @@ void evaluateTableReach(const Situation& s, const Rule& rule, std::vector<Findin
     f.measured = reach.gap.gap;
     f.at = {reach.gap.a, reach.gap.b};
     decide(f, s.scheme);
-    f.sentence = s.names.the(reach.table->placement->id, true) + " is " + writeLength(std::max(0.0, f.measured), s.format) + " from the front of " + s.names.the(seat.id);
+    f.sentence = s.names.the(reach.table->placement->id, true) + " is " + writeLength(std::max(0.0, f.measured), s.format) + " from the front of " +
+                 s.names.the(seat.id);
     if (f.margin < 0) {
       const bool far = f.asked.high && f.measured > *f.asked.high;
       f.sentence += ", " + writeLength(-f.margin, s.format) + (far ? " too far" : " too near");

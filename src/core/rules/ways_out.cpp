@@ -30,15 +30,21 @@ const Finding* findById(const std::vector<Finding>& findings, const std::string&
 /// Sizes are bought in whole inches or centimetres.
 double shopStep(const Job& job) { return job.units == Unit::Inch ? kInch : 10.0; }
 
-std::string schoolLetter(const std::string& id) {
-  return std::string(1, static_cast<char>(std::toupper(static_cast<unsigned char>(id[0]))));
-}
+std::string schoolLetter(const std::string& id) { return std::string(1, static_cast<char>(std::toupper(static_cast<unsigned char>(id[0])))); }
 
 class Finder {
  public:
-  Finder(const Finding& target, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme,
-         IdSource ids, LengthFormat format)
-      : target_(target), now_(now), job_(job), book_(book), schemeId_(scheme), scheme_(*findScheme(job, scheme)), names_(job, scheme_), ids_(ids), format_(format) {}
+  Finder(const Finding& target, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme, IdSource ids,
+         LengthFormat format)
+      : target_(target),
+        now_(now),
+        job_(job),
+        book_(book),
+        schemeId_(scheme),
+        scheme_(*findScheme(job, scheme)),
+        names_(job, scheme_),
+        ids_(ids),
+        format_(format) {}
 
   std::vector<WayOut> find() {
     if (target_.rule == "table-reach") tableReach();
@@ -95,8 +101,8 @@ class Finder {
         const double change = target_.measured - *goal;  // > 0: bring them nearer
         FloorPlace place = std::get<FloorPlace>(placement->on);
         place.at += towards * (sign * change);
-        const std::string sentence = "Move " + name(*placement) + (change > 0 ? " nearer " : " away from ") +
-                                     name(placement == &table ? seat : table) + " by " + length(std::abs(change));
+        const std::string sentence = "Move " + name(*placement) + (change > 0 ? " nearer " : " away from ") + name(placement == &table ? seat : table) +
+                                     " by " + length(std::abs(change));
         if (offer((placement == &table ? "move-table:" : "move-seat:") + placement->id.value, sentence, "reach " + length(*goal),
                   placed(job_, schemeId_, placement->id, place), ids_.next()))
           break;
@@ -174,9 +180,7 @@ class Finder {
   }
 
   [[nodiscard]] std::string hangWords(double centre) const { return "Hang it with its centre at " + length(centre); }
-  [[nodiscard]] std::string bothWords(const ArtSolution& s) const {
-    return "centre " + length(s.centre) + ", gap " + length(s.gap) + ": both hold";
-  }
+  [[nodiscard]] std::string bothWords(const ArtSolution& s) const { return "centre " + length(s.centre) + ", gap " + length(s.gap) + ": both hold"; }
 
   /// A picture above nothing: only its centre is asked.
   void nothingBelow(const Placement& picture) {
@@ -200,7 +204,8 @@ class Finder {
       Job after = withSchool(job_, ruleId, school.id);
       after.houseRules.ranges.erase(ruleId);
       offer((ruleId == "art-gap" ? "other-gap:" : "other-centre:") + school.id,
-            (ruleId == "art-gap" ? "Take the gap of school " : "Take the height of school ") + schoolLetter(school.id) + ", " + rangeWords(asked.tolerated, format_),
+            (ruleId == "art-gap" ? "Take the gap of school " : "Take the height of school ") + schoolLetter(school.id) + ", " +
+                rangeWords(asked.tolerated, format_),
             bothWords(solved), hungAtCentre(after, schemeId_, c.hung, solved.centre), ids_.next());
     }
   }
@@ -276,8 +281,10 @@ class Finder {
       if (f.rule == "art-centre" || f.rule == "art-gap")
         if (std::find(f.subjects.begin(), f.subjects.end(), c.hung.members.front().value) != f.subjects.end()) excused.insert(f.id);
     if (harms(then, excused)) return;
-    out_.push_back({"even-split", "Hang it half way between the two", "centre " + length(c.solution.centre) + ", gap " + length(c.solution.gap) +
-                    ": each is out by " + length(std::max(c.solution.shortCentre, c.solution.shortGap)), std::move(after), ids_.next()});
+    out_.push_back({"even-split", "Hang it half way between the two",
+                    "centre " + length(c.solution.centre) + ", gap " + length(c.solution.gap) + ": each is out by " +
+                        length(std::max(c.solution.shortCentre, c.solution.shortGap)),
+                    std::move(after), ids_.next()});
   }
 
   const Finding& target_;
@@ -301,14 +308,13 @@ bool worse(const Finding& a, const Finding& b) {
 
 }  // namespace
 
-std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>& now, const Job& job, const Rulebook& book,
-                              const SchemeId& scheme, IdSource ids, LengthFormat format) {
+std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme,
+                              IdSource ids, LengthFormat format) {
   if (finding.verdict != Verdict::Breaks || findScheme(job, scheme) == nullptr) return {};
   return Finder(finding, now, job, book, scheme, ids, format).find();
 }
 
-std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Job& job, const Rulebook& book, const SchemeId& id,
-                                  LengthFormat format) {
+std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) {
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return {};
   // Each broken finding goes to that of its subjects which has most to answer for; of equals to the smallest piece,
@@ -351,12 +357,13 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
       d.conflict = "Two of this house's rules cannot both hold for a frame " + writeLength(c->question.frame, format) + " high over a top of " +
                    writeLength(c->question.top, format) + ": their bands for its centre are " + writeLength(c->solution.apart, format) + " apart.";
   }
-  std::stable_sort(out.begin(), out.end(), [&](const Decision& a, const Decision& b) { return worse(findings[a.findings.front()], findings[b.findings.front()]); });
+  std::stable_sort(out.begin(), out.end(),
+                   [&](const Decision& a, const Decision& b) { return worse(findings[a.findings.front()], findings[b.findings.front()]); });
   return out;
 }
 
-std::vector<WayOut> waysOutOf(const Decision& decision, const std::vector<Finding>& findings, const Job& job, const Rulebook& book,
-                              const SchemeId& scheme, IdSource ids, LengthFormat format) {
+std::vector<WayOut> waysOutOf(const Decision& decision, const std::vector<Finding>& findings, const Job& job, const Rulebook& book, const SchemeId& scheme,
+                              IdSource ids, LengthFormat format) {
   std::vector<WayOut> out;
   for (const std::size_t i : decision.findings)
     for (WayOut& way : waysOutOf(findings[i], findings, job, book, scheme, ids, format))

@@ -19,9 +19,9 @@ struct Run {
 
 /// Where the runs lead. A run that has no length yet is walked as 0.
 struct Traverse {
-  Polygon corners;        ///< start of each run
-  Vec2 end;               ///< where the last run ends; (0, 0) when the walk closes
-  double turned = 0;      ///< sum of the turns; 360 when the walk closes
+  Polygon corners;    ///< start of each run
+  Vec2 end;           ///< where the last run ends; (0, 0) when the walk closes
+  double turned = 0;  ///< sum of the turns; 360 when the walk closes
   [[nodiscard]] double misclosure() const { return norm(end); }
 };
 [[nodiscard]] Traverse walk(const std::vector<Run>&);
@@ -36,7 +36,7 @@ struct Traverse {
 /// Lengths that would close the walk.
 struct Closing {
   std::vector<std::pair<std::size_t, double>> lengths;  ///< run index and its new length, mm
-  std::string sentence;                                  ///< "Make wall C 222 in"
+  std::string sentence;                                 ///< "Make wall C 222 in"
 };
 /// First the runs not typed yet, else each single run (but `justTyped`) whose change alone closes the walk.
 [[nodiscard]] std::vector<Closing> closings(const std::vector<Run>&, std::optional<std::size_t> justTyped, LengthFormat format);

@@ -33,8 +33,8 @@ enum class LengthStyle { FeetInches, Inches, Millimetres, Centimetres, Metres };
 /// How lengths are written on one sheet or screen.
 struct LengthFormat {
   LengthStyle style = LengthStyle::Inches;
-  int denominator = 16;    ///< finest fraction of an inch: 16, 8 or 4
-  bool withUnit = true;    ///< writes the unit after inches, mm, cm, m (feet and inches always carry their marks)
+  int denominator = 16;  ///< finest fraction of an inch: 16, 8 or 4
+  bool withUnit = true;  ///< writes the unit after inches, mm, cm, m (feet and inches always carry their marks)
 
   bool operator==(const LengthFormat&) const = default;
 };

@@ -47,17 +47,30 @@ struct Vulgar {
   char32_t code;
   int over, under;
 };
-constexpr std::array<Vulgar, 9> kVulgar{{{0xBC, 1, 4}, {0xBD, 1, 2}, {0xBE, 3, 4}, {0x2153, 1, 3}, {0x2154, 2, 3},
-                                        {0x215B, 1, 8}, {0x215C, 3, 8}, {0x215D, 5, 8}, {0x215E, 7, 8}}};
+constexpr std::array<Vulgar, 9> kVulgar{
+    {{0xBC, 1, 4}, {0xBD, 1, 2}, {0xBE, 3, 4}, {0x2153, 1, 3}, {0x2154, 2, 3}, {0x215B, 1, 8}, {0x215C, 3, 8}, {0x215D, 5, 8}, {0x215E, 7, 8}}};
 
 /// Typographic quotes, spaces, minus and fraction bar become the characters of a plain keyboard.
 char32_t plain(char32_t c) {
   switch (c) {
-    case 0x2032: case 0x2019: case 0x2018: case 0xB4: case 0x60: return U'\'';
-    case 0x2033: case 0x201D: case 0x201C: return U'"';
-    case 0xA0: case 0x2009: case 0x202F: case U'\t': return U' ';
-    case 0x2212: case 0x2013: case 0x2010: case 0x2011: return U'-';
-    case 0x2044: case 0x2215: return U'/';
+    case 0x2032:
+    case 0x2019:
+    case 0x2018:
+    case 0xB4:
+    case 0x60: return U'\'';
+    case 0x2033:
+    case 0x201D:
+    case 0x201C: return U'"';
+    case 0xA0:
+    case 0x2009:
+    case 0x202F:
+    case U'\t': return U' ';
+    case 0x2212:
+    case 0x2013:
+    case 0x2010:
+    case 0x2011: return U'-';
+    case 0x2044:
+    case 0x2215: return U'/';
     default: return c;
   }
 }
@@ -106,9 +119,7 @@ class Reader {
 
  private:
   [[nodiscard]] bool done() const { return pos_ >= glyphs_.size(); }
-  [[nodiscard]] char32_t peek(std::size_t ahead = 0) const {
-    return pos_ + ahead < glyphs_.size() ? glyphs_[pos_ + ahead].code : U'\0';
-  }
+  [[nodiscard]] char32_t peek(std::size_t ahead = 0) const { return pos_ + ahead < glyphs_.size() ? glyphs_[pos_ + ahead].code : U'\0'; }
   [[nodiscard]] std::size_t here() const { return done() ? end_ : glyphs_[pos_].at; }
   void skipSpaces() {
     while (peek() == U' ') ++pos_;
@@ -143,16 +154,14 @@ class Reader {
       n.fraction = true;
       return n;
     }
-    if (!digit(peek()) && !(peek() == U'.' && digit(peek(1))))
-      throw Refusal{here(), "A number is wanted here."};
+    if (!digit(peek()) && !(peek() == U'.' && digit(peek(1)))) throw Refusal{here(), "A number is wanted here."};
     std::string text = digits();
     if (peek() == U'.' || peek() == U',') {
       if (peek() == U',') n.comma = here();
       ++pos_;
       const std::string after = digits();
       if (after.empty()) throw Refusal{here(), "Digits are missing after the decimal sign."};
-      if (n.comma && after.size() == 3)
-        throw Refusal{*n.comma, "This comma can mean thousands or a decimal: write it without."};
+      if (n.comma && after.size() == 3) throw Refusal{*n.comma, "This comma can mean thousands or a decimal: write it without."};
       text += "." + after;
       n.decimal = true;
       if (peek() == U'.' || peek() == U',') throw Refusal{here(), "There is a second decimal sign."};
@@ -231,8 +240,7 @@ class Reader {
     if (peek() == U'-') ++pos_;
     skipSpaces();
     if (done()) return 0;
-    if (feet.decimal || feet.fraction)
-      throw Refusal{feet.at, "Feet must be a whole number when inches follow."};
+    if (feet.decimal || feet.fraction) throw Refusal{feet.at, "Feet must be a whole number when inches follow."};
     const Number inches = number();
     refuseInchComma(inches);
     skipSpaces();
@@ -259,8 +267,7 @@ class Reader {
 
   [[noreturn]] void unexpected(Mark mark) const {
     if (peek() == U'-' || digit(peek()))
-      throw Refusal{here(), mark == Mark::None ? "A number is not wanted here."
-                                               : "Something follows the unit: write one length."};
+      throw Refusal{here(), mark == Mark::None ? "A number is not wanted here." : "Something follows the unit: write one length."};
     throw Refusal{here(), "This sign is not part of a length."};
   }
 

@@ -9,9 +9,7 @@ namespace {
 /// Lengths that were inches once carry rounding of 1e-12; without this a half would fall either way.
 constexpr double kHalfSlack = 1e-7;
 
-long long roundedAway(double value) {
-  return std::llround(value + std::copysign(kHalfSlack, value));
-}
+long long roundedAway(double value) { return std::llround(value + std::copysign(kHalfSlack, value)); }
 
 /// `units` of 10^-places as a decimal without trailing zeros
 std::string decimal(long long units, int places) {
@@ -46,8 +44,14 @@ std::string writeLength(double length, LengthFormat format) {
   double perUnit = 1;
   switch (format.style) {
     case LengthStyle::Millimetres: metric = " mm"; break;
-    case LengthStyle::Centimetres: metric = " cm"; places = 1; break;
-    case LengthStyle::Metres: metric = " m"; places = 3; break;
+    case LengthStyle::Centimetres:
+      metric = " cm";
+      places = 1;
+      break;
+    case LengthStyle::Metres:
+      metric = " m";
+      places = 3;
+      break;
     case LengthStyle::FeetInches:
     case LengthStyle::Inches: perUnit = kInch / format.denominator; break;
   }
@@ -56,16 +60,13 @@ std::string writeLength(double length, LengthFormat format) {
 
   const std::string sign = units < 0 ? "-" : "";
   const long long parts = std::llabs(units);
-  if (format.style == LengthStyle::Inches)
-    return sign + inchesText(parts, format.denominator, false) + (format.withUnit ? " in" : "");
+  if (format.style == LengthStyle::Inches) return sign + inchesText(parts, format.denominator, false) + (format.withUnit ? " in" : "");
   const long long perFoot = 12LL * format.denominator;
   const long long feet = parts / perFoot;
   const std::string inches = inchesText(parts % perFoot, format.denominator, feet > 0) + "\"";
   return sign + (feet > 0 ? std::to_string(feet) + "'-" : "") + inches;
 }
 
-LengthFormat usualFormat(Unit unit) {
-  return {unit == Unit::Inch ? LengthStyle::Inches : LengthStyle::Millimetres, 16, true};
-}
+LengthFormat usualFormat(Unit unit) { return {unit == Unit::Inch ? LengthStyle::Inches : LengthStyle::Millimetres, 16, true}; }
 
 }  // namespace mezzet
