@@ -29,6 +29,8 @@ const std::vector<ActionRow>& actionTable() {
       {"turn-right", "Edit", "Quarter turn right", "Shift+R", "Turn the selected piece a quarter clockwise"},
       {"turn-typed", "Edit", "Type its angle", "T", "Go to the angle of the selected piece"},
       {"-", "Edit", "", "", ""},
+      {"house-rules", "Edit", "House rules", "", "Which school this house follows"},
+      {"names", "Edit", "Names ...", "Ctrl+E", "The names of the job, the room and the scheme"},
       {"units", "Edit", "Inches or metric", "Ctrl+U", "Switch the unit of the job"},
       {"feet", "Edit", "Feet and inches", "Ctrl+Shift+U", "Write inches as feet and inches"},
       {"stage-measure", "Look", "Measure", "F2", "Runs and turns, openings, heights"},

@@ -40,14 +40,17 @@ int wrapped(const QFont& font, const QString& text, int width) {
 
 }  // namespace
 
-WayButton::WayButton(WayOut way, Workspace& workspace, QWidget* parent) : QPushButton(parent), way_(std::move(way)), workspace_(workspace) {
+WayButton::WayButton(WayOut way, Workspace& workspace, QWidget* parent)
+    : QPushButton(parent), way_(std::move(way)), from_(workspace.job()), workspace_(workspace) {
   setObjectName(QStringLiteral("way:") + QString::fromStdString(way_.id));
   setAccessibleName(onScreen(way_.sentence));
   setAccessibleDescription(onScreen(way_.gives));
   setToolTip(tr("Do this. One undo takes it back."));
   setCursor(Qt::PointingHandCursor);
   setFixedHeight(heightFor(kColumnWidth));
-  connect(this, &QPushButton::clicked, this, [this] { workspace_.take(way_); });
+  connect(this, &QPushButton::clicked, this, [this] {
+    if (workspace_.job() == from_) workspace_.take(way_);
+  });
 }
 
 int WayButton::heightFor(int width) const {
@@ -93,8 +96,10 @@ Ledger::Ledger(Workspace& workspace, QWidget* parent) : QWidget(parent), workspa
   auto* all = new QVBoxLayout(this);
   all->setContentsMargins(0, 0, 0, 0);
   all->addWidget(scroll_);
-  connect(&workspace_, &Workspace::jobChanged, this, &Ledger::rebuild);
-  connect(&workspace_, &Workspace::viewChanged, this, &Ledger::rebuild);
+  // Several changes in one turn of the event loop are shown once, and the sheet is painted first.
+  later_.setSingleShot(true);
+  connect(&later_, &QTimer::timeout, this, &Ledger::rebuild);
+  for (auto signal : {&Workspace::jobChanged, &Workspace::viewChanged}) connect(&workspace_, signal, this, [this] { later_.start(0); });
   rebuild();
 }
 
@@ -160,6 +165,7 @@ void Ledger::addFold(QVBoxLayout* column, Verdict verdict, const QString& title,
 }
 
 void Ledger::rebuild() {
+  later_.stop();
   const int scrolled = scroll_->verticalScrollBar()->value();
   auto* body = new QWidget;
   body->setObjectName(QStringLiteral("panelBody"));

@@ -3,6 +3,7 @@
 
 #include <QPushButton>
 #include <QScrollArea>
+#include <QTimer>
 
 #include "app/workspace.h"
 
@@ -25,6 +26,7 @@ class WayButton : public QPushButton {
   [[nodiscard]] int heightFor(int width) const;
 
   WayOut way_;
+  Job from_;  ///< the job it was computed from; after any other edit it no longer applies
   Workspace& workspace_;
 };
 
@@ -43,6 +45,7 @@ class Ledger : public QWidget {
 
   Workspace& workspace_;
   QScrollArea* scroll_;
+  QTimer later_;
   bool openFold_[5] = {};
 };
 

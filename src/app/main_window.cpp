@@ -17,6 +17,7 @@
 #include "app/actions.h"
 #include "app/ledger.h"
 #include "app/measure_panel.h"
+#include "app/names_dialog.h"
 #include "app/notice_bar.h"
 #include "app/piece_bar.h"
 #include "app/piece_dialog.h"
@@ -24,6 +25,8 @@
 #include "app/print_dialog.h"
 #include "app/stage_tape.h"
 #include "app/wall_view.h"
+#include "core/job/edits.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 namespace {
@@ -209,7 +212,36 @@ void MainWindow::wire() {
   (*actions_)["recent"]->setMenu(new QMenu(this));
   connect((*actions_)["recent"]->menu(), &QMenu::aboutToShow, this, &MainWindow::fillRecent);
   fillRecent();
+  (*actions_)["house-rules"]->setMenu(new QMenu(this));
+  connect((*actions_)["house-rules"]->menu(), &QMenu::aboutToShow, this, &MainWindow::fillHouseRules);
+  on("names", [this] {
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    NamesDialog(*workspace_, this).exec();
+  });
+  fillHouseRules();
   fillSchemes();
+}
+
+void MainWindow::fillHouseRules() {
+  QMenu* menu = (*actions_)["house-rules"]->menu();
+  menu->clear();
+  for (const Rule& rule : workspace_->book().rules) {
+    if (rule.schools.size() < 2) continue;
+    QMenu* schools = menu->addMenu(QString::fromStdString(rule.name));
+    schools->setToolTipsVisible(true);
+    const Asked now = askedOf(rule, workspace_->job());
+    for (const School& school : rule.schools) {
+      const Asked asked = askedBySchool(school, workspace_->job());
+      const QString words =
+          asked.missing.empty() ? QString::fromStdString(rangeWords(asked.tolerated, workspace_->format())) : tr("eye height, once the viewers are known");
+      QAction* action = schools->addAction(tr("School %1, %2").arg(QString::fromStdString(school.id).toUpper(), words));
+      action->setToolTip(QString::fromStdString(school.why));
+      action->setCheckable(true);
+      action->setChecked(now.school == school.id);
+      connect(action, &QAction::triggered, this,
+              [this, id = rule.id, chosen = school.id] { document_->edit(tr("house rule"), withSchool(workspace_->job(), id, chosen)); });
+    }
+  }
 }
 
 void MainWindow::addPiece(bool sizes) {

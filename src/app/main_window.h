@@ -54,6 +54,7 @@ class MainWindow : public QMainWindow {
   void showStage();
   void fillSchemes();
   void fillRecent();
+  void fillHouseRules();
   void remember(const QString& path);
   bool mayLeave();
   void addPiece(bool sizes);

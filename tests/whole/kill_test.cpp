@@ -61,15 +61,16 @@ TEST(Kill, LosesNoFinishedEdit) {
     std::filesystem::copy_file(MEZZET_DEMO, job);
     const Child child = start(root, job);
     ASSERT_GT(child.pid, 0);
-    // Wait until it has begun, then a random while.
+    // Wait for a random number of edits, then a random while into the next ones.
+    const std::string reached = "done " + std::to_string(1 + random() % 30) + "\n";
     std::string text;
     char part[4096];
-    while (text.find("done 1\n") == std::string::npos) {
+    while (text.find(reached) == std::string::npos) {
       const ssize_t got = ::read(child.out, part, sizeof part);
       ASSERT_GT(got, 0) << "the program ended by itself";
       text.append(part, static_cast<std::size_t>(got));
     }
-    ::usleep(static_cast<useconds_t>(random() % 400'000));
+    ::usleep(static_cast<useconds_t>(random() % 40'000));
     ::kill(child.pid, SIGKILL);
     int status = 0;
     ::waitpid(child.pid, &status, 0);
