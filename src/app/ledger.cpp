@@ -31,7 +31,7 @@ QWidget* rule() {
 }
 
 constexpr int kTextLeft = 24;
-constexpr int kColumnWidth = 278;  // of the ledger's column beside its scroll bar
+constexpr int kColumnWidth = 282;  // of the ledger's column beside its scroll bar
 
 /// Height of a text wrapped at a width.
 int wrapped(const QFont& font, const QString& text, int width) {

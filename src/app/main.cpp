@@ -40,7 +40,7 @@ int main(int argc, char** argv) {
   if (const QStringList jobs = options.positionalArguments(); !jobs.isEmpty()) window.openPath(jobs.front());
   if (window.document().path().isEmpty()) window.newJob();
   window.show();
-  window.sheet().setFocus();
+  if (window.workspace().room() != nullptr) window.sheet().setFocus();
 
   if (options.isSet(QStringLiteral("first-paint"))) {
     window.grab();

@@ -325,6 +325,7 @@ void MainWindow::newJob() {
   workspace_->select({});
   workspace_->showStage(Stage::Measure);
   sheet().fit();
+  measure_->goToWall(cornerName(0));
 }
 
 bool MainWindow::save(bool elsewhere) {

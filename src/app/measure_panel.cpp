@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QShortcut>
 #include <QVBoxLayout>
 
 #include "app/layouts.h"
@@ -71,6 +72,11 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   use_ = new QPushButton(tr("Use this outline"));
   use_->setObjectName(QStringLiteral("primary"));
   connect(use_, &QPushButton::clicked, this, &MeasurePanel::useOutline);
+  for (const int enter : {Qt::Key_Return, Qt::Key_Enter}) {
+    auto* shortcut = new QShortcut(QKeySequence(enter), use_);
+    shortcut->setContext(Qt::WidgetShortcut);
+    connect(shortcut, &QShortcut::activated, use_, &QPushButton::click);
+  }
   column->addWidget(use_);
 
   column->addSpacing(8);
@@ -167,13 +173,15 @@ LengthReading MeasurePanel::typeRun(std::size_t index, const QString& words) {
   }
   justTyped_ = index;
   showState();
-  // On to the next wall that has no reading yet, as one does when walking round.
-  for (std::size_t k = 1; k < runs_.size(); ++k) {
+  if (!fields_[index]->hasFocus()) return {runs_[index].length.value_or(0), 0, {}};
+  // On to the next wall that has no reading yet, as one does when walking round; then to the button that takes it.
+  for (std::size_t k = 1; k <= runs_.size(); ++k) {
     const std::size_t next = (index + k) % runs_.size();
-    if (!runs_[next].length && fields_[index]->hasFocus()) {
+    if (!runs_[next].length) {
       fields_[next]->setFocus(Qt::TabFocusReason);
       break;
     }
+    if (k == runs_.size() && use_->isEnabled()) use_->setFocus(Qt::TabFocusReason);
   }
   return {runs_[index].length.value_or(0), 0, {}};
 }
@@ -246,7 +254,7 @@ void MeasurePanel::useOutline() {
       state_->setText(QString::fromStdString(after.error().text()) + QStringLiteral("."));
       return;
     }
-    const Job withFirst = withScheme(*after, Scheme{ids.take<SchemeId>("s"), room.id, "First scheme", {}, {}, {}});
+    const Job withFirst = withScheme(*after, Scheme{ids.take<SchemeId>("s"), room.id, "A", {}, {}, {}});
     workspace_.document().edit(tr("measure the room"), withFirst, ids.next());
   }
   showState();

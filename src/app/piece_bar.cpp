@@ -87,7 +87,7 @@ void PieceBar::rebuild() {
     fields_.emplace_back(key, f);
   };
   const auto tape = [&](const QString& words, const std::string& key) {
-    field(words, key, 84, [this, key](const QString& t) {
+    field(words, key, 96, [this, key](const QString& t) {
       LengthReading reading = workspace_.typeTape(key, t);
       complain(reading);
       return reading;

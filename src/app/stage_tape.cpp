@@ -55,7 +55,7 @@ void StageTape::paintEvent(QPaintEvent*) {
   p.setRenderHint(QPainter::Antialiasing);
   p.fillRect(rect(), desk::kDeskDark);
   // The blade runs from the left edge to its hook a little after the last stage that has something in it.
-  const double end = kLeft + std::max(0.35, double(bladeStages())) * kStageWidth + 10;
+  const double end = bladeStages() > 0 ? kLeft + bladeStages() * kStageWidth + 10 : kLeft + 6;
   const QRectF blade(0, 3, end, height() - 6);
   p.fillRect(blade, desk::kTape);
   p.setPen(QPen(desk::kInk, 1));

@@ -62,7 +62,8 @@ QScrollBar:vertical { background: transparent; width: 10px; margin: 0; }
 QScrollBar::handle:vertical { background: #b9bdb9; border-radius: 4px; min-height: 30px; }
 QScrollBar::add-line:vertical, QScrollBar::sub-line:vertical { height: 0; }
 QToolTip { background: #fffef9; color: #1d2730; border: 1px solid #39464f; padding: 4px; }
-QDialog { background: #fffef9; }
+QDialog, QMessageBox { background: #fffef9; }
+QDialogButtonBox { dialogbuttonbox-buttons-have-icons: 0; }
 QStatusBar { background: #2b353c; color: #f3f1ea; }
 )");
 }

@@ -213,8 +213,17 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   const Placement* selected = findPlacement(*work.scheme, work.selected);
   const auto* hung = selected != nullptr ? std::get_if<WallPlace>(&selected->on) : nullptr;
   if (hung == nullptr || hung->wall != work.wall) {
-    for (const Finding& f : work.findings)
-      if (f.view == view) addFindingMark(d, f, format);
+    for (Finding f : work.findings) {
+      if (f.view != view) continue;
+      if (f.rule == "art-centre") {
+        // The height of the centre is drawn beside the frame, clear of the gap below it.
+        const auto envelope = hungWith(job, *work.scheme, PlacementId(f.subjects.front()));
+        const double aside = envelope ? envelope->envelope.left - 7 * scale : f.at[0].x;
+        if (f.verdict == Verdict::Breaks) d.add(Layer::Working, "finding:" + f.id, line({aside, f.at[1].y}, {f.at[1].x, f.at[1].y}, fine(Ink::Breaks)));
+        for (Vec2& p : f.at) p.x = aside;
+      }
+      addFindingMark(d, f, format);
+    }
     return d;
   }
   const WallRect r = wallRectOf(pieceOf(job, *selected), *hung);

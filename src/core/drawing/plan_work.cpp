@@ -66,7 +66,7 @@ void addFindingMark(Drawing& d, const Finding& f, LengthFormat format) {
     label.at += Vec2{shift, -3.6 * d.scale};
   } else {
     // No room between the two things: the figure stands below them, on a leader.
-    const Vec2 foot = label.at - Vec2{0, 11 * d.scale};
+    const Vec2 foot = label.at - Vec2{0, 15 * d.scale};
     d.add(Layer::Working, id, line(label.at, foot, {Ink::Breaks, kDimensionLine, Dash::Solid}));
     label.at = foot + Vec2{shift, 0};
   }
@@ -86,6 +86,13 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
   Drawing d;
   d.scale = scale;
   addBands(d, work.bands, "plan");
+  for (const Band& band : work.bands) {
+    // The label stands in bands that have room for it.
+    const Vec2 middle = (band.zone[0] + band.zone[1] + band.zone[2] + band.zone[3]) * 0.25;
+    const bool level = std::abs(band.zone[1].x - band.zone[0].x) > letteringWidth(band.label, kSmallLetters) * d.scale;
+    if (band.view == "plan" && level)
+      d.add(Layer::Working, "band:" + band.rule, TextItem{middle, band.label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+  }
   if (work.scheme == nullptr) return d;
   for (const Finding& f : work.findings)
     if (f.view == "plan") addFindingMark(d, f, format);

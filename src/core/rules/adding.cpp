@@ -30,9 +30,12 @@ FloorPlace freePlace(const Job& job, const Scheme& scheme, const Piece& piece) {
   if (isRug(piece.kind)) others.clear();
   FloorPlace best{middle, 0};
   double nearest = HUGE_VAL;
-  for (double x = bounds.low.x; x <= bounds.high.x; x += kSearchStep)
-    for (double y = bounds.low.y; y <= bounds.high.y; y += kSearchStep) {
-      const FloorPlace place{{x, y}, 0};
+  // From the middle outward, in steps to either side.
+  const int across = static_cast<int>((bounds.high.x - bounds.low.x) / 2 / kSearchStep),
+            deep = static_cast<int>((bounds.high.y - bounds.low.y) / 2 / kSearchStep);
+  for (int i = -across; i <= across; ++i)
+    for (int j = -deep; j <= deep; ++j) {
+      const FloorPlace place{middle + Vec2{i * kSearchStep, j * kSearchStep}, 0};
       const double d = distance(place.at, middle);
       if (d < nearest && isFree(footprint(piece, place), outline, others)) {
         best = place;
