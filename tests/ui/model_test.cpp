@@ -1,0 +1,152 @@
+// Random edits, undo, redo, save and reopen against a plain list of jobs; and what every part of the window must have.
+#include <QAbstractButton>
+#include <QComboBox>
+#include <QTimer>
+#include <random>
+#include <set>
+
+#include "app/actions.h"
+#include "support.h"
+
+namespace mezzet {
+namespace {
+using namespace test;
+
+class Model : public WindowTest {
+ protected:
+  std::mt19937 random_{54321};
+  double uniform(double a, double b) { return std::uniform_real_distribution(a, b)(random_); }
+
+  /// One edit of any kind, through the same calls that hands make.
+  void anyEdit() {
+    const Scheme& scheme = *work().scheme();
+    if (!scheme.placements.empty()) work().select(scheme.placements[random_() % scheme.placements.size()].id);
+    switch (random_() % 8) {
+      case 0: work().nudge({uniform(-500, 500), uniform(-300, 300)}); break;
+      case 1: work().turnBy(90.0 * static_cast<double>(random_() % 4)); break;
+      case 2: static_cast<void>(work().typeTurn(QString::number(uniform(-400, 400), 'f', 2))); break;
+      case 3: static_cast<void>(work().typeTape("tape:front", QString::number(random_() % 90))); break;
+      case 4: work().switchUnits(); break;
+      case 5:
+        if (scheme.placements.size() > 2) work().removeSelected();
+        break;
+      case 6:
+        for (const Decision& d : work().decisions())
+          if (const auto ways = work().waysOutOf(d); !ways.empty()) {
+            work().take(ways[random_() % ways.size()]);
+            break;
+          }
+        break;
+      case 7: work().showScheme(job().schemes[random_() % job().schemes.size()]->id); break;
+    }
+  }
+};
+
+TEST_F(Model, RandomWorkAgreesWithAPlainListOfJobs) {
+  std::printf("seed 54321\n");
+  std::vector<Job> states{job()};
+  std::size_t at = 0;
+  for (int i = 0; i < 150; ++i) {
+    const unsigned what = static_cast<unsigned>(random_() % 10);
+    if (what < 6) {
+      const Job before = job();
+      anyEdit();
+      if (!(job() == before)) {
+        states.resize(at + 1);
+        states.push_back(job());
+        ++at;
+      }
+    } else if (what < 8) {
+      window_->document().undoStack().undo();
+      if (at > 0) --at;
+    } else if (what == 8) {
+      window_->document().undoStack().redo();
+      if (at + 1 < states.size()) ++at;
+    } else {
+      ASSERT_TRUE(window_->save(false));
+      EXPECT_FALSE(window_->document().unsaved());
+    }
+    ASSERT_EQ(job(), states[at]) << "step " << i;
+  }
+  ASSERT_TRUE(window_->save(false));
+  const Job last = job();
+  window_->document().close();
+  open();
+  EXPECT_EQ(job(), last);
+}
+TEST_F(Model, IdsAreNotReusedAfterUndo) {
+  work().showStage(Stage::Walls);
+  const auto secondPiece = [&] {
+    for (const Decision& d : work().decisions())
+      for (const WayOut& way : work().waysOutOf(d))
+        if (way.id == "second-piece") return work().take(way);
+  };
+  secondPiece();
+  const std::string first = job().pieces.back()->id.value;
+  undo();
+  secondPiece();
+  EXPECT_NE(job().pieces.back()->id.value, first);
+}
+
+TEST_F(Model, EveryActionHasWordsAndAShortcutOfItsOwn) {
+  std::set<QString> shortcuts;
+  for (const ActionRow& row : actionTable()) {
+    if (std::string(row.id) == "-") continue;
+    EXPECT_NE(std::string(row.text), "") << row.id;
+    EXPECT_NE(std::string(row.tip), "") << row.id;
+    const QString keys = QString::fromUtf8(row.shortcut);
+    if (!keys.isEmpty()) {
+      EXPECT_TRUE(shortcuts.insert(keys).second) << row.id << " shares " << row.shortcut;
+    }
+  }
+}
+TEST_F(Model, EveryFieldAndButtonHasANameForAScreenReader) {
+  for (const Stage stage : {Stage::Measure, Stage::Floor, Stage::Walls}) {
+    work().showStage(stage);
+    static_cast<void>(work().selectNext(true));
+    QApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+    QApplication::processEvents();
+    for (QWidget* w : window_->findChildren<QWidget*>()) {
+      if (!w->isVisible() || w->focusPolicy() == Qt::NoFocus || w->inherits("QScrollBar")) continue;
+      const auto* button = qobject_cast<QAbstractButton*>(w);
+      const bool named = !w->accessibleName().isEmpty() || (button != nullptr && !button->text().isEmpty());
+      const bool matters = w->inherits("QLineEdit") || w->inherits("QComboBox") || button != nullptr;
+      if (matters) {
+        EXPECT_TRUE(named) << w->metaObject()->className() << " " << w->objectName().toStdString();
+      }
+    }
+  }
+}
+TEST_F(Model, ThePiecesOfTheWindowFitTheSmallestSize) {
+  window_->resize(1024, 700);
+  QApplication::processEvents();
+  EXPECT_LE(window_->minimumSizeHint().width(), 1024);
+  EXPECT_GT(sheet().width(), 500);
+  EXPECT_GT(sheet().height(), 380);
+}
+TEST_F(Model, NamesAreTakenTogetherAsOneEdit) {
+  QTimer::singleShot(0, [] {
+    auto* dialog = QApplication::activeModalWidget();
+    ASSERT_NE(dialog, nullptr);
+    dialog->findChild<QLineEdit*>(QStringLiteral("nameOfRoom"))->clear();
+    dialog->findChild<QPushButton*>(QStringLiteral("primary"))->click();
+    EXPECT_TRUE(dialog->isVisible());  // a name cannot be empty
+    dialog->findChild<QLineEdit*>(QStringLiteral("nameOfRoom"))->setText(QStringLiteral("Reading room"));
+    dialog->findChild<QLineEdit*>(QStringLiteral("nameOfScheme"))->setText(QStringLiteral("C"));
+    dialog->findChild<QPushButton*>(QStringLiteral("primary"))->click();
+  });
+  window_->findChild<QAction*>(QStringLiteral("names"))->trigger();
+  EXPECT_EQ(work().room()->name, "Reading room");
+  EXPECT_EQ(work().scheme()->name, "C");
+  undo();
+  EXPECT_EQ(work().room()->name, "Guests' parlour");
+}
+TEST_F(Model, AHouseRuleIsOneEdit) {
+  static_cast<void>(work().document().edit(QStringLiteral("house rule"), withSchool(job(), "art-gap", "c")));
+  EXPECT_EQ(askedOf(*findRule(work().book(), "art-gap"), job()).school, "c");
+  undo();
+  EXPECT_EQ(askedOf(*findRule(work().book(), "art-gap"), job()).school, "a");
+}
+
+}  // namespace
+}  // namespace mezzet
