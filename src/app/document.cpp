@@ -25,8 +25,6 @@ Document::Document(FileSystem& files, QObject* parent) : QObject(parent), files_
 
 Document::~Document() = default;
 
-QString Document::journalFolderPath() { return QString::fromStdString(journalFolder()); }
-
 QString Document::title() const { return job_.name.empty() ? QStringLiteral("New job") : QString::fromStdString(job_.name); }
 
 void Document::beginJournal(const std::string& savedSha) {

@@ -45,9 +45,6 @@ class Document : public QObject {
   /// next number if the edit took ids. False when the document is read-only.
   bool edit(const QString& name, Job after, long long nextId = 0);
 
-  /// Journals of crashed windows: paths of files set aside when opening, or found at start.
-  [[nodiscard]] static QString journalFolderPath();
-
  signals:
   void jobChanged();
   void stateChanged();                      ///< path, saved mark, read-only

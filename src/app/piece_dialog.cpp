@@ -86,30 +86,20 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
   connect(buttons, &QDialogButtonBox::accepted, this, &PieceDialog::accept);
   connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
   column->addWidget(buttons);
-  connect(kind_, &QComboBox::currentIndexChanged, this, [this] { showUsual(kind_->currentData().toString().toStdString()); });
+  connect(kind_, &QComboBox::currentIndexChanged, this, [this] { fill(usualPiece(kind_->currentData().toString().toStdString())); });
   connect(shape_, &QComboBox::currentIndexChanged, this, &PieceDialog::showFields);
-  if (change_) {
-    piece_ = *change_;
-    name_->setText(QString::fromStdString(piece_.name));
-    shape_->setCurrentIndex(piece_.shape == Shape::Round ? 1 : 0);
-    for (const Size& size : kSizes) {
-      const auto value = size.member == nullptr ? std::optional(piece_.width) : piece_.*size.member;
-      fields_[size.key]->setText(value ? workspace_.write(*value) : QString());
-    }
-    showFields();
-  } else {
-    showUsual(walls ? "art" : kind_->currentData().toString().toStdString());
-  }
+  fill(change_ ? *change_ : usualPiece(walls ? "art" : kind_->currentData().toString().toStdString()));
   setMinimumWidth(400);
 }
 
-void PieceDialog::showUsual(const std::string& kind) {
-  piece_ = usualPiece(kind);
+void PieceDialog::fill(const Piece& piece) {
+  piece_ = piece;
   name_->setText(QString::fromStdString(piece_.name));
   shape_->setCurrentIndex(piece_.shape == Shape::Round ? 1 : 0);
   for (const Size& size : kSizes) {
     const auto value = size.member == nullptr ? std::optional(piece_.width) : piece_.*size.member;
-    fields_[size.key]->setText(value ? workspace_.write(*value) : QString());
+    shown_[size.key] = value ? workspace_.write(*value) : QString();
+    fields_[size.key]->setText(shown_[size.key]);
   }
   showFields();
 }
@@ -142,6 +132,8 @@ void PieceDialog::accept() {
   for (const Size& size : kSizes) {
     QLineEdit* field = fields_[size.key];
     if (!asks(piece.kind, size.key) || (piece.shape == Shape::Round && std::string(size.key) == "depth")) continue;
+    // What was not touched keeps its exact value, which may be finer than what is written.
+    if (field->text() == shown_[size.key]) continue;
     const QString words = field->text().trimmed();
     if (words.isEmpty() && size.member != nullptr) {
       piece.*size.member = std::nullopt;

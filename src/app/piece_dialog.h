@@ -20,7 +20,7 @@ class PieceDialog : public QDialog {
   PieceDialog(Workspace& workspace, const Piece* change, QWidget* parent = nullptr);
 
  private:
-  void showUsual(const std::string& kind);
+  void fill(const Piece& piece);
   void showFields();
   void accept() override;
   void complain(const QString& sentence, QLineEdit* field, int at = 0);
@@ -31,6 +31,7 @@ class PieceDialog : public QDialog {
   QComboBox *kind_, *shape_;
   QLineEdit* name_;
   std::map<std::string, QLineEdit*> fields_;
+  std::map<std::string, QString> shown_;  ///< what was written into each field
   std::map<std::string, QLabel*> labels_;
   QLabel *complaint_, *note_;
 };

@@ -179,16 +179,6 @@ Result<std::unique_ptr<Journal>> Journal::begin(const std::string& folder, const
   return journal;
 }
 
-Result<std::unique_ptr<Journal>> Journal::resume(const std::string& journalPath, std::size_t goodBytes, FileSystem& files) {
-  const int descriptor = openLocked(journalPath, 0);
-  if (descriptor < 0) return Error{journalPath, kInUse, "Close the other window first"};
-  if (::ftruncate(descriptor, static_cast<off_t>(goodBytes)) != 0 || ::lseek(descriptor, 0, SEEK_END) < 0) {
-    ::close(descriptor);
-    return cannotJournal("The journal could not be continued");
-  }
-  return std::unique_ptr<Journal>(new Journal(journalPath, {}, descriptor, files));
-}
-
 std::optional<Error> Journal::append(const std::string& name, const Job& before, const Job& after, long long nextId) {
   const Json edit{{"name", name}, {"patch", patchOf(before, after, nextId)}};
   const std::string bytes = record(edit.dump(-1, ' ', false, Json::error_handler_t::replace));

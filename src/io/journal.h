@@ -34,8 +34,6 @@ class Journal {
   /// Refused with an Error whose `what` is kInUse when another window holds it.
   [[nodiscard]] static Result<std::unique_ptr<Journal>> begin(const std::string& folder, const std::string& path, const std::string& savedSha,
                                                               const JobFile& base, FileSystem& files);
-  /// Goes on with a journal that was recovered: drops the torn tail and appends.
-  [[nodiscard]] static Result<std::unique_ptr<Journal>> resume(const std::string& journalPath, std::size_t goodBytes, FileSystem& files);
   ~Journal();
   Journal(const Journal&) = delete;
   Journal& operator=(const Journal&) = delete;

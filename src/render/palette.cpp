@@ -27,7 +27,6 @@ QColor Palette::operator()(Ink ink) const {
     case Ink::GridLine: return onPaper ? QColor() : QColor(0xe9, 0xe4, 0xd4);
     case Ink::Hearth: return onPaper ? QColor(0xe2, 0xe2, 0xe2) : QColor(0xd8, 0xd3, 0xc4);
     case Ink::Band: return QColor(0x2f, 0x7d, 0x6b, 0x46);
-    case Ink::BandStrong: return QColor(0x2f, 0x7d, 0x6b, 0x78);
     case Ink::Accent: return desk::kTape;
     case Ink::AccentText: return desk::kInk;
     case Ink::Holds: return desk::kHolds;

@@ -121,20 +121,6 @@ TEST_F(JournalTest, WithoutEditsIsNotOffered) {
   begin().reset();
   EXPECT_TRUE(abandonedJournals(folder_).empty());
 }
-TEST_F(JournalTest, GoesOnAfterATornRecord) {
-  auto journal = begin();
-  const Job one = moved(base_.job, 1), two = moved(one, 2);
-  ASSERT_FALSE(journal->append("one", base_.job, one, 9));
-  const std::string path = journal->filePath();
-  journal.reset();
-  std::ofstream(path, std::ios::app) << "torn";
-  const auto recovered = readJournal(readFile(path, 1 << 24).value(), "j");
-  auto resumed = Journal::resume(path, recovered->goodBytes, files_);
-  ASSERT_TRUE(resumed.ok());
-  const auto again = std::move(resumed).value();
-  ASSERT_FALSE(again->append("two", one, two, 9));
-  EXPECT_EQ(readJournal(bytesOf(*again), "j")->file.job, two);
-}
 TEST_F(JournalTest, AFullDiskIsSaidAndLeavesNoHalfRecord) {
   class Full : public FileSystem {
    public:

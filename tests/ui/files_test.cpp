@@ -1,4 +1,6 @@
+#include <QComboBox>
 #include <QDialog>
+#include <QMenu>
 #include <QMessageBox>
 #include <QTimer>
 
@@ -14,6 +16,7 @@ class Files : public WindowTest {
   void move() { work().select(PlacementId("p2")), work().nudge({100, 0}); }
   void leaveWithoutClosing() { window_.reset(); }  // as a crash would: the journal stays
   QPushButton* noticeButton(const QString& text) {
+    QApplication::processEvents();
     for (QPushButton* b : window_->notices().findChildren<QPushButton*>())
       if (b->text() == text && b->isVisible()) return b;
     return nullptr;
@@ -134,6 +137,67 @@ TEST_F(Files, ThePlanIsPrintedFromTheWindow) {
   QFile file(pdf);
   ASSERT_TRUE(file.open(QIODevice::ReadOnly));
   EXPECT_TRUE(file.read(5).startsWith("%PDF-"));
+}
+
+TEST_F(Files, AJobThatWasNeverSavedComesBackAfterACrash) {
+  window_->newJob();
+  IdSource ids(5);
+  Room room;
+  room.id = RoomId("r");
+  room.name = "Attic";
+  room.ceilingHeight = 2400;
+  room.corners = {{CornerId("A"), {0, 0}}, {CornerId("B"), {4000, 0}}, {CornerId("C"), {4000, 3000}}};
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("measure the attic"), withRoom(job(), room).value(), 6));
+  leaveWithoutClosing();
+  open();
+  window_->offerAbandoned();
+  ASSERT_TRUE(QTest::qWaitFor([&] { return window_->notices().sentence().contains(QStringLiteral("never saved")); }));
+  QTest::mouseClick(noticeButton(QStringLiteral("Bring them back")), Qt::LeftButton);
+  ASSERT_NE(work().room(), nullptr);
+  EXPECT_EQ(work().room()->name, "Attic");
+  EXPECT_TRUE(window_->document().unsaved());
+  EXPECT_TRUE(window_->document().path().isEmpty());
+}
+TEST_F(Files, ANewerFileIsRefusedByNameAndTheJobStays) {
+  const QString newer = folder_.path() + QStringLiteral("/newer.json");
+  QFile demo(QStringLiteral(MEZZET_SOURCE_DIR "/demo/ferry-house.json")), file(newer);
+  ASSERT_TRUE(demo.open(QIODevice::ReadOnly) && file.open(QIODevice::WriteOnly));
+  file.write(demo.readAll().replace("\"version\": 1", "\"version\": 7"));
+  file.close();
+  const Job before = job();
+  window_->openPath(newer);
+  EXPECT_EQ(job(), before);
+  EXPECT_TRUE(window_->notices().sentence().contains(QStringLiteral("newer Mezzet"))) << window_->notices().sentence().toStdString();
+}
+TEST_F(Files, APaperThatIsTooSmallIsSaidAndNothingIsWritten) {
+  PrintDialog dialog(work(), files_);
+  dialog.findChild<QComboBox*>(QStringLiteral("scale"))->setCurrentIndex(0);  // 1:24
+  EXPECT_TRUE(
+      dialog.findChild<QLabel*>(QStringLiteral("fit"))->text().startsWith(QStringLiteral("Guests' parlour: does not fit Letter at 1/2 in = 1 ft (1:24).")));
+  EXPECT_FALSE(dialog.findChild<QPushButton*>(QStringLiteral("primary"))->isEnabled());
+  const QString pdf = folder_.path() + QStringLiteral("/no.pdf");
+  EXPECT_TRUE(dialog.writePdf(pdf));
+  EXPECT_FALSE(QFile::exists(pdf));
+}
+TEST_F(Files, RecentJobsAreRemembered) {
+  QAction* recent = window_->findChild<QAction*>(QStringLiteral("recent"));
+  ASSERT_TRUE(recent->menu() != nullptr && !recent->menu()->isEmpty());
+  EXPECT_TRUE(recent->menu()->actions().front()->text().startsWith(QStringLiteral("job.mezzet")));
+}
+TEST_F(Files, SizesThatWereNotTouchedKeepTheirExactValue) {
+  Piece odd = *findPiece(job(), PieceId("table"));
+  odd.depth = 611.3;  // no sixteenth of an inch
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("odd"), withPiece(job(), odd).value()));
+  work().select(PlacementId("p2"));
+  QTimer::singleShot(0, [] {
+    auto* dialog = QApplication::activeModalWidget();
+    ASSERT_NE(dialog, nullptr);
+    dialog->findChild<QLineEdit*>(QStringLiteral("piece:width"))->setText(QStringLiteral("50"));
+    dialog->findChild<QPushButton*>(QStringLiteral("primary"))->click();
+  });
+  window_->findChild<QAction*>(QStringLiteral("sizes"))->trigger();
+  EXPECT_NEAR(findPiece(job(), PieceId("table"))->width, 50 * kInch, 1e-9);
+  EXPECT_EQ(findPiece(job(), PieceId("table"))->depth, 611.3);
 }
 
 }  // namespace

@@ -98,5 +98,78 @@ TEST_F(Measure, ADoorIsAddedAndTakenBack) {
   EXPECT_EQ(work().room()->openings.size(), before);
 }
 
+class Openings : public Measure {
+ protected:
+  /// Opens the fields of the opening whose line begins with these words.
+  void openFields(const char* words) {
+    for (QPushButton* b : window_->findChildren<QPushButton*>(QStringLiteral("fold")))
+      if (b->isVisible() && b->text().startsWith(QString::fromUtf8(words))) {
+        QTest::mouseClick(b, Qt::LeftButton);
+        break;
+      }
+    QApplication::processEvents();
+    QApplication::processEvents();
+  }
+  void typeField(const char* name, const char* text) {
+    for (auto* field : window_->findChildren<QLineEdit*>(QString::fromUtf8(name)))
+      if (field->isVisible()) {
+        field->setFocus();
+        field->selectAll();
+        QTest::keyClicks(field, QString::fromUtf8(text));
+        QTest::keyClick(field, Qt::Key_Return);
+        return;
+      }
+    FAIL() << name << " is not on show";
+  }
+  bool complains(const char* words) {
+    for (QLabel* label : window_->findChildren<QLabel*>(QStringLiteral("fieldComplaint")))
+      if (label->isVisible() && label->text() == QString::fromUtf8(words)) return true;
+    return false;
+  }
+};
+
+TEST_F(Openings, TheWidthOfADoorIsTyped) {
+  openFields("Door on wall F");
+  typeField("openingWidth", "32");
+  EXPECT_NEAR(work().room()->openings[0].width, 32 * kInch, 1e-9);
+  undo();
+  EXPECT_NEAR(work().room()->openings[0].width, 34 * kInch, 1e-9);
+}
+TEST_F(Openings, ADoorWiderThanItsWallIsRefusedInPlace) {
+  openFields("Door on wall F");
+  const Job before = job();
+  typeField("openingWidth", "230");
+  EXPECT_TRUE(complains("door d1: is 230 in wide on a wall of 198 in. Check the width, or choose another wall."));
+  EXPECT_EQ(job(), before);
+}
+TEST_F(Openings, AnOffsetPastTheEndIsRefusedInPlace) {
+  openFields("Window on wall C");
+  typeField("openingOffset", "100");
+  EXPECT_TRUE(complains("window w1: ends 44 in past the end of wall C. Its offset can be at most 56 in."));
+}
+TEST_F(Openings, AWindowIsRemoved) {
+  openFields("Window on wall C");
+  QTest::mouseClick(button(QStringLiteral("removeOpening")), Qt::LeftButton);
+  EXPECT_EQ(work().room()->openings.size(), 1u);
+}
+TEST_F(Measure, AnLIsTypedFromNothingByTheKeyboardAlone) {
+  window_->newJob();
+  QApplication::processEvents();
+  QTest::mouseClick(find<QPushButton>("addWall"), Qt::LeftButton);
+  QTest::mouseClick(find<QPushButton>("addWall"), Qt::LeftButton);
+  QApplication::processEvents();
+  for (auto* combo : window_->findChildren<QComboBox*>(QStringLiteral("turnC")))
+    if (combo->isVisible()) combo->setCurrentIndex(1);
+  const std::pair<const char*, const char*> walls[] = {{"A", "18' 6\""}, {"B", "12' 6\""}, {"C", "3.2004 m"}, {"D", "48"}, {"E", "8'"}, {"F", "198"}};
+  for (const auto& [letter, length] : walls) typeRun(letter, length);
+  QPushButton* use = button(QStringLiteral("primary"));
+  ASSERT_NE(use, nullptr) << state().toStdString();
+  ASSERT_TRUE(use->isEnabled()) << state().toStdString();
+  use->setFocus();
+  QTest::keyClick(use, Qt::Key_Space);
+  ASSERT_NE(work().room(), nullptr);
+  EXPECT_EQ(work().room()->corners.size(), 6u);
+}
+
 }  // namespace
 }  // namespace mezzet
