@@ -3,6 +3,8 @@
 #include <QDateTime>
 #include <QFileInfo>
 
+#include "core/job/validate.h"
+
 namespace mezzet {
 
 /// One step of undo: the whole job before and after. Copies are cheap, since rooms, schemes and pieces are shared.
@@ -116,6 +118,11 @@ bool Document::edit(const QString& name, Job after, long long nextId) {
     return false;
   }
   if (after == job_) return true;
+  // Whatever made it: a job that could not be opened again must not come about.
+  if (const auto fault = faultOf(after)) {
+    emit trouble(QString::fromStdString(fault->text()) + QStringLiteral("."));
+    return false;
+  }
   ids_.atLeast(nextId);
   undo_.push(new SnapshotCommand(*this, name, job_, std::move(after)));
   return true;

@@ -42,7 +42,8 @@ class Document : public QObject {
 
   // ---- editing
   /// Makes `after` the job, as one step of undo called `name`. No-op edits are dropped. `nextId` is the id source's
-  /// next number if the edit took ids. False when the document is read-only.
+  /// next number if the edit took ids. False, with a word through `trouble`, when the document is
+  /// read-only or `after` is a job that could not be opened again.
   bool edit(const QString& name, Job after, long long nextId = 0);
 
  signals:

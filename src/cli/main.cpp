@@ -65,6 +65,12 @@ int validate(const Options& o) {
             << file.job.pieces.size() << " pieces\n";
   for (const auto& piece : file.job.pieces)
     if (!isKnownKind(piece->kind)) std::cout << "note: " << piece->id.value << " is of kind \"" << piece->kind << "\", which no rule judges\n";
+  for (const auto& [id, school] : file.job.houseRules.schools) {
+    const Rule* rule = findRule(builtInRulebook(), id);
+    if (rule == nullptr) std::cout << "note: house rules name \"" << id << "\", which is not a rule of this rulebook\n";
+    else if (findSchool(*rule, school) == nullptr)
+      std::cout << "note: house rules choose school \"" << school << "\" of " << id << ", which it does not have; its schools are taken together\n";
+  }
   return kAnswered;
 }
 

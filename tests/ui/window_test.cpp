@@ -174,6 +174,13 @@ TEST_F(Window, TheOtherSchemeHasNothingToDecide) {
   EXPECT_EQ(broken(), 0);
   EXPECT_TRUE(work().decisions().empty());
 }
+TEST_F(Window, APieceCannotBeMovedWhereNoFileCouldHoldIt) {
+  work().select(PlacementId("p2"));
+  const Job before = job();
+  work().nudge({1e7, 0});
+  EXPECT_EQ(job(), before);
+  EXPECT_EQ(window_->notices().sentence(), QStringLiteral("placement p2: is more than 200 m from the first corner. Check the figure."));
+}
 TEST_F(Window, AThousandPixelsOfDraggingLeaveOneEdit) {
   QTest::mousePress(&sheet(), Qt::LeftButton, {}, at(kTable));
   for (int i = 0; i < 200; ++i) QTest::mouseMove(&sheet(), at(kTable) + QPoint(i % 90, i % 60));

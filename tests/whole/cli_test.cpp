@@ -23,6 +23,13 @@ TEST(Cli, ValidateNotesAKindThatNoRuleJudges) {
   EXPECT_EQ(a.code, 0);
   EXPECT_NE(a.out.find("note: x is of kind \"harmonium\", which no rule judges"), std::string::npos);
 }
+TEST(Cli, ValidateNotesASchoolThatIsNotThere) {
+  const std::string path = testing::TempDir() + "/school.json";
+  std::ofstream(path) << writeJobText(withSchool(withSchool(emptyRoom(), "art-gap", "z"), "art-gape", "a"), 9);
+  const std::string out = run(kCli + "validate " + path).out;
+  EXPECT_NE(out.find("note: house rules choose school \"z\" of art-gap, which it does not have; its schools are taken together"), std::string::npos) << out;
+  EXPECT_NE(out.find("note: house rules name \"art-gape\", which is not a rule of this rulebook"), std::string::npos) << out;
+}
 TEST(Cli, RefusesWhatIsNoJobOnStandardError) {
   const std::string path = testing::TempDir() + "/none.json";
   std::ofstream(path) << "{\"format\":\"other\"}";

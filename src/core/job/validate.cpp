@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 #include <set>
+#include <string_view>
+#include <unordered_map>
 
 namespace mezzet {
 namespace {
@@ -79,9 +81,14 @@ std::optional<Error> faultOfOpening(const Room& room, const Opening& o, LengthFo
   return std::nullopt;
 }
 
-std::optional<Error> faultOfPlacement(const Job& job, const Room& room, const Scheme& scheme, const Placement& p) {
+/// Pieces and rooms by id: a job is checked after every edit, so nothing here may search a list for each placement.
+template <class T>
+using ById = std::unordered_map<std::string_view, const T*>;
+
+std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& room, const Scheme& scheme, const Placement& p) {
   const std::string where = "placement " + p.id.value;
-  const Piece* piece = findPiece(job, p.piece);
+  const auto found = pieces.find(p.piece.value);
+  const Piece* piece = found == pieces.end() ? nullptr : found->second;
   if (piece == nullptr) return Error{where, "names a piece that is not there: " + p.piece.value, "Add the piece or remove the placement"};
   if (const auto* floor = std::get_if<FloorPlace>(&p.on)) {
     if (!piece->depth) return Error{where, "stands " + piece->name + " on the floor, but its depth is missing", "Give it a depth"};
@@ -177,26 +184,30 @@ std::optional<Error> faultOf(const Job& job) {
     if (auto fault = faultOfLength(stature, "brief, stature")) return fault;
   const LengthFormat format = usualFormat(job.units);
   std::set<std::string> rooms, pieces, schemes;
+  ById<Room> roomById;
+  ById<Piece> pieceById;
   for (const auto& room : job.rooms) {
     if (auto fault = takeId(rooms, room->id, "room")) return fault;
     if (auto fault = faultOf(*room, format)) return fault;
+    roomById[room->id.value] = room.get();
   }
   for (const auto& piece : job.pieces) {
     if (auto fault = takeId(pieces, piece->id, "piece")) return fault;
     if (auto fault = faultOf(*piece)) return fault;
+    pieceById[piece->id.value] = piece.get();
   }
   for (const auto& piece : job.pieces)
     if (piece->variantOf && !pieces.contains(piece->variantOf->value))
       return Error{piece->name, "is a variant of a piece that is not there: " + piece->variantOf->value, "Remove variantOf"};
   for (const auto& scheme : job.schemes) {
     if (auto fault = takeId(schemes, scheme->id, "scheme")) return fault;
-    const Room* room = findRoom(job, scheme->room);
-    if (room == nullptr) return Error{"scheme " + scheme->id.value, "is for a room that is not there: " + scheme->room.value, "Add the room"};
+    const auto found = roomById.find(scheme->room.value);
+    if (found == roomById.end()) return Error{"scheme " + scheme->id.value, "is for a room that is not there: " + scheme->room.value, "Add the room"};
     if (scheme->placements.size() > kMostPlacements) return Error{"scheme " + scheme->id.value, "has more than 20000 placements", "Split it"};
     std::set<std::string> placements;
     for (const Placement& p : scheme->placements) {
       if (auto fault = takeId(placements, p.id, "placement")) return fault;
-      if (auto fault = faultOfPlacement(job, *room, *scheme, p)) return fault;
+      if (auto fault = faultOfPlacement(pieceById, *found->second, *scheme, p)) return fault;
     }
     for (const Kept& kept : scheme->kept)
       if (!std::isfinite(kept.margin)) return Error{"scheme " + scheme->id.value, "keeps a finding whose margin is not a number", "Remove it"};
