@@ -208,7 +208,6 @@ void MainWindow::wire() {
     workspace_->showWall(wall);
     workspace_->showStage(Stage::Walls);
   });
-  connect((*actions_)["recent"], &QAction::triggered, this, [] {});
   (*actions_)["recent"]->setMenu(new QMenu(this));
   connect((*actions_)["recent"]->menu(), &QMenu::aboutToShow, this, &MainWindow::fillRecent);
   fillRecent();

@@ -54,7 +54,7 @@ struct Nearest {
 /// Distance of two disjoint convex cores: always between a vertex of one and an edge of the other.
 void nearestVertexToEdge(const std::vector<Vec2>& from, const std::vector<Vec2>& to, bool swapped, Nearest& best) {
   for (const Vec2 p : from) {
-    const std::size_t edges = to.size() == 1 ? 1 : to.size() == 2 ? 1 : to.size();
+    const std::size_t edges = to.size() <= 2 ? 1 : to.size();  // a segment is one edge, a point none longer than itself
     for (std::size_t i = 0; i < edges; ++i) {
       const Vec2 q = nearestOnSegment(p, to[i], edgeEnd(to, i));
       const double d = dot(p - q, p - q);
