@@ -6,11 +6,11 @@
 namespace mezzet {
 namespace {
 
-/// Distance of two boxes; a lower bound of the distance of what is in them.
-double boxDistance(const Box& a, const Box& b) {
-  const double dx = std::max({0.0, a.low.x - b.high.x, b.low.x - a.high.x});
-  const double dy = std::max({0.0, a.low.y - b.high.y, b.low.y - a.high.y});
-  return std::sqrt(dx * dx + dy * dy);
+/// Whether two boxes are further apart than `cap`: then so is what is in them.
+bool furtherApart(const Box& a, const Box& b, double cap) {
+  const double dx = std::max(a.low.x - b.high.x, b.low.x - a.high.x), dy = std::max(a.low.y - b.high.y, b.low.y - a.high.y);
+  if (dx > cap || dy > cap) return true;
+  return dx > 0 && dy > 0 && dx * dx + dy * dy > cap * cap;
 }
 
 }  // namespace
@@ -34,7 +34,7 @@ std::vector<Gap> gapsIn(const Job& job, const Scheme& scheme, double cap) {
       const std::size_t first = std::min(i, j), second = std::max(i, j);
       if (first >= placements) continue;  // two fixed things
       if (second < placements && (bodies[first].flat || bodies[second].flat)) continue;
-      if (boxDistance(bodies[first].bounds, bodies[second].bounds) > cap) continue;
+      if (furtherApart(bodies[first].bounds, bodies[second].bounds, cap)) continue;
       const Separation s = separation(bodies[first], bodies[second]);
       if (s.gap <= cap) gaps.push_back({bodies[first].id, bodies[second].id, s.gap, s.a, s.b});
     }
