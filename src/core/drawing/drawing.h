@@ -30,7 +30,7 @@ enum class Ink {
   GridLine,
   Hearth,
   Band,
- 
+
   Accent,
   AccentText,
   Holds,

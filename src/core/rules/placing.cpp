@@ -1,6 +1,6 @@
 // What no scheme can have: two bodies in one place, a body outside the room, more of a piece than there are.
 #include <algorithm>
-#include <map>
+#include <unordered_map>
 
 #include "core/clearance/gaps.h"
 #include "core/hang/standing.h"
@@ -119,18 +119,14 @@ void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Findi
 }
 
 void evaluatePieceCount(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  std::map<PieceId, int> placed;
-  std::map<PieceId, const Piece*> counted;
-  for (const Placement& p : s.scheme.placements) {
-    ++placed[p.piece];
-    counted[p.piece] = &s.pieces.of(p);
-  }
-  for (const auto& [id, count] : placed) {
-    const Piece& piece = *counted.at(id);
+  std::unordered_map<const Piece*, int> placed;
+  for (const Placement& p : s.scheme.placements) ++placed[&s.pieces.of(p)];
+  for (const auto& [counted, count] : placed) {
+    const Piece& piece = *counted;
     if (count <= piece.count) continue;
     Asked asked;
     asked.tolerated.high = piece.count;
-    Finding f = findingOf(rule, asked, {id.value});
+    Finding f = findingOf(rule, asked, {piece.id.value});
     f.measured = count;
     decide(f, s.scheme);
     f.sentence = "The " + midSentence(piece.name) + " stands " + std::to_string(count) + " times in this scheme; there " +
