@@ -68,10 +68,10 @@ Drawing PlanView::composeMoving(double scale) const {
         const Placement* now = findPlacement(*scheme, q.id);
         const auto* floor = std::get_if<FloorPlace>(&q.on);
         if (floor == nullptr || (now != nullptr && *now == q)) continue;
-        const Convex body = footprint(pieceOf(*workspace_.ghost(), q), *floor);
+        const Piece& piece = pieceOf(*workspace_.ghost(), q);
         const Stroke edge{Ink::Holds, 0.6, Dash::Dashed};
-        if (body.radius > 0) d.add(Layer::Working, "ghost", ArcItem{floor->at, body.radius, 0, 360, Ink::Band, edge});
-        else d.add(Layer::Working, "ghost", PathItem{body.core, true, Ink::Band, edge});
+        if (piece.shape == Shape::Round) d.add(Layer::Working, "ghost", ArcItem{floor->at, piece.width / 2, 0, 360, Ink::Band, edge});
+        else d.add(Layer::Working, "ghost", PathItem{outlineOf(piece, *floor), true, Ink::Band, edge});
       }
   return d;
 }
@@ -85,10 +85,8 @@ PlacementId PlanView::pieceAt(Vec2 model) const {
     const auto* floor = std::get_if<FloorPlace>(&p.on);
     if (floor == nullptr) continue;
     const Piece& piece = pieceOf(workspace_.job(), p);
-    const Convex body = footprint(piece, *floor);
-    const bool inside = body.radius > 0 ? distance(model, body.core[0]) <= body.radius : contains(body.core, model);
     const bool rug = isRug(piece.kind);
-    if (!inside || (rug && !foundRug)) continue;  // what stands on a rug is taken before the rug
+    if (!covers(footprint(piece, *floor), model) || (rug && !foundRug)) continue;  // what stands on a rug is taken before the rug
     found = p.id;
     foundRug = rug;
   }

@@ -14,7 +14,19 @@ constexpr std::pair<const char*, Hinge> kHinges[] = {{"start", Hinge::Start}, {"
 constexpr std::pair<const char*, Swing> kSwings[] = {{"in", Swing::In}, {"out", Swing::Out}};
 constexpr std::pair<const char*, FeatureKind> kFeatureKinds[] = {
     {"hearth", FeatureKind::Hearth}, {"column", FeatureKind::Column}, {"built-in", FeatureKind::BuiltIn}};
-constexpr std::pair<const char*, Shape> kShapes[] = {{"rect", Shape::Rect}, {"round", Shape::Round}};
+constexpr std::pair<const char*, Shape> kShapes[] = {{"rect", Shape::Rect}, {"round", Shape::Round}, {"oval", Shape::Oval}, {"l", Shape::L}};
+constexpr std::pair<const char*, Hand> kHands[] = {{"left", Hand::Left}, {"right", Hand::Right}};
+constexpr std::pair<const char*, DimensionSource> kSources[] = {
+    {"measured", DimensionSource::Measured}, {"ticket", DimensionSource::Ticket}, {"guess", DimensionSource::Guess}, {"default", DimensionSource::Default}};
+constexpr std::pair<const char*, LogKind> kLogKinds[] = {{"decision", LogKind::Decision}, {"candidate", LogKind::Candidate}, {"rejection", LogKind::Rejection}};
+constexpr std::pair<const char*, const char*> kPurposes[] = {{"", ""},
+                                                             {"entertaining", "entertaining"},
+                                                             {"reading", "reading"},
+                                                             {"television", "television"},
+                                                             {"dining", "dining"},
+                                                             {"sleeping", "sleeping"},
+                                                             {"working", "working"}};
+constexpr std::pair<const char*, const char*> kHours[] = {{"", ""}, {"day", "day"}, {"evening", "evening"}, {"both", "both"}};
 constexpr std::pair<const char*, Unit> kUnits[] = {{"in", Unit::Inch}, {"mm", Unit::Millimetre}};
 
 template <class Enum, std::size_t N>
@@ -76,7 +88,7 @@ Room readRoom(const Json& json, const std::string& place) {
   const Json& corners = in.list("corners");
   for (std::size_t i = 0; i < corners.size(); ++i) {
     ObjectReader c(corners[i], in.placeOf("corners/" + std::to_string(i)));
-    room.corners.push_back({CornerId(c.text("id")), {c.number("x"), c.number("y")}});
+    room.corners.push_back({CornerId(c.text("id")), {c.number("x"), c.number("y")}, c.maybeNumber("wallThickness")});
     c.finish();
   }
   const Json& openings = in.list("openings");
@@ -89,6 +101,7 @@ Room readRoom(const Json& json, const std::string& place) {
     feature.kind = f.choice("kind", kFeatureKinds);
     feature.outline = readPoints(f, "outline");
     feature.height = f.maybeNumber("height");
+    feature.clear = f.maybeNumber("clear");
     f.finish();
     room.features.push_back(std::move(feature));
   }
@@ -105,6 +118,23 @@ bool isImageName(const std::string& name) {
   return ending == "png" || ending == "jpg" || ending == "jpeg";
 }
 
+ChangedRange readRange(ObjectReader& in) { return {in.maybeNumber("low"), in.maybeNumber("high")}; }
+
+/// The members of an object, each read by `read`; nothing when the key is absent.
+template <class Value, class Read>
+std::map<std::string, Value> readMap(ObjectReader& in, const std::string& key, Read read) {
+  std::map<std::string, Value> out;
+  const Json* all = in.find(key);
+  if (all == nullptr) return out;
+  if (!all->is_object()) in.fail(key, "must be an object { .. }");
+  for (const auto& [name, value] : all->items()) {
+    ObjectReader one(value, in.placeOf(key + "/" + name.substr(0, 60)));
+    out[name] = read(one);
+    one.finish();
+  }
+  return out;
+}
+
 Piece readPiece(const Json& json, const std::string& place) {
   ObjectReader in(json, place);
   Piece p;
@@ -115,6 +145,24 @@ Piece readPiece(const Json& json, const std::string& place) {
   p.width = in.number("width");
   p.depth = in.maybeNumber("depth");
   if (p.shape == Shape::Round && !p.depth) p.depth = p.width;
+  p.returnWidth = in.maybeNumber("returnWidth");
+  p.longDepth = in.maybeNumber("longDepth");
+  p.hand = in.choice("hand", kHands, std::optional(Hand::Left));
+  p.feetInset = in.maybeNumber("feetInset");
+  p.pad = in.maybeNumber("pad");
+  p.nominalWidth = in.maybeNumber("nominalWidth");
+  p.nominalDepth = in.maybeNumber("nominalDepth");
+  p.doubts = readMap<Doubt>(in, "doubts", [](ObjectReader& d) { return Doubt{d.choice("source", kSources), d.number("u95", 0)}; });
+  p.ownRules = readMap<OwnRule>(in, "ownRules", [](ObjectReader& r) {
+    OwnRule own;
+    if (const std::string school = r.text("school", ""); !school.empty()) own.school = school;
+    if (const Json* range = r.find("range")) {
+      ObjectReader in2(*range, r.placeOf("range"));
+      own.range = readRange(in2);
+      in2.finish();
+    }
+    return own;
+  });
   p.height = in.maybeNumber("height");
   p.seatHeight = in.maybeNumber("seatHeight");
   p.backHeight = in.maybeNumber("backHeight");
@@ -166,7 +214,7 @@ Scheme readScheme(const Json& json, const std::string& place) {
   const Json& kept = in.list("kept");
   for (std::size_t i = 0; i < kept.size(); ++i) {
     ObjectReader k(kept[i], in.placeOf("kept/" + std::to_string(i)));
-    s.kept.push_back({k.text("finding"), k.text("reason", ""), k.number("margin")});
+    s.kept.push_back({k.text("finding"), k.text("reason", ""), k.number("margin"), k.text("date", "")});
     k.finish();
   }
   const Json& placements = in.list("placements");
@@ -177,8 +225,16 @@ Scheme readScheme(const Json& json, const std::string& place) {
     placement.piece = PieceId(p.text("piece"));
     placement.on = readPlace(p);
     placement.extra = readExtra(p);
+    placement.locked = p.flag("locked");
+    placement.group = p.text("group", "");
     p.finish();
     s.placements.push_back(std::move(placement));
+  }
+  const Json& log = in.list("log");
+  for (std::size_t i = 0; i < log.size(); ++i) {
+    ObjectReader l(log[i], in.placeOf("log/" + std::to_string(i)));
+    s.log.push_back({l.choice("kind", kLogKinds), l.text("date", ""), l.text("text")});
+    l.finish();
   }
   s.extra = readExtra(in);
   in.finish();
@@ -199,6 +255,11 @@ Brief readBrief(const Json& json, const std::string& place) {
   b.children = in.flag("children");
   b.pets = in.flag("pets");
   b.access = in.flag("access");
+  b.purpose = in.choice("purpose", kPurposes, std::optional(""));
+  b.hours = in.choice("hours", kHours, std::optional(""));
+  b.anchor = in.text("anchor", "");
+  b.budgetSimple = in.maybeNumber("budgetSimple");
+  b.budgetFull = in.maybeNumber("budgetFull");
   in.finish();
   return b;
 }
@@ -215,22 +276,21 @@ HouseRules readHouseRules(const Json& json, const std::string& place) {
       rules.schools[rule] = school.get<std::string>();
     }
   }
-  if (const Json* ranges = in.find("ranges")) {
-    if (!ranges->is_object()) in.fail("ranges", "must be an object { .. }");
-    for (const auto& [rule, range] : ranges->items()) {
-      ObjectReader r(range, in.placeOf("ranges/" + rule.substr(0, 60)));
-      rules.ranges[rule] = {r.maybeNumber("low"), r.maybeNumber("high")};
-      r.finish();
-    }
-  }
+  rules.ranges = readMap<ChangedRange>(in, "ranges", readRange);
   in.finish();
   return rules;
 }
 
-/// One function per step: migrations[v - 1] brings version v to v + 1. None yet: version 1 is the first.
+/// One function per step: migrations[v - 1] brings version v to v + 1.
 using Migration = std::function<Json(Json)>;
 const std::vector<Migration>& migrations() {
-  static const std::vector<Migration> all;
+  static const std::vector<Migration> all{
+      // Version 2 only adds what may be left out: ovals and Ls, doubts, own rules, locks, groups, the log, the brief.
+      [](Json json) {
+        json["version"] = 2;
+        return json;
+      },
+  };
   return all;
 }
 
@@ -276,10 +336,18 @@ JobFile readAll(Json json, const std::string& name) {
 
 }  // namespace
 
+Json toJson(const ChangedRange& range) {
+  const auto end = [](const std::optional<double>& v) { return v ? Json(*v) : Json(nullptr); };
+  return {{"low", end(range.low)}, {"high", end(range.high)}};
+}
+
 Json toJson(const Room& room) {
   Json out{{"id", room.id.value}, {"name", room.name}, {"ceilingHeight", room.ceilingHeight}};
   out["corners"] = Json::array();
-  for (const Corner& c : room.corners) out["corners"].push_back({{"id", c.id.value}, {"x", c.at.x}, {"y", c.at.y}});
+  for (const Corner& c : room.corners) {
+    out["corners"].push_back({{"id", c.id.value}, {"x", c.at.x}, {"y", c.at.y}});
+    writeMaybe(out["corners"].back(), "wallThickness", c.wallThickness);
+  }
   out["openings"] = Json::array();
   for (const Opening& o : room.openings)
     out["openings"].push_back({{"id", o.id.value},
@@ -299,6 +367,7 @@ Json toJson(const Room& room) {
     feature["outline"] = Json::array();
     for (const Vec2 p : f.outline) feature["outline"].push_back(Json::array({p.x, p.y}));
     writeMaybe(feature, "height", f.height);
+    writeMaybe(feature, "clear", f.clear);
     out["features"].push_back(std::move(feature));
   }
   writeExtra(out, room.extra);
@@ -312,6 +381,19 @@ Json toJson(const Piece& p) {
   writeMaybe(out, "seatHeight", p.seatHeight);
   writeMaybe(out, "backHeight", p.backHeight);
   writeMaybe(out, "armHeight", p.armHeight);
+  if (p.shape == Shape::L) out["hand"] = wordFor(kHands, p.hand);
+  writeMaybe(out, "returnWidth", p.returnWidth);
+  writeMaybe(out, "longDepth", p.longDepth);
+  writeMaybe(out, "feetInset", p.feetInset);
+  writeMaybe(out, "pad", p.pad);
+  writeMaybe(out, "nominalWidth", p.nominalWidth);
+  writeMaybe(out, "nominalDepth", p.nominalDepth);
+  for (const auto& [dimension, doubt] : p.doubts) out["doubts"][dimension] = {{"source", wordFor(kSources, doubt.source)}, {"u95", doubt.u95}};
+  for (const auto& [rule, own] : p.ownRules) {
+    Json& entry = out["ownRules"][rule];
+    entry["school"] = own.school ? Json(*own.school) : Json(nullptr);
+    if (own.range) entry["range"] = toJson(*own.range);
+  }
   out["count"] = p.count;
   out["variantOf"] = p.variantOf ? Json(p.variantOf->value) : Json(nullptr);
   if (!p.image.empty()) out["image"] = p.image;
@@ -322,7 +404,7 @@ Json toJson(const Piece& p) {
 Json toJson(const Scheme& s) {
   Json out{{"id", s.id.value}, {"room", s.room.value}, {"name", s.name}};
   out["kept"] = Json::array();
-  for (const Kept& k : s.kept) out["kept"].push_back({{"finding", k.finding}, {"reason", k.reason}, {"margin", k.margin}});
+  for (const Kept& k : s.kept) out["kept"].push_back({{"finding", k.finding}, {"reason", k.reason}, {"margin", k.margin}, {"date", k.date}});
   out["placements"] = Json::array();
   for (const Placement& p : s.placements) {
     Json on;
@@ -332,9 +414,13 @@ Json toJson(const Scheme& s) {
     if (const auto* carried = std::get_if<CarriedPlace>(&p.on))
       on["placement"] = {{"id", carried->carrier.value}, {"x", carried->at.x}, {"y", carried->at.y}, {"turn", carried->turn}};
     Json placement{{"id", p.id.value}, {"piece", p.piece.value}, {"on", std::move(on)}};
+    if (p.locked) placement["locked"] = true;
+    if (!p.group.empty()) placement["group"] = p.group;
     writeExtra(placement, p.extra);
     out["placements"].push_back(std::move(placement));
   }
+  if (!s.log.empty()) out["log"] = Json::array();
+  for (const LogEntry& entry : s.log) out["log"].push_back({{"kind", wordFor(kLogKinds, entry.kind)}, {"date", entry.date}, {"text", entry.text}});
   writeExtra(out, s.extra);
   return out;
 }
@@ -342,16 +428,17 @@ Json toJson(const Scheme& s) {
 Json toJson(const Brief& b) {
   Json out{{"viewers", Json::array()}, {"public", b.isPublic}, {"tenant", b.tenant}, {"children", b.children}, {"pets", b.pets}, {"access", b.access}};
   for (const double stature : b.statures) out["viewers"].push_back({{"stature", stature}});
+  for (const auto& [key, text] : {std::pair{"purpose", &b.purpose}, std::pair{"hours", &b.hours}, std::pair{"anchor", &b.anchor}})
+    if (!text->empty()) out[key] = *text;
+  writeMaybe(out, "budgetSimple", b.budgetSimple);
+  writeMaybe(out, "budgetFull", b.budgetFull);
   return out;
 }
 
 Json toJson(const HouseRules& rules) {
   Json out{{"rulebook", rules.rulebook}, {"schools", Json::object()}, {"ranges", Json::object()}};
   for (const auto& [rule, school] : rules.schools) out["schools"][rule] = school;
-  for (const auto& [rule, range] : rules.ranges) {
-    const auto end = [](const std::optional<double>& v) { return v ? Json(*v) : Json(nullptr); };
-    out["ranges"][rule] = {{"low", end(range.low)}, {"high", end(range.high)}};
-  }
+  for (const auto& [rule, range] : rules.ranges) out["ranges"][rule] = toJson(range);
   return out;
 }
 

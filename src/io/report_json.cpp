@@ -16,22 +16,22 @@ Json point(Vec2 p) { return Json::array({tidy(p.x), tidy(p.y)}); }
 Json maybe(const std::optional<double>& value) { return value ? Json(tidy(*value)) : Json(nullptr); }
 
 Json findingJson(const Finding& f, const std::vector<WayOut>& ways, const Rulebook& book) {
-  const bool length = f.quantity == Quantity::Length, known = f.missing.empty();
+  const bool known = f.missing.empty();
   Json out{{"id", f.id},
            {"rule", f.rule},
            {"school", f.school ? Json(*f.school) : Json(nullptr)},
            {"weight", weightWord(f.weight)},
            {"subjects", f.subjects},
            {"verdict", verdictWord(f.verdict)},
-           {"quantity", length ? "length" : "count"},
-           {"unit", length ? "mm" : "1"}};
+           {"quantity", quantityWord(f.quantity)},
+           {"unit", unitWord(f.quantity)}};
   out["measured"] = known ? Json(tidy(f.measured)) : Json(nullptr);
   out["low"] = maybe(f.asked.low);
   out["high"] = maybe(f.asked.high);
   out["idealLow"] = maybe(f.ideal.low);
   out["idealHigh"] = maybe(f.ideal.high);
   out["margin"] = known ? Json(tidy(f.margin)) : Json(nullptr);
-  out["marginMm"] = known && length ? Json(tidy(f.margin)) : Json(nullptr);
+  out["marginMm"] = known ? maybe(f.marginMm) : Json(nullptr);
   out["u95"] = tidy(f.u95);
   out["at"] = Json::array({point(f.at[0]), point(f.at[1])});
   out["view"] = f.view;

@@ -54,6 +54,7 @@ Rule readRule(const Json& json, const std::string& place) {
   ObjectReader source(in.need("source"), in.placeOf("source"));
   r.source = {source.choice("kind", kSources), source.text("cite")};
   source.finish();
+  r.since = static_cast<int>(in.whole("since", 1));
   if (const std::string caution = in.text("caution", ""); !caution.empty()) r.caution = caution;
   in.finish();
   return r;

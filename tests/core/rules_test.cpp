@@ -63,7 +63,7 @@ TEST(TableReachRule, TakesTheNearestTableInFront) {
 TEST(TableReachRule, ATableBehindASofaDoesNotServeIt) {
   Job job = with(emptyRoom(), sofa(), "p1", 111, 80, 180);
   job = with(job, piece("table", "low-table", 52, 24, 17), "p2", 111, 40);
-  EXPECT_TRUE(findings(job).empty());
+  EXPECT_EQ(finding(findings(job), "table-reach:p1,p2"), nullptr);
 }
 TEST(TableReachRule, SchoolBAsksFifteenAndTellsTheRivalInGrey) {
   const Job job = withSchool(sitting(14), "table-reach", "b");

@@ -12,11 +12,12 @@ using namespace test;
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
 const SchemeId kScheme("s1");
 
-/// A 56 x 24 in picture over a back 34 in high: the house's two rules cannot both hold.
+/// A 56 x 24 in picture over a back 34 in high: the house's two rules cannot both hold. A side table serves the sofa.
 Job conflict(double centre = 57) {
   Piece sofa = piece("sofa", "sofa", 84, 36, 34);
   sofa.backHeight = in(34);
   Job job = with(emptyRoom(), sofa, "p1", 111, 19, 180);
+  job = with(job, roundPiece("drum", "side-table", 18, 22), "p9", 164, 20);
   job = withSchool(withSchool(job, "art-centre", "a"), "art-gap", "a");
   return hung(job, "print", "p2", 56, 24, 111, centre);
 }

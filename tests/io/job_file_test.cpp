@@ -33,6 +33,14 @@ Job randomJob(std::mt19937& random) {
   job.name = "Job \xC3\xA9 \"quoted\" \\ " + std::to_string(random());
   job.units = random() % 2 ? Unit::Inch : Unit::Millimetre;
   job.brief = {{uniform(1500, 1900)}, true, false, true, false, true};
+  job.brief.purpose = "reading";
+  job.brief.hours = "evening";
+  job.brief.anchor = "the hearth";
+  job.brief.budgetFull = uniform(100, 9000);
+  Room room = *job.rooms.front();
+  room.corners[1].wallThickness = uniform(80, 400);
+  room.features.push_back({FeatureId("hearth"), FeatureKind::Hearth, {{0, 0}, {500, 0}, {0, 500}}, uniform(900, 1300), uniform(0, 900)});
+  job = withRoom(job, room).value();
   job.houseRules.schools["art-gap"] = "b";
   job.houseRules.ranges["table-reach"] = {uniform(200, 300), std::nullopt};
   job.extra = R"({"a":[1,2],"b":"c"})";
@@ -40,11 +48,29 @@ Job randomJob(std::mt19937& random) {
     Piece p = i % 3 ? piece(("q" + std::to_string(i)).c_str(), "sofa", uniform(5, 90), uniform(5, 50))
                     : roundPiece(("q" + std::to_string(i)).c_str(), "side-table", uniform(5, 40));
     if (i % 2) p.seatHeight = uniform(300, 500);
+    if (i == 1) {
+      p.shape = Shape::L;
+      p.hand = Hand::Right;
+      p.longDepth = *p.depth * uniform(0.3, 1);
+      p.returnWidth = p.width * uniform(0.3, 1);
+    }
+    if (i == 2) {
+      p.shape = Shape::Oval;
+      p.feetInset = uniform(0, p.width / 3);
+      p.nominalWidth = uniform(100, 2000);
+      p.pad = uniform(2, 12);
+      p.doubts["width"] = {DimensionSource::Guess, uniform(0, 60)};
+      p.ownRules["table-reach"] = {std::nullopt, ChangedRange{std::nullopt, uniform(200, 600)}};
+      p.ownRules["art-gap"] = {"b", std::nullopt};
+    }
     job = with(job, p, ("p" + std::to_string(i)).c_str(), uniform(10, 90), uniform(10, 90), uniform(0, 359));
   }
   job = hung(job, "print", "p20", uniform(10, 50), uniform(10, 50), 50, uniform(50, 60));
   Scheme s = scheme(job);
-  s.kept.push_back({"table-reach:p1,p2", "because", uniform(-50, 0)});
+  s.kept.push_back({"table-reach:p1,p2", "because", uniform(-50, 0), "2026-01-31"});
+  s.log.push_back({LogKind::Rejection, "2026-02-01", "no wall left for a sideboard"});
+  s.placements[1].locked = true;
+  s.placements[2].group = "g7";
   s.placements[0].extra = R"({"note":"by the window"})";
   return withScheme(job, s);
 }
@@ -71,9 +97,27 @@ TEST(JobFile, KeepsFreeDataUnderX) {
   EXPECT_EQ(job->job.extra, R"({"a":{"b":[true,null]},"z":1})");
 }
 
+TEST(JobFile, OfVersion2Opens) {
+  const auto job = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-2.json"), "version-2.json");
+  ASSERT_TRUE(job.ok()) << job.error().text();
+  EXPECT_EQ(findPiece(job->job, PieceId("corner"))->hand, Hand::Right);
+  EXPECT_EQ(job->job.schemes.front()->log.size(), 3u);
+  EXPECT_TRUE(job->job.schemes.front()->placements.front().locked);
+  EXPECT_EQ(job->job.pieces.front()->doubts.at("depth").u95, 25.4);
+}
+
+TEST(BadFile, OfALWithoutItsLimbsSaysWhatIsMissing) {
+  EXPECT_EQ(refusal(replaced(minimal(), "\"shape\": \"rect\"", "\"shape\": \"l\"")),
+            "job.json, Sofa: is an L, but not all of its depth, long depth and return width are given. Give the outer box and both limbs");
+}
+TEST(BadFile, WithANegativeDoubtIsRefused) {
+  EXPECT_EQ(refusal(replaced(minimal(), "\"armHeight\": 635", "\"armHeight\": 635, \"doubts\": {\"width\": {\"source\": \"guess\", \"u95\": -1}}")),
+            "job.json, Sofa, width: has a \u00b1 that is not a length. Type 0 or more");
+}
+
 TEST(BadFile, OfANewerVersionIsRefusedByName) {
-  EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": 2")),
-            "job.json: was written by a newer Mezzet: its format is version 2, and this program reads up to version 1. Update Mezzet to open it; the file is "
+  EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": 3")),
+            "job.json: was written by a newer Mezzet: its format is version 3, and this program reads up to version 2. Update Mezzet to open it; the file is "
             "left as it is");
 }
 TEST(BadFile, ThatIsNoJobIsRefused) { EXPECT_EQ(refusal("{}"), "job.json: is not a Mezzet job. A job says \"format\": \"mezzet-job\""); }
@@ -126,7 +170,7 @@ TEST(Schema, AcceptsWhatTheProgramWrites) {
   std::ofstream(path) << writeJobText(randomJob(random), 5);
   const std::string command = std::string(MEZZET_PYTHON) +
                               " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path +
-                              " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json";
+                              " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-2.json";
   EXPECT_EQ(std::system(command.c_str()), 0);
 }
 TEST(Schema, RefusesAnUnknownKey) {

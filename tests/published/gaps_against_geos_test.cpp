@@ -120,7 +120,7 @@ TEST_F(AgainstGeos, ReachOutsideARoomIsTheFurthestPointBeyondIt) {
       furthest = std::max(furthest, d);
     }
     outside += furthest > 0;
-    ASSERT_NEAR(reachOutside(c, room), furthest, 0.02);
+    ASSERT_NEAR(reachOutside(Parts{c}, room), furthest, 0.02);
   }
   EXPECT_GT(outside, 100);
 }

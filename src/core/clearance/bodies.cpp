@@ -1,45 +1,88 @@
 #include "core/clearance/bodies.h"
 
 #include <algorithm>
-#include <limits>
+#include <cmath>
+#include <numbers>
 
 #include "core/job/kinds.h"
 
 namespace mezzet {
 namespace {
 
-Body bodyOf(std::string id, std::vector<Convex> parts, bool flat = false) {
+Body bodyOf(std::string id, Parts parts, bool flat = false) {
   Body body{std::move(id), std::move(parts), flat, {}};
-  body.bounds = boundsOf(body.parts.front());
-  for (const Convex& part : body.parts) {
-    const Box box = boundsOf(part);
-    body.bounds.low = {std::min(body.bounds.low.x, box.low.x), std::min(body.bounds.low.y, box.low.y)};
-    body.bounds.high = {std::max(body.bounds.high.x, box.high.x), std::max(body.bounds.high.y, box.high.y)};
+  body.bounds = boundsOf(body.parts);
+  return body;
+}
+
+/// Corners of the piece in its own frame; anticlockwise. An L's inner corner is the fourth from the long limb's end.
+Polygon ownOutline(const Piece& piece) {
+  const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
+  switch (piece.shape) {
+    case Shape::Round: return {};
+    case Shape::Rect: return {{-w, -d}, {w, -d}, {w, d}, {-w, d}};
+    case Shape::L: {
+      const double limb = d - piece.longDepth.value_or(2 * d);  // the long limb's front
+      const double inner = piece.returnWidth.value_or(2 * w);
+      if (piece.hand == Hand::Left) return {{-w, -d}, {-w + inner, -d}, {-w + inner, limb}, {w, limb}, {w, d}, {-w, d}};
+      return {{w - inner, -d}, {w, -d}, {w, d}, {-w, d}, {-w, limb}, {w - inner, limb}};
+    }
+    case Shape::Oval: {
+      // Sides enough for the tolerance; the corners lie outside by as much as the middles of the sides lie inside.
+      const double longest = std::max(w, d);
+      const auto quarters = static_cast<std::size_t>(std::ceil(std::numbers::pi * std::sqrt(longest / (4 * kOvalTolerance)) / 4));
+      const std::size_t n = 4 * std::max<std::size_t>(quarters, 4);
+      const double step = 2 * std::numbers::pi / static_cast<double>(n), grow = 2 / (1 + std::cos(step / 2));
+      Polygon oval;
+      oval.reserve(n);
+      for (std::size_t i = 0; i < n; ++i) {
+        const double angle = step * (static_cast<double>(i) + 0.5);
+        oval.push_back({w * grow * std::cos(angle), d * grow * std::sin(angle)});
+      }
+      return oval;
+    }
   }
+  return {};
+}
+
+Convex turnedRect(const FloorPlace& place, Turn turn, Vec2 low, Vec2 high) {
+  Convex body;
+  body.core.reserve(4);
+  for (const Vec2 corner : {low, Vec2{high.x, low.y}, high, Vec2{low.x, high.y}}) body.core.push_back(place.at + rotated(corner, turn));
   return body;
 }
 
 }  // namespace
 
-Convex footprint(const Piece& piece, const FloorPlace& place) {
-  if (piece.shape == Shape::Round) return {{place.at}, piece.width / 2};
+Polygon outlineOf(const Piece& piece, const FloorPlace& place) {
   const Turn turn = turnOf(place.turn);
-  const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
-  Convex body;
-  body.core.reserve(4);
-  for (const Vec2 corner : {Vec2{-w, -d}, Vec2{w, -d}, Vec2{w, d}, Vec2{-w, d}}) body.core.push_back(place.at + rotated(corner, turn));
-  return body;
+  Polygon outline = ownOutline(piece);
+  for (Vec2& corner : outline) corner = place.at + rotated(corner, turn);
+  return outline;
 }
 
-std::vector<Body> floorBodies(const Job& job, const Scheme& scheme, const PlacementId& without) {
+Parts footprint(const Piece& piece, const FloorPlace& place) {
+  if (piece.shape == Shape::Round) return {{{place.at}, piece.width / 2}};
+  if (piece.shape != Shape::L) return {{outlineOf(piece, place), 0}};
+  const Turn turn = turnOf(place.turn);
+  const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
+  const double limb = d - piece.longDepth.value_or(2 * d), inner = piece.returnWidth.value_or(2 * w);
+  const bool left = piece.hand == Hand::Left;
+  return {turnedRect(place, turn, {-w, limb}, {w, d}), turnedRect(place, turn, {left ? -w : w - inner, -d}, {left ? -w + inner : w, d})};
+}
+
+bool covers(const Parts& parts, Vec2 point) {
+  return std::any_of(parts.begin(), parts.end(), [&](const Convex& part) { return separation(part, Convex{{point}, 0}).gap <= 0; });
+}
+
+std::vector<Body> floorBodies(const PieceIndex& pieces, const Scheme& scheme, const PlacementId& without) {
   std::vector<Body> bodies;
   bodies.reserve(scheme.placements.size());
-  const PieceIndex pieces(job);
   for (const Placement& p : scheme.placements) {
     const auto* place = std::get_if<FloorPlace>(&p.on);
     if (place == nullptr || p.id == without) continue;
     const Piece& piece = pieces.of(p);
-    bodies.push_back(bodyOf(p.id.value, {footprint(piece, *place)}, isRug(piece.kind)));
+    bodies.push_back(bodyOf(p.id.value, footprint(piece, *place), isRug(piece.kind)));
   }
   return bodies;
 }
@@ -67,24 +110,38 @@ std::vector<Body> featureBodies(const Room& room) {
   return bodies;
 }
 
-Separation separation(const Body& a, const Body& b) {
-  // Of bodies in several parts the nearest pair counts; where some overlap, the deepest.
-  Separation best{std::numeric_limits<double>::infinity(), {}, {}};
-  for (const Convex& p : a.parts)
-    for (const Convex& q : b.parts)
-      if (const Separation s = separation(p, q); s.gap < best.gap) best = s;
-  return best;
-}
+Separation separation(const Body& a, const Body& b) { return separation(a.parts, b.parts); }
 
 std::string wallKey(const CornerId& id) { return "wall:" + id.value; }
 
-FrontEdge seatFront(const Piece& piece, const FloorPlace& place) {
+std::vector<FrontEdge> seatFronts(const Piece& piece, const FloorPlace& place) {
   const Turn turn = turnOf(place.turn);
-  const double depth = piece.depth.value_or(piece.width);
+  const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
   // Arms never take more than half of the width between them.
   const double arm = piece.armHeight ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
-  const double half = piece.width / 2 - arm;
-  return {place.at + rotated({-half, -depth / 2}, turn), place.at + rotated({half, -depth / 2}, turn), rotated({0, -1}, turn)};
+  const auto at = [&](double x, double y) { return place.at + rotated({x, y}, turn); };
+  const auto towards = [&](double x, double y) { return rotated({x, y}, turn); };
+  if (piece.shape != Shape::L) return {{at(-w + arm, -d), at(w - arm, -d), towards(0, -1)}};
+  const double limb = d - piece.longDepth.value_or(2 * d), inner = piece.returnWidth.value_or(2 * w);
+  if (piece.hand == Hand::Left)
+    return {{at(-w + inner, limb), at(w - arm, limb), towards(0, -1)}, {at(-w + inner, -d + arm), at(-w + inner, limb), towards(1, 0)}};
+  return {{at(-w + arm, limb), at(w - inner, limb), towards(0, -1)}, {at(w - inner, limb), at(w - inner, -d + arm), towards(-1, 0)}};
+}
+
+std::vector<Vec2> feetOf(const Piece& piece, const FloorPlace& place) {
+  const Turn turn = turnOf(place.turn);
+  // Round and oval pieces stand within the square of their box that the shape still covers.
+  const double shrink = piece.shape == Shape::Round || piece.shape == Shape::Oval ? std::numbers::sqrt2 / 2 : 1;
+  const double inset = piece.feetInset.value_or(kUsualFeetInset);
+  const double x = std::max(0.0, piece.width / 2 * shrink - inset), y = std::max(0.0, piece.depth.value_or(piece.width) / 2 * shrink - inset);
+  std::vector<Vec2> feet;
+  for (const Vec2 foot : {Vec2{-x, -y}, Vec2{x, -y}, Vec2{x, y}, Vec2{-x, y}}) feet.push_back(place.at + rotated(foot, turn));
+  if (piece.shape == Shape::L) {
+    // The corner of the box that the L does not reach has its foot at the end of the long limb's front instead.
+    const double limb = piece.depth.value_or(piece.width) / 2 - piece.longDepth.value_or(piece.depth.value_or(piece.width)) + inset;
+    feet[piece.hand == Hand::Left ? 1 : 0] = place.at + rotated({piece.hand == Hand::Left ? x : -x, limb}, turn);
+  }
+  return feet;
 }
 
 }  // namespace mezzet

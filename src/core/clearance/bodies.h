@@ -14,17 +14,26 @@ inline constexpr double kTouch = 0.5;
 
 struct Body {
   std::string id;  ///< placement, feature or opening id, or "wall:A"
-  std::vector<Convex> parts;
+  Parts parts;
   bool flat = false;  ///< a rug: no obstacle
   Box bounds;
 };
 
-/// The footprint of a piece standing at a place. The piece must have a depth.
-[[nodiscard]] Convex footprint(const Piece&, const FloorPlace&);
+/// The footprint of a piece standing at a place; one part, or two for an L. An oval is a polygon that is nowhere more
+/// than kOvalTolerance off the ellipse. The piece must have a depth.
+[[nodiscard]] Parts footprint(const Piece&, const FloorPlace&);
+inline constexpr double kOvalTolerance = 0.02;
+
+/// The outline that is drawn: corners of the footprint; empty for a round piece.
+[[nodiscard]] Polygon outlineOf(const Piece&, const FloorPlace&);
+[[nodiscard]] bool covers(const Parts&, Vec2 point);  ///< inside or on the edge
 
 /// Bodies of everything that stands on the floor, in placement order; what is carried or hung is left out.
 /// `without` leaves one placement out (the piece in the hand).
-[[nodiscard]] std::vector<Body> floorBodies(const Job&, const Scheme&, const PlacementId& without = {});
+[[nodiscard]] std::vector<Body> floorBodies(const PieceIndex&, const Scheme&, const PlacementId& without = {});
+[[nodiscard]] inline std::vector<Body> floorBodies(const Job& job, const Scheme& scheme, const PlacementId& without = {}) {
+  return floorBodies(PieceIndex(job), scheme, without);
+}
 [[nodiscard]] std::vector<Body> wallBodies(const Room&);     ///< each wall's edge, openings included, as one segment
 [[nodiscard]] std::vector<Body> openingBodies(const Room&);  ///< each opening as the segment between its jambs
 [[nodiscard]] std::vector<Body> featureBodies(const Room&);
@@ -37,7 +46,11 @@ struct Body {
 struct FrontEdge {
   Vec2 left, right, outward;
 };
-[[nodiscard]] FrontEdge seatFront(const Piece&, const FloorPlace&);
+/// One edge; of an L two: before the long limb first, then along the inner side of the return.
+[[nodiscard]] std::vector<FrontEdge> seatFronts(const Piece&, const FloorPlace&);
+[[nodiscard]] inline FrontEdge seatFront(const Piece& piece, const FloorPlace& place) { return seatFronts(piece, place).front(); }
+/// Where the feet stand: four, inside the corners; the first two at the front.
+[[nodiscard]] std::vector<Vec2> feetOf(const Piece&, const FloorPlace&);
 /// Width of one arm where none was measured [D].
 inline constexpr double kDefaultArmWidth = 6 * kInch;
 

@@ -15,9 +15,9 @@ bool furtherApart(const Box& a, const Box& b, double cap) {
 
 }  // namespace
 
-std::vector<Gap> gapsIn(const Job& job, const Scheme& scheme, double cap) {
-  const Room& room = roomOf(job, scheme);
-  std::vector<Body> bodies = floorBodies(job, scheme);
+std::vector<Gap> gapsIn(const Job& job, const Scheme& scheme, double cap) { return gapsIn(floorBodies(job, scheme), roomOf(job, scheme), cap); }
+
+std::vector<Gap> gapsIn(std::vector<Body> bodies, const Room& room, double cap) {
   const std::size_t placements = bodies.size();
   for (auto* more : {&wallBodies, &openingBodies, &featureBodies})
     for (Body& body : (*more)(room)) bodies.push_back(std::move(body));

@@ -22,19 +22,21 @@ struct FloorSide {
 };
 constexpr FloorSide kFloorSides[] = {{Side::Front, {0, -1}}, {Side::Right, {1, 0}}, {Side::Back, {0, 1}}, {Side::Left, {-1, 0}}};
 
-void offerBody(Shortest& best, Side side, const Convex& moving, Vec2 along, const Convex& fixed, const std::string& id) {
-  const auto length = slideUntilTouch(moving, fixed, along, kTouch);
-  if (!length || (best.tape && *length >= best.tape->length)) return;
-  Convex there = moving;
-  for (Vec2& p : there.core) p += along * *length;
-  const Vec2 touch = separation(there, fixed).b;
-  best.offer({side, along, touch - along * *length, touch, *length, id});
+void offerBody(Shortest& best, Side side, const Parts& moving, Vec2 along, const Convex& fixed, const std::string& id) {
+  for (const Convex& part : moving) {
+    const auto length = slideUntilTouch(part, fixed, along, kTouch);
+    if (!length || (best.tape && *length >= best.tape->length)) continue;
+    Convex there = part;
+    for (Vec2& p : there.core) p += along * *length;
+    const Vec2 touch = separation(there, fixed).b;
+    best.offer({side, along, touch - along * *length, touch, *length, id});
+  }
 }
 
 std::vector<Tape> floorTapes(const Job& job, const Scheme& scheme, const Placement& placement, const FloorPlace& place) {
   const Room& room = roomOf(job, scheme);
   const Piece& piece = pieceOf(job, placement);
-  const Convex moving = footprint(piece, place);
+  const Parts moving = footprint(piece, place);
   std::vector<Body> obstacles = featureBodies(room);
   if (!isRug(piece.kind))
     for (Body& body : floorBodies(job, scheme, placement.id))

@@ -90,7 +90,7 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
   const double length = wall.length();
   const auto inStrip = [&](Vec2 p) { return Vec2{length - dot(p - wall.start, wall.along()), -kStripBelow - dot(p - wall.start, wall.inward())}; };
   d.add(Layer::Floor, "", rectangle({0, -kStripBelow - kStripDeep}, {length, -kStripBelow}, Ink::Floor, Stroke{}));
-  d.add(Layer::Wall, wallKey(wall.id), rectangle({-kDrawnWall, -kStripBelow}, {length + kDrawnWall, -kStripBelow + 90}, Ink::CutWall, Stroke{}));
+  d.add(Layer::Wall, wallKey(wall.id), rectangle({-kUsualWall, -kStripBelow}, {length + kUsualWall, -kStripBelow + 90}, Ink::CutWall, Stroke{}));
   for (const Opening& o : room.openings)
     if (o.wall == wall.id) {
       const double right = length - o.offset;
@@ -134,7 +134,7 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   d.scale = o.scale;
   const auto wall = findWall(room, wallId);
   if (!wall) return d;
-  const double length = wall->length(), ceiling = room.ceilingHeight, t = kDrawnWall;
+  const double length = wall->length(), ceiling = room.ceilingHeight, t = kUsualWall;
   d.low = {-t - kSideMargin * d.scale, -kStripBelow - kStripDeep - 3 * d.scale};
   d.high = {length + t + kSideMargin * d.scale, ceiling + t + kTopMargin * d.scale};
 

@@ -6,6 +6,7 @@
 
 #include "core/clearance/bodies.h"
 #include "core/drawing/drafting.h"
+#include "core/geometry/offset.h"
 #include "core/job/kinds.h"
 #include "core/rules/check.h"
 
@@ -20,24 +21,28 @@ struct WallDraft {
   Vec2 outerStart, outerEnd;  // mitred corners of the outer face
 };
 
-/// Outer corner where two walls of one thickness meet.
-Vec2 mitre(const Wall& before, const Wall& after) {
-  const Vec2 n = -before.inward(), m = -after.inward();
-  const double shared = 1 + dot(n, m);
-  if (shared < 0.1) return after.start + (n + m) * (kDrawnWall / 2);  // nearly folded back: blunt the point
-  return after.start + (n + m) * (kDrawnWall / shared);
+/// Where the outer faces of two walls meet at the corner between them; `of` is the one whose end is asked for, since
+/// walls in one line but of two thicknesses do not meet.
+Vec2 mitre(const Wall& before, const Wall& after, const Wall& of) {
+  const Vec2 corner = after.start, n = -before.inward(), m = -after.inward();
+  const double det = cross(n, m);
+  if (1 + dot(n, m) < 0.1) return corner + (n + m) * (of.thickness / 2);  // nearly folded back: blunt the point
+  if (std::abs(det) < 1e-6) return corner - of.inward() * of.thickness;
+  const double a = before.thickness, b = after.thickness;
+  return corner + Vec2{(a * m.y - b * n.y) / det, (n.x * b - m.x * a) / det};
 }
 
 std::vector<WallDraft> wallDrafts(const Room& room) {
   const std::vector<Wall> walls = wallsOf(room);
   const std::size_t n = walls.size();
   std::vector<WallDraft> out;
-  for (std::size_t i = 0; i < n; ++i) out.push_back({walls[i], mitre(walls[(i + n - 1) % n], walls[i]), mitre(walls[i], walls[(i + 1) % n])});
+  for (std::size_t i = 0; i < n; ++i)
+    out.push_back({walls[i], mitre(walls[(i + n - 1) % n], walls[i], walls[i]), mitre(walls[i], walls[(i + 1) % n], walls[i])});
   return out;
 }
 
 void addSolidWall(Drawing& d, const WallDraft& w, double from, double to, const std::string& id) {
-  const Vec2 along = w.wall.along(), out = -w.wall.inward() * kDrawnWall;
+  const Vec2 along = w.wall.along(), out = -w.wall.inward() * w.wall.thickness;
   const double length = w.wall.length();
   const Vec2 a = w.wall.start + along * from, b = w.wall.start + along * to;
   const Vec2 outerA = from <= 0 ? w.outerStart : a + out, outerB = to >= length ? w.outerEnd : b + out;
@@ -46,7 +51,7 @@ void addSolidWall(Drawing& d, const WallDraft& w, double from, double to, const 
 
 void addDoor(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b) {
   const Vec2 in = o.swing == Swing::In ? wall.inward() : -wall.inward();
-  const Vec2 hinge = (o.hinge == Hinge::Start ? a : b) + (o.swing == Swing::In ? Vec2{} : -wall.inward() * kDrawnWall);
+  const Vec2 hinge = (o.hinge == Hinge::Start ? a : b) + (o.swing == Swing::In ? Vec2{} : -wall.inward() * wall.thickness);
   const Vec2 closed = unit((o.hinge == Hinge::Start ? b - a : a - b));
   d.add(Layer::Opening, o.id.value, line(hinge, hinge + in * o.width, {Ink::Ink, kFurnitureLine * 1.4, Dash::Solid}));
   const double from = std::atan2(closed.y, closed.x) * 180 / std::numbers::pi;
@@ -55,7 +60,7 @@ void addDoor(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b) {
 }
 
 void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat format) {
-  const Vec2 along = wall.along(), out = -wall.inward() * kDrawnWall;
+  const Vec2 along = wall.along(), out = -wall.inward() * wall.thickness;
   const Vec2 a = wall.start + along * o.offset, b = a + along * o.width;
   d.add(Layer::Opening, o.id.value, PathItem{{a, b, b + out, a + out}, true, o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, Stroke{}});
   for (const Vec2 jamb : {a, b}) d.add(Layer::Opening, o.id.value, line(jamb, jamb + out, {Ink::Ink, kFurnitureLine, Dash::Solid}));
@@ -100,12 +105,38 @@ void addWallsAndOpenings(Drawing& d, const Room& room, LengthFormat format) {
   }
 }
 
+/// A fixed thing with its clear zone. A column says what it is: nobody takes it away without an engineer.
+void addFeature(Drawing& d, const Room& room, const Feature& f, LengthFormat format) {
+  const double clear = f.clear.value_or(f.kind == FeatureKind::Hearth ? kHearthClear : 0);
+  if (clear > 0)
+    for (const Polygon& zone : clippedTo(grown(f.outline, clear), outlineOf(room)))
+      d.add(Layer::Feature, f.id.value, PathItem{zone, true, Ink::None, {Ink::Fine, kDimensionLine, Dash::Dashed}});
+  const Ink fill = f.kind == FeatureKind::Hearth ? Ink::Hearth : f.kind == FeatureKind::Column ? Ink::CutWall : Ink::Wood;
+  d.add(Layer::Feature, f.id.value, PathItem{f.outline, true, fill, {Ink::Ink, kFurnitureLine, Dash::Solid}});
+  Vec2 middle{};
+  double low = f.outline.front().x, high = low;
+  for (const Vec2 p : f.outline) {
+    middle += p * (1.0 / static_cast<double>(f.outline.size()));
+    low = std::min(low, p.x);
+    high = std::max(high, p.x);
+  }
+  std::string name = f.kind == FeatureKind::Hearth ? "hearth" : f.kind == FeatureKind::Column ? "column: structure" : "built-in";
+  if (f.kind == FeatureKind::Hearth && clear > 0) {
+    const std::string withZone = name + ", keep " + writeLength(clear, format) + " clear";
+    if (letteringWidth(withZone, kSmallLetters) * d.scale < high - low) name = withZone;
+  }
+  const bool inside = letteringWidth(name, kSmallLetters) * d.scale < (high - low) * 0.9;
+  const Vec2 at = inside ? middle : middle + Vec2{0, 0};
+  d.add(Layer::Label, f.id.value,
+        TextItem{at, name, kSmallLetters, Align::Centre, 0, Ink::Ink, inside && f.kind != FeatureKind::Column ? Ink::None : Ink::Floor});
+}
+
 void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
   const std::vector<Wall> walls = wallsOf(room);
   const Polygon outline = outlineOf(room);
-  const double face = kDrawnWall / d.scale;
   for (std::size_t i = 0; i < walls.size(); ++i) {
     const Wall& wall = walls[i];
+    const double face = wall.thickness / d.scale;
     const std::string id = wallKey(wall.id), text = writeLength(wall.length(), format);
     const std::size_t next = (i + 1) % walls.size(), before = (i + walls.size() - 1) % walls.size();
     // Outside, two dimensions would cross in the angle of a jutting corner: the shorter wall has its own inside.
@@ -119,76 +150,7 @@ void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
   }
 }
 
-Vec2 inPiece(const FloorPlace& place, Turn turn, double x, double y) { return place.at + rotated({x, y}, turn); }
-
-PathItem pieceRect(const FloorPlace& place, Turn turn, Vec2 low, Vec2 high, Ink fill, double width) {
-  return {{inPiece(place, turn, low.x, low.y), inPiece(place, turn, high.x, low.y), inPiece(place, turn, high.x, high.y), inPiece(place, turn, low.x, high.y)},
-          true,
-          fill,
-          {Ink::Ink, width, Dash::Solid}};
-}
-
-void addSeat(Drawing& d, const Piece& piece, const FloorPlace& place, Turn turn, const std::string& id, Layer layer) {
-  const double w = piece.width / 2, h = piece.depth.value_or(piece.width) / 2;
-  const double arm = piece.armHeight ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
-  const double back = std::min(2 * h * 0.24, 230.0);
-  d.add(layer, id, pieceRect(place, turn, {-w, -h}, {w, h}, Ink::Cloth, kFurnitureLine));
-  d.add(layer, id, pieceRect(place, turn, {-w + arm, h - back}, {w - arm, h}, Ink::ClothShade, kDimensionLine));
-  if (arm > 0)
-    for (const double side : {-1.0, 1.0})
-      d.add(layer, id,
-            pieceRect(place, turn, {std::min(side * w, side * (w - arm)), -h}, {std::max(side * w, side * (w - arm)), h}, Ink::ClothShade, kDimensionLine));
-  const int cushions = piece.width > 1400 ? (piece.width > 2300 ? 3 : 2) : 1;
-  for (int i = 1; i < cushions; ++i) {
-    const double x = -w + arm + (2 * (w - arm)) * i / cushions;
-    d.add(layer, id, line(inPiece(place, turn, x, -h), inPiece(place, turn, x, h - back), fine(Ink::Fine)));
-  }
-}
-
-Ink fillOf(const std::string& kind) {
-  if (isRug(kind)) return Ink::Rug;
-  if (kind == "low-table" || kind == "side-table" || kind == "dining-table" || kind == "desk" || kind == "console" || kind == "sideboard" || kind == "bookcase")
-    return Ink::Wood;
-  return Ink::Cloth;
-}
-
 }  // namespace
-
-void addPiece(Drawing& d, const Piece& piece, const FloorPlace& place, const std::string& id, const std::string& label, LengthFormat format, Layer layer) {
-  const Turn turn = turnOf(place.turn);
-  const double depth = piece.depth.value_or(piece.width);
-  const bool rug = isRug(piece.kind);
-  if (rug && layer == Layer::Furniture) layer = Layer::Rug;
-  if (piece.shape == Shape::Round) d.add(layer, id, ArcItem{place.at, piece.width / 2, 0, 360, fillOf(piece.kind), {Ink::Ink, kFurnitureLine, Dash::Solid}});
-  else if (isSeat(piece.kind)) addSeat(d, piece, place, turn, id, layer);
-  else
-    d.add(layer, id,
-          pieceRect(place, turn, {-piece.width / 2, -depth / 2}, {piece.width / 2, depth / 2}, fillOf(piece.kind), rug ? kDimensionLine : kFurnitureLine));
-
-  LengthFormat bare = format;
-  bare.withUnit = false;
-  const std::string size =
-      piece.shape == Shape::Round ? writeLength(piece.width, bare) + " dia" : writeLength(piece.width, bare) + " x " + writeLength(depth, bare);
-  // Horizontal room for the label: the width of the footprint along x through its middle.
-  const double across =
-      piece.shape == Shape::Round ? piece.width : std::min(piece.width / std::max(1e-9, std::abs(turn.cosine)), depth / std::max(1e-9, std::abs(turn.sine)));
-  const double upright =
-      piece.shape == Shape::Round ? piece.width : std::min(depth / std::max(1e-9, std::abs(turn.cosine)), piece.width / std::max(1e-9, std::abs(turn.sine)));
-  const double lineHeight = kSmallLetters * 1.9 * d.scale;
-  const auto fits = [&](const std::string& text, double lines) {
-    return letteringWidth(text, kSmallLetters) * d.scale < across * 0.92 && lines * lineHeight < upright;
-  };
-  const Layer words = layer == Layer::Working ? Layer::Working : Layer::Label;
-  const auto write = [&](const std::string& text, double up) {
-    d.add(words, id, TextItem{place.at + Vec2{0, up}, text, kSmallLetters, Align::Centre, 0, Ink::Ink, isSeat(piece.kind) ? Ink::Cloth : Ink::None});
-  };
-  if (fits(label + "  " + size, 1)) write(label + "  " + size, 0);
-  else if (fits(label, 2) && fits(size, 2)) {
-    write(label, lineHeight / 2);
-    write(size, -lineHeight / 2);
-  } else if (fits(label, 1)) write(label, 0);
-  else if (fits(size, 1)) write(size, 0);
-}
 
 Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, const PlanOptions& o) {
   Drawing d;
@@ -199,15 +161,15 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
     d.low = {std::min(d.low.x, p.x), std::min(d.low.y, p.y)};
     d.high = {std::max(d.high.x, p.x), std::max(d.high.y, p.y)};
   }
-  const double margin = kDrawnWall + kMargin * d.scale;
+  double thickest = kUsualWall;
+  for (const Wall& wall : wallsOf(room)) thickest = std::max(thickest, wall.thickness);
+  const double margin = thickest + kMargin * d.scale;
   d.low = d.low - Vec2{margin, margin + (o.titles ? 6 * d.scale : 0)};
   d.high += Vec2{margin, margin + (o.titles ? 4 * d.scale : 0)};
 
   d.add(Layer::Floor, room.id.value, PathItem{outline, true, Ink::Floor, Stroke{}});
   if (o.grid) addGrid(d, o.gridLow, o.gridHigh, job.units == Unit::Inch);
-  for (const Feature& f : room.features) {
-    d.add(Layer::Feature, f.id.value, PathItem{f.outline, true, Ink::Hearth, {Ink::Ink, kFurnitureLine, Dash::Solid}});
-  }
+  for (const Feature& f : room.features) addFeature(d, room, f, o.format);
   addWallsAndOpenings(d, room, o.format);
   addWallDimensions(d, room, o.format);
   if (scheme != nullptr) {

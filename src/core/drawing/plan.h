@@ -9,9 +9,6 @@
 
 namespace mezzet {
 
-/// Thickness walls are drawn with until theirs is measured [D].
-inline constexpr double kDrawnWall = 120;
-
 struct PlanOptions {
   double scale = 48;
   LengthFormat format;

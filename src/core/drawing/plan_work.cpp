@@ -16,17 +16,15 @@ void addSelection(Drawing& d, const Job& job, const Scheme& scheme, const Placem
   if (p == nullptr) return;
   const Stroke edge{Ink::Accent, kHalo, Dash::Solid};
   if (const auto* floor = std::get_if<FloorPlace>(&p->on)) {
-    const Convex body = footprint(pieceOf(job, *p), *floor);
-    if (body.radius > 0) d.add(Layer::Working, "selection", ArcItem{body.core[0], body.radius + 0.6 * d.scale, 0, 360, Ink::None, edge});
-    else {
-      // The edge stands just outside the footprint, so that the ink line stays visible.
-      const Turn turn = turnOf(floor->turn);
-      const Piece& piece = pieceOf(job, *p);
-      const double w = piece.width / 2 + 0.6 * d.scale, h = piece.depth.value_or(piece.width) / 2 + 0.6 * d.scale;
-      PathItem path{{}, true, Ink::None, edge};
-      for (const Vec2 c : {Vec2{-w, -h}, Vec2{w, -h}, Vec2{w, h}, Vec2{-w, h}}) path.points.push_back(floor->at + rotated(c, turn));
-      d.add(Layer::Working, "selection", path);
-    }
+    // The edge stands just outside the footprint, so that the ink line stays visible.
+    Piece grown = pieceOf(job, *p);
+    const double by = 1.2 * d.scale;
+    grown.width += by;
+    if (grown.depth) *grown.depth += by;
+    if (grown.longDepth) *grown.longDepth += by;
+    if (grown.returnWidth) *grown.returnWidth += by;
+    if (grown.shape == Shape::Round) d.add(Layer::Working, "selection", ArcItem{floor->at, grown.width / 2, 0, 360, Ink::None, edge});
+    else d.add(Layer::Working, "selection", PathItem{outlineOf(grown, *floor), true, Ink::None, edge});
   }
 }
 

@@ -98,6 +98,33 @@ Witnesses centred(const std::vector<Vec2>& a, const std::vector<Vec2>& b, Vec2 n
   return {n * fa.depth + t * s, n * -fb.depth + t * s, low <= high};
 }
 
+/// The outline of all b - a as a convex polygon (anticlockwise), in the axes x and y: both outlines' edges in the order
+/// of their directions.
+std::vector<Vec2> difference(const std::vector<Vec2>& b, const std::vector<Vec2>& a, Vec2 x, Vec2 y) {
+  const auto lowest = [](std::vector<Vec2> p) {
+    const auto first = std::min_element(p.begin(), p.end(), [](Vec2 l, Vec2 r) { return l.y < r.y || (l.y == r.y && l.x < r.x); });
+    std::rotate(p.begin(), first, p.end());
+    return p;
+  };
+  std::vector<Vec2> p, q;
+  for (const Vec2 v : b) p.push_back({dot(v, x), dot(v, y)});
+  for (const Vec2 v : a) q.push_back({-dot(v, x), -dot(v, y)});
+  p = lowest(std::move(p));
+  q = lowest(std::move(q));
+  std::vector<Vec2> out;
+  out.reserve(p.size() + q.size());
+  std::size_t i = 0, j = 0;
+  const std::size_t n = p.size() < 2 ? 0 : p.size(), m = q.size() < 2 ? 0 : q.size();
+  while (i < n || j < m) {
+    out.push_back(p[i % p.size()] + q[j % q.size()]);
+    const double turn = i >= n ? -1 : j >= m ? 1 : cross(edgeEnd(p, i) - p[i], edgeEnd(q, j) - q[j]);
+    if (turn >= 0) ++i;
+    if (turn <= 0) ++j;
+  }
+  if (out.empty()) out.push_back(p[0] + q[0]);
+  return out;
+}
+
 Separation fromCores(const Convex& a, const Convex& b, double coreGap, Vec2 n, Vec2 pa, Vec2 pb) {
   return {coreGap - a.radius - b.radius, pa + n * a.radius, pb - n * b.radius};
 }
@@ -114,6 +141,24 @@ Vec2 nearestOnSegment(Vec2 p, Vec2 a, Vec2 b) {
 Box boundsOf(const Convex& body) {
   const Span x = spanOf(body.core, {1, 0}), y = spanOf(body.core, {0, 1});
   return {{x.low - body.radius, y.low - body.radius}, {x.high + body.radius, y.high + body.radius}};
+}
+
+Box boundsOf(const Parts& parts) {
+  Box all = boundsOf(parts.front());
+  for (const Convex& part : parts) {
+    const Box box = boundsOf(part);
+    all.low = {std::min(all.low.x, box.low.x), std::min(all.low.y, box.low.y)};
+    all.high = {std::max(all.high.x, box.high.x), std::max(all.high.y, box.high.y)};
+  }
+  return all;
+}
+
+Separation separation(const Parts& a, const Parts& b) {
+  Separation best{std::numeric_limits<double>::infinity(), {}, {}};
+  for (const Convex& p : a)
+    for (const Convex& q : b)
+      if (const Separation s = separation(p, q); s.gap < best.gap) best = s;
+  return best;
 }
 
 Separation separation(const Convex& a, const Convex& b) {
@@ -147,10 +192,7 @@ std::optional<double> slideUntilTouch(const Convex& moving, const Convex& fixed,
   // A ray from the origin against the Minkowski difference fixed - moving, grown by both radii.
   const double radius = moving.radius + fixed.radius;
   const Vec2 t = leftOf(along);
-  std::vector<Vec2> points;
-  points.reserve(moving.core.size() * fixed.core.size());
-  for (const Vec2 f : fixed.core)
-    for (const Vec2 m : moving.core) points.push_back({dot(f - m, along), dot(f - m, t)});
+  const std::vector<Vec2> points = difference(fixed.core, moving.core, along, t);
   double low = points[0].y, high = points[0].y;
   for (const Vec2 p : points) {
     low = std::min(low, p.y);
@@ -158,7 +200,7 @@ std::optional<double> slideUntilTouch(const Convex& moving, const Convex& fixed,
   }
   if (low - radius > -graze || high + radius < graze) return std::nullopt;
 
-  // Where the line y = 0 enters and leaves the difference: over all chords between points and all circles.
+  // Where the line y = 0 enters and leaves the difference: over its edges, moved out by the radius, and its circles.
   double enter = std::numeric_limits<double>::infinity(), leave = -enter;
   const auto hit = [&](double x) {
     enter = std::min(enter, x);
@@ -170,18 +212,17 @@ std::optional<double> slideUntilTouch(const Convex& moving, const Convex& fixed,
       hit(p.x - half);
       hit(p.x + half);
     }
-  for (std::size_t i = 0; i < points.size(); ++i)
-    for (std::size_t j = i + 1; j < points.size(); ++j) {
-      const Vec2 d = points[j] - points[i];
-      const double length = norm(d);
-      if (length <= 0) continue;
-      for (const double side : {radius, -radius}) {
-        const Vec2 n = leftOf(d) * (side / length);
-        const Vec2 p = points[i] + n, q = points[j] + n;
-        if ((p.y < 0) != (q.y < 0)) hit(p.x + (q.x - p.x) * (-p.y / (q.y - p.y)));
-        if (radius == 0) break;
-      }
+  for (std::size_t i = 0; i < points.size(); ++i) {
+    const Vec2 d = edgeEnd(points, i) - points[i];
+    const double length = norm(d);
+    if (length <= 0) continue;
+    for (const double side : {radius, -radius}) {
+      const Vec2 n = leftOf(d) * (side / length);
+      const Vec2 p = points[i] + n, q = edgeEnd(points, i) + n;
+      if ((p.y < 0) != (q.y < 0)) hit(p.x + (q.x - p.x) * (-p.y / (q.y - p.y)));
+      if (radius == 0) break;
     }
+  }
   if (enter > leave) return std::nullopt;
   if (enter >= 0) return enter;
   // Overlapping now: it counts for this direction only if going back is the shorter way out.

@@ -20,6 +20,10 @@ struct Box {
 };
 [[nodiscard]] Box boundsOf(const Convex& body);
 
+/// A body of one or more convex parts, which may overlap.
+using Parts = std::vector<Convex>;
+[[nodiscard]] Box boundsOf(const Parts& parts);
+
 /// Distance of two bodies with the points it is measured between.
 /// gap > 0 apart, 0 touching, < 0 the depth of the least push that would part them.
 struct Separation {
@@ -30,6 +34,9 @@ struct Separation {
 /// Exact for polygons, segments and circles. Symmetric, and unmoved by rigid motion up to rounding.
 /// Where two faces run parallel the witness points stand at the middle of what faces each other.
 [[nodiscard]] Separation separation(const Convex& a, const Convex& b);
+
+/// Of bodies in several parts the nearest pair counts; where some overlap, the deepest.
+[[nodiscard]] Separation separation(const Parts& a, const Parts& b);
 
 /// How far `moving` can slide along the unit vector `along` before it touches `fixed`; negative when it already
 /// overlaps and would have to go back; absent when it never meets it. Grazing by less than `graze` is no meeting.

@@ -15,16 +15,16 @@ double overlapOf(const Standing& s, const WallRect& r) { return std::min(s.right
 }  // namespace
 
 Standing standingOf(const Piece& piece, const PlacementId& id, const FloorPlace& place, const Wall& wall) {
-  const Convex body = footprint(piece, place);
   const Vec2 along = wall.along(), inward = wall.inward();
   double low = HUGE_VAL, high = -HUGE_VAL, nearest = HUGE_VAL, farthest = -HUGE_VAL;
-  for (const Vec2 p : body.core) {
-    const double s = dot(p - wall.start, along), off = dot(p - wall.start, inward);
-    low = std::min(low, s - body.radius);
-    high = std::max(high, s + body.radius);
-    nearest = std::min(nearest, off - body.radius);
-    farthest = std::max(farthest, off + body.radius);
-  }
+  for (const Convex& body : footprint(piece, place))
+    for (const Vec2 p : body.core) {
+      const double s = dot(p - wall.start, along), off = dot(p - wall.start, inward);
+      low = std::min(low, s - body.radius);
+      high = std::max(high, s + body.radius);
+      nearest = std::min(nearest, off - body.radius);
+      farthest = std::max(farthest, off + body.radius);
+    }
   // Seen from inside, the start corner is at the right: u runs against s.
   return {id, wall.length() - high, wall.length() - low, topOf(piece), nearest, farthest};
 }
@@ -46,13 +46,13 @@ std::vector<Standing> standingAt(const Job& job, const Scheme& scheme, const Wal
   return out;
 }
 
-std::vector<Hung> hungIn(const Job& job, const Scheme& scheme) {
+std::vector<Hung> hungIn(const PieceIndex& pieces, const Scheme& scheme) {
   std::vector<Hung> out;
   std::vector<std::string> groups;  // parallel to out; "" for a single piece
   for (const Placement& p : scheme.placements) {
     const auto* place = std::get_if<WallPlace>(&p.on);
     if (place == nullptr) continue;
-    const WallRect rect = wallRectOf(pieceOf(job, p), *place);
+    const WallRect rect = wallRectOf(pieces.of(p), *place);
     const std::string group = place->group.value_or("");
     std::size_t at = out.size();
     if (!group.empty())
@@ -78,14 +78,15 @@ std::optional<Hung> hungWith(const Job& job, const Scheme& scheme, const Placeme
   return std::nullopt;
 }
 
-std::optional<Standing> belowArt(const Job& job, const Scheme& scheme, const Room& room, const Hung& hung) {
+namespace {
+std::optional<Standing> below(const Job& job, const Scheme& scheme, const Room& room, const Hung& hung, bool (*carries)(std::string_view)) {
   const auto wall = findWall(room, hung.wall);
   if (!wall) return std::nullopt;
   std::optional<Standing> best;
   double bestOverlap = kTouch;
   for (const Standing& s : standingAt(job, scheme, *wall)) {
     const Placement* p = findPlacement(scheme, s.id);
-    if (!carriesArtAbove(pieceOf(job, *p).kind)) continue;
+    if (!carries(pieceOf(job, *p).kind)) continue;
     const double overlap = overlapOf(s, hung.envelope);
     const bool equal = best && std::abs(overlap - bestOverlap) < kTouch;
     if (overlap > bestOverlap + (best ? kTouch : 0) || (equal && s.top.value_or(0) > best->top.value_or(0))) {
@@ -94,6 +95,14 @@ std::optional<Standing> belowArt(const Job& job, const Scheme& scheme, const Roo
     }
   }
   return best;
+}
+}  // namespace
+
+std::optional<Standing> belowArt(const Job& job, const Scheme& scheme, const Room& room, const Hung& hung) {
+  return below(job, scheme, room, hung, &carriesArtAbove);
+}
+std::optional<Standing> belowAny(const Job& job, const Scheme& scheme, const Room& room, const Hung& hung) {
+  return below(job, scheme, room, hung, [](std::string_view) { return true; });
 }
 
 }  // namespace mezzet

@@ -59,7 +59,8 @@ std::vector<Wall> wallsOf(const Room& room) {
   std::vector<Wall> walls;
   walls.reserve(room.corners.size());
   for (std::size_t i = 0; i < room.corners.size(); ++i)
-    walls.push_back({room.corners[i].id, room.corners[i].at, room.corners[(i + 1) % room.corners.size()].at});
+    walls.push_back(
+        {room.corners[i].id, room.corners[i].at, room.corners[(i + 1) % room.corners.size()].at, room.corners[i].wallThickness.value_or(kUsualWall)});
   return walls;
 }
 

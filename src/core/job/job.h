@@ -22,12 +22,17 @@ using Extra = std::string;
 struct Brief {
   std::vector<double> statures;  ///< of the people who look at the walls, mm
   bool isPublic = false, tenant = false, children = false, pets = false, access = false;
+  std::string purpose = {};  ///< "entertaining", "reading", "television", "dining", "sleeping", "working" or ""
+  std::string hours = {};    ///< "day", "evening", "both" or ""
+  std::string anchor = {};   ///< what stays, and the room is built round; in the user's words
+  std::optional<double> budgetSimple = std::nullopt, budgetFull = std::nullopt;  ///< of the simple and of the harder scheme, in the user's currency
   bool operator==(const Brief&) const = default;
 };
 
 struct Corner {
   CornerId id;
   Vec2 at;
+  std::optional<double> wallThickness = std::nullopt;  ///< of the wall that starts here; drawn kUsualWall thick until measured
   bool operator==(const Corner&) const = default;
 };
 
@@ -49,12 +54,18 @@ struct Opening {
   bool operator==(const Opening&) const = default;
 };
 
+/// Thickness walls are drawn with until theirs is measured [D].
+inline constexpr double kUsualWall = 120;
+/// Soft and wooden things keep this far from a hearth where the maker says nothing else [D].
+inline constexpr double kHearthClear = 36 * kInch;
+
 enum class FeatureKind { Hearth, Column, BuiltIn };
 struct Feature {
   FeatureId id;
   FeatureKind kind = FeatureKind::Hearth;
   Polygon outline;
   std::optional<double> height;
+  std::optional<double> clear;  ///< depth of the zone round it that is kept clear; a hearth's is kHearthClear until entered
   bool operator==(const Feature&) const = default;
 };
 
@@ -69,7 +80,28 @@ struct Room {
   bool operator==(const Room&) const = default;
 };
 
-enum class Shape { Rect, Round };
+/// Contract: an oval is an ellipse; an L has its long limb along the back and its return at one side.
+enum class Shape { Rect, Round, Oval, L };
+enum class Hand { Left, Right };
+
+/// Where a dimension of a piece comes from, and how far it may be off.
+enum class DimensionSource { Measured, Ticket, Guess, Default };
+struct Doubt {
+  DimensionSource source = DimensionSource::Measured;
+  double u95 = 0;  ///< mm, two sigma
+  bool operator==(const Doubt&) const = default;
+};
+
+struct ChangedRange {
+  std::optional<double> low, high;  ///< in the rule's unit; lengths in mm
+  bool operator==(const ChangedRange&) const = default;
+};
+/// A rule bent for one piece only: another school, or a range of its own.
+struct OwnRule {
+  std::optional<std::string> school;
+  std::optional<ChangedRange> range;
+  bool operator==(const OwnRule&) const = default;
+};
 
 /// A real or candidate thing with fixed dimensions. Heights are above the floor.
 struct Piece {
@@ -85,8 +117,18 @@ struct Piece {
   std::optional<PieceId> variantOf;
   std::string image;  ///< name in the job file's images folder, or ""
   Extra extra;
+  std::optional<double> returnWidth, longDepth;      ///< of an L
+  Hand hand = Hand::Left;                            ///< of an L: the return as seen by someone who stands before it
+  std::optional<double> feetInset;                   ///< feet inside the corners; kUsualFeetInset until entered
+  std::optional<double> pad;                         ///< under a rug
+  std::optional<double> nominalWidth, nominalDepth;  ///< what a rug is sold as; width and depth are its actual size
+  std::map<std::string, Doubt> doubts;               ///< by dimension: "width", "depth", "height", "seatHeight" ...
+  std::map<std::string, OwnRule> ownRules;           ///< by rule id
   bool operator==(const Piece&) const = default;
 };
+
+/// Feet stand this far inside the corners unless entered [D].
+inline constexpr double kUsualFeetInset = 2 * kInch;
 
 struct FloorPlace {
   Vec2 at;          ///< centre of the piece's box
@@ -112,14 +154,25 @@ struct Placement {
   PieceId piece;
   Place on;
   Extra extra;
+  bool locked = false;     ///< stays where it is until unlocked
+  std::string group = {};  ///< floor placements of one group move together; "" for none
   bool operator==(const Placement&) const = default;
 };
 
 /// A finding that the decorator bent on purpose.
 struct Kept {
   std::string finding, reason;
-  double margin = 0;  ///< when it was kept, in the finding's unit
+  double margin = 0;      ///< when it was kept, in the finding's unit
+  std::string date = {};  ///< when, as written by the program: 2026-03-31
   bool operator==(const Kept&) const = default;
+};
+
+/// What was decided about a scheme, what was thought of, and what was turned down and why.
+enum class LogKind { Decision, Candidate, Rejection };
+struct LogEntry {
+  LogKind kind = LogKind::Decision;
+  std::string date, text;
+  bool operator==(const LogEntry&) const = default;
 };
 
 struct Scheme {
@@ -129,13 +182,10 @@ struct Scheme {
   std::vector<Kept> kept;
   std::vector<Placement> placements;
   Extra extra;
+  std::vector<LogEntry> log = {};
   bool operator==(const Scheme&) const = default;
 };
 
-struct ChangedRange {
-  std::optional<double> low, high;  ///< mm
-  bool operator==(const ChangedRange&) const = default;
-};
 struct HouseRules {
   int rulebook = 1;
   std::map<std::string, std::string> schools;  ///< rule id to school id
@@ -183,6 +233,7 @@ class PieceIndex {
 struct Wall {
   CornerId id;
   Vec2 start, end;
+  double thickness = kUsualWall;
   [[nodiscard]] double length() const { return distance(start, end); }
   [[nodiscard]] Vec2 along() const { return unit(end - start); }
   [[nodiscard]] Vec2 inward() const { return leftOf(along()); }

@@ -6,28 +6,42 @@
 namespace mezzet {
 namespace {
 
-enum Use : unsigned { kPlain = 0, kSeat = 1, kLowTable = 2, kRug = 4, kArt = 8, kArtAbove = 16 };
+enum Use : unsigned {
+  kPlain = 0,
+  kSeat = 1,
+  kLowTable = 2,
+  kRug = 4,
+  kArt = 8,
+  kArtAbove = 16,
+  kDiningSeat = 32,
+  kHangs = 64,
+  kSoft = 128,
+  kWood = 256,
+};
 
 struct Kind {
   std::string_view id, words;
   unsigned uses;
 };
 constexpr std::array kKinds{
-    Kind{"sofa", "sofa", kSeat | kArtAbove},
-    Kind{"armchair", "armchair", kSeat},
-    Kind{"low-table", "low table", kLowTable | kArtAbove},
-    Kind{"side-table", "side table", kArtAbove},
-    Kind{"dining-table", "dining table", kArtAbove},
-    Kind{"chair", "chair", kPlain},
-    Kind{"stool", "stool", kPlain},
-    Kind{"console", "console", kPlain},
-    Kind{"sideboard", "sideboard", kPlain},
-    Kind{"bookcase", "bookcase", kPlain},
-    Kind{"bed", "bed", kPlain},
-    Kind{"desk", "desk", kPlain},
+    Kind{"sofa", "sofa", kSeat | kArtAbove | kSoft},
+    Kind{"armchair", "armchair", kSeat | kSoft},
+    Kind{"low-table", "low table", kLowTable | kArtAbove | kWood},
+    Kind{"side-table", "side table", kArtAbove | kWood},
+    Kind{"dining-table", "dining table", kArtAbove | kWood},
+    Kind{"chair", "chair", kDiningSeat},
+    Kind{"stool", "stool", kDiningSeat},
+    Kind{"bench", "bench", kDiningSeat | kWood},
+    Kind{"console", "console", kWood},
+    Kind{"sideboard", "sideboard", kWood},
+    Kind{"bookcase", "bookcase", kWood},
+    Kind{"bed", "bed", kSoft},
+    Kind{"desk", "desk", kWood},
     Kind{"lamp", "lamp", kPlain},
     Kind{"rug", "rug", kRug},
-    Kind{"art", "picture", kArt},
+    Kind{"art", "picture", kArt | kHangs},
+    Kind{"mirror", "mirror", kHangs},
+    Kind{"television", "television", kHangs},
 };
 
 const Kind* find(std::string_view id) {
@@ -43,9 +57,13 @@ bool has(std::string_view id, Use use) {
 
 bool isKnownKind(std::string_view kind) { return find(kind) != nullptr; }
 bool isSeat(std::string_view kind) { return has(kind, kSeat); }
+bool isDiningSeat(std::string_view kind) { return has(kind, kDiningSeat); }
 bool isLowTable(std::string_view kind) { return has(kind, kLowTable); }
 bool isRug(std::string_view kind) { return has(kind, kRug); }
 bool isArt(std::string_view kind) { return has(kind, kArt); }
+bool hangs(std::string_view kind) { return has(kind, kHangs); }
+bool isUpholstered(std::string_view kind) { return has(kind, kSoft); }
+bool isWooden(std::string_view kind) { return has(kind, kWood); }
 bool carriesArtAbove(std::string_view kind) { return has(kind, kArtAbove); }
 std::string_view kindWords(std::string_view kind) {
   const Kind* known = find(kind);
@@ -53,8 +71,45 @@ std::string_view kindWords(std::string_view kind) {
 }
 
 const std::vector<std::string_view>& offeredKinds() {
-  static const std::vector<std::string_view> all{"sofa", "armchair", "low-table", "side-table", "console", "bookcase", "lamp", "rug", "art"};
+  static const std::vector<std::string_view> all{"sofa",      "armchair", "low-table", "side-table", "dining-table", "chair", "bench", "stool",  "console",
+                                                 "sideboard", "bookcase", "desk",      "bed",        "lamp",         "rug",   "art",   "mirror", "television"};
   return all;
+}
+
+const std::vector<NamedKind>& kindNames() {
+  static const std::vector<NamedKind> all = [] {
+    std::vector<NamedKind> names{{"couch", "sofa"},
+                                 {"settee", "sofa"},
+                                 {"easy chair", "armchair"},
+                                 {"coffee table", "low-table"},
+                                 {"end table", "side-table"},
+                                 {"dining chair", "chair"},
+                                 {"carpet", "rug"},
+                                 {"painting", "art"},
+                                 {"print", "art"},
+                                 {"art", "art"},
+                                 {"tv", "television"},
+                                 {"screen", "television"},
+                                 {"bookshelf", "bookcase"},
+                                 {"shelves", "bookcase"},
+                                 {"floor lamp", "lamp"}};
+    for (const Kind& kind : kKinds) names.push_back({kind.words, kind.id});
+    for (const Kind& kind : kKinds)
+      if (kind.id != kind.words && kind.id != "art") names.push_back({kind.id, kind.id});
+    std::stable_sort(names.begin(), names.end(), [](const NamedKind& a, const NamedKind& b) { return a.words.size() > b.words.size(); });
+    return names;
+  }();
+  return all;
+}
+
+double usualDoubt(std::string_view kind, DimensionSource source) {
+  switch (source) {
+    case DimensionSource::Measured: return kInch / 8;
+    case DimensionSource::Ticket: return isRug(kind) ? 3 * kInch : isUpholstered(kind) ? kInch : kInch / 4;
+    case DimensionSource::Guess: return 2 * kInch;
+    case DimensionSource::Default: return 0;
+  }
+  return 0;
 }
 
 Piece usualPiece(std::string_view kind) {
@@ -64,23 +119,31 @@ Piece usualPiece(std::string_view kind) {
     double width, depth, height, seat, arm, back;  // inches; 0: none
   };
   static constexpr Usual kUsual[] = {
-      {"sofa", Shape::Rect, 84, 36, 33, 18, 25, 33},     {"armchair", Shape::Rect, 32, 34, 34, 17, 24, 34}, {"low-table", Shape::Rect, 48, 24, 17, 0, 0, 0},
-      {"side-table", Shape::Round, 18, 18, 23, 0, 0, 0}, {"console", Shape::Rect, 48, 14, 30, 0, 0, 0},     {"bookcase", Shape::Rect, 36, 12, 72, 0, 0, 0},
-      {"lamp", Shape::Round, 14, 14, 60, 0, 0, 0},       {"rug", Shape::Rect, 96, 120, 0.5, 0, 0, 0},       {"art", Shape::Rect, 40, 1.5, 30, 0, 0, 0}};
+      {"sofa", Shape::Rect, 84, 36, 33, 18, 25, 33},     {"armchair", Shape::Rect, 32, 34, 34, 17, 24, 34},  {"low-table", Shape::Rect, 48, 24, 17, 0, 0, 0},
+      {"side-table", Shape::Round, 18, 18, 23, 0, 0, 0}, {"dining-table", Shape::Rect, 72, 36, 30, 0, 0, 0}, {"chair", Shape::Rect, 18, 20, 34, 18, 0, 34},
+      {"stool", Shape::Round, 15, 15, 18, 18, 0, 0},     {"bench", Shape::Rect, 48, 15, 18, 18, 0, 0},       {"console", Shape::Rect, 48, 14, 30, 0, 0, 0},
+      {"sideboard", Shape::Rect, 60, 18, 34, 0, 0, 0},   {"bookcase", Shape::Rect, 36, 12, 72, 0, 0, 0},     {"bed", Shape::Rect, 60, 80, 24, 0, 0, 48},
+      {"desk", Shape::Rect, 55, 28, 29, 0, 0, 0},        {"lamp", Shape::Round, 14, 14, 60, 0, 0, 0},        {"rug", Shape::Rect, 120, 96, 0.5, 0, 0, 0},
+      {"art", Shape::Rect, 40, 1.5, 30, 0, 0, 0},        {"mirror", Shape::Rect, 30, 1.5, 40, 0, 0, 0},      {"television", Shape::Rect, 48, 3, 28, 0, 0, 0}};
   Piece piece;
   piece.kind = kind;
   piece.name = kindWords(kind);
   if (!piece.name.empty() && piece.name[0] >= 'a' && piece.name[0] <= 'z') piece.name[0] = static_cast<char>(piece.name[0] - 'a' + 'A');
-  const auto some = [](double inches) { return inches > 0 ? std::optional(inches * kInch) : std::nullopt; };
   for (const Usual& u : kUsual)
     if (u.kind == kind) {
       piece.shape = u.shape;
       piece.width = u.width * kInch;
-      piece.depth = some(u.depth);
-      piece.height = some(u.height);
-      piece.seatHeight = some(u.seat);
-      piece.armHeight = some(u.arm);
-      piece.backHeight = some(u.back);
+      piece.doubts["width"] = {DimensionSource::Default, 0};
+      const auto give = [&](std::optional<double>& member, const char* key, double inches) {
+        if (inches <= 0) return;
+        member = inches * kInch;
+        piece.doubts[key] = {DimensionSource::Default, 0};
+      };
+      give(piece.depth, "depth", u.depth);
+      give(piece.height, "height", u.height);
+      give(piece.seatHeight, "seatHeight", u.seat);
+      give(piece.armHeight, "armHeight", u.arm);
+      give(piece.backHeight, "backHeight", u.back);
     }
   return piece;
 }

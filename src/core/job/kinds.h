@@ -2,6 +2,7 @@
 // furniture rule judges it.
 #pragma once
 
+#include <optional>
 #include <string_view>
 #include <vector>
 
@@ -10,17 +11,29 @@
 namespace mezzet {
 
 [[nodiscard]] bool isKnownKind(std::string_view kind);
-[[nodiscard]] bool isSeat(std::string_view kind);      ///< people sit on it by a low table
-[[nodiscard]] bool isLowTable(std::string_view kind);  ///< serves the seats round it
-[[nodiscard]] bool isRug(std::string_view kind);       ///< lies flat: no obstacle, nothing stands "in" it
-[[nodiscard]] bool isArt(std::string_view kind);       ///< hangs on a wall
+[[nodiscard]] bool isSeat(std::string_view kind);        ///< people sit on it by a low table
+[[nodiscard]] bool isDiningSeat(std::string_view kind);  ///< people sit on it at a dining table
+[[nodiscard]] bool isLowTable(std::string_view kind);    ///< serves the seats round it
+[[nodiscard]] bool isRug(std::string_view kind);         ///< lies flat: no obstacle, nothing stands "in" it
+[[nodiscard]] bool isArt(std::string_view kind);         ///< a picture
+[[nodiscard]] bool hangs(std::string_view kind);         ///< goes on a wall: pictures, mirrors, televisions
+[[nodiscard]] bool isUpholstered(std::string_view kind);
+[[nodiscard]] bool isWooden(std::string_view kind);  ///< drawn as wood: tables, cases
 /// Sofas and tables: what a picture's gap is measured from. Beds, mantels and consoles have rules of their own.
 [[nodiscard]] bool carriesArtAbove(std::string_view kind);
 /// How the kind is called in a sentence: "low table".
 [[nodiscard]] std::string_view kindWords(std::string_view kind);
 /// Kinds that can be added by name, in the order in which a room is furnished.
 [[nodiscard]] const std::vector<std::string_view>& offeredKinds();
-/// A piece of a kind with usual sizes to start from [D]: without id; marked as defaults wherever they are shown.
+/// The kind that people mean by these words, in small letters: "couch" is a sofa. The longest words win.
+struct NamedKind {
+  std::string_view words, kind;
+};
+[[nodiscard]] const std::vector<NamedKind>& kindNames();
+/// A piece of a kind with usual sizes to start from: without id, each dimension marked as a default [D].
 [[nodiscard]] Piece usualPiece(std::string_view kind);
+/// What a piece's dimension may be off by, by where it comes from [D]: upholstery comes up to 1 in off its ticket, stock
+/// rugs up to 3 in short (common practice), other things 1/4 in; a tape reads to 1/8 in; a guess is good to 2 in.
+[[nodiscard]] double usualDoubt(std::string_view kind, DimensionSource source);
 
 }  // namespace mezzet

@@ -11,7 +11,8 @@ namespace {
 
 /// Typed runs and openings meet within rounding of the file; a hundredth of a millimetre is nobody's reading.
 constexpr double kSlack = 0.01;
-constexpr std::size_t kMostCorners = 200, kMostPlacements = 20'000, kMostPieces = 50'000, kMostRooms = 1'000;
+constexpr std::size_t kMostCorners = 200, kMostPlacements = 20'000, kMostPieces = 50'000, kMostRooms = 1'000, kMostLog = 10'000;
+constexpr double kThickestWall = 2'000;
 
 std::string wallName(const CornerId& id) { return "wall " + id.value; }
 
@@ -19,6 +20,13 @@ std::string wallName(const CornerId& id) { return "wall " + id.value; }
 std::optional<Error> faultOfPosition(double value, const std::string& where) {
   if (!std::isfinite(value)) return Error{where, "is not a number", "Type a length"};
   if (std::abs(value) > 2 * kLongestLength) return Error{where, "is more than 200 m from the first corner", "Check the figure"};
+  return std::nullopt;
+}
+
+std::optional<Error> faultOfRange(const ChangedRange& range, const std::string& where) {
+  for (const auto& end : {range.low, range.high})
+    if (end && !std::isfinite(*end)) return Error{where, "has an end that is not a number", "Type a length"};
+  if (range.low && range.high && *range.low > *range.high) return Error{where, "has its lower end above its upper end", "Swap them"};
   return std::nullopt;
 }
 
@@ -38,8 +46,11 @@ std::optional<Error> faultOfOutline(const Room& room) {
     for (double v : {c.at.x, c.at.y})
       if (auto fault = faultOfPosition(v, "corner " + c.id.value)) return fault;
   }
-  for (const Wall& wall : wallsOf(room))
+  for (const Wall& wall : wallsOf(room)) {
     if (auto fault = faultOfLength(wall.length(), wallName(wall.id))) return fault;
+    if (!std::isfinite(wall.thickness) || wall.thickness <= 0 || wall.thickness > kThickestWall)
+      return Error{wallName(wall.id), "has a thickness that is not more than 0 and at most 2 m", "Check the unit"};
+  }
   const Polygon outline = outlineOf(room);
   if (const auto crossing = selfCrossing(outline))
     return Error{wallName(room.corners[crossing->first].id), "crosses " + wallName(room.corners[crossing->second].id),
@@ -114,11 +125,8 @@ std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& roo
 }
 
 std::optional<Error> faultOfRules(const Job& job) {
-  for (const auto& [rule, range] : job.houseRules.ranges) {
-    for (const auto& end : {range.low, range.high})
-      if (end && !std::isfinite(*end)) return Error{"house rules, " + rule, "has an end that is not a number", "Type a length"};
-    if (range.low && range.high && *range.low > *range.high) return Error{"house rules, " + rule, "has its lower end above its upper end", "Swap them"};
-  }
+  for (const auto& [rule, range] : job.houseRules.ranges)
+    if (auto fault = faultOfRange(range, "house rules, " + rule)) return fault;
   return std::nullopt;
 }
 
@@ -158,6 +166,9 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
         if (auto fault = faultOfPosition(v, "feature " + f.id.value)) return fault;
     if (f.height)
       if (auto fault = faultOfLength(*f.height, "feature " + f.id.value + ", height")) return fault;
+    if (f.clear && !(*f.clear >= 0 && *f.clear <= kLongestLength))
+      return Error{"feature " + f.id.value, "has a clear zone that is not a length", "Type 0 or more"};
+    if (selfCrossing(f.outline)) return Error{"feature " + f.id.value, "has an outline that crosses itself", "Check its corners"};
   }
   return std::nullopt;
 }
@@ -167,12 +178,28 @@ std::optional<Error> faultOf(const Piece& p) {
   if (p.id.empty()) return Error{"piece", "has no id", "Give it a short name"};
   if (auto fault = faultOfLength(p.width, name + ", width")) return fault;
   const std::pair<const std::optional<double>*, const char*> given[] = {
-      {&p.depth, "depth"}, {&p.height, "height"}, {&p.seatHeight, "seat height"}, {&p.backHeight, "back height"}, {&p.armHeight, "arm height"}};
+      {&p.depth, "depth"},          {&p.height, "height"},        {&p.seatHeight, "seat height"},   {&p.backHeight, "back height"},
+      {&p.armHeight, "arm height"}, {&p.longDepth, "long depth"}, {&p.returnWidth, "return width"}, {&p.pad, "pad"},
+      {&p.nominalWidth, "sold as"}, {&p.nominalDepth, "sold as"}};
   for (const auto& [value, what] : given)
     if (*value)
       if (auto fault = faultOfLength(**value, name + ", " + what)) return fault;
   if (p.shape == Shape::Round && p.depth && std::abs(*p.depth - p.width) > kSlack)
     return Error{name, "is round, but its width and depth differ", "Give both the diameter"};
+  if (p.shape == Shape::L) {
+    if (!p.depth || !p.longDepth || !p.returnWidth)
+      return Error{name, "is an L, but not all of its depth, long depth and return width are given", "Give the outer box and both limbs"};
+    if (*p.longDepth > *p.depth + kSlack) return Error{name, "has a long limb deeper than the whole", "The long depth is at most the depth"};
+    if (*p.returnWidth > p.width + kSlack) return Error{name, "has a return wider than the whole", "The return width is at most the width"};
+  }
+  if (p.shape == Shape::Oval && !p.depth) return Error{name, "is oval, but its depth is missing", "Give both diameters"};
+  if (p.feetInset && !(*p.feetInset >= 0 && *p.feetInset <= p.width / 2))
+    return Error{name, "has feet that are not inside its corners", "Type how far in they stand"};
+  for (const auto& [dimension, doubt] : p.doubts)
+    if (!(doubt.u95 >= 0 && doubt.u95 <= kLongestLength)) return Error{name + ", " + dimension, "has a \u00b1 that is not a length", "Type 0 or more"};
+  for (const auto& [rule, own] : p.ownRules)
+    if (own.range)
+      if (auto fault = faultOfRange(*own.range, name + ", " + rule)) return fault;
   if (p.count < 0 || p.count > 10'000) return Error{name, "has a count that is not 0 to 10000", "Type how many there are"};
   return std::nullopt;
 }
@@ -182,6 +209,8 @@ std::optional<Error> faultOf(const Job& job) {
     return Error{"job", "has more rooms, pieces or schemes than Mezzet can hold", "Split the job"};
   for (double stature : job.brief.statures)
     if (auto fault = faultOfLength(stature, "brief, stature")) return fault;
+  for (const auto& budget : {job.brief.budgetSimple, job.brief.budgetFull})
+    if (budget && !(*budget >= 0 && *budget <= 1e12)) return Error{"brief, budget", "is not an amount", "Type 0 or more"};
   const LengthFormat format = usualFormat(job.units);
   std::set<std::string> rooms, pieces, schemes;
   ById<Room> roomById;
@@ -209,6 +238,7 @@ std::optional<Error> faultOf(const Job& job) {
       if (auto fault = takeId(placements, p.id, "placement")) return fault;
       if (auto fault = faultOfPlacement(pieceById, *found->second, *scheme, p)) return fault;
     }
+    if (scheme->log.size() > kMostLog) return Error{"scheme " + scheme->id.value, "has more than 10000 notes", "Remove some"};
     for (const Kept& kept : scheme->kept)
       if (!std::isfinite(kept.margin)) return Error{"scheme " + scheme->id.value, "keeps a finding whose margin is not a number", "Remove it"};
   }

@@ -14,16 +14,16 @@ namespace {
 constexpr double kSearchStep = 150;            // between places tried, mm
 constexpr double kUsualCentre = 58.5 * kInch;  // where a picture hangs until its rules are asked: the middle of school A
 
-bool isFree(const Convex& body, const Polygon& outline, const std::vector<Body>& others) {
+bool isFree(const Parts& body, const Polygon& outline, const std::vector<Body>& others) {
   if (reachOutside(body, outline) > kTouch) return false;
-  const Body here{{}, {body}, false, boundsOf(body)};
+  const Body here{{}, body, false, boundsOf(body)};
   return std::all_of(others.begin(), others.end(), [&](const Body& other) { return other.flat || separation(here, other).gap >= -kTouch; });
 }
 
 FloorPlace freePlace(const Job& job, const Scheme& scheme, const Piece& piece) {
   const Room& room = roomOf(job, scheme);
   const Polygon outline = outlineOf(room);
-  const Box bounds = boundsOf({outline, 0});
+  const Box bounds = boundsOf(Convex{outline, 0});
   const Vec2 middle = midpoint(bounds.low, bounds.high);
   std::vector<Body> others = floorBodies(job, scheme);
   for (Body& body : featureBodies(room)) others.push_back(std::move(body));

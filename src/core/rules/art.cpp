@@ -1,9 +1,20 @@
-#include "core/hang/standing.h"
-#include "core/clearance/bodies.h"
+#include <algorithm>
+#include <cmath>
+
+#include "core/job/kinds.h"
 #include "core/rules/check.h"
 
 namespace mezzet {
 namespace {
+
+/// Pictures; mirrors and screens have heights of their own.
+bool isPicture(const Situation& s, const Hung& hung) {
+  return std::any_of(hung.members.begin(), hung.members.end(), [&](const PlacementId& id) {
+    const std::string& kind = s.pieces.of(*findPlacement(s.scheme, id)).kind;
+    return !hangs(kind) || isArt(kind);
+  });
+}
+const Piece& pieceIn(const Situation& s, const Hung& hung) { return s.pieces.of(*findPlacement(s.scheme, hung.members.front())); }
 
 std::vector<std::string> idsOf(const Hung& hung) {
   std::vector<std::string> ids;
@@ -23,8 +34,9 @@ std::string missWords(const Finding& f, LengthFormat format) {
 }  // namespace
 
 void evaluateArtCentre(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  const Asked asked = askedOf(rule, s.job);
-  for (const Hung& hung : hungIn(s.job, s.scheme)) {
+  for (const Hung& hung : s.hung) {
+    if (!isPicture(s, hung)) continue;
+    const Asked asked = askedOf(rule, s.job, pieceIn(s, hung));
     Finding f = findingOf(rule, asked, idsOf(hung));
     const double u = (hung.envelope.left + hung.envelope.right) / 2;
     f.measured = hung.envelope.centreHeight();
@@ -40,8 +52,9 @@ void evaluateArtCentre(const Situation& s, const Rule& rule, std::vector<Finding
 }
 
 void evaluateArtGap(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  const Asked asked = askedOf(rule, s.job);
-  for (const Hung& hung : hungIn(s.job, s.scheme)) {
+  for (const Hung& hung : s.hung) {
+    if (!isPicture(s, hung)) continue;
+    const Asked asked = askedOf(rule, s.job, pieceIn(s, hung));
     const auto below = belowArt(s.job, s.scheme, s.room, hung);
     if (!below) continue;
     const Placement& under = *findPlacement(s.scheme, below->id);
@@ -55,6 +68,8 @@ void evaluateArtGap(const Situation& s, const Rule& rule, std::vector<Finding>& 
     const double u = (std::max(hung.envelope.left, below->left) + std::min(hung.envelope.right, below->right)) / 2;
     f.measured = hung.envelope.bottom - top;
     f.at = {Vec2{u, top}, Vec2{u, hung.envelope.bottom}};
+    // The frame hangs by its centre: half of its height's doubt reaches the gap.
+    f.u95 = std::hypot(doubtOfTop(s.pieces.of(under)), hung.members.size() == 1 ? doubtOf(pieceIn(s, hung), "height") / 2 : 0);
     decide(f, s.scheme);
     if (!below->top) f.sentence = "How high " + name + " is has not been measured, so the gap under the frame is not known.";
     else if (f.measured < 0) f.sentence = "It hangs " + writeLength(-f.measured, s.format) + " below the top of " + name + ".";

@@ -1,6 +1,7 @@
 #include "core/rules/art_case.h"
 
 #include "core/job/edits.h"
+#include "core/job/kinds.h"
 
 namespace mezzet {
 
@@ -13,7 +14,9 @@ std::optional<ArtCase> artCaseOf(const Job& job, const Rulebook& book, const Sch
   if (!hung) return std::nullopt;
   const auto below = belowArt(job, *scheme, roomOf(job, *scheme), *hung);
   if (!below || !below->top) return std::nullopt;
-  const Asked askedCentre = askedOf(*centre, job), askedGap = askedOf(*gap, job);
+  const Piece& piece = pieceOf(job, *findPlacement(*scheme, placement));
+  if (hangs(piece.kind) && !isArt(piece.kind)) return std::nullopt;  // mirrors and screens have heights of their own
+  const Asked askedCentre = askedOf(*centre, job, piece), askedGap = askedOf(*gap, job, piece);
   if (!askedCentre.missing.empty() || !askedGap.missing.empty()) return std::nullopt;
   const ArtQuestion question{askedCentre.tolerated, askedGap.tolerated, *below->top, hung->envelope.height()};
   return ArtCase{*hung, *below, question, solveArt(question)};

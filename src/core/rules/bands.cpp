@@ -29,19 +29,20 @@ void floorBands(const Job& job, const Scheme& scheme, const Rule& rule, const Pl
     if (other == nullptr || p.id == held.id || distance(other->at, place.at) > kBandReach) continue;
     const Piece& otherPiece = pieceOf(job, p);
     if (isLowTable(piece.kind) && isSeat(otherPiece.kind)) {
-      const FrontEdge front = seatFront(otherPiece, *other);
-      out.push_back({rule.id, "plan", strip(front.left, front.right, front.outward, low, high), label});
+      for (const FrontEdge& front : seatFronts(otherPiece, *other))
+        out.push_back({rule.id, "plan", strip(front.left, front.right, front.outward, low, high), label});
     }
     if (isSeat(piece.kind) && isLowTable(otherPiece.kind)) {
       // Against the seat's front direction, before the table's nearest line; as wide as the table.
       const Vec2 back = -seatFront(piece, place).outward, t = leftOf(back);
-      const Convex table = footprint(otherPiece, *other);
+      const Parts tables = footprint(otherPiece, *other);
       double near = -HUGE_VAL, lowT = HUGE_VAL, highT = -HUGE_VAL;
-      for (const Vec2 q : table.core) {
-        near = std::max(near, dot(q, back) + table.radius);
-        lowT = std::min(lowT, dot(q, t) - table.radius);
-        highT = std::max(highT, dot(q, t) + table.radius);
-      }
+      for (const Convex& table : tables)
+        for (const Vec2 q : table.core) {
+          near = std::max(near, dot(q, back) + table.radius);
+          lowT = std::min(lowT, dot(q, t) - table.radius);
+          highT = std::max(highT, dot(q, t) + table.radius);
+        }
       out.push_back({rule.id, "plan", strip(back * near + t * lowT, back * near + t * highT, back, low, high), label});
     }
   }

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <cctype>
+#include <cmath>
 #include <tuple>
 
 #include "core/job/kinds.h"
@@ -16,8 +17,26 @@ struct Entry {
   Evaluator evaluate;
 };
 constexpr std::array kEvaluators{
-    Entry{"table-reach", evaluateTableReach}, Entry{"art-centre", evaluateArtCentre},     Entry{"art-gap", evaluateArtGap},
-    Entry{"overlap", evaluateOverlap},        Entry{"outside-room", evaluateOutsideRoom}, Entry{"piece-count", evaluatePieceCount},
+    Entry{"table-reach", evaluateTableReach},
+    Entry{"served-seats", evaluateServedSeats},
+    Entry{"table-level", evaluateTableLevel},
+    Entry{"table-length", evaluateTableLength},
+    Entry{"side-table-level", evaluateSideTableLevel},
+    Entry{"dining-wall", evaluateDiningWall},
+    Entry{"rug-feet", evaluateRugFeet},
+    Entry{"rug-border", evaluateRugBorder},
+    Entry{"door-swing", evaluateDoorSwing},
+    Entry{"door-rug", evaluateDoorRug},
+    Entry{"window-block", evaluateWindowBlock},
+    Entry{"art-centre", evaluateArtCentre},
+    Entry{"art-gap", evaluateArtGap},
+    Entry{"art-width", evaluateArtWidth},
+    Entry{"two-thirds", evaluateTwoThirds},
+    Entry{"side-breathing", evaluateSideBreathing},
+    Entry{"top-breathing", evaluateTopBreathing},
+    Entry{"overlap", evaluateOverlap},
+    Entry{"outside-room", evaluateOutsideRoom},
+    Entry{"piece-count", evaluatePieceCount},
 };
 
 }  // namespace
@@ -26,7 +45,13 @@ std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId&
   std::vector<Finding> findings;
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return findings;
-  const Situation situation{job, book, *scheme, roomOf(job, *scheme), format, PieceIndex(job), SchemeNames(job, *scheme)};
+  PieceIndex pieces(job);
+  SchemeNames names(pieces, *scheme);
+  std::vector<Body> bodies = floorBodies(pieces, *scheme);
+  std::vector<Serving> servings = servingsIn(pieces, *scheme);
+  std::vector<Hung> hung = hungIn(pieces, *scheme);
+  const Situation situation{
+      job, book, *scheme, roomOf(job, *scheme), format, std::move(pieces), std::move(names), std::move(bodies), std::move(servings), std::move(hung)};
   for (const Entry& entry : kEvaluators) {
     const Rule* rule = findRule(book, entry.rule);
     if (rule == nullptr) continue;
@@ -46,7 +71,7 @@ Finding findingOf(const Rule& rule, const Asked& asked, std::vector<std::string>
   f.subjects = std::move(subjects);
   f.school = asked.school;
   f.weight = rule.weight;
-  f.quantity = rule.quantity == "count" ? Quantity::Count : Quantity::Length;
+  f.quantity = quantityOf(rule);
   f.asked = asked.tolerated;
   f.ideal = asked.ideal;
   f.missing = asked.missing;
@@ -64,7 +89,7 @@ std::string rivalWords(const Situation& s, const Rule& rule, const Finding& f) {
     if (holdsHere == holdsThere) continue;
     std::string letter = school.id;
     letter[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(letter[0])));
-    out += (out.empty() ? "School " : "; school ") + letter + " asks " + rangeWords(other.tolerated, s.format);
+    out += (out.empty() ? "School " : "; school ") + letter + " asks " + rangeWords(other.tolerated, f.quantity, s.format);
   }
   return out.empty() ? out : out + ".";
 }
@@ -90,8 +115,7 @@ std::string midSentence(std::string name) {
   return name;
 }
 
-SchemeNames::SchemeNames(const Job& job, const Scheme& scheme) {
-  const PieceIndex pieces(job);
+SchemeNames::SchemeNames(const PieceIndex& pieces, const Scheme& scheme) {
   std::unordered_map<std::string_view, int> here, counted;
   for (const Placement& p : scheme.placements) ++here[pieces.of(p).name];
   for (const Placement& p : scheme.placements) {
@@ -111,6 +135,47 @@ std::string SchemeNames::the(const PlacementId& id, bool startsSentence) const {
   if (at == names_.end()) return id.value;
   if (at->second.numbered) return startsSentence ? at->second.text : midSentence(at->second.text);
   return (startsSentence ? "The " : "the ") + midSentence(at->second.text);
+}
+
+double doubtOf(const Piece& piece, const std::string& dimension) {
+  const auto at = piece.doubts.find(dimension);
+  return at == piece.doubts.end() ? 0 : at->second.u95;
+}
+
+double doubtAlong(const Piece& piece, const FloorPlace& place, Vec2 direction) {
+  if (piece.doubts.empty()) return 0;
+  const Turn turn = turnOf(place.turn);
+  const auto along = [&](Vec2 axis) {
+    const double share = dot(direction, rotated(axis, turn));
+    return std::abs(share) < 1e-9 ? 0 : share;  // square to it, but for rounding
+  };
+  const double across = along({1, 0}), deep = along({0, 1});
+  return std::hypot(across * doubtOf(piece, "width"), deep * doubtOf(piece, piece.shape == Shape::Round ? "width" : "depth"));
+}
+
+double doubtOfTop(const Piece& piece) { return doubtOf(piece, piece.backHeight ? "backHeight" : "height"); }
+
+std::string measureWords(double value, Quantity quantity, LengthFormat format) {
+  switch (quantity) {
+    case Quantity::Length: return writeLength(value, format);
+    case Quantity::Ratio:
+    case Quantity::Share: return std::to_string(std::lround(value * 100)) + " %";
+    case Quantity::Angle: return std::to_string(std::lround(value)) + "\u00b0";
+    default: return std::to_string(std::lround(value));
+  }
+}
+
+std::string rangeWords(const Range& range, Quantity quantity, LengthFormat format) {
+  if (quantity == Quantity::Length) return rangeWords(range, format);
+  const auto words = [&](double v) { return measureWords(v, quantity, format); };
+  std::string low = range.low ? words(*range.low) : "";
+  if (range.low && range.high) {
+    if (low.ends_with(" %")) low.resize(low.size() - 2);
+    return low + " to " + words(*range.high);
+  }
+  if (range.low) return "at least " + low;
+  if (range.high) return "at most " + words(*range.high);
+  return "nothing";
 }
 
 std::string rangeWords(const Range& range, LengthFormat format) {

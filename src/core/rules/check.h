@@ -1,15 +1,18 @@
 // Every rule applied to one scheme.
 #pragma once
 
-#include "core/geometry/convex.h"
+#include "core/clearance/bodies.h"
+#include "core/hang/standing.h"
 #include "core/rules/finding.h"
+#include "core/rules/serving.h"
 
 namespace mezzet {
 
 /// How the placements of a scheme are called: the piece's name, numbered where it stands more than once.
 class SchemeNames {
  public:
-  SchemeNames(const Job&, const Scheme&);
+  SchemeNames(const Job& job, const Scheme& scheme) : SchemeNames(PieceIndex(job), scheme) {}
+  SchemeNames(const PieceIndex&, const Scheme&);
   [[nodiscard]] std::string plain(const PlacementId&) const;  ///< "Sofa", "Armchair 2"; the id of what is not there
   /// "the sofa", "armchair 2"; at the start of a sentence "The sofa", "Armchair 2".
   [[nodiscard]] std::string the(const PlacementId&, bool startsSentence = false) const;
@@ -31,14 +34,37 @@ struct Situation {
   LengthFormat format;  ///< of the lengths in the sentences
   PieceIndex pieces;
   SchemeNames names;
+  std::vector<Body> bodies;       ///< of everything that stands on the floor
+  std::vector<Serving> servings;  ///< what serves each seat
+  std::vector<Hung> hung;
 };
 
 /// All findings of the scheme in a steady order: by rule, then by subjects. An unknown scheme has none.
 /// Pure: the same job and rulebook always give the same findings.
 [[nodiscard]] std::vector<Finding> check(const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
 
-// ---- the evaluators, one per rule (table_reach.cpp, art.cpp, placing.cpp)
+// ---- the evaluators, one per rule
+// seating.cpp
 void evaluateTableReach(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateServedSeats(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateTableLevel(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateTableLength(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateSideTableLevel(const Situation&, const Rule&, std::vector<Finding>&);
+// dining.cpp
+void evaluateDiningWall(const Situation&, const Rule&, std::vector<Finding>&);
+// rugs.cpp
+void evaluateRugFeet(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateRugBorder(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateDoorRug(const Situation&, const Rule&, std::vector<Finding>&);
+// opening_rules.cpp
+void evaluateDoorSwing(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateWindowBlock(const Situation&, const Rule&, std::vector<Finding>&);
+// proportion.cpp
+void evaluateTwoThirds(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateArtWidth(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateSideBreathing(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateTopBreathing(const Situation&, const Rule&, std::vector<Finding>&);
+// art.cpp, placing.cpp
 void evaluateArtCentre(const Situation&, const Rule&, std::vector<Finding>&);
 void evaluateArtGap(const Situation&, const Rule&, std::vector<Finding>&);
 void evaluateOverlap(const Situation&, const Rule&, std::vector<Finding>&);
@@ -50,15 +76,26 @@ void evaluatePieceCount(const Situation&, const Rule&, std::vector<Finding>&);
 [[nodiscard]] Finding findingOf(const Rule&, const Asked&, std::vector<std::string> subjects);
 /// What schools other than the deciding one would say of this value, where they judge it differently.
 [[nodiscard]] std::string rivalWords(const Situation&, const Rule&, const Finding&);
+/// "hearth"; nothing when the id is no feature's.
+[[nodiscard]] std::string featureWords(const Room&, const std::string& id);
 /// A name with its first letter small, for the middle of a sentence.
 [[nodiscard]] std::string midSentence(std::string name);
 [[nodiscard]] std::string rangeWords(const Range&, LengthFormat);  ///< "12 to 18 in", "at least 36 in"
+/// In the words of the quantity: "12 to 18 in", "60 to 75 %", "at least 2".
+[[nodiscard]] std::string rangeWords(const Range&, Quantity, LengthFormat);
+[[nodiscard]] std::string measureWords(double value, Quantity, LengthFormat);  ///< "16 in", "62 %"
+
+// ---- how far a piece's own dimensions may be off
+[[nodiscard]] double doubtOf(const Piece&, const std::string& dimension);  ///< u95, mm; 0 when none was entered
+/// Of its extent along a direction of the plan.
+[[nodiscard]] double doubtAlong(const Piece&, const FloorPlace&, Vec2 direction);
+[[nodiscard]] double doubtOfTop(const Piece&);  ///< of the height that something hangs above
 
 /// Where a subject of a finding must be for its gap to measure `length`: moved along the line between the witness
 /// points. Absent when the finding has no such line or the placement is none of its subjects.
 [[nodiscard]] std::optional<Place> placeForGap(const Job&, const Scheme&, const Finding&, const PlacementId& mover, double length);
 
 /// How far a footprint reaches past the room's outline; 0 inside.
-[[nodiscard]] double reachOutside(const Convex& body, const Polygon& outline);
+[[nodiscard]] double reachOutside(const Parts& body, const Polygon& outline);
 
 }  // namespace mezzet

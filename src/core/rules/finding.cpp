@@ -15,6 +15,7 @@ void decide(Finding& f, const Scheme& scheme) {
   }
   const bool length = f.quantity == Quantity::Length;
   f.margin = marginIn(f.asked, f.measured);
+  if (length) f.marginMm = f.margin;
   for (const Kept& kept : scheme.kept)
     if (kept.finding == f.id && f.margin >= kept.margin - (length ? kLengthWorse : kOtherWorse)) {
       f.verdict = Verdict::Kept;
@@ -35,6 +36,25 @@ const char* verdictWord(Verdict v) {
     case Verdict::Breaks: return "breaks";
   }
   return "";
+}
+
+namespace {
+struct QuantityWords {
+  Quantity quantity;
+  const char *word, *unit;
+};
+constexpr QuantityWords kQuantities[] = {{Quantity::Length, "length", "mm"}, {Quantity::Ratio, "ratio", "1"}, {Quantity::Angle, "angle", "deg"},
+                                         {Quantity::Count, "count", "1"},    {Quantity::Share, "share", "1"}, {Quantity::Area, "area", "mm2"},
+                                         {Quantity::YesNo, "yes_no", "1"}};
+const QuantityWords& wordsOf(Quantity q) { return kQuantities[static_cast<std::size_t>(q)]; }
+}  // namespace
+
+const char* quantityWord(Quantity q) { return wordsOf(q).word; }
+const char* unitWord(Quantity q) { return wordsOf(q).unit; }
+Quantity quantityOf(const Rule& rule) {
+  for (const QuantityWords& w : kQuantities)
+    if (rule.quantity == w.word) return w.quantity;
+  return Quantity::Length;
 }
 
 const char* weightWord(Weight w) {

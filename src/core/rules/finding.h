@@ -10,7 +10,7 @@
 namespace mezzet {
 
 enum class Verdict { NotMeasured, Kept, Close, Holds, Breaks };
-enum class Quantity { Length, Count };
+enum class Quantity { Length, Ratio, Angle, Count, Share, Area, YesNo };
 
 struct Finding {
   std::string id;  ///< "table-reach:p1,p3"
@@ -20,10 +20,12 @@ struct Finding {
   std::vector<std::string> subjects;  ///< ascending byte order
   Verdict verdict = Verdict::NotMeasured;
   Quantity quantity = Quantity::Length;
-  double measured = 0;  ///< mm, or a count
+  double measured = 0;  ///< in the quantity's unit: mm, mm2, degrees, or 1
   Range asked, ideal;   ///< tolerated and ideal, in the same unit
   double margin = 0;    ///< to the tolerated limit; negative: short or over by
-  double u95 = 0;
+  /// Change of length, mm, that would just satisfy the rule; a length's is its margin, other evaluators set it.
+  std::optional<double> marginMm;
+  double u95 = 0;                    ///< of `measured`, in its unit
   std::array<Vec2, 2> at{};          ///< witness points, plan or elevation
   std::string view = "plan";         ///< or "wall:A"
   std::vector<std::string> missing;  ///< what must be measured first
@@ -37,6 +39,9 @@ void decide(Finding&, const Scheme&);
 [[nodiscard]] bool breaksByWeight(const Finding&);  ///< breaks, and is more than taste
 [[nodiscard]] const char* verdictWord(Verdict);     ///< "holds", "close", "breaks", "not_measured", "kept"
 [[nodiscard]] const char* weightWord(Weight);
+[[nodiscard]] const char* quantityWord(Quantity);  ///< "length", "yes_no"
+[[nodiscard]] const char* unitWord(Quantity);      ///< "mm", "1", "deg", "mm2"
+[[nodiscard]] Quantity quantityOf(const Rule&);
 
 struct VerdictCounts {
   int holds = 0, close = 0, breaks = 0, notMeasured = 0, kept = 0;

@@ -14,13 +14,6 @@ double overlapOf(const WallRect& a, const WallRect& b) {
   return std::min(std::min(a.right, b.right) - std::max(a.left, b.left), std::min(a.top, b.top) - std::max(a.bottom, b.bottom));
 }
 
-/// "hearth"; nothing when the id is no feature's.
-std::string featureWords(const Room& room, const std::string& id) {
-  for (const Feature& f : room.features)
-    if (f.id.value == id) return f.kind == FeatureKind::Hearth ? "hearth" : f.kind == FeatureKind::Column ? "column" : "built-in piece";
-  return {};
-}
-
 void overlapFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, double gap, Vec2 a, Vec2 b, const std::string& view,
                     const std::string& first, const std::string& second, std::vector<Finding>& out) {
   Finding f = findingOf(rule, askedOf(rule, s.job), std::move(subjects));
@@ -55,20 +48,28 @@ Vec2 nearestOnOutline(const Polygon& outline, Vec2 p) {
 
 }  // namespace
 
-double reachOutside(const Convex& body, const Polygon& outline) {
+std::string featureWords(const Room& room, const std::string& id) {
+  for (const Feature& f : room.features)
+    if (f.id.value == id) return f.kind == FeatureKind::Hearth ? "hearth" : f.kind == FeatureKind::Column ? "column" : "built-in piece";
+  return {};
+}
+
+double reachOutside(const Parts& parts, const Polygon& outline) {
   double reach = 0;
-  for (const Vec2 p : body.core) {
-    const double edge = distanceToEdge(outline, p);
-    reach = std::max(reach, contains(outline, p) ? body.radius - edge : body.radius + edge);
+  for (const Convex& body : parts) {
+    for (const Vec2 p : body.core) {
+      const double edge = distanceToEdge(outline, p);
+      reach = std::max(reach, contains(outline, p) ? body.radius - edge : body.radius + edge);
+    }
+    // A corner that juts into the room can stand in a body whose own corners are all inside.
+    for (std::size_t i = 0; i < outline.size(); ++i)
+      if (isReflex(outline, i)) reach = std::max(reach, -separation(Convex{{outline[i]}, 0}, body).gap);
   }
-  // A corner that juts into the room can stand in a body whose own corners are all inside.
-  for (std::size_t i = 0; i < outline.size(); ++i)
-    if (isReflex(outline, i)) reach = std::max(reach, -separation(Convex{{outline[i]}, 0}, body).gap);
   return reach;
 }
 
 void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Gap& gap : gapsIn(s.job, s.scheme, 0.0)) {
+  for (const Gap& gap : gapsIn(s.bodies, s.room, 0.0)) {
     if (gap.length >= -kTouch) continue;
     const PlacementId a(gap.a), b(gap.b);
     if (findPlacement(s.scheme, b) != nullptr) {

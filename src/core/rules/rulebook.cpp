@@ -70,6 +70,15 @@ Asked askedOf(const Rule& rule, const Job& job) {
   return *all;
 }
 
+Asked askedOf(const Rule& rule, const Job& job, const Piece& piece) {
+  if (const auto own = piece.ownRules.find(rule.id); own != piece.ownRules.end()) {
+    if (own->second.range) return {{own->second.range->low, own->second.range->high}, {}, std::nullopt, {}};
+    if (own->second.school)
+      if (const School* school = findSchool(rule, *own->second.school)) return askedBySchool(*school, job);
+  }
+  return askedOf(rule, job);
+}
+
 double marginIn(const Range& range, double value) {
   double margin = std::numeric_limits<double>::infinity();
   if (range.low) margin = std::min(margin, value - *range.low);

@@ -39,10 +39,11 @@ struct Rule {
   std::optional<std::string> defaultSchool;
   Source source;
   std::optional<std::string> caution;
+  int since = 1;  ///< the rulebook version that brought it
 };
 
 struct Rulebook {
-  int version = 1;
+  int version = 2;
   std::vector<Rule> rules;
 };
 
@@ -58,6 +59,8 @@ struct Asked {
 
 /// The job's own range first, then its school; with neither, the schools' overlap is ideal and their span tolerated.
 [[nodiscard]] Asked askedOf(const Rule&, const Job&);
+/// The same, with what the piece itself asks going first.
+[[nodiscard]] Asked askedOf(const Rule&, const Job&, const Piece&);
 
 /// What one school asks of this job.
 [[nodiscard]] Asked askedBySchool(const School&, const Job&);

@@ -148,10 +148,11 @@ class Finder {
     const Placement* p = findPlacement(scheme_, PlacementId(target_.subjects[0]));
     const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
     if (place == nullptr) return;
-    const Convex body = footprint(pieceOf(job_, *p), *place);
+    const Parts parts = footprint(pieceOf(job_, *p), *place);
     for (const Wall& wall : wallsOf(roomOf(job_, scheme_))) {
       double behind = 0;
-      for (const Vec2 q : body.core) behind = std::max(behind, body.radius - dot(q - wall.start, wall.inward()));
+      for (const Convex& body : parts)
+        for (const Vec2 q : body.core) behind = std::max(behind, body.radius - dot(q - wall.start, wall.inward()));
       if (behind > kTouch) moveFloor(*p, wall.inward() * behind);
     }
   }

@@ -1,0 +1,517 @@
+#include "core/entry/piece_line.h"
+
+#include <algorithm>
+#include <array>
+#include <charconv>
+#include <cmath>
+
+#include "core/job/kinds.h"
+#include "core/job/validate.h"
+
+namespace mezzet {
+namespace {
+
+constexpr double kMostRugFeet = 20;  // a bare rug size up to this is in feet
+constexpr double kMostRugCm = 1000;  // and in a metric job up to this in centimetres
+constexpr int kMostAtOnce = 100;
+
+struct Refusal {
+  std::size_t at;
+  std::string sentence;
+};
+
+char small(char c) { return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c; }
+bool isLetter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
+bool isDigit(char c) { return c >= '0' && c <= '9'; }
+
+std::string lower(std::string_view text) {
+  std::string out(text);
+  std::transform(out.begin(), out.end(), out.begin(), small);
+  return out;
+}
+
+/// Characters (not bytes) before a byte of UTF-8 text.
+std::size_t characters(std::string_view text, std::size_t byte) {
+  return static_cast<std::size_t>(std::count_if(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(std::min(byte, text.size())),
+                                                [](char c) { return (static_cast<unsigned char>(c) & 0xC0) != 0x80; }));
+}
+
+/// A word that says which size follows it or stands before it.
+struct SizeWord {
+  std::string_view word, dimension;
+  bool behind = false;  ///< stands behind its size, even when another size follows: "20 dia 22 high"
+};
+constexpr std::array kSizeWords{SizeWord{"seat", "seatHeight"},
+                                SizeWord{"arm", "armHeight"},
+                                SizeWord{"arms", "armHeight"},
+                                SizeWord{"back", "backHeight"},
+                                SizeWord{"height", "height"},
+                                SizeWord{"high", "height", true},
+                                SizeWord{"tall", "height", true},
+                                SizeWord{"deep", "depth", true},
+                                SizeWord{"depth", "depth"},
+                                SizeWord{"wide", "width", true},
+                                SizeWord{"width", "width"},
+                                SizeWord{"long", "width", true},
+                                SizeWord{"pad", "pad"},
+                                SizeWord{"limb", "longDepth"},
+                                SizeWord{"return", "returnWidth"},
+                                SizeWord{"dia", "diameter", true},
+                                SizeWord{"diameter", "diameter", true},
+                                SizeWord{"thick", "height", true}};
+constexpr std::array<std::string_view, 9> kUnits{"in", "inch", "inches", "ft", "foot", "feet", "mm", "cm", "m"};
+
+struct Typed {
+  double length;
+  std::size_t at;
+  bool bare;  ///< no unit was typed
+};
+
+class Reader {
+ public:
+  Reader(std::string_view text, Unit bare, bool swapped) : text_(text), low_(lower(text)), bare_(bare), swapped_(swapped) {}
+
+  PieceReading read(LengthFormat format) {
+    PieceReading out;
+    skip();
+    if (at_ == text_.size()) {
+      out.complaint = "Type what it is and its sizes: sofa 84 x 36 x 33.";
+      return out;
+    }
+    readCount();
+    readKind();
+    piece_ = usualPiece(kind_);
+    if (!isKnownKind(kind_)) {
+      piece_.name = name_;
+      piece_.kind = kind_;
+      piece_.width = 0;
+    }
+    if (shape_) setShape(*shape_);
+    readSizes();
+    place();
+    if (!quoted_.empty()) piece_.name = quoted_;
+    out.count = piece_.count = count_;
+    out.canSwap = isArt(kind_) || kind_ == "mirror";
+    out.notes = notes_;
+    piece_.id = PieceId("typed");
+    if (const auto fault = faultOf(piece_)) throw Refusal{text_.size(), fault->what.empty() ? "" : capital(fault->text()) + "."};
+    piece_.id = {};
+    if (!isKnownKind(kind_)) out.notes.push_back("No furniture rule judges " + article(name_) + "; it is drawn and measured.");
+    out.piece = piece_;
+    out.echo = (count_ > 1 ? std::to_string(count_) + " of: " : "") + pieceWords(piece_, format);
+    if (sizes_.empty() && !anyNamed_) out.completion = usualWords();
+    return out;
+  }
+
+ private:
+  static std::string capital(std::string text) {
+    if (!text.empty() && text[0] >= 'a' && text[0] <= 'z') text[0] = static_cast<char>(text[0] - 'a' + 'A');
+    return text;
+  }
+  static std::string article(const std::string& name) {
+    return (std::string_view("aeiouAEIOU").find(name[0]) != std::string_view::npos ? "an " : "a ") + lower(name);
+  }
+
+  void skip() {
+    while (at_ < text_.size() && (text_[at_] == ' ' || text_[at_] == '\t' || text_[at_] == ',' || text_[at_] == ';' || text_[at_] == ':')) ++at_;
+  }
+  [[nodiscard]] std::string_view wordHere() const {
+    std::size_t end = at_;
+    while (end < low_.size() && (isLetter(low_[end]) || (low_[end] == '-' && end > at_))) ++end;
+    return std::string_view(low_).substr(at_, end - at_);
+  }
+
+  void readCount() {
+    if (!isDigit(text_[at_])) return;
+    int count = 0;
+    const auto [end, fault] = std::from_chars(text_.data() + at_, text_.data() + text_.size(), count);
+    const std::size_t after = static_cast<std::size_t>(end - text_.data());
+    // "4 chairs": a whole number before a word that is no unit.
+    std::size_t next = after;
+    while (next < text_.size() && text_[next] == ' ') ++next;
+    at_ = next;
+    const bool word = fault == std::errc{} && next > after && next < text_.size() && isLetter(text_[next]) && wordHere() != "x" && wordHere() != "by";
+    at_ = 0;
+    if (!word) throw Refusal{at_, "Begin with what it is: sofa, low table, rug, art ..."};
+    if (count < 1 || count > kMostAtOnce) throw Refusal{at_, "Between 1 and " + std::to_string(kMostAtOnce) + " can be added at once."};
+    count_ = count;
+    at_ = next;
+  }
+
+  bool readShapeWord() {
+    const std::string_view word = wordHere();
+    if (word == "round") shape_ = Shape::Round;
+    else if (word == "oval") shape_ = Shape::Oval;
+    else if (word == "corner" || word == "l-shaped" || word == "l") shape_ = Shape::L;
+    else if (word == "square" || word == "rectangular") shape_ = Shape::Rect;
+    else if (word == "left" || word == "left-hand") hand_ = Hand::Left;
+    else if (word == "right" || word == "right-hand") hand_ = Hand::Right;
+    else return false;
+    at_ += word.size();
+    skip();
+    return true;
+  }
+
+  void readKind() {
+    while (readShapeWord()) {}
+    if (at_ == text_.size()) throw Refusal{at_, "Say what it is: sofa, low table, rug, art ..."};
+    const std::string_view rest = std::string_view(low_).substr(at_);
+    for (const NamedKind& named : kindNames()) {
+      if (!rest.starts_with(named.words)) continue;
+      std::size_t length = named.words.size();
+      for (const std::string_view plural : {"es", "s", "ves"})
+        if (rest.substr(length).starts_with(plural)) {
+          length += plural.size();
+          break;
+        }
+      if (length < rest.size() && (isLetter(rest[length]) || rest[length] == '-')) {
+        length = named.words.size();
+        if (length < rest.size() && (isLetter(rest[length]) || rest[length] == '-')) continue;
+      }
+      kind_ = named.kind;
+      name_ = kindWords(kind_);
+      at_ += length;
+      skip();
+      while (readShapeWord()) {}
+      return;
+    }
+    // "shelves" ends in its own plural above; anything else is a word of the user's own, up to the first number.
+    std::size_t end = at_;
+    while (end < text_.size() && !isDigit(text_[end]) && text_[end] != '"') ++end;
+    std::string name(text_.substr(at_, end - at_));
+    while (!name.empty() && (name.back() == ' ' || name.back() == ',')) name.pop_back();
+    if (name.empty() || !isLetter(name[0])) throw Refusal{at_, "Begin with what it is: sofa, low table, rug, art ..."};
+    name_ = capital(name);
+    kind_ = lower(name);
+    std::replace(kind_.begin(), kind_.end(), ' ', '-');
+    at_ = end;
+  }
+
+  void setShape(Shape shape) {
+    piece_.shape = shape;
+    if (shape == Shape::L) {
+      // A usual corner sofa [D]; what is typed replaces it.
+      if (kind_ == "sofa") {
+        piece_.width = 110 * kInch;
+        piece_.depth = 84 * kInch;
+      }
+      piece_.longDepth = 36 * kInch;
+      piece_.returnWidth = 36 * kInch;
+      piece_.doubts["longDepth"] = piece_.doubts["returnWidth"] = {DimensionSource::Default, 0};
+    }
+    if (shape == Shape::Round) piece_.depth = piece_.width;
+  }
+
+  /// A length from here to the next "x", word or end.
+  Typed readLengthHere() {
+    std::size_t end = at_;
+    bool bare = true;
+    while (end < text_.size()) {
+      const char c = low_[end];
+      if (c == 'x' || c == '*' || text_.substr(end).starts_with("\xC3\x97")) break;
+      if (c == '"' && end > at_ && !isDigit(text_[end - 1]) && text_[end - 1] != '/') break;  // a quoted name, no inch mark
+      if (isLetter(c)) {
+        std::size_t wordEnd = end;
+        while (wordEnd < low_.size() && isLetter(low_[wordEnd])) ++wordEnd;
+        const std::string_view word = std::string_view(low_).substr(end, wordEnd - end);
+        if (std::find(kUnits.begin(), kUnits.end(), word) == kUnits.end()) break;
+        bare = false;
+        end = wordEnd;
+        continue;
+      }
+      if (c == '\'' || c == '"') bare = false;
+      if (c == ',' && end + 1 < text_.size() && text_[end + 1] == ' ') break;
+      if (c == ';') break;
+      ++end;
+    }
+    std::string_view piece = text_.substr(at_, end - at_);
+    while (!piece.empty() && piece.back() == ' ') piece.remove_suffix(1);
+    LengthReading reading = readLength(piece, bare_);
+    if (const std::size_t space = piece.find(' '); !reading && space != std::string_view::npos)
+      if (const LengthReading first = readLength(piece.substr(0, space), bare_)) {  // "30 17 high": two sizes, the second with its word
+        reading = first;
+        end = at_ + space;
+      }
+    if (!reading) throw Refusal{at_ + std::min(reading.at, piece.size()), reading.complaint};
+    const Typed typed{*reading.length, at_, bare};
+    at_ = end;
+    skip();
+    return typed;
+  }
+
+  bool readTimes() {
+    skip();
+    if (at_ >= text_.size()) return false;
+    if (low_[at_] == 'x' && (at_ + 1 >= low_.size() || !isLetter(low_[at_ + 1]))) ++at_;
+    else if (text_.substr(at_).starts_with("\xC3\x97")) at_ += 2;
+    else if (text_[at_] == '*') ++at_;
+    else if (wordHere() == "by") at_ += 2;
+    else return false;
+    skip();
+    return true;
+  }
+
+  void readSizes() {
+    skip();
+    while (at_ < text_.size()) {
+      if (text_[at_] == '"') {
+        const std::size_t end = text_.find('"', at_ + 1);
+        if (end == std::string_view::npos) throw Refusal{at_, "Close the name with a second quote."};
+        quoted_ = std::string(text_.substr(at_ + 1, end - at_ - 1));
+        if (quoted_.empty()) throw Refusal{at_, "A name cannot be empty."};
+        at_ = end + 1;
+      } else if (isDigit(text_[at_]) || text_[at_] == '.') {
+        if (!sizes_.empty()) {
+          readTrailing();
+        } else {
+          sizes_.push_back(readLengthHere());
+          while (readTimes()) {
+            if (at_ >= text_.size()) throw Refusal{at_, "A size is missing after the x."};
+            if (sizes_.size() == 3) throw Refusal{at_, "Three sizes are enough: width x depth x height. Say seat, arm or back for others."};
+            sizes_.push_back(readLengthHere());
+          }
+          // "20 dia", "18 x 22 high": the word may stand behind the last size.
+          if (!wordHere().empty() && readNamedAfter(sizes_.back())) sizes_.pop_back();
+        }
+      } else if (!wordHere().empty()) {
+        readWord();
+      } else {
+        throw Refusal{at_, "This cannot be read. Sizes look like 84 x 36 x 33."};
+      }
+      skip();
+    }
+  }
+
+  static const SizeWord* sizeWord(std::string_view word) {
+    const auto* at = std::find_if(kSizeWords.begin(), kSizeWords.end(), [&](const SizeWord& s) { return s.word == word; });
+    return at == kSizeWords.end() ? nullptr : at;
+  }
+
+  /// "22 high": the size came first.
+  bool readNamedAfter(const Typed& typed) {
+    const SizeWord* word = sizeWord(wordHere());
+    if (word == nullptr) return false;
+    const std::size_t here = at_;
+    at_ += word->word.size();
+    skip();
+    // "18 seat 17" would be two sizes for one word: then the word belongs to what follows.
+    if (at_ < text_.size() && isDigit(text_[at_]) && !word->behind) {
+      at_ = here;
+      return false;
+    }
+    named(word->dimension, typed);
+    return true;
+  }
+  void readTrailing() {
+    const std::size_t began = at_;
+    const Typed typed = readLengthHere();
+    if (!readNamedAfter(typed)) throw Refusal{began, "What is this size? Put an x between sizes, or say seat, arm, back or high."};
+  }
+
+  void readWord() {
+    const std::string_view word = wordHere();
+    if (const SizeWord* size = sizeWord(word)) {
+      const std::size_t here = at_;
+      at_ += word.size();
+      skip();
+      if (at_ >= text_.size() || !(isDigit(text_[at_]) || text_[at_] == '.')) throw Refusal{here, "A size is missing after \"" + std::string(word) + "\"."};
+      named(size->dimension, readLengthHere());
+      return;
+    }
+    if (word == "left" || word == "right") {
+      hand_ = word == "left" ? Hand::Left : Hand::Right;
+      at_ += word.size();
+      return;
+    }
+    if (word == "round" || word == "oval") {
+      shape_ = word == "round" ? Shape::Round : Shape::Oval;
+      setShape(*shape_);
+      at_ += word.size();
+      return;
+    }
+    throw Refusal{at_, "\"" + std::string(word) + "\" is not a size word: use seat, arm, back, high, pad, dia, left or right."};
+  }
+
+  void set(std::string_view dimension, double length) {
+    const std::string key(dimension);
+    if (key == "width") piece_.width = length;
+    else if (key == "depth") piece_.depth = length;
+    else if (key == "height") piece_.height = length;
+    else if (key == "seatHeight") piece_.seatHeight = length;
+    else if (key == "armHeight") piece_.armHeight = length;
+    else if (key == "backHeight") piece_.backHeight = length;
+    else if (key == "pad") piece_.pad = length;
+    else if (key == "longDepth") piece_.longDepth = length;
+    else if (key == "returnWidth") piece_.returnWidth = length;
+    piece_.doubts.erase(key);
+  }
+  void named(std::string_view dimension, const Typed& typed) {
+    anyNamed_ = true;
+    const double length = rugLength(typed, dimension);
+    if (dimension == "diameter") {
+      piece_.shape = Shape::Round;
+      set("width", length);
+      set("depth", length);
+    } else {
+      set(dimension, length);
+      if (dimension == "height") heightTyped_ = true;
+      if (dimension == "backHeight") backTyped_ = true;
+    }
+  }
+
+  /// A bare rug size that would be absurd in the job's unit is in feet, or in centimetres.
+  double rugLength(const Typed& typed, std::string_view dimension) {
+    if (!isRug(kind_) || !typed.bare || dimension == "height" || dimension == "pad") return typed.length;
+    if (bare_ == Unit::Inch && typed.length <= kMostRugFeet * kInch) {
+      note("Taken as feet: write 96 in for inches.");
+      return typed.length * 12;
+    }
+    if (bare_ == Unit::Millimetre && typed.length <= kMostRugCm) {
+      note("Taken as centimetres: write 2400 mm for millimetres.");
+      return typed.length * 10;
+    }
+    return typed.length;
+  }
+  void note(const char* sentence) {
+    if (std::find(notes_.begin(), notes_.end(), sentence) == notes_.end()) notes_.emplace_back(sentence);
+  }
+
+  void place() {
+    piece_.hand = hand_;
+    const bool flat = hangs(kind_);
+    for (std::size_t i = 0; i < sizes_.size(); ++i) {
+      const double length = i < 2 ? rugLength(sizes_[i], "width") : sizes_[i].length;
+      if (flat) set(i == 0 ? (swapped_ ? "height" : "width") : i == 1 ? (swapped_ ? "width" : "height") : "depth", length);
+      else if (piece_.shape == Shape::Round) {
+        // A round thing has one size across; the next is its height, unless two equal ones were typed.
+        const bool twice = sizes_.size() > 1 && std::abs(sizes_[0].length - sizes_[1].length) < 0.01;
+        if (i == 0) {
+          set("width", length);
+          set("depth", length);
+        } else if (i == 1 && !twice) {
+          if (sizes_.size() == 3) throw Refusal{sizes_[1].at, "A round piece has one diameter: round table 30 x 17 high, or oval table 48 x 30 x 17."};
+          if (shape_) set("height", length);
+          else {
+            piece_.shape = Shape::Rect;
+            set("depth", length);
+          }
+        } else if (i == 2) set("height", length);
+      } else set(i == 0 ? "width" : i == 1 ? "depth" : "height", length);
+      if (i == 2 && !flat) heightTyped_ = true;
+    }
+    if (sizes_.size() == 2 && piece_.shape == Shape::Round && kind_ != "rug" && !shape_) piece_.shape = Shape::Rect;
+    // A typed square of a kind that is usually round stays round only when nothing else was said of it.
+    if (sizes_.size() == 3 && piece_.shape == Shape::Round && !shape_) piece_.shape = Shape::Rect;
+    if (isRug(kind_) && !sizes_.empty()) {
+      piece_.nominalWidth = piece_.width;
+      piece_.nominalDepth = piece_.depth;
+    }
+    // The back of a seat is as high as the whole, until it is said.
+    if (heightTyped_ && !backTyped_ && piece_.backHeight) {
+      piece_.backHeight = piece_.height;
+      piece_.doubts.erase("backHeight");
+    }
+    const bool said = !sizes_.empty() || anyNamed_;
+    if ((piece_.width <= 0 && !said) || !(piece_.depth || flat)) throw Refusal{text_.size(), "Type its sizes: width x depth x height."};
+    if (flat && !piece_.height) throw Refusal{text_.size(), "Type its width and its height."};
+  }
+
+  [[nodiscard]] std::string usualWords() const {
+    if (!isKnownKind(kind_) || piece_.width <= 0) return {};
+    LengthFormat plain = usualFormat(bare_);
+    plain.withUnit = false;
+    const bool feet = isRug(kind_) && bare_ == Unit::Inch, cm = isRug(kind_) && bare_ == Unit::Millimetre;
+    const auto words = [&](double length) { return writeLength(feet ? length / 12 : cm ? length / 10 : length, plain); };
+    std::string out = text_.ends_with(' ') ? "" : " ";
+    out += words(piece_.width);
+    if (hangs(kind_)) return out + " x " + words(*piece_.height);
+    if (piece_.shape != Shape::Round) out += " x " + words(*piece_.depth);
+    if (isRug(kind_)) return out;
+    if (piece_.shape == Shape::Round) out += " dia";
+    if (piece_.height) out += (piece_.shape == Shape::Round ? " high " : " x ") + words(*piece_.height);
+    if (piece_.seatHeight) out += " seat " + words(*piece_.seatHeight);
+    return out;
+  }
+
+  std::string_view text_;
+  std::string low_;
+  Unit bare_;
+  bool swapped_;
+  std::size_t at_ = 0;
+  int count_ = 1;
+  std::string kind_, name_, quoted_;
+  std::optional<Shape> shape_;
+  Hand hand_ = Hand::Left;
+  std::vector<Typed> sizes_;
+  bool anyNamed_ = false, heightTyped_ = false, backTyped_ = false;
+  std::vector<std::string> notes_;
+  Piece piece_;
+};
+
+/// The rest of the kind that is being typed: "si" -> "de table".
+std::string kindCompletion(std::string_view text) {
+  std::string low = lower(text);
+  std::size_t begin = 0;
+  while (begin < low.size() && (isDigit(low[begin]) || low[begin] == ' ')) ++begin;
+  const std::string_view typed = std::string_view(low).substr(begin);
+  if (typed.empty()) return {};
+  for (const std::string_view kind : offeredKinds())
+    if (const std::string_view words = kindWords(kind); words.size() > typed.size() && words.starts_with(typed)) return std::string(words.substr(typed.size()));
+  for (const NamedKind& named : kindNames())
+    if (named.words.size() > typed.size() && named.words.starts_with(typed)) return std::string(named.words.substr(typed.size()));
+  return {};
+}
+
+}  // namespace
+
+std::string pieceWords(const Piece& p, LengthFormat format) {
+  const auto usual = [&](const char* key) {
+    const auto at = p.doubts.find(key);
+    return at != p.doubts.end() && at->second.source == DimensionSource::Default;
+  };
+  std::string out = p.name, assumed;
+  const auto say = [&](const char* key, const std::optional<double>& length, const char* before, const char* after) {
+    if (!length) return;
+    const std::string words = before + writeLength(*length, format) + after;
+    if (usual(key)) assumed += (assumed.empty() ? "" : ", ") + words;
+    else out += ", " + words;
+  };
+  if (p.shape == Shape::Round) say("width", p.width, "", " across");
+  else {
+    say("width", p.width, "", hangs(p.kind) ? " wide" : " wide");
+    if (!hangs(p.kind)) say("depth", p.depth, "", " deep");
+  }
+  say("height", p.height, "", isRug(p.kind) ? " thick" : " high");
+  say("seatHeight", p.seatHeight, "seat ", "");
+  say("armHeight", p.armHeight, "arm ", "");
+  if (!p.height || !p.backHeight || std::abs(*p.backHeight - *p.height) > 0.01) say("backHeight", p.backHeight, "back ", "");
+  if (p.shape == Shape::L) {
+    say("longDepth", p.longDepth, "long limb ", " deep");
+    say("returnWidth", p.returnWidth, "return ", p.hand == Hand::Left ? " wide on the left" : " wide on the right");
+  }
+  if (p.shape == Shape::Oval) out += ", oval";
+  say("pad", p.pad, "pad ", "");
+  if (!assumed.empty()) out += "; usual: " + assumed;
+  return out;
+}
+
+PieceReading readPieceLine(std::string_view text, Unit bare, LengthFormat format, bool swapped) {
+  constexpr std::size_t kLongest = 300;
+  PieceReading out;
+  if (text.size() > kLongest) {
+    out.complaint = "This line is too long to be one piece.";
+    out.at = kLongest;
+    return out;
+  }
+  try {
+    out = Reader(text, bare, swapped).read(format);
+  } catch (const Refusal& refusal) {
+    out = {};
+    out.complaint = refusal.sentence;
+    out.at = characters(text, refusal.at);
+  }
+  if (out.completion.empty()) out.completion = kindCompletion(text);
+  return out;
+}
+
+}  // namespace mezzet

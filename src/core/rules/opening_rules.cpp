@@ -1,0 +1,84 @@
+// Doors that must open and windows that must not be stood before.
+#include <algorithm>
+#include <cmath>
+
+#include "core/clearance/swing.h"
+#include "core/job/kinds.h"
+#include "core/job/validate.h"
+#include "core/rules/check.h"
+
+namespace mezzet {
+namespace {
+
+/// Bodies further than this from a leaf's sweep say nothing about it [D].
+constexpr double kNearSweep = 1000;
+/// What stands within this of a window stands before it [D].
+constexpr double kBeforeWindow = 36 * kInch;
+
+}  // namespace
+
+void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  const std::vector<Body> features = featureBodies(s.room);
+  for (const Opening& o : s.room.openings) {
+    const auto sweep = sweepOf(s.room, o);
+    if (!sweep) continue;
+    const auto judge = [&](const Body& body, const std::string& name, double doubt, const Asked& asked) {
+      const Separation sep = clearOfSweep(body.parts, *sweep);
+      if (sep.gap > kNearSweep) return;
+      Finding f = findingOf(rule, asked, {o.id.value, body.id});
+      f.measured = std::abs(sep.gap) < kTouch ? 0 : sep.gap;
+      f.at = {sep.a, sep.b};
+      f.u95 = doubt;
+      decide(f, s.scheme);
+      if (f.measured < 0) f.sentence = name + " stands " + writeLength(-f.measured, s.format) + " inside the swing of " + openingName(o) + ".";
+      else
+        f.sentence = openingName(o) + " swings clear of " + midSentence(name) + " by " + writeLength(f.measured, s.format) + " and opens to a clear " +
+                     writeLength(clearWidth(o), s.format) + ".";
+      f.sentence[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(f.sentence[0])));
+      out.push_back(std::move(f));
+    };
+    for (const Body& body : s.bodies) {
+      if (body.flat) continue;  // a rug under a leaf is another rule's business
+      const Placement& p = *findPlacement(s.scheme, PlacementId(body.id));
+      const Piece& piece = s.pieces.of(p);
+      const Vec2 towards = unit(sweep->hinge - std::get<FloorPlace>(p.on).at);
+      judge(body, s.names.the(p.id, true), doubtAlong(piece, std::get<FloorPlace>(p.on), towards), askedOf(rule, s.job, piece));
+    }
+    for (const Body& body : features) judge(body, "The " + featureWords(s.room, body.id), 0, askedOf(rule, s.job));
+  }
+}
+
+void evaluateWindowBlock(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Opening& o : s.room.openings) {
+    if (o.kind != OpeningKind::Window) continue;
+    const auto wall = findWall(s.room, o.wall);
+    const double right = wall->length() - o.offset, left = right - o.width;
+    for (const Body& body : s.bodies) {
+      if (body.flat) continue;
+      const Placement& p = *findPlacement(s.scheme, PlacementId(body.id));
+      const Piece& piece = s.pieces.of(p);
+      const Standing standing = standingOf(piece, p.id, std::get<FloorPlace>(p.on), *wall);
+      const double overlap = std::min(standing.right, right) - std::max(standing.left, left);
+      if (overlap <= kTouch || standing.offWall > kBeforeWindow || standing.offWallFar <= 0) continue;
+      Finding f = findingOf(rule, askedOf(rule, s.job, piece), {o.id.value, p.id.value});
+      // The highest point blocks, whatever one would hang a picture above.
+      std::optional<double> top = piece.height;
+      if (piece.backHeight) top = std::max(top.value_or(0), *piece.backHeight);
+      if (!top) f.missing.push_back(piece.id.value + ".height");
+      f.measured = o.sill - top.value_or(0);
+      const double s0 = wall->length() - (std::max(standing.left, left) + std::min(standing.right, right)) / 2;
+      const Vec2 foot = wall->start + wall->along() * s0;
+      f.at = {foot + wall->inward() * std::max(0.0, standing.offWall), foot};
+      f.u95 = doubtOfTop(piece);
+      decide(f, s.scheme);
+      const std::string name = s.names.the(p.id);
+      if (!top) f.sentence = "How high " + name + " is has not been measured, and it stands before " + openingName(o) + ".";
+      else if (f.measured < 0)
+        f.sentence = s.names.the(p.id, true) + " stands before " + openingName(o) + " and is " + writeLength(-f.measured, s.format) + " higher than its sill.";
+      else f.sentence = s.names.the(p.id, true) + " stays " + writeLength(f.measured, s.format) + " below the sill of " + openingName(o) + ".";
+      out.push_back(std::move(f));
+    }
+  }
+}
+
+}  // namespace mezzet
