@@ -295,7 +295,7 @@ class Reader {
     at_ += word->word.size();
     skip();
     // "18 seat 17" would be two sizes for one word: then the word belongs to what follows.
-    if (at_ < text_.size() && isDigit(text_[at_]) && !word->behind) {
+    if (at_ < text_.size() && isDigit(text_[at_]) && !(word->behind && sizes_.size() < 2)) {
       at_ = here;
       return false;
     }
