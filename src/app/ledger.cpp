@@ -9,8 +9,11 @@
 #include <set>
 
 #include "app/gauge.h"
+#include "app/keep_dialog.h"
 #include "app/layouts.h"
 #include "app/style.h"
+#include "core/job/edits.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 namespace {
@@ -103,7 +106,38 @@ Ledger::Ledger(Workspace& workspace, QWidget* parent) : QWidget(parent), workspa
   rebuild();
 }
 
+QString Ledger::ruleName(const Finding& f) const {
+  const Rule* rule = findRule(workspace_.book(), f.rule);
+  QString name = QString::fromStdString(rule != nullptr ? rule->name : f.rule);
+  if (!name.isEmpty()) name[0] = name[0].toLower();
+  return name;
+}
+
+void Ledger::addTaste(QVBoxLayout* column) {
+  std::vector<const Finding*> here;
+  for (const Finding& f : workspace_.findings())
+    if (f.verdict == Verdict::Breaks && f.weight == Weight::Taste) here.push_back(&f);
+  if (here.empty()) return;
+  auto* fold = new QPushButton(tr("%1 matters of taste").arg(here.size()) + (tasteOpen_ ? tr(", hide") : tr(", show")));
+  fold->setObjectName(QStringLiteral("fold"));
+  connect(fold, &QPushButton::clicked, this, [this] {
+    tasteOpen_ = !tasteOpen_;
+    QMetaObject::invokeMethod(this, &Ledger::rebuild, Qt::QueuedConnection);
+  });
+  auto* row = new QHBoxLayout;
+  row->setContentsMargins(kTextLeft - 4, 0, 0, 0);
+  row->addWidget(fold, 1);
+  column->addLayout(row);
+  if (!tasteOpen_) return;
+  for (const Finding* f : here) {
+    auto* sentence = words(onScreen(f->sentence), "quietNote");
+    sentence->setContentsMargins(kTextLeft, 0, 0, 2);
+    column->addWidget(sentence);
+  }
+}
+
 void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
+  std::vector<QPushButton*> keeps;
   column->addWidget(words(onScreen(decision.title), "subject"));
   if (!decision.conflict.empty()) column->addWidget(words(onScreen(decision.conflict), "conflict"));
   for (const std::size_t i : decision.findings) {
@@ -127,7 +161,16 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
       column->addWidget(rival);
     }
   }
+  for (const std::size_t i : decision.findings) {
+    const Finding& f = workspace_.findings()[i];
+    auto* keep = new QPushButton(decision.findings.size() > 1 ? tr("keep on purpose: %1").arg(ruleName(f)) : tr("keep it on purpose"));
+    keep->setObjectName(QStringLiteral("keep"));
+    keep->setProperty("finding", QString::fromStdString(f.id));
+    connect(keep, &QPushButton::clicked, this, [this, f] { KeepDialog(workspace_, f, this).exec(); });
+    keeps.push_back(keep);
+  }
   for (WayOut& way : workspace_.waysOutOf(decision)) column->addWidget(new WayButton(std::move(way), workspace_));
+  for (QPushButton* keep : keeps) column->addWidget(keep, 0, Qt::AlignLeft);
   if (const Rule* rule = findRule(workspace_.book(), workspace_.findings()[decision.findings.front()].rule); rule != nullptr && rule->caution)
     column->addWidget(words(onScreen(*rule->caution), "note"));
 }
@@ -161,6 +204,18 @@ void Ledger::addFold(QVBoxLayout* column, Verdict verdict, const QString& title,
     auto* sentence = words(onScreen(f->sentence), "quietNote");
     sentence->setContentsMargins(kTextLeft, 0, 0, 2);
     column->addWidget(sentence);
+    if (verdict != Verdict::Kept) continue;
+    for (const Kept& kept : workspace_.scheme()->kept)
+      if (kept.finding == f->id) {
+        auto* why = words(tr("Kept %1: %2").arg(QString::fromStdString(kept.date), QString::fromStdString(kept.reason)), "rival");
+        why->setContentsMargins(kTextLeft, 0, 0, 0);
+        column->addWidget(why);
+        auto* again = new QPushButton(tr("Judge it again"));
+        again->setObjectName(QStringLiteral("judgeAgain"));
+        connect(again, &QPushButton::clicked, this,
+                [this, id = f->id] { workspace_.document().edit(tr("judge again"), withoutKept(workspace_.job(), workspace_.schemeId(), id)); });
+        column->addWidget(again, 0, Qt::AlignLeft);
+      }
   }
 }
 
@@ -194,6 +249,7 @@ void Ledger::rebuild() {
   addFold(column, Verdict::Holds, tr("%1 hold"), tr("nothing else was asked"));
   addFold(column, Verdict::Kept, tr("%1 kept on purpose"), tr("nothing kept on purpose"));
   addFold(column, Verdict::NotMeasured, tr("%1 wait for the tape"), tr("nothing waits for the tape"));
+  addTaste(column);
   column->addStretch(1);
   scroll_->setWidget(body);
   scroll_->verticalScrollBar()->setValue(scrolled);

@@ -41,11 +41,14 @@ class Ledger : public QWidget {
 
  private:
   void addDecision(QVBoxLayout* column, const Decision& decision);
+  [[nodiscard]] QString ruleName(const Finding&) const;
+  void addTaste(QVBoxLayout* column);
   void addFold(QVBoxLayout* column, Verdict verdict, const QString& title, const QString& none);
 
   Workspace& workspace_;
   QScrollArea* scroll_;
   QTimer later_;
+  bool tasteOpen_ = false;
   bool openFold_[5] = {};
 };
 

@@ -15,6 +15,8 @@
 #include <QVBoxLayout>
 
 #include "app/actions.h"
+#include "app/brief_panel.h"
+#include "app/compare_view.h"
 #include "app/ledger.h"
 #include "app/measure_panel.h"
 #include "app/names_dialog.h"
@@ -23,7 +25,9 @@
 #include "app/piece_dialog.h"
 #include "app/plan_view.h"
 #include "app/print_dialog.h"
+#include "app/shortcut_sheet.h"
 #include "app/stage_tape.h"
+#include "app/tray.h"
 #include "app/wall_view.h"
 #include "core/job/edits.h"
 #include "core/rules/check.h"
@@ -121,6 +125,8 @@ void MainWindow::build() {
   left->addWidget(sheets_, 1);
   bar_ = new PieceBar(*workspace_);
   left->addWidget(bar_);
+  tray_ = new Tray(*workspace_);
+  left->addWidget(tray_);
   work->addLayout(left, 1);
   panels_ = new QStackedWidget;
   panels_->setFixedWidth(kPanelWidth);
@@ -128,6 +134,7 @@ void MainWindow::build() {
   measure_ = new MeasurePanel(*workspace_);
   panels_->addWidget(ledger_);
   panels_->addWidget(measure_);
+  panels_->addWidget(new BriefPanel(*workspace_));
   work->addWidget(panels_);
   column->addLayout(work, 1);
 }
@@ -148,6 +155,18 @@ void MainWindow::wire() {
   on("turn-left", [this] { workspace_->turnBy(90); });
   on("turn-right", [this] { workspace_->turnBy(-90); });
   on("turn-typed", [this] { bar_->goToTurn(); });
+  on("type-piece", [this] {
+    if (workspace_->room() == nullptr) return notice_->say(tr("Measure the room first; then there is a floor to place things on."));
+    if (!tray_->isVisible()) workspace_->showStage(Stage::Floor);
+    tray_->goToLine();
+  });
+  on("copy-piece", [this] { workspace_->copySelected(); });
+  on("lock", [this] { workspace_->toggleLock(); });
+  on("scheme-new", [this] { workspace_->newScheme(false); });
+  on("scheme-copy", [this] { workspace_->newScheme(true); });
+  on("scheme-remove", [this] { document_->edit(tr("take the scheme out"), withoutScheme(workspace_->job(), workspace_->schemeId())); });
+  on("compare", [this] { CompareView(*workspace_, this).exec(); });
+  on("keys", [this] { ShortcutSheet(this).exec(); });
   on("remove", [this] { workspace_->removeSelected(); });
   on("add", [this] { addPiece(false); });
   on("sizes", [this] { addPiece(true); });
@@ -158,6 +177,7 @@ void MainWindow::wire() {
     format.style = format.style == LengthStyle::FeetInches ? LengthStyle::Inches : LengthStyle::FeetInches;
     workspace_->setFormat(format);
   });
+  on("stage-brief", [this] { workspace_->showStage(Stage::Brief); });
   on("stage-measure", [this] { workspace_->showStage(Stage::Measure); });
   on("stage-floor", [this] { workspace_->showStage(Stage::Floor); });
   on("stage-walls", [this] { workspace_->showStage(Stage::Walls); });
@@ -252,7 +272,7 @@ void MainWindow::addPiece(bool sizes) {
     notice_->say(tr("This job is open in another window, so nothing can be changed here."));
     return;
   }
-  if (workspace_->stage() == Stage::Measure) workspace_->showStage(Stage::Floor);
+  if (workspace_->stage() == Stage::Measure || workspace_->stage() == Stage::Brief) workspace_->showStage(Stage::Floor);
   const Placement* p = workspace_->selectedPlacement();
   if (sizes && p == nullptr) return;
   PieceDialog(*workspace_, sizes ? &pieceOf(workspace_->job(), *p) : nullptr, this).exec();
@@ -261,7 +281,7 @@ void MainWindow::addPiece(bool sizes) {
 
 void MainWindow::showStage() {
   sheets_->setCurrentWidget(workspace_->stage() == Stage::Walls ? static_cast<QWidget*>(wall_) : plan_);
-  panels_->setCurrentIndex(workspace_->stage() == Stage::Measure ? 1 : 0);
+  panels_->setCurrentIndex(workspace_->stage() == Stage::Measure ? 1 : workspace_->stage() == Stage::Brief ? 2 : 0);
   wall_->setAccessibleName(tr("Wall %1").arg(QString::fromStdString(workspace_->wall().value)));
   showState();
 }
@@ -274,7 +294,9 @@ void MainWindow::showState() {
   (*actions_)["undo"]->setText(undo.canUndo() ? tr("Undo: %1").arg(undo.undoText()) : tr("Undo"));
   (*actions_)["redo"]->setText(undo.canRedo() ? tr("Redo: %1").arg(undo.redoText()) : tr("Redo"));
   for (const char* id : {"turn-left", "turn-right", "turn-typed"}) (*actions_)[id]->setEnabled(floorPiece);
-  for (const char* id : {"remove", "sizes"}) (*actions_)[id]->setEnabled(workspace_->selectedPlacement() != nullptr);
+  for (const char* id : {"scheme-new", "scheme-copy", "compare"}) (*actions_)[id]->setEnabled(workspace_->scheme() != nullptr);
+  (*actions_)["scheme-remove"]->setEnabled(scheme_->count() > 1);
+  for (const char* id : {"remove", "sizes", "lock", "copy-piece"}) (*actions_)[id]->setEnabled(workspace_->selectedPlacement() != nullptr);
   (*actions_)["print-plan"]->setEnabled(workspace_->room() != nullptr);
   QString undoText = undo.canUndo() ? tr("undo: %1").arg(undo.undoText()) : QString();
   undoNote_->setText(undoNote_->fontMetrics().elidedText(undoText, Qt::ElideRight, 260));

@@ -21,6 +21,7 @@ class PieceBar;
 class PlanView;
 class SheetView;
 class StageTape;
+class Tray;
 class WallView;
 
 class MainWindow : public QMainWindow {
@@ -67,6 +68,7 @@ class MainWindow : public QMainWindow {
   QComboBox *room_, *scheme_;
   QToolButton* units_;
   StageTape* tape_;
+  Tray* tray_ = nullptr;
   NoticeBar* notice_;
   QStackedWidget *sheets_, *panels_;
   PlanView* plan_;

@@ -25,7 +25,7 @@ QString turnText(double degrees) {
 PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
   setObjectName(QStringLiteral("bar"));
   setAttribute(Qt::WA_StyledBackground);
-  setFixedHeight(74);
+  setFixedHeight(70);  // never by what is selected: the sheet would move under the hand
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(14, 8, 14, 4);
   column->setSpacing(2);
@@ -60,6 +60,11 @@ void PieceBar::rebuild() {
     connect(b, &QPushButton::clicked, this, signal);
     row_->addWidget(b);
   };
+  if (workspace_.stage() == Stage::Brief) {
+    label(tr("What is answered here feeds the rules. Nothing has to be answered."), "barHint");
+    row_->addStretch(1);
+    return;
+  }
   if (workspace_.stage() == Stage::Measure) {
     label(tr("Lengths can be typed as you read them: 63 1/4, 5' 3 1/4\", 160 cm, 1.6 m."), "barHint");
     row_->addStretch(1);

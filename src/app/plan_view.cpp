@@ -26,7 +26,7 @@ Drawing PlanView::composeStill(double scale, const PlacementId& without) const {
     return composeDraft(t.corners, t.end, lengths, current_, scale, workspace_.format());
   }
   if (room == nullptr) return Drawing{scale, {0, 0}, {4000, 3000}, {}};
-  const bool furnished = workspace_.stage() != Stage::Measure;
+  const bool furnished = workspace_.stage() != Stage::Measure;  // the Brief shows the room as it stands
   PlanOptions options;
   options.scale = scale;
   options.format = workspace_.format();
@@ -78,7 +78,7 @@ Drawing PlanView::composeMoving(double scale) const {
 
 PlacementId PlanView::pieceAt(Vec2 model) const {
   const Scheme* scheme = workspace_.scheme();
-  if (scheme == nullptr || workspace_.stage() == Stage::Measure) return {};
+  if (scheme == nullptr || workspace_.stage() != Stage::Floor) return {};
   PlacementId found;
   bool foundRug = true;
   for (const Placement& p : scheme->placements) {
@@ -112,6 +112,8 @@ std::string PlanView::tapeTowards(Vec2 direction) const {
     }
   return best;
 }
+
+bool PlanView::takes(const Piece& piece) const { return !hangs(piece.kind); }
 
 void PlanView::clickedItem(const std::string& id) {
   if (id.starts_with("wall:")) emit wallChosen(CornerId(id.substr(5)));

@@ -24,6 +24,7 @@ class PlanView : public SheetView {
   [[nodiscard]] Place movedBy(const Place&, Vec2 by) const override;
   [[nodiscard]] std::string tapeTowards(Vec2 direction) const override;
   [[nodiscard]] bool canDrag() const override { return workspace_.stage() == Stage::Floor; }
+  [[nodiscard]] bool takes(const Piece&) const override;
   [[nodiscard]] QString emptyHint() const override;
   void clickedItem(const std::string& id) override;
 

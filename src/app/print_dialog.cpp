@@ -3,6 +3,7 @@
 #include <QComboBox>
 #include <QDate>
 #include <QFileDialog>
+#include <QFileInfo>
 #include <QFormLayout>
 #include <QLabel>
 #include <QPushButton>
@@ -14,7 +15,7 @@ namespace mezzet {
 
 PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* parent) : QDialog(parent), workspace_(workspace), files_(files) {
   setObjectName(QStringLiteral("printDialog"));
-  setWindowTitle(tr("Print the plan to scale"));
+  setWindowTitle(tr("Print to scale"));
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(18, 16, 18, 16);
   row->setSpacing(18);
@@ -25,10 +26,26 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
   for (const Paper& p : papers()) paper_->addItem(QString::fromStdString(p.name), QString::fromStdString(p.id));
   scale_ = new QComboBox;
   scale_->setObjectName(QStringLiteral("scale"));
+  scale_->addItem(tr("the largest that fits"), 0);
   for (const int s : sheetScales()) scale_->addItem(QString::fromStdString(scaleInWords(s)), s);
   const bool inches = workspace_.job().units == Unit::Inch;
   paper_->setCurrentIndex(paper_->findData(inches ? QStringLiteral("letter") : QStringLiteral("a4")));
   scale_->setCurrentIndex(scale_->findData(inches ? 48 : 50));
+  kind_ = new QComboBox;
+  kind_->setObjectName(QStringLiteral("sheetKind"));
+  kind_->addItem(tr("floor plan"), QStringLiteral("plan"));
+  if (const Room* room = workspace_.room())
+    for (const Corner& corner : room->corners) {
+      const QString letter = QString::fromStdString(corner.id.value);
+      kind_->addItem(tr("wall %1").arg(letter), QStringLiteral("wall:") + letter);
+    }
+  kind_->addItem(tr("list of pieces"), QStringLiteral("schedule"));
+  if (workspace_.stage() == Stage::Walls) kind_->setCurrentIndex(kind_->findData(QStringLiteral("wall:") + QString::fromStdString(workspace_.wall().value)));
+  for_ = new QComboBox;
+  for_->setObjectName(QStringLiteral("sheetFor"));
+  for_->addItems({tr("the client"), tr("the installer, with what is set out")});
+  form->addRow(tr("Sheet"), kind_);
+  form->addRow(tr("For"), for_);
   form->addRow(tr("Paper"), paper_);
   form->addRow(tr("Scale"), scale_);
   left->addLayout(form);
@@ -39,7 +56,7 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
   words_->setAlignment(Qt::AlignTop);
   left->addWidget(words_);
   left->addStretch(1);
-  write_ = new QPushButton(tr("Write the PDF ..."));
+  write_ = new QPushButton(tr("Write PDF, SVG or PNG ..."));
   write_->setObjectName(QStringLiteral("primary"));
   auto* close = new QPushButton(tr("Close"));
   left->addWidget(write_);
@@ -50,51 +67,64 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
   picture_->setFixedSize(430, 520);
   picture_->setStyleSheet(QStringLiteral("background: #46545f;"));
   row->addWidget(picture_);
-  connect(paper_, &QComboBox::currentIndexChanged, this, &PrintDialog::preview);
-  connect(scale_, &QComboBox::currentIndexChanged, this, &PrintDialog::preview);
+  for (QComboBox* choice : {kind_, for_, paper_, scale_}) connect(choice, &QComboBox::currentIndexChanged, this, &PrintDialog::preview);
   connect(write_, &QPushButton::clicked, this, &PrintDialog::askAndWrite);
   connect(close, &QPushButton::clicked, this, &QDialog::reject);
   setMinimumWidth(720);
   preview();
 }
 
-Result<Sheet> PrintDialog::sheet() const {
+Result<std::vector<Sheet>> PrintDialog::pages() const {
   const Room* room = workspace_.room();
   if (room == nullptr) return Error{"", "There is no room to print yet", "Measure one first"};
   const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-  return planSheet(workspace_.job(), *room, workspace_.scheme(),
-                   {findPaper(paper_->currentData().toString().toStdString()), scale_->currentData().toInt(), workspace_.format(), date});
+  const SheetRequest request{findPaper(paper_->currentData().toString().toStdString()), scale_->currentData().toInt(), workspace_.format(), date,
+                             for_->currentIndex() == 1 ? SheetVersion::Installer : SheetVersion::Client};
+  const SheetKind kind = sheetKind(kind_->currentData().toString().toStdString()).value_or(SheetKind{});
+  std::vector<Sheet> out;
+  for (int page = 0; page < pagesOf(workspace_.job(), *room, workspace_.scheme(), kind, request); ++page) {
+    auto made = composeSheet(workspace_.job(), *room, workspace_.scheme(), kind, request, page);
+    if (!made) return made.error();
+    out.push_back(std::move(made).value());
+  }
+  return out;
 }
 
 void PrintDialog::preview() {
-  const Result<Sheet> made = sheet();
+  const auto made = pages();
   write_->setEnabled(made.ok());
+  scale_->setEnabled(kind_->currentData().toString() != QStringLiteral("schedule"));
   if (!made) {
     words_->setText(QString::fromStdString(made.error().text()) + QStringLiteral("."));
     picture_->setPixmap({});
     return;
   }
-  words_->setText(tr("Fits %1%2 at %3. Print at 100 %, without \"fit to page\", then measure the check bar.")
-                      .arg(paper_->currentText(), made->turned ? tr(", turned,") : QString(), scale_->currentText()));
-  const double most = std::min(410 / made->width, 500 / made->height), ratio = devicePixelRatioF();
-  QImage image = sheetImage(*made, most * ratio, &workspace_.images());
+  const Sheet& first = made->front();
+  const QString scale = QString::fromStdString(scaleInWords(first.scale));
+  if (first.scale > 0)
+    words_->setText(tr("Fits %1%2 at %3. Print at 100 %, without \"fit to page\", then measure the check bar.")
+                        .arg(paper_->currentText(), first.turned ? tr(", turned,") : QString(), scale));
+  else words_->setText(tr("%n page(s) of %1.", nullptr, static_cast<int>(made->size())).arg(paper_->currentText()));
+  const double most = std::min(410 / first.width, 500 / first.height), ratio = devicePixelRatioF();
+  QImage image = sheetImage(first, most * ratio, &workspace_.images());
   image.setDevicePixelRatio(ratio);
   picture_->setPixmap(QPixmap::fromImage(image));
 }
 
-std::optional<Error> PrintDialog::writePdf(const QString& path) const {
-  const Result<Sheet> made = sheet();
+std::optional<Error> PrintDialog::write(const QString& path) const {
+  const auto made = pages();
   if (!made) return made.error();
-  const QByteArray pdf = sheetPdf(*made, workspace_.job().name, &workspace_.images());
-  if (pdf.isEmpty()) return Error{path.toStdString(), "could not be drawn", "There may be too little memory"};
-  return saveAtomically(files_, path.toStdString(), pdf.toStdString());
+  const auto bytes = sheetBytes(*made, path.toStdString(), workspace_.job().name, &workspace_.images());
+  if (!bytes) return bytes.error();
+  return saveAtomically(files_, path.toStdString(), bytes->toStdString());
 }
 
 void PrintDialog::askAndWrite() {
-  QString path = QFileDialog::getSaveFileName(this, tr("Write the plan"), tr("plan.pdf"), tr("PDF (*.pdf)"));
+  const QString what = kind_->currentData().toString().replace(QChar(':'), QChar('-'));
+  QString path = QFileDialog::getSaveFileName(this, tr("Write the sheet"), what + QStringLiteral(".pdf"), tr("PDF (*.pdf);;SVG (*.svg);;PNG (*.png)"));
   if (path.isEmpty()) return;
-  if (!path.endsWith(QStringLiteral(".pdf"))) path += QStringLiteral(".pdf");
-  if (const auto fault = writePdf(path)) words_->setText(QString::fromStdString(fault->text()) + QStringLiteral("."));
+  if (QFileInfo(path).suffix().isEmpty()) path += QStringLiteral(".pdf");
+  if (const auto fault = write(path)) words_->setText(QString::fromStdString(fault->text()) + QStringLiteral("."));
   else words_->setText(tr("Written to %1.").arg(path));
 }
 

@@ -1,4 +1,4 @@
-// Printing the plan to scale: paper, scale, a picture of the sheet, and the PDF.
+// Printing to scale: plan, wall or list of pieces, for whom, paper, scale, a picture of the sheet, and the file.
 #pragma once
 
 #include <QDialog>
@@ -17,9 +17,9 @@ class PrintDialog : public QDialog {
 
  public:
   PrintDialog(Workspace& workspace, FileSystem& files, QWidget* parent = nullptr);
-  /// Writes the PDF; the complaint, or nothing.
-  [[nodiscard]] std::optional<Error> writePdf(const QString& path) const;
-  [[nodiscard]] Result<Sheet> sheet() const;
+  /// Writes the sheet as its ending says: PDF, SVG or PNG; the complaint, or nothing.
+  [[nodiscard]] std::optional<Error> write(const QString& path) const;
+  [[nodiscard]] Result<std::vector<Sheet>> pages() const;
 
  private:
   void preview();
@@ -27,7 +27,7 @@ class PrintDialog : public QDialog {
 
   Workspace& workspace_;
   FileSystem& files_;
-  QComboBox *paper_, *scale_;
+  QComboBox *kind_, *for_, *paper_, *scale_;
   QLabel *words_, *picture_;
   QPushButton* write_;
 };

@@ -3,6 +3,7 @@
 #include <QKeyEvent>
 #include <QLabel>
 #include <QLineEdit>
+#include <QMimeData>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QWheelEvent>
@@ -10,7 +11,9 @@
 #include <cmath>
 
 #include "app/style.h"
+#include "app/tray.h"
 #include "core/job/edits.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 namespace {
@@ -25,6 +28,7 @@ SheetView::SheetView(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   setFocusPolicy(Qt::StrongFocus);
   setMouseTracking(true);
   setMinimumSize(320, 240);
+  setAcceptDrops(true);
   connect(&workspace_, &Workspace::jobChanged, this, &SheetView::refresh);
   connect(&workspace_, &Workspace::viewChanged, this, [this] {
     cancelDrag();
@@ -229,7 +233,7 @@ void SheetView::mousePressEvent(QMouseEvent* event) {
   }
   workspace_.select(id);
   const Placement* placement = workspace_.selectedPlacement();
-  if (!canDrag() || placement == nullptr || workspace_.document().readOnly()) return;
+  if (!canDrag() || placement == nullptr || placement->locked || workspace_.document().readOnly()) return;
   held_ = Held{workspace_.job(), placement->on, projection_.unmap(event->position()), workspace_.job(), false};
 }
 
@@ -285,6 +289,48 @@ void SheetView::wheelEvent(QWheelEvent* event) {
     return;
   }
   zoomAt(std::pow(1.0015, event->angleDelta().y()), event->position());
+}
+
+// ---- cut-outs from the tray
+
+std::optional<Added> SheetView::dropped(const QDropEvent& event, IdSource& ids) const {
+  const PieceId id(event.mimeData()->data(QString::fromUtf8(kPieceMime)).toStdString());
+  const Piece* piece = findPiece(workspace_.job(), id);
+  if (piece == nullptr || !takes(*piece)) return std::nullopt;
+  const double step = workspace_.handStep();
+  const Vec2 p = projection_.unmap(event.position());
+  auto added = withPlaced(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, ids,
+                          Vec2{std::round(p.x / step) * step, std::round(p.y / step) * step});
+  if (!added) return std::nullopt;
+  return std::move(added).value();
+}
+
+void SheetView::dragEnterEvent(QDragEnterEvent* event) {
+  if (event->mimeData()->hasFormat(QString::fromUtf8(kPieceMime)) && canDrag() && !workspace_.document().readOnly()) event->acceptProposedAction();
+}
+
+void SheetView::dragMoveEvent(QDragMoveEvent* event) {
+  IdSource ids = workspace_.document().ids();
+  if (auto there = dropped(*event, ids)) {
+    workspace_.showGhost(std::move(there->job));
+    event->acceptProposedAction();
+  } else {
+    event->ignore();
+  }
+}
+
+void SheetView::dragLeaveEvent(QDragLeaveEvent*) { workspace_.showGhost(std::nullopt); }
+
+void SheetView::dropEvent(QDropEvent* event) {
+  IdSource ids = workspace_.document().ids();
+  const auto there = dropped(*event, ids);
+  workspace_.showGhost(std::nullopt);
+  if (!there) return;
+  const Placement* placed = findPlacement(*findScheme(there->job, workspace_.schemeId()), there->placement);
+  workspace_.document().edit(tr("place %1").arg(QString::fromStdString(midSentence(pieceOf(there->job, *placed).name))), there->job, ids.next());
+  workspace_.select(there->placement);
+  setFocus();
+  event->acceptProposedAction();
 }
 
 // ---- the keyboard

@@ -6,6 +6,7 @@
 
 #include "app/workspace.h"
 #include "core/drawing/drawing.h"
+#include "core/rules/adding.h"
 #include "render/painter.h"
 
 class QLabel;
@@ -48,6 +49,8 @@ class SheetView : public QWidget {
   [[nodiscard]] virtual std::string tapeTowards(Vec2 direction) const = 0;
   virtual void clickedItem(const std::string& /*id*/) {}
   [[nodiscard]] virtual bool canDrag() const { return true; }
+  /// Whether a piece of this kind can be dropped here.
+  [[nodiscard]] virtual bool takes(const Piece&) const = 0;
   [[nodiscard]] virtual QString emptyHint() const { return {}; }
 
   /// The job with the piece in the hand where it is now, else the job itself.
@@ -62,6 +65,10 @@ class SheetView : public QWidget {
   void mouseMoveEvent(QMouseEvent*) override;
   void mouseReleaseEvent(QMouseEvent*) override;
   void wheelEvent(QWheelEvent*) override;
+  void dragEnterEvent(QDragEnterEvent*) override;
+  void dragMoveEvent(QDragMoveEvent*) override;
+  void dragLeaveEvent(QDragLeaveEvent*) override;
+  void dropEvent(QDropEvent*) override;
   void keyPressEvent(QKeyEvent*) override;
   bool focusNextPrevChild(bool next) override;
   bool event(QEvent*) override;
@@ -83,6 +90,8 @@ class SheetView : public QWidget {
   void closeEditor(bool keepFocus);
   void commitEditor();
   void complain(const LengthReading& reading);
+  /// The job with the dragged cut-out at a point of the widget; absent when it cannot stand there.
+  [[nodiscard]] std::optional<Added> dropped(const QDropEvent&, IdSource& ids) const;
 
   Projection projection_;
   bool fitted_ = true;  // follows the window's size until the user zooms or pans

@@ -9,10 +9,11 @@
 namespace mezzet {
 namespace {
 
-constexpr Stage kStages[] = {Stage::Measure, Stage::Floor, Stage::Walls};
-constexpr int kCount = 3;
-constexpr double kStageWidth = 168, kLeft = 16;
+constexpr Stage kStages[] = {Stage::Brief, Stage::Measure, Stage::Floor, Stage::Walls};
+constexpr int kCount = 4;
+constexpr double kStageWidth = 150, kLeft = 16;
 QString nameOf(Stage stage) {
+  if (stage == Stage::Brief) return StageTape::tr("Brief");
   return stage == Stage::Measure ? StageTape::tr("Measure") : stage == Stage::Floor ? StageTape::tr("Floor") : StageTape::tr("Walls");
 }
 
@@ -41,10 +42,10 @@ void StageTape::describe() {
 }
 
 int StageTape::bladeStages() const {
-  if (workspace_.room() == nullptr) return 0;
-  int reached = 1;
+  if (workspace_.room() == nullptr) return workspace_.job().brief == mezzet::Brief{} ? 0 : 1;
+  int reached = 2;
   if (const Scheme* s = workspace_.scheme())
-    for (const Placement& p : s->placements) reached = std::max(reached, std::holds_alternative<WallPlace>(p.on) ? 3 : 2);
+    for (const Placement& p : s->placements) reached = std::max(reached, std::holds_alternative<WallPlace>(p.on) ? 4 : 3);
   return reached;
 }
 

@@ -6,6 +6,7 @@
 #include "core/drawing/drafting.h"
 #include "core/drawing/elevation.h"
 #include "core/drawing/working.h"
+#include "core/job/kinds.h"
 #include "core/rules/check.h"
 
 namespace mezzet {
@@ -89,6 +90,8 @@ Place WallView::movedBy(const Place& from, Vec2 by) const {
 std::string WallView::tapeTowards(Vec2 direction) const {
   return tapeKey(direction.x < 0 ? Side::Left : direction.x > 0 ? Side::Right : direction.y < 0 ? Side::Down : Side::Up);
 }
+
+bool WallView::takes(const Piece& piece) const { return hangs(piece.kind); }
 
 QString WallView::emptyHint() const {
   return workspace_.room() == nullptr ? tr("No room has been measured yet. Go to Measure and type its walls as you walk round.") : QString();

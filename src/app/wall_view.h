@@ -17,6 +17,7 @@ class WallView : public SheetView {
   [[nodiscard]] PlacementId pieceAt(Vec2 model) const override;
   [[nodiscard]] Place movedBy(const Place&, Vec2 by) const override;
   [[nodiscard]] std::string tapeTowards(Vec2 direction) const override;
+  [[nodiscard]] bool takes(const Piece&) const override;
   [[nodiscard]] QString emptyHint() const override;
 };
 

@@ -53,7 +53,7 @@ void Workspace::refresh() {
 
 int Workspace::brokenIn(Stage stage) const {
   return static_cast<int>(std::count_if(findings_.begin(), findings_.end(), [&](const Finding& f) {
-    return breaksByWeight(f) && (stage == Stage::Floor) == (f.view == "plan") && stage != Stage::Measure;
+    return breaksByWeight(f) && (stage == Stage::Floor) == (f.view == "plan") && (stage == Stage::Floor || stage == Stage::Walls);
   }));
 }
 
@@ -146,6 +146,10 @@ QString Workspace::nameOf(const Placement& p) const { return QString::fromStdStr
 void Workspace::place(const QString& verb, const Place& place) {
   const Placement* p = selectedPlacement();
   if (p == nullptr) return;
+  if (p->locked) {
+    emit document_.trouble(tr("%1 is locked. Press L to unlock it.").arg(nameOf(*p)));
+    return;
+  }
   const QString name = verb + QStringLiteral(" ") + QString::fromStdString(midSentence(nameOf(*p).toStdString()));
   document_.edit(name, placed(job(), scheme_, p->id, place));
 }
@@ -223,6 +227,58 @@ void Workspace::nudge(Vec2 by) {
 void Workspace::take(const WayOut& way) {
   const WayOut taken = way;  // the edit rebuilds what owns it
   document_.edit(QString::fromStdString(midSentence(taken.sentence)), taken.job, taken.nextId);
+}
+
+void Workspace::toggleLock() {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr) return;
+  const QString name = QString::fromStdString(midSentence(nameOf(*p).toStdString()));
+  document_.edit((p->locked ? tr("unlock %1") : tr("lock %1")).arg(name), withLock(job(), scheme_, p->id, !p->locked));
+}
+
+void Workspace::copySelected() {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr || std::holds_alternative<CarriedPlace>(p->on)) return;
+  IdSource ids = document_.ids();
+  Placement copy = *p;
+  copy.id = ids.take<PlacementId>("p");
+  copy.locked = false;
+  // Beside the first one, a little way off, so that both can be seen.
+  const double off = 12 * handStep() * 4;
+  if (auto* floor = std::get_if<FloorPlace>(&copy.on)) floor->at += Vec2{off, off};
+  if (auto* hung = std::get_if<WallPlace>(&copy.on)) {
+    hung->u += off;
+    hung->group.reset();
+  }
+  // One more stands here: the piece exists once more, unless the tray still has one.
+  Job after = withPlacement(job(), scheme_, copy);
+  const Piece& piece = pieceOf(job(), *p);
+  const auto placed = std::count_if(scheme()->placements.begin(), scheme()->placements.end(), [&](const Placement& q) { return q.piece == piece.id; });
+  if (placed + 1 > piece.count) {
+    Piece more = piece;
+    more.count = static_cast<int>(placed) + 1;
+    if (auto with = withPiece(after, std::move(more))) after = *with;
+  }
+  document_.edit(tr("one more %1").arg(QString::fromStdString(midSentence(piece.name))), std::move(after), ids.next());
+  select(copy.id);
+}
+
+void Workspace::newScheme(bool copy) {
+  const Room* r = room();
+  if (r == nullptr) return;
+  IdSource ids = document_.ids();
+  std::size_t number = 0;
+  for (const auto& s : job().schemes) number += s->room == r->id;
+  const std::string name = cornerName(number).value;
+  SchemeId fresh;
+  Job after = job();
+  if (copy && scheme() != nullptr) {
+    after = withSchemeCopied(after, scheme_, name + ", from " + scheme()->name, ids, fresh);
+  } else {
+    fresh = ids.take<SchemeId>("s");
+    after = withScheme(after, Scheme{fresh, r->id, name, {}, {}, {}});
+  }
+  if (document_.edit(copy ? tr("copy the scheme") : tr("new scheme"), std::move(after), ids.next())) showScheme(fresh);
 }
 
 void Workspace::removeSelected() {

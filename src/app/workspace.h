@@ -11,7 +11,7 @@
 
 namespace mezzet {
 
-enum class Stage { Measure, Floor, Walls };
+enum class Stage { Brief, Measure, Floor, Walls };
 
 class Workspace : public QObject {
   Q_OBJECT
@@ -66,6 +66,9 @@ class Workspace : public QObject {
   void nudge(Vec2 by);
   void take(const WayOut&);
   void removeSelected();
+  void toggleLock();
+  void copySelected();
+  void newScheme(bool copy);
   void switchUnits();
   /// Reads a length in the job's unit.
   [[nodiscard]] LengthReading read(const QString& text) const;

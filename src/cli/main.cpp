@@ -26,7 +26,7 @@ struct Refused {
 };
 
 struct Options {
-  std::string job, room, scheme, placement, kind = "plan", scale = "1:48", paper = "letter", out;
+  std::string job, room, scheme, placement, kind = "plan", scale = "1:48", paper = "letter", version = "client", out;
   bool json = false, strict = false;
 };
 
@@ -140,15 +140,18 @@ int runSolveArt(const Options& o) {
 
 int runSheet(const Options& o, int& argc, char** argv) {
   const JobFile file = load(o);
-  if (o.kind != "plan") throw Refused{{"--kind " + o.kind, "is not a sheet that can be made yet", "Use --kind plan"}};
-  if (!o.out.ends_with(".pdf")) throw Refused{{o.out, "is not a PDF", "Name the output with .pdf"}};
+  const auto kind = sheetKind(o.kind);
+  if (!kind) throw Refused{{"--kind " + o.kind, "is not a sheet that Mezzet makes", "Use plan, wall:A or schedule"}};
   const Paper* paper = findPaper(o.paper);
-  if (paper == nullptr) throw Refused{{"--paper " + o.paper, "is not a paper Mezzet knows", "Use letter, a4 or a3"}};
+  std::string names;
+  for (const Paper& p : papers()) names += (names.empty() ? "" : ", ") + p.id;
+  if (paper == nullptr) throw Refused{{"--paper " + o.paper, "is not a paper Mezzet knows", "Use one of: " + names}};
+  if (o.version != "client" && o.version != "installer") throw Refused{{"--for " + o.version, "is not a version of a sheet", "Use client or installer"}};
   std::smatch match;
   int scale = 0;
   if (std::regex_match(o.scale, match, std::regex("1:([0-9]{1,4})"))) scale = std::stoi(match[1]);
-  if (std::find(sheetScales().begin(), sheetScales().end(), scale) == sheetScales().end())
-    throw Refused{{"--scale " + o.scale, "is not a scale of a sheet", "Use 1:48, 1:50 or 1:24"}};
+  if (o.scale != "fit" && std::find(sheetScales().begin(), sheetScales().end(), scale) == sheetScales().end())
+    throw Refused{{"--scale " + o.scale, "is not a scale of a sheet", "Use 1:20, 1:24, 1:48, 1:50, 1:100, or fit for the largest that fits"}};
   const Room& room = chosenRoom(file.job, o);
   const Scheme* scheme = nullptr;
   for (const auto& one : file.job.schemes)
@@ -162,12 +165,16 @@ int runSheet(const Options& o, int& argc, char** argv) {
   ImageStore images;
   for (const auto& [name, bytes] : file.images) images.add(name, *bytes);
   const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-  const Sheet sheet = orRefuse(planSheet(file.job, room, scheme, {paper, scale, usualFormat(file.job.units), date}));
-  const QByteArray pdf = sheetPdf(sheet, file.job.name + ", " + room.name, &images);
-  if (pdf.isEmpty()) throw Refused{{o.out, "could not be drawn", "There may be too little memory"}};
+  const SheetRequest request{paper, scale, usualFormat(file.job.units), date, o.version == "installer" ? SheetVersion::Installer : SheetVersion::Client};
+  std::vector<Sheet> pages;
+  for (int page = 0; page < pagesOf(file.job, room, scheme, *kind, request); ++page)
+    pages.push_back(orRefuse(composeSheet(file.job, room, scheme, *kind, request, page)));
+  const QByteArray bytes = orRefuse(sheetBytes(pages, o.out, file.job.name + ", " + room.name, &images));
   FileSystem files;
-  if (const auto fault = saveAtomically(files, o.out, pdf.toStdString())) throw Refused{*fault};
-  std::cout << o.out << ": " << room.name << " at " << scaleInWords(scale) << " on " << paper->name << (sheet.turned ? ", turned" : "") << "\n";
+  if (const auto fault = saveAtomically(files, o.out, bytes.toStdString())) throw Refused{*fault};
+  const Sheet& sheet = pages.front();
+  std::cout << o.out << ": " << room.name << (sheet.scale > 0 ? " at " + scaleInWords(sheet.scale) : ", pieces") << " on " << paper->name
+            << (sheet.turned ? ", turned" : "") << "\n";
   return kAnswered;
 }
 
@@ -197,10 +204,11 @@ int main(int argc, char** argv) {
   cArt->add_option("--placement", o.placement, "Placement id of the picture")->required();
   cArt->add_flag("--json", o.json, "Answer in JSON");
   CLI::App* cSheet = withPlace(command("sheet", "Prints a sheet to scale"));
-  cSheet->add_option("--kind", o.kind, "plan");
-  cSheet->add_option("--scale", o.scale, "1:48, 1:50 or 1:24");
-  cSheet->add_option("--paper", o.paper, "letter, a4 or a3");
-  cSheet->add_option("--out", o.out, "The PDF to write")->required();
+  cSheet->add_option("--kind", o.kind, "plan, wall:A or schedule");
+  cSheet->add_option("--for", o.version, "client or installer");
+  cSheet->add_option("--scale", o.scale, "1:20, 1:24, 1:48, 1:50, 1:100, or fit for the largest that fits");
+  cSheet->add_option("--paper", o.paper, "letter, tabloid, a4, a3, a2 or arch-d");
+  cSheet->add_option("--out", o.out, "The .pdf, .svg or .png to write")->required();
 
   try {
     cli.parse(argc, argv);

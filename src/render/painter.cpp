@@ -4,6 +4,7 @@
 #include <QImageReader>
 #include <QPaintDevice>
 #include <QPainter>
+#include <QPainterPath>
 #include <algorithm>
 #include <vector>
 
@@ -58,7 +59,13 @@ class ItemPainter {
     }
     painter_.setFont(letteringFont(capital, dpi_));
     painter_.setPen(style_.palette(text.ink));
-    painter_.drawText(QPointF(left, capital / 2), QString::fromStdString(text.text));
+    if (style_.letteringAsPaths) {
+      QPainterPath letters;
+      letters.addText(QPointF(left, capital / 2), painter_.font(), QString::fromStdString(text.text));
+      painter_.fillPath(letters, style_.palette(text.ink));
+    } else {
+      painter_.drawText(QPointF(left, capital / 2), QString::fromStdString(text.text));
+    }
     painter_.restore();
   }
 

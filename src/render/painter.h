@@ -38,7 +38,8 @@ class ImageStore {
 struct PaintStyle {
   Palette palette;
   const ImageStore* images = nullptr;
-  double thinnest = 0;  ///< device pixels; screens want 1, paper 0
+  double thinnest = 0;            ///< device pixels; screens want 1, paper 0
+  bool letteringAsPaths = false;  ///< for formats that a reader may open without the lettering font
 };
 
 /// Items are painted in layer order, then in the order in which they were added.

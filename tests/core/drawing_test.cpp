@@ -134,7 +134,10 @@ TEST(Sheet, NeverShrinksButSaysWhatFits) {
   const auto sheet = planSheet(job, *job.rooms.front(), nullptr, request("letter", 24));
   ASSERT_FALSE(sheet.ok());
   EXPECT_EQ(sheet.error().what, "does not fit Letter at 1/2 in = 1 ft (1:24)");
-  EXPECT_EQ(sheet.error().hint, "It fits Letter at 1/4 in = 1 ft (1:48) or Letter at 1:50 or A3 at 1/2 in = 1 ft (1:24)");
+  EXPECT_EQ(
+      sheet.error().hint,
+      "It fits Letter at 1/4 in = 1 ft (1:48) or Letter at 1:50 or Letter at 1:100 or Tabloid at 1/2 in = 1 ft (1:24) or A3 at 1/2 in = 1 ft (1:24) or A2 "
+      "at 1/2 in = 1 ft (1:24) or ARCH D at 1/2 in = 1 ft (1:24)");
 }
 TEST(Sheet, OfAHugeRoomSaysThatNoPaperIsLargeEnough) {
   const Job job = emptyRoom(3000, 2000);

@@ -130,10 +130,28 @@ TEST_F(Files, ASaveThatFailsSaysSoAndKeepsEverything) {
   EXPECT_TRUE(window.notices().sentence().contains(QStringLiteral("No space left on device")));
   window.document().close();
 }
+TEST_F(Files, AWallAndTheListArePrintedInEveryFormat) {
+  PrintDialog dialog(work(), files_);
+  auto* kind = dialog.findChild<QComboBox*>(QStringLiteral("sheetKind"));
+  dialog.findChild<QComboBox*>(QStringLiteral("scale"))->setCurrentIndex(0);  // the largest that fits
+  for (const char* what : {"plan", "wall:A", "schedule"}) {
+    kind->setCurrentIndex(kind->findData(QString::fromUtf8(what)));
+    for (const auto& [ending, begins] : {std::pair{".pdf", "%PDF-"}, std::pair{".svg", "<?xml"}, std::pair{".png", "\x89PNG"}}) {
+      const QString path = folder_.path() + QStringLiteral("/sheet") + QString::fromUtf8(ending);
+      ASSERT_FALSE(dialog.write(path)) << what << ending;
+      QFile file(path);
+      ASSERT_TRUE(file.open(QIODevice::ReadOnly));
+      EXPECT_TRUE(file.readAll().startsWith(begins)) << what << ending;
+    }
+  }
+  const auto fault = dialog.write(folder_.path() + QStringLiteral("/sheet.doc"));
+  ASSERT_TRUE(fault);
+  EXPECT_EQ(fault->what, "has an ending that Mezzet does not write");
+}
 TEST_F(Files, ThePlanIsPrintedFromTheWindow) {
   PrintDialog dialog(work(), files_);
   const QString pdf = folder_.path() + QStringLiteral("/plan.pdf");
-  EXPECT_FALSE(dialog.writePdf(pdf));
+  EXPECT_FALSE(dialog.write(pdf));
   QFile file(pdf);
   ASSERT_TRUE(file.open(QIODevice::ReadOnly));
   EXPECT_TRUE(file.read(5).startsWith("%PDF-"));
@@ -171,12 +189,13 @@ TEST_F(Files, ANewerFileIsRefusedByNameAndTheJobStays) {
 }
 TEST_F(Files, APaperThatIsTooSmallIsSaidAndNothingIsWritten) {
   PrintDialog dialog(work(), files_);
-  dialog.findChild<QComboBox*>(QStringLiteral("scale"))->setCurrentIndex(0);  // 1:24
+  auto* scale = dialog.findChild<QComboBox*>(QStringLiteral("scale"));
+  scale->setCurrentIndex(scale->findData(24));
   EXPECT_TRUE(
       dialog.findChild<QLabel*>(QStringLiteral("fit"))->text().startsWith(QStringLiteral("Guests' parlour: does not fit Letter at 1/2 in = 1 ft (1:24).")));
   EXPECT_FALSE(dialog.findChild<QPushButton*>(QStringLiteral("primary"))->isEnabled());
   const QString pdf = folder_.path() + QStringLiteral("/no.pdf");
-  EXPECT_TRUE(dialog.writePdf(pdf));
+  EXPECT_TRUE(dialog.write(pdf));
   EXPECT_FALSE(QFile::exists(pdf));
 }
 TEST_F(Files, RecentJobsAreRemembered) {

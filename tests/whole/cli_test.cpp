@@ -51,8 +51,8 @@ TEST(Cli, CheckAnswersInTheContractsShape) {
   EXPECT_EQ(j["contract"], 1);
   EXPECT_EQ(j["room"], "parlour");
   EXPECT_EQ(j["scheme"], "s1");
-  EXPECT_EQ(j["counts"]["breaks"], 3);
-  EXPECT_EQ(j["counts"]["holds"], 2);
+  EXPECT_EQ(j["counts"]["breaks"], 4);
+  EXPECT_EQ(j["counts"]["holds"], 7);
   for (const Json& f : j["findings"]) {
     for (const char* key : {"id",       "rule",      "school", "weight",   "subjects", "verdict", "quantity", "unit",    "measured", "low",    "high",
                             "idealLow", "idealHigh", "margin", "marginMm", "u95",      "at",      "view",     "missing", "sentence", "source", "waysOut"})

@@ -3,7 +3,10 @@
 #include <algorithm>
 
 #include "core/drawing/drafting.h"
+#include "core/drawing/elevation.h"
 #include "core/drawing/plan.h"
+#include "core/drawing/set_out.h"
+#include "core/job/kinds.h"
 
 namespace mezzet {
 namespace {
@@ -49,7 +52,7 @@ void addText(Drawing& d, Vec2 at, const std::string& text, double height = kSmal
   d.add(Layer::Title, "", TextItem{at, text, height, Align::Left, 0, ink, Ink::None});
 }
 
-void addTitleBlock(Sheet& sheet, const Job& job, const Room& room, const Scheme* scheme, const SheetRequest& r) {
+void addTitleBlock(Sheet& sheet, const Job& job, const Room& room, const Scheme* scheme, const std::string& title, const SheetRequest& r) {
   Drawing& d = sheet.drawing;
   const double left = kBorder, right = sheet.width - kBorder, low = kBorder, high = kBorder + kTitleBlock, row = low + kCheckRow;
   d.add(Layer::Title, "frame", rectangle({left, low}, {right, sheet.height - kBorder}, Ink::None, {Ink::Ink, kWallLine, Dash::Solid}));
@@ -57,19 +60,23 @@ void addTitleBlock(Sheet& sheet, const Job& job, const Room& room, const Scheme*
   d.add(Layer::Title, "frame", line({left, row}, {right, row}, thin()));
   addText(d, {left + 4, high - 6}, job.name, kTitleLetters);
   addText(d, {left + 4, high - 13}, room.name + (scheme != nullptr ? ", " + scheme->name : ""));
-  addText(d, {left + 4, high - 19.5}, "Floor plan. Ceiling " + writeLength(room.ceilingHeight, r.format) + (r.date.empty() ? "" : ". " + r.date));
+  addText(d, {left + 4, high - 19.5}, title + (r.version == SheetVersion::Installer ? ". For setting out" : "") + (r.date.empty() ? "" : ". " + r.date));
 
   const double column = left + (right - left) * 0.55;
   d.add(Layer::Title, "frame", line({column, row}, {column, high}, thin()));
-  addText(d, {column + 4, high - 6}, "Scale " + scaleInWords(r.scale));
-  // Scale bar: lengths of the room, as long as the column takes.
   const bool inches = job.units == Unit::Inch;
-  const double step = (inches ? kFoot : 500) / r.scale;
-  const int steps = std::clamp(static_cast<int>((right - column - 8) / step), 1, inches ? 10 : 8);
-  for (int i = 0; i < steps; ++i)
-    d.add(Layer::Title, "scale-bar",
-          rectangle({column + 4 + i * step, high - 14}, {column + 4 + (i + 1) * step, high - 12}, i % 2 == 0 ? Ink::Ink : Ink::Paper, thin()));
-  addText(d, {column + 4, high - 19.5}, writeLength(steps * (inches ? kFoot : 500), r.format) + " of the room");
+  if (sheet.scale > 0) {
+    addText(d, {column + 4, high - 6}, "Scale " + scaleInWords(sheet.scale));
+    // Scale bar: lengths of the room, as long as the column takes.
+    const double step = (inches ? kFoot : 500) / sheet.scale;
+    const int steps = std::clamp(static_cast<int>((right - column - 8) / step), 1, inches ? 10 : 8);
+    for (int i = 0; i < steps; ++i)
+      d.add(Layer::Title, "scale-bar",
+            rectangle({column + 4 + i * step, high - 14}, {column + 4 + (i + 1) * step, high - 12}, i % 2 == 0 ? Ink::Ink : Ink::Paper, thin()));
+    addText(d, {column + 4, high - 19.5}, writeLength(steps * (inches ? kFoot : 500), r.format) + " of the room");
+  } else {
+    addText(d, {column + 4, high - 6}, "Not to scale");
+  }
 
   // Check bar: lengths of the paper.
   const double bar = inches ? 4 * kInch : 100;
@@ -83,10 +90,123 @@ void addTitleBlock(Sheet& sheet, const Job& job, const Room& room, const Scheme*
   addText(d, {x + bar + 6, y}, "before ordering.", kSmallLetters, Ink::Quiet);
 }
 
+/// The drawing that goes onto a sheet, at one scale.
+Drawing composeFor(const Job& job, const Room& room, const Scheme* scheme, const SheetKind& kind, const SheetRequest& r, int scale) {
+  if (kind.what == SheetKind::Wall) {
+    ElevationOptions options;
+    options.scale = scale;
+    options.format = r.format;
+    options.grid = false;
+    options.titles = false;
+    Drawing d = composeElevation(job, room, scheme, kind.wall, options);
+    if (r.version == SheetVersion::Installer && scheme != nullptr) addWallSetOut(d, job, room, *scheme, kind.wall, r.format);
+    return d;
+  }
+  PlanOptions options;
+  options.scale = scale;
+  options.format = r.format;
+  options.grid = false;
+  options.titles = false;
+  Drawing d = composePlan(job, room, scheme, options);
+  if (r.version == SheetVersion::Installer && scheme != nullptr) addPlanSetOut(d, job, *scheme, r.format);
+  return d;
+}
+
+Sheet emptySheet(const Paper& paper, bool turned, int scale) {
+  Sheet sheet;
+  sheet.scale = scale;
+  sheet.turned = turned;
+  sheet.width = turned ? paper.height : paper.width;
+  sheet.height = turned ? paper.width : paper.height;
+  return sheet;
+}
+
+// ---- the list of pieces
+constexpr double kRow = 7, kHeadRow = 9;
+
+struct Line {
+  std::string name, kind, size, height, note;
+  int count = 0;
+};
+
+std::vector<Line> scheduleLines(const Job& job, const Scheme* scheme, const SheetRequest& r) {
+  std::vector<Line> lines;
+  LengthFormat bare = r.format;
+  bare.withUnit = false;
+  for (const auto& piece : job.pieces) {
+    int count = 0;
+    if (scheme != nullptr)
+      for (const Placement& p : scheme->placements) count += p.piece == piece->id;
+    if (scheme != nullptr && count == 0) continue;
+    const auto length = [&](const std::optional<double>& v) { return v ? writeLength(*v, bare) : std::string("-"); };
+    Line line;
+    line.name = piece->name;
+    line.kind = kindWords(piece->kind);
+    line.size =
+        piece->shape == Shape::Round ? length(piece->width) + " dia" : length(piece->width) + " x " + length(hangs(piece->kind) ? piece->height : piece->depth);
+    line.height = hangs(piece->kind) ? "-" : length(piece->height);
+    if (piece->shape == Shape::L) line.note = piece->hand == Hand::Left ? "return on the left" : "return on the right";
+    if (piece->nominalWidth && piece->nominalDepth)
+      line.note = "sold as " + writeLength(*piece->nominalWidth, bare) + " x " + writeLength(*piece->nominalDepth, bare);
+    // Sizes that nobody has measured are no sizes to order by.
+    for (const auto& [dimension, doubt] : piece->doubts)
+      if (doubt.source == DimensionSource::Default || doubt.source == DimensionSource::Guess) line.note = "measure before ordering";
+    line.count = scheme != nullptr ? count : piece->count;
+    lines.push_back(std::move(line));
+  }
+  return lines;
+}
+
+int rowsOn(const Paper& paper) { return static_cast<int>((paper.height - 2 * kBorder - kTitleBlock - 2 * kHeadRow) / kRow); }
+
+/// What fits a column, with an ellipsis where it does not.
+std::string fitted(std::string text, double width) {
+  while (text.size() > 1 && letteringWidth(text, kSmallLetters) > width) {
+    do text.pop_back();
+    while (!text.empty() && (static_cast<unsigned char>(text.back()) & 0xC0) == 0x80);
+    if (letteringWidth(text + "...", kSmallLetters) <= width) return text + "...";
+  }
+  return text;
+}
+
+Sheet scheduleSheet(const Job& job, const Room& room, const Scheme* scheme, const SheetRequest& r, int page) {
+  Sheet sheet = emptySheet(*r.paper, false, 0);
+  Drawing& d = sheet.drawing;
+  d.scale = 1;
+  const std::vector<Line> lines = scheduleLines(job, scheme, r);
+  const int rows = rowsOn(*r.paper), first = page * rows;
+  const double left = kBorder + 5, right = sheet.width - kBorder - 5, wide = right - left;
+  const std::pair<const char*, double> columns[] = {{"No.", 0}, {"Piece", 0.07}, {"Kind", 0.33}, {"Size", 0.49}, {"High", 0.68}, {"Note", 0.78}};
+  double y = sheet.height - kBorder - kHeadRow;
+  for (const auto& [title, share] : columns) addText(d, {left + share * wide, y}, title);
+  d.add(Layer::Title, "", line({left, y - 3.5}, {right, y - 3.5}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+  y -= kHeadRow;
+  for (int i = first; i < std::min(first + rows, static_cast<int>(lines.size())); ++i, y -= kRow) {
+    const Line& one = lines[static_cast<std::size_t>(i)];
+    const std::string cells[] = {std::to_string(one.count), one.name, one.kind, one.size, one.height, one.note};
+    for (std::size_t c = 0; c < 6; ++c) {
+      const double end = c < 5 ? columns[c + 1].second : 1.0;
+      addText(d, {left + columns[c].second * wide, y}, fitted(cells[c], (end - columns[c].second) * wide - 2));
+    }
+    d.add(Layer::Title, "", line({left, y - 3}, {right, y - 3}, fine()));
+  }
+  if (lines.empty()) addText(d, {left, y}, "Nothing stands in this scheme yet.");
+  const int pages = std::max(1, (static_cast<int>(lines.size()) + rows - 1) / rows);
+  const bool inches = job.units == Unit::Inch;
+  const std::string title =
+      std::string("Pieces, sizes in ") + (inches ? "inches" : "mm") + (pages > 1 ? ", page " + std::to_string(page + 1) + " of " + std::to_string(pages) : "");
+  d.low = {0, 0};
+  d.high = {sheet.width, sheet.height};
+  addTitleBlock(sheet, job, room, scheme, title, r);
+  return sheet;
+}
+
 }  // namespace
 
 const std::vector<Paper>& papers() {
-  static const std::vector<Paper> all{{"letter", "Letter", 215.9, 279.4}, {"a4", "A4", 210, 297}, {"a3", "A3", 297, 420}};
+  static const std::vector<Paper> all{
+      {"letter", "Letter", 215.9, 279.4}, {"tabloid", "Tabloid", 279.4, 431.8}, {"a4", "A4", 210, 297}, {"a3", "A3", 297, 420}, {"a2", "A2", 420, 594},
+      {"arch-d", "ARCH D", 609.6, 914.4}};
   return all;
 }
 
@@ -96,7 +216,7 @@ const Paper* findPaper(const std::string& id) {
 }
 
 const std::vector<int>& sheetScales() {
-  static const std::vector<int> all{24, 48, 50};
+  static const std::vector<int> all{20, 24, 48, 50, 100};
   return all;
 }
 
@@ -106,37 +226,55 @@ std::string scaleInWords(int denominator) {
   return "1:" + std::to_string(denominator);
 }
 
-Result<Sheet> planSheet(const Job& job, const Room& room, const Scheme* scheme, const SheetRequest& r) {
-  PlanOptions options;
-  options.scale = r.scale;
-  options.format = r.format;
-  options.grid = false;
-  options.titles = false;
-  Drawing plan = composePlan(job, room, scheme, options);
-  const Fit fit = fitOf(plan, *r.paper, r.scale);
+std::optional<SheetKind> sheetKind(const std::string& words) {
+  if (words == "plan") return SheetKind{};
+  if (words == "schedule") return SheetKind{SheetKind::Schedule, {}};
+  if (words.starts_with("wall:") && words.size() > 5) return SheetKind{SheetKind::Wall, CornerId(words.substr(5))};
+  return std::nullopt;
+}
+
+int pagesOf(const Job& job, const Room&, const Scheme* scheme, const SheetKind& kind, const SheetRequest& r) {
+  if (kind.what != SheetKind::Schedule) return 1;
+  const int rows = rowsOn(*r.paper);
+  return std::max(1, (static_cast<int>(scheduleLines(job, scheme, r).size()) + rows - 1) / rows);
+}
+
+Result<Sheet> composeSheet(const Job& job, const Room& room, const Scheme* scheme, const SheetKind& kind, const SheetRequest& r, int page) {
+  if (kind.what == SheetKind::Schedule) return scheduleSheet(job, room, scheme, r, page);
+  if (kind.what == SheetKind::Wall && !findWall(room, kind.wall)) return Error{room.name, "has no wall " + kind.wall.value, "Choose one of its walls"};
+  const std::string subject = kind.what == SheetKind::Wall ? room.name + ", wall " + kind.wall.value : room.name;
+  int scale = r.scale;
+  Fit fit;
+  Drawing drawing;
+  for (const int s : sheetScales()) {
+    if (r.scale != 0 && s != r.scale) continue;
+    drawing = composeFor(job, room, scheme, kind, r, s);
+    fit = fitOf(drawing, *r.paper, s);
+    scale = s;
+    if (fit.fits) break;
+  }
   if (!fit.fits) {
     std::string others;
     for (const Paper& paper : papers())
-      for (const int scale : sheetScales()) {
-        options.scale = scale;
-        if (scale != r.scale && paper.id != r.paper->id) continue;  // change one thing
-        if (fitOf(composePlan(job, room, nullptr, options), paper, scale).fits)
-          others += (others.empty() ? "" : " or ") + paper.name + " at " + scaleInWords(scale);
+      for (const int s : sheetScales()) {
+        if (s != r.scale && paper.id != r.paper->id) continue;  // change one thing
+        if (fitOf(composeFor(job, room, nullptr, kind, r, s), paper, s).fits) others += (others.empty() ? "" : " or ") + paper.name + " at " + scaleInWords(s);
       }
-    return Error{room.name, "does not fit " + r.paper->name + " at " + scaleInWords(r.scale),
+    const std::string at = r.scale == 0 ? "at any of the scales" : "at " + scaleInWords(r.scale);
+    return Error{subject, "does not fit " + r.paper->name + " " + at,
                  others.empty() ? "No paper that Mezzet prints on is large enough at these scales" : "It fits " + others};
   }
-  Sheet sheet;
-  sheet.turned = fit.turned;
-  sheet.width = fit.turned ? r.paper->height : r.paper->width;
-  sheet.height = fit.turned ? r.paper->width : r.paper->height;
-  const double w = (plan.high.x - plan.low.x) / r.scale, h = (plan.high.y - plan.low.y) / r.scale;
+  Sheet sheet = emptySheet(*r.paper, fit.turned, scale);
+  const double w = (drawing.high.x - drawing.low.x) / scale, h = (drawing.high.y - drawing.low.y) / scale;
   const double top = sheet.height - kBorder, foot = kBorder + kTitleBlock;
-  toPaper(plan, {(sheet.width - w) / 2, foot + (top - foot - h) / 2});
-  sheet.drawing = std::move(plan);
+  toPaper(drawing, {(sheet.width - w) / 2, foot + (top - foot - h) / 2});
+  sheet.drawing = std::move(drawing);
   sheet.drawing.low = {0, 0};
   sheet.drawing.high = {sheet.width, sheet.height};
-  addTitleBlock(sheet, job, room, scheme, r);
+  const std::string title = kind.what == SheetKind::Wall
+                                ? "Wall " + kind.wall.value + " seen from the room. Ceiling " + writeLength(room.ceilingHeight, r.format)
+                                : "Floor plan. Ceiling " + writeLength(room.ceilingHeight, r.format);
+  addTitleBlock(sheet, job, room, scheme, title, r);
   return sheet;
 }
 

@@ -1,6 +1,7 @@
 #include "core/job/edits.h"
 
 #include <algorithm>
+#include <map>
 
 #include "core/job/validate.h"
 
@@ -97,6 +98,59 @@ Job withScheme(const Job& job, Scheme scheme) {
   return out;
 }
 
+Job withoutPiece(const Job& job, const PieceId& id) {
+  for (const auto& scheme : job.schemes)
+    for (const Placement& p : scheme->placements)
+      if (p.piece == id) return job;
+  for (const auto& piece : job.pieces)
+    if (piece->variantOf == id) return job;
+  Job out = job;
+  std::erase_if(out.pieces, [&](const auto& piece) { return piece->id == id; });
+  return out;
+}
+
+Job withoutScheme(const Job& job, const SchemeId& id) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  const auto inRoom = std::count_if(job.schemes.begin(), job.schemes.end(), [&](const auto& s) { return s->room == scheme->room; });
+  if (inRoom < 2) return job;
+  Job out = job;
+  std::erase_if(out.schemes, [&](const auto& s) { return s->id == id; });
+  return out;
+}
+
+Job withSchemeCopied(const Job& job, const SchemeId& id, const std::string& name, IdSource& ids, SchemeId& copy) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme fresh = *scheme;
+  fresh.id = copy = ids.take<SchemeId>("s");
+  fresh.name = name;
+  std::map<std::string, std::string> renamed;
+  for (Placement& p : fresh.placements) {
+    const PlacementId now = ids.take<PlacementId>("p");
+    renamed[p.id.value] = now.value;
+    p.id = now;
+  }
+  for (Placement& p : fresh.placements)
+    if (auto* carried = std::get_if<CarriedPlace>(&p.on)) carried->carrier = PlacementId(renamed[carried->carrier.value]);
+  // A kept finding is named by its subjects, which have new ids now, in byte order.
+  for (Kept& kept : fresh.kept) {
+    const auto colon = kept.finding.find(':');
+    if (colon == std::string::npos) continue;
+    std::vector<std::string> subjects;
+    for (std::size_t at = colon + 1; at <= kept.finding.size();) {
+      const std::size_t end = std::min(kept.finding.find(',', at), kept.finding.size());
+      const std::string subject = kept.finding.substr(at, end - at);
+      subjects.push_back(renamed.contains(subject) ? renamed[subject] : subject);
+      at = end + 1;
+    }
+    std::sort(subjects.begin(), subjects.end());
+    kept.finding.resize(colon + 1);
+    for (const std::string& subject : subjects) kept.finding += (kept.finding.back() == ':' ? "" : ",") + subject;
+  }
+  return withScheme(job, std::move(fresh));
+}
+
 Job withPlacement(const Job& job, const SchemeId& id, Placement placement) {
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return job;
@@ -125,9 +179,52 @@ Job repointed(const Job& job, const SchemeId& scheme, const PlacementId& id, con
   return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.piece = piece; });
 }
 
+Job withLock(const Job& job, const SchemeId& scheme, const PlacementId& id, bool locked) {
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.locked = locked; });
+}
+
+Job withKept(const Job& job, const SchemeId& id, Kept kept) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme changed = *scheme;
+  std::erase_if(changed.kept, [&](const Kept& k) { return k.finding == kept.finding; });
+  changed.kept.push_back(std::move(kept));
+  return withScheme(job, std::move(changed));
+}
+
+Job withoutKept(const Job& job, const SchemeId& id, const std::string& finding) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme changed = *scheme;
+  std::erase_if(changed.kept, [&](const Kept& k) { return k.finding == finding; });
+  return withScheme(job, std::move(changed));
+}
+
+Job withLogEntry(const Job& job, const SchemeId& id, LogEntry entry) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme changed = *scheme;
+  changed.log.push_back(std::move(entry));
+  return withScheme(job, std::move(changed));
+}
+
+Job withRange(const Job& job, const std::string& rule, std::optional<ChangedRange> range) {
+  Job out = job;
+  if (range) out.houseRules.ranges[rule] = *range;
+  else out.houseRules.ranges.erase(rule);
+  return out;
+}
+
+Job withBrief(const Job& job, Brief brief) {
+  Job out = job;
+  out.brief = std::move(brief);
+  return out;
+}
+
 Job withSchool(const Job& job, const std::string& rule, const std::string& school) {
   Job out = job;
   out.houseRules.schools[rule] = school;
+  out.houseRules.ranges.erase(rule);  // choosing a school gives up a range of one's own
   return out;
 }
 

@@ -23,6 +23,13 @@ namespace mezzet {
 [[nodiscard]] Result<Job> withPiece(const Job&, Piece);
 [[nodiscard]] Job withScheme(const Job&, Scheme);
 
+/// Takes a piece out of the job; left as it is while some scheme places it or a variant names it.
+[[nodiscard]] Job withoutPiece(const Job&, const PieceId&);
+/// Takes a scheme out; a room keeps its last one.
+[[nodiscard]] Job withoutScheme(const Job&, const SchemeId&);
+/// A copy of a scheme under a new id and name, with new placement ids, its kept findings carried over.
+[[nodiscard]] Job withSchemeCopied(const Job&, const SchemeId&, const std::string& name, IdSource&, SchemeId& copy);
+
 // ---- placing; an unknown scheme or placement leaves the job as it is
 [[nodiscard]] Job withPlacement(const Job&, const SchemeId&, Placement);
 [[nodiscard]] Job withoutPlacement(const Job&, const SchemeId&, const PlacementId&);
@@ -31,8 +38,19 @@ namespace mezzet {
 /// Points a placement at another piece (a variant).
 [[nodiscard]] Job repointed(const Job&, const SchemeId&, const PlacementId&, const PieceId&);
 
+/// Locks or unlocks; a locked placement stays where it is.
+[[nodiscard]] Job withLock(const Job&, const SchemeId&, const PlacementId&, bool locked);
+/// Bends a finding on purpose, or with an empty reason judges it again. One entry a finding.
+[[nodiscard]] Job withKept(const Job&, const SchemeId&, Kept);
+[[nodiscard]] Job withoutKept(const Job&, const SchemeId&, const std::string& finding);
+/// Adds to what was decided, thought of and turned down.
+[[nodiscard]] Job withLogEntry(const Job&, const SchemeId&, LogEntry);
+
 // ---- house rules and the job itself
 [[nodiscard]] Job withSchool(const Job&, const std::string& rule, const std::string& school);
+/// The job's own range of a rule; without one the school decides again.
+[[nodiscard]] Job withRange(const Job&, const std::string& rule, std::optional<ChangedRange>);
+[[nodiscard]] Job withBrief(const Job&, Brief);
 [[nodiscard]] Job withUnits(const Job&, Unit);
 
 /// The name of corner i: A to Z, then AA, AB ...

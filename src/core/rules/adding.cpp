@@ -1,6 +1,8 @@
 #include "core/rules/adding.h"
 
 #include <algorithm>
+#include <map>
+#include <set>
 
 #include "core/clearance/bodies.h"
 #include "core/job/edits.h"
@@ -59,28 +61,65 @@ WallPlace firstHanging(const Job& job, const Scheme& scheme, const Wall& wall, c
 
 }  // namespace
 
-Result<Added> withNewPiece(const Job& job, const Rulebook& book, const SchemeId& id, const CornerId& wallId, Piece piece, IdSource& ids) {
+Result<Added> withPlaced(const Job& job, const Rulebook& book, const SchemeId& id, const CornerId& wallId, const PieceId& pieceId, IdSource& ids,
+                         std::optional<Vec2> at) {
   const Scheme* scheme = findScheme(job, id);
+  const Piece* piece = findPiece(job, pieceId);
   if (scheme == nullptr) return Error{"", "There is no scheme to place it in", "Measure a room first"};
+  if (piece == nullptr) return Error{"piece " + pieceId.value, "is not in this job", "Add it first"};
   const Room& room = roomOf(job, *scheme);
-  const bool hangs = isArt(piece.kind);
-  if (hangs && !piece.height) return Error{piece.name, "needs a height", "Type the frame's outer height"};
-  if (!hangs && !piece.depth) return Error{piece.name, "needs a depth", "Type how deep it is, front to back"};
-  piece.id = ids.take<PieceId>("piece");
-  const Result<Job> withIt = withPiece(job, piece);
-  if (!withIt) return withIt.error();
   const PlacementId placement = ids.take<PlacementId>("p");
-  if (!hangs) return Added{withPlacement(*withIt, id, {placement, piece.id, freePlace(job, *scheme, piece), {}}), placement};
-
+  if (!hangs(piece->kind)) {
+    if (!piece->depth) return Error{piece->name, "needs a depth", "Type how deep it is, front to back"};
+    const FloorPlace place = at ? FloorPlace{*at, 0} : freePlace(job, *scheme, *piece);
+    return Added{withPlacement(job, id, {placement, piece->id, place, {}}), placement};
+  }
+  if (!piece->height) return Error{piece->name, "needs a height", "Type the frame's outer height"};
   const auto wall = findWall(room, wallId);
   if (!wall) return Error{"wall " + wallId.value, "is not in this room", "Choose another wall"};
-  Job out = withPlacement(*withIt, id, {placement, piece.id, firstHanging(*withIt, *scheme, *wall, piece), {}});
+  WallPlace first = firstHanging(job, *scheme, *wall, *piece);
+  if (at) {
+    first.u = at->x;
+    first.v = at->y;
+  }
+  Job out = withPlacement(job, id, {placement, piece->id, first, {}});
+  if (at) return Added{std::move(out), placement};
   if (const auto art = artCaseOf(out, book, id, placement)) return Added{hungAtCentre(out, id, art->hung, art->solution.centre), placement};
   if (const Rule* rule = findRule(book, "art-centre"))
     if (const Asked asked = askedOf(*rule, out); asked.missing.empty() && asked.tolerated.low && asked.tolerated.high)
       if (const auto hung = hungWith(out, *findScheme(out, id), placement))
         return Added{hungAtCentre(out, id, *hung, (*asked.tolerated.low + *asked.tolerated.high) / 2), placement};
-  return Added{out, placement};
+  return Added{std::move(out), placement};
+}
+
+Result<Added> withNewPiece(const Job& job, const Rulebook& book, const SchemeId& id, const CornerId& wall, Piece piece, IdSource& ids) {
+  if (findScheme(job, id) == nullptr) return Error{"", "There is no scheme to place it in", "Measure a room first"};
+  piece.id = ids.take<PieceId>("piece");
+  const PieceId added = piece.id;
+  const Result<Job> withIt = withPiece(job, std::move(piece));
+  if (!withIt) return withIt.error();
+  return withPlaced(*withIt, book, id, wall, added, ids);
+}
+
+std::vector<Unplaced> trayOf(const Job& job, const SchemeId& id) {
+  const Scheme* here = findScheme(job, id);
+  if (here == nullptr) return {};
+  const PieceIndex pieces(job);
+  std::map<PieceId, int> placed;
+  std::set<PieceId> elsewhere;
+  for (const auto& scheme : job.schemes)
+    for (const Placement& p : scheme->placements) {
+      const Piece& piece = pieces.of(p);
+      const PieceId base = piece.variantOf.value_or(piece.id);
+      if (scheme.get() == here) ++placed[base];
+      else if (scheme->room != here->room) elsewhere.insert(base);
+    }
+  std::vector<Unplaced> out;
+  for (const auto& piece : job.pieces) {
+    if (piece->variantOf || (elsewhere.contains(piece->id) && !placed.contains(piece->id))) continue;
+    if (const int left = piece->count - placed[piece->id]; left > 0) out.push_back({piece->id, left});
+  }
+  return out;
 }
 
 }  // namespace mezzet

@@ -18,6 +18,20 @@ namespace {
 constexpr double kFrameToFrame = 2 * kInch;
 /// A second picture lower than this is not worth hanging [D].
 constexpr double kLeastFrame = 5 * kInch;
+/// A side table stands this far from the arm: near enough to reach, far enough to draw a chair past [D].
+constexpr double kBesideArm = 3 * kInch;
+
+/// Sizes rugs are sold in, smallest first (common practice): feet, or centimetres.
+std::vector<std::pair<double, double>> stockRugs(Unit unit) {
+  if (unit == Unit::Millimetre) return {{1200, 1700}, {1600, 2300}, {2000, 2900}, {2400, 3300}};
+  std::vector<std::pair<double, double>> feet{{3, 5}, {4, 6}, {5, 8}, {6, 9}, {8, 10}, {9, 12}, {10, 14}, {12, 15}};
+  for (auto& [w, d] : feet) {
+    w *= kFoot;
+    d *= kFoot;
+  }
+  return feet;
+}
+
 /// Below this a margin has not got worse.
 constexpr double kSameMargin = 0.5;
 
@@ -51,6 +65,10 @@ class Finder {
     if (target_.rule == "art-centre" || target_.rule == "art-gap") art();
     if (target_.rule == "overlap" && target_.view == "plan") partOverlap();
     if (target_.rule == "outside-room" && target_.view == "plan") bringInside();
+    if (target_.rule == "served-seats") serveSeat();
+    if (target_.rule == "door-swing" || target_.rule == "dining-wall") moveClear();
+    if (target_.rule == "window-block") moveFromWindow();
+    if (target_.rule == "rug-feet") ontoRug();
     return std::move(out_);
   }
 
@@ -141,6 +159,100 @@ class Finder {
       // Either direction may part them, depending on who is first; the re-check decides.
       moveFloor(*p, apart);
       moveFloor(*p, -apart);
+    }
+  }
+
+  /// Nearer to the table, or a side table at the arm.
+  void serveSeat() {
+    const Placement* seat = findPlacement(scheme_, PlacementId(target_.subjects[0]));
+    const PieceIndex pieces(job_);
+    for (const Serving& s : servingsIn(pieces, scheme_)) {
+      if (s.seat != seat) continue;
+      if (s.table != nullptr && target_.marginMm) {
+        const Rule* reach = findRule(book_, "table-reach");
+        const double goal = askedOf(*reach, job_, pieces.of(*seat)).tolerated.high.value_or(0);
+        FloorPlace place = std::get<FloorPlace>(seat->on);
+        place.at += unit(s.reach.b - s.reach.a) * (s.reach.gap - goal);
+        offer("move-seat:" + seat->id.value, "Move " + name(*seat) + " nearer " + name(*s.table) + " by " + length(s.reach.gap - goal), "reach " + length(goal),
+              placed(job_, schemeId_, seat->id, place), ids_.next());
+      }
+    }
+    // A usual side table, at the arm on either side and level with the seat's front half.
+    const Piece& chair = pieces.of(*seat);
+    const FloorPlace& at = std::get<FloorPlace>(seat->on);
+    for (const double side : {1.0, -1.0}) {
+      IdSource ids = ids_;
+      Piece table = usualPiece("side-table");
+      table.id = ids.take<PieceId>("piece");
+      if (chair.armHeight) table.height = *chair.armHeight;
+      const Vec2 there{side * (chair.width / 2 + kBesideArm + table.width / 2), 0};
+      Result<Job> added = withPiece(job_, table);
+      if (!added) return;
+      const Job after =
+          withPlacement(added.value(), schemeId_, {ids.take<PlacementId>("p"), table.id, FloorPlace{at.at + rotated(there, turnOf(at.turn)), 0}, {}});
+      if (offer("side-table", "Stand a side table " + length(table.width) + " across at its arm", "a place for a cup", after, ids.next())) return;
+    }
+  }
+
+  /// Away from what it is too near, along the line between the witness points.
+  void moveClear() {
+    const Vec2 line = unit(target_.at[1] - target_.at[0]);
+    if (norm(line) == 0) return;
+    const double by = -target_.margin;
+    for (const std::string& id : target_.subjects) {
+      const Placement* p = findPlacement(scheme_, PlacementId(id));
+      if (p == nullptr || p->locked) continue;
+      // Which way is away depends on whose witness point comes first; the re-check decides.
+      for (const double sign : {1.0, -1.0}) moveFloor(*p, line * (sign * by));
+      const auto* place = std::get_if<FloorPlace>(&p->on);
+      if (place == nullptr || target_.rule != "door-swing") continue;
+      // Along the walls, by the least whole inch or centimetre that clears the leaf.
+      const double step = shopStep(job_);
+      for (const Vec2 way : {Vec2{1, 0}, Vec2{-1, 0}, Vec2{0, 1}, Vec2{0, -1}}) moveFloor(*p, way * (std::ceil(by / step - 1e-9) * step));
+    }
+  }
+
+  void moveFromWindow() {
+    const Vec2 wall = leftOf(unit(target_.at[0] - target_.at[1]));
+    for (const std::string& id : target_.subjects) {
+      const Placement* p = findPlacement(scheme_, PlacementId(id));
+      const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
+      const Opening* window = findOpening(roomOf(job_, scheme_), OpeningId(target_.subjects[id == target_.subjects[0] ? 1 : 0]));
+      if (place == nullptr || p->locked || window == nullptr || norm(wall) == 0) continue;
+      const auto on = findWall(roomOf(job_, scheme_), window->wall);
+      const Standing s = standingOf(pieceOf(job_, *p), p->id, *place, *on);
+      const double right = on->length() - window->offset, left = right - window->width;
+      // u runs against the wall's direction.
+      moveFloor(*p, on->along() * -(right - s.left));
+      moveFloor(*p, on->along() * (s.right - left));
+    }
+  }
+
+  /// The piece onto the rug, or a rug of the next stock size that reaches it.
+  void ontoRug() {
+    const Placement* rug = nullptr;
+    const Placement* piece = nullptr;
+    for (const std::string& id : target_.subjects)
+      if (const Placement* p = findPlacement(scheme_, PlacementId(id))) (isRug(pieceOf(job_, *p).kind) ? rug : piece) = p;
+    if (rug == nullptr || piece == nullptr || !target_.marginMm) return;
+    moveFloor(*piece, unit(target_.at[1] - target_.at[0]) * -*target_.marginMm);
+    const Piece& now = pieceOf(job_, *rug);
+    for (const auto& [w, d] : stockRugs(job_.units)) {
+      const bool wide = now.width >= now.depth.value_or(0);
+      const double width = wide ? d : w, depth = wide ? w : d;  // the long side the same way round
+      if (width < now.width || depth < now.depth.value_or(0) || (width == now.width && depth == now.depth)) continue;
+      IdSource ids = ids_;
+      Piece larger = now;
+      larger.variantOf = now.variantOf.value_or(now.id);
+      larger.id = ids.take<PieceId>("rug");
+      larger.width = larger.nominalWidth.emplace(width);
+      larger.depth = larger.nominalDepth.emplace(depth);
+      larger.count = 1;
+      Result<Job> added = withPiece(job_, larger);
+      if (!added) return;
+      if (offer("larger-rug", "Take a rug " + length(width) + " x " + length(depth), "its feet stand on it",
+                repointed(added.value(), schemeId_, rug->id, larger.id), ids.next()))
+        return;
     }
   }
 

@@ -1,0 +1,21 @@
+// Two schemes of one room beside each other, as a list of measured differences.
+#pragma once
+
+#include "core/rules/check.h"
+
+namespace mezzet {
+
+/// What a scheme leaves and offers, so that schemes can be compared.
+struct SchemeFigures {
+  int seats = 0, placed = 0;
+  int breaks = 0, kept = 0;
+  double freeFloor = 0;                               ///< mm²: the room less what stands on it; rugs are floor
+  std::vector<std::pair<CornerId, double>> freeWall;  ///< longest run of each wall that no door and nothing standing takes
+};
+[[nodiscard]] SchemeFigures figuresOf(const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
+
+/// How `other` differs from `one`, in sentences with measures: "Low table: 2 in nearer to the sofa", "Free wall on B: 18 in
+/// longer". Pieces are matched by piece and order; empty when nothing differs.
+[[nodiscard]] std::vector<std::string> differences(const Job&, const Rulebook&, const SchemeId& one, const SchemeId& other, LengthFormat format);
+
+}  // namespace mezzet
