@@ -43,12 +43,6 @@ const std::vector<ActionRow>& actionTable() {
       {"-", "Look", "", "", ""},
       {"wall-next", "Look", "Next wall", "]", "The next wall, going round with the room on the left"},
       {"wall-previous", "Look", "Previous wall", "[", "The wall before"},
-      {"scheme-new", "Scheme", "New scheme", "Ctrl+Shift+N", "An empty scheme for this room"},
-      {"scheme-copy", "Scheme", "Copy this scheme", "Ctrl+D", "A copy to change, beside this one"},
-      {"scheme-remove", "Scheme", "Take this scheme out", "", "Remove this scheme from the job"},
-      {"-", "Scheme", "", "", ""},
-      {"scheme-next", "Scheme", "Next scheme", "Ctrl+Tab", "Look at another scheme of this room"},
-      {"compare", "Scheme", "Beside another ...", "Ctrl+B", "Two schemes with the list of measured differences"},
       {"keys", "Look", "Keys", "F1", "Every action with its keys"},
       {"-", "Look", "", "", ""},
       {"zoom-in", "Look", "Nearer", "+", "Zoom in"},
@@ -56,6 +50,12 @@ const std::vector<ActionRow>& actionTable() {
       {"zoom-fit", "Look", "Whole sheet", "0", "Fit the drawing to the window"},
       {"ledger", "Look", "Go to the decisions", "F6", "Put the keyboard into the ledger"},
       {"sheet", "Look", "Go to the drawing", "F7", "Put the keyboard onto the sheet"},
+      {"scheme-new", "Scheme", "New scheme", "Ctrl+Shift+N", "An empty scheme for this room"},
+      {"scheme-copy", "Scheme", "Copy this scheme", "Ctrl+D", "A copy to change, beside this one"},
+      {"scheme-remove", "Scheme", "Take this scheme out", "", "Remove this scheme from the job"},
+      {"-", "Scheme", "", "", ""},
+      {"scheme-next", "Scheme", "Next scheme", "Ctrl+Tab", "Look at another scheme of this room"},
+      {"compare", "Scheme", "Beside another ...", "Ctrl+B", "Two schemes with the list of measured differences"},
   };
   return rows;
 }

@@ -5,9 +5,11 @@
 #include <QPixmap>
 #include <cstdio>
 
+#include "app/compare_view.h"
 #include "app/main_window.h"
 #include "app/plan_view.h"
 #include "app/print_dialog.h"
+#include "app/shortcut_sheet.h"
 #include "core/drawing/sheet.h"
 #include "core/job/edits.h"
 #include "render/pdf.h"
@@ -29,6 +31,9 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   QDir().mkpath(folder);
   Workspace& w = window.workspace();
   QStringList made;
+  w.showStage(Stage::Brief);
+  QApplication::processEvents();
+  made << shoot(window, folder, "brief");
   w.showStage(Stage::Measure);
   made << shoot(window, folder, "measure");
   w.showStage(Stage::Floor);
@@ -41,7 +46,24 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   w.selectNext(true);
   made << shoot(window, folder, "wall");
   w.showStage(Stage::Floor);
+  {
+    CompareView beside(w);
+    beside.show();
+    QApplication::processEvents();
+    made << shoot(beside, folder, "beside");
+    ShortcutSheet keys;
+    keys.show();
+    QApplication::processEvents();
+    made << shoot(keys, folder, "keys");
+  }
   if (const Room* room = w.room()) {
+    const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
+    for (const char* kind : {"plan", "wall:A"})
+      if (const auto made_ = composeSheet(w.job(), *room, w.scheme(), *sheetKind(kind), request)) {
+        const QString path = folder + QStringLiteral("/installer-") + QString::fromUtf8(kind).left(4) + QStringLiteral(".png");
+        sheetImage(*made_, 4, &w.images()).save(path);
+        made << path;
+      }
     const auto sheet = planSheet(w.job(), *room, w.scheme(), {findPaper("letter"), 48, w.format(), {}});
     if (sheet) {
       const QString path = folder + QStringLiteral("/sheet.png");

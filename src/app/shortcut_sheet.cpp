@@ -34,7 +34,7 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
   const auto gridFor = [&](const QString& title) {
     QGridLayout*& grid = grids[title];
     if (grid == nullptr) {
-      if (rows > 17) {
+      if (rows > 5) {  // a short group shares its column with the next
         stack = new QVBoxLayout;
         across->addLayout(stack);
         rows = 0;
@@ -45,6 +45,7 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
       grid = new QGridLayout;
       grid->setHorizontalSpacing(14);
       grid->setVerticalSpacing(3);
+      grid->setColumnStretch(1, 1);
       stack->addLayout(grid);
       stack->addSpacing(10);
     }

@@ -180,7 +180,7 @@ TEST_F(Files, ANewerFileIsRefusedByNameAndTheJobStays) {
   const QString newer = folder_.path() + QStringLiteral("/newer.json");
   QFile demo(QStringLiteral(MEZZET_SOURCE_DIR "/demo/ferry-house.json")), file(newer);
   ASSERT_TRUE(demo.open(QIODevice::ReadOnly) && file.open(QIODevice::WriteOnly));
-  file.write(demo.readAll().replace("\"version\": 1", "\"version\": 7"));
+  file.write(demo.readAll().replace("\"version\": 2", "\"version\": 7"));
   file.close();
   const Job before = job();
   window_->openPath(newer);
