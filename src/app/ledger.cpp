@@ -167,6 +167,7 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
     keep->setObjectName(QStringLiteral("keep"));
     keep->setProperty("finding", QString::fromStdString(f.id));
     connect(keep, &QPushButton::clicked, this, [this, f] { KeepDialog(workspace_, f, this).exec(); });
+    keep->setMaximumWidth(kColumnWidth);  // a long name must not widen the column
     keeps.push_back(keep);
   }
   for (WayOut& way : workspace_.waysOutOf(decision)) column->addWidget(new WayButton(std::move(way), workspace_));

@@ -71,7 +71,7 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
   auto* close = new QPushButton(tr("Close"));
   connect(close, &QPushButton::clicked, this, &QDialog::accept);
   column->addWidget(close, 0, Qt::AlignRight);
-  resize(1080, 620);
+  resize(1230, 540);
 }
 
 }  // namespace mezzet

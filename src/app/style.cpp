@@ -51,9 +51,9 @@ QPushButton#primary:focus { border: 2px solid #f4c430; }
 QPushButton#primary:disabled { background: #d9d5c8; color: #56606a; border-color: #d9d5c8; }
 QPushButton#fold { background: transparent; border: none; padding: 4px 4px; text-align: left; }
 QPushButton#fold:hover { background: #efece2; }
-QPushButton#keep, QPushButton#judgeAgain { background: transparent; border: none; padding: 2px 24px; color: #56606a; text-decoration: underline; }
+QPushButton#keep, QPushButton#judgeAgain { background: transparent; border: none; padding: 2px 2px 2px 24px; text-align: left; color: #56606a; text-decoration: underline; }
 QPushButton#keep:hover, QPushButton#judgeAgain:hover { background: #efece2; }
-QPushButton#keep:focus, QPushButton#judgeAgain:focus { border: 2px solid #1d2730; padding: 0px 22px; }
+QPushButton#keep:focus, QPushButton#judgeAgain:focus { border: 2px solid #1d2730; padding: 0px 0px 0px 22px; }
 QCheckBox { spacing: 8px; }
 QCheckBox:focus { background: #fff3cf; }
 QPushButton#fold:focus { border: 2px solid #1d2730; border-radius: 3px; padding: 2px 2px; }

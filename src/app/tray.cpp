@@ -102,7 +102,6 @@ Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(
   line_ = new QLineEdit;
   line_->setObjectName(QStringLiteral("pieceLine"));
   line_->setAccessibleName(tr("Type a piece with its sizes"));
-  line_->setPlaceholderText(tr("type a piece: side table 18 x 18 x 22"));
   line_->setMaxLength(300);
   line_->installEventFilter(this);
   echo_ = new QLabel;
@@ -147,6 +146,8 @@ void Tray::goToLine() {
 }
 
 void Tray::echo() {
+  line_->setPlaceholderText(workspace_.job().units == Unit::Inch ? tr("type a piece: side table 18 x 18 x 22")
+                                                                 : tr("type a piece: side table 450 x 450 x 560"));
   const QString text = line_->text();
   if (text.trimmed().isEmpty()) {
     echo_->setStyleSheet({});
