@@ -41,6 +41,15 @@ void widthFinding(const Situation& s, const Rule& rule, std::vector<std::string>
   out.push_back(std::move(f));
 }
 
+/// What hangs against what stands below it.
+void hungWidth(const Situation& s, const Rule& rule, const Hung& hung, const Standing& below, std::vector<Finding>& out) {
+  const WallRect& e = hung.envelope;
+  std::vector<std::string> subjects = idsOf(hung);
+  subjects.push_back(below.id.value);
+  widthFinding(s, rule, std::move(subjects), firstOf(s, hung), e.width(), nameOf(s, hung), s.pieces.of(*findPlacement(s.scheme, below.id)),
+               s.names.the(below.id), below.right - below.left, {e.left, e.bottom}, {e.right, e.bottom}, wallKey(hung.wall), out);
+}
+
 }  // namespace
 
 void evaluateArtWidth(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
@@ -48,11 +57,7 @@ void evaluateArtWidth(const Situation& s, const Rule& rule, std::vector<Finding>
     if (!isPictures(s, hung)) continue;
     const auto below = belowArt(s.job, s.scheme, s.room, hung);
     if (!below) continue;
-    const WallRect& e = hung.envelope;
-    std::vector<std::string> subjects = idsOf(hung);
-    subjects.push_back(below->id.value);
-    widthFinding(s, rule, std::move(subjects), firstOf(s, hung), e.width(), nameOf(s, hung), s.pieces.of(*findPlacement(s.scheme, below->id)),
-                 s.names.the(below->id), below->right - below->left, {e.left, e.bottom}, {e.right, e.bottom}, wallKey(hung.wall), out);
+    hungWidth(s, rule, hung, *below, out);
   }
 }
 
@@ -61,11 +66,7 @@ void evaluateTwoThirds(const Situation& s, const Rule& rule, std::vector<Finding
     if (isPictures(s, hung)) continue;
     const auto below = belowAny(s.job, s.scheme, s.room, hung);
     if (!below) continue;
-    const WallRect& e = hung.envelope;
-    std::vector<std::string> subjects = idsOf(hung);
-    subjects.push_back(below->id.value);
-    widthFinding(s, rule, std::move(subjects), firstOf(s, hung), e.width(), nameOf(s, hung), s.pieces.of(*findPlacement(s.scheme, below->id)),
-                 s.names.the(below->id), below->right - below->left, {e.left, e.bottom}, {e.right, e.bottom}, wallKey(hung.wall), out);
+    hungWidth(s, rule, hung, *below, out);
   }
   // A television that stands on what carries it.
   for (const Placement& p : s.scheme.placements) {
