@@ -92,10 +92,10 @@ void addPiece(Drawing& d, const Piece& piece, const FloorPlace& place, const std
     d.add(words, id, TextItem{middle + Vec2{0, up}, text, kSmallLetters, Align::Centre, 0, Ink::Ink, isSeat(piece.kind) ? Ink::Cloth : Ink::None});
   };
   if (rug && fits(label + "  " + size, 3)) {
-    // What stands on a rug covers its middle: its words lie along its lower edge.
+    // What stands on a rug covers its middle: its words lie along its lower edge, under the furniture like the rug itself.
     const Parts body = footprint(piece, place);
     const Box box = boundsOf(body);
-    return d.add(words, id, TextItem{{place.at.x, box.low.y + lineHeight * 0.8}, label + "  " + size, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+    return d.add(layer, id, TextItem{{place.at.x, box.low.y + lineHeight * 0.8}, label + "  " + size, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
   }
   if (fits(label + "  " + size, 1)) write(label + "  " + size, 0);
   else if (fits(label, 2) && fits(size, 2)) {

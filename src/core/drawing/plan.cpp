@@ -126,7 +126,10 @@ void addFeature(Drawing& d, const Room& room, const Feature& f, LengthFormat for
     if (letteringWidth(withZone, kSmallLetters) * d.scale < high - low) name = withZone;
   }
   const bool inside = letteringWidth(name, kSmallLetters) * d.scale < (high - low) * 0.9;
-  const Vec2 at = inside ? middle : middle + Vec2{0, 0};
+  // Words wider than the thing stay in the room, clear of its walls.
+  const Box within = boundsOf(Convex{outlineOf(room), 0});
+  const double half = (letteringWidth(name, kSmallLetters) / 2 + kSmallLetters) * d.scale;
+  const Vec2 at{inside ? middle.x : std::clamp(middle.x, within.low.x + half, std::max(within.low.x + half, within.high.x - half)), middle.y};
   d.add(Layer::Label, f.id.value,
         TextItem{at, name, kSmallLetters, Align::Centre, 0, Ink::Ink, inside && f.kind != FeatureKind::Column ? Ink::None : Ink::Floor});
 }
