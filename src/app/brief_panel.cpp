@@ -19,13 +19,6 @@
 namespace mezzet {
 namespace {
 
-QLabel* words(const QString& text, const char* name) {
-  auto* label = new QLabel(text);
-  label->setObjectName(QString::fromUtf8(name));
-  label->setWordWrap(true);
-  return label;
-}
-
 struct Flag {
   const char* name;
   bool Brief::*member;

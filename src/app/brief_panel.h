@@ -28,7 +28,6 @@ class BriefPanel : public QWidget {
 
   Workspace& workspace_;
   QVBoxLayout* column_;
-  bool rulesOpen_ = true;
 };
 
 }  // namespace mezzet

@@ -16,18 +16,6 @@
 #include "core/rules/compare.h"
 
 namespace mezzet {
-namespace {
-
-QLabel* words(const QString& text, const char* name) {
-  auto* label = new QLabel(text);
-  label->setObjectName(QString::fromUtf8(name));
-  label->setWordWrap(true);
-  label->setTextFormat(Qt::PlainText);
-  return label;
-}
-
-}  // namespace
-
 CompareView::CompareView(Workspace& workspace, QWidget* parent) : QDialog(parent), workspace_(workspace) {
   setObjectName(QStringLiteral("compareView"));
   setWindowTitle(tr("Two schemes beside each other"));

@@ -1,6 +1,7 @@
 // Rebuilding rows of widgets.
 #pragma once
 
+#include <QLabel>
 #include <QLayout>
 #include <QString>
 #include <QWidget>
@@ -20,6 +21,15 @@ inline void emptyLayout(QLayout* layout) {
     if (item->layout() == nullptr) delete item;
     else item->layout()->deleteLater();
   }
+}
+
+/// Plain words that wrap, named for the style sheet.
+[[nodiscard]] inline QLabel* words(const QString& text, const char* name) {
+  auto* label = new QLabel(text);
+  label->setObjectName(QString::fromUtf8(name));
+  label->setWordWrap(true);
+  label->setTextFormat(Qt::PlainText);
+  return label;
 }
 
 /// A sentence of the core for the screen: a number keeps its fraction and its unit on one line.

@@ -18,14 +18,6 @@
 namespace mezzet {
 namespace {
 
-QLabel* words(const QString& text, const char* name, QWidget* parent = nullptr) {
-  auto* label = new QLabel(text, parent);
-  label->setObjectName(QString::fromUtf8(name));
-  label->setWordWrap(true);
-  label->setTextFormat(Qt::PlainText);
-  return label;
-}
-
 QWidget* rule() {
   auto* line = new QWidget;
   line->setFixedHeight(1);
@@ -137,7 +129,6 @@ void Ledger::addTaste(QVBoxLayout* column) {
 }
 
 void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
-  std::vector<QPushButton*> keeps;
   column->addWidget(words(onScreen(decision.title), "subject"));
   if (!decision.conflict.empty()) column->addWidget(words(onScreen(decision.conflict), "conflict"));
   for (const std::size_t i : decision.findings) {
@@ -161,6 +152,7 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
       column->addWidget(rival);
     }
   }
+  for (WayOut& way : workspace_.waysOutOf(decision)) column->addWidget(new WayButton(std::move(way), workspace_));
   for (const std::size_t i : decision.findings) {
     const Finding& f = workspace_.findings()[i];
     auto* keep = new QPushButton(decision.findings.size() > 1 ? tr("keep on purpose: %1").arg(ruleName(f)) : tr("keep it on purpose"));
@@ -168,10 +160,8 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
     keep->setProperty("finding", QString::fromStdString(f.id));
     connect(keep, &QPushButton::clicked, this, [this, f] { KeepDialog(workspace_, f, this).exec(); });
     keep->setMaximumWidth(kColumnWidth);  // a long name must not widen the column
-    keeps.push_back(keep);
+    column->addWidget(keep, 0, Qt::AlignLeft);
   }
-  for (WayOut& way : workspace_.waysOutOf(decision)) column->addWidget(new WayButton(std::move(way), workspace_));
-  for (QPushButton* keep : keeps) column->addWidget(keep, 0, Qt::AlignLeft);
   if (const Rule* rule = findRule(workspace_.book(), workspace_.findings()[decision.findings.front()].rule); rule != nullptr && rule->caution)
     column->addWidget(words(onScreen(*rule->caution), "note"));
 }

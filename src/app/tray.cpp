@@ -123,7 +123,6 @@ Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(
   cutOuts_->setSpacing(8);
   scroll->setWidget(body);
   row->addWidget(scroll, 4);
-  empty_ = nullptr;
   connect(line_, &QLineEdit::textEdited, this, [this] {
     swapped_ = false;
     echo();

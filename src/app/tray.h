@@ -59,7 +59,7 @@ class Tray : public QWidget {
 
   Workspace& workspace_;
   QLineEdit* line_;
-  QLabel *echo_, *empty_;
+  QLabel* echo_;
   QHBoxLayout* cutOuts_;
   bool swapped_ = false;
 };

@@ -53,8 +53,7 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
       const Vec2 tick = unit(tape.along + leftOf(tape.along)) * (1.4 * d.scale);
       d.add(Layer::Dimension, p.id.value, line(tape.to - tick, tape.to + tick, {Ink::Ink, kFurnitureLine, Dash::Solid}));
     }
-    const FloorPlace turned{{}, place.turn};
-    if (std::fmod(turned.turn, 90) != 0) words += ", turned";
+    if (std::fmod(place.turn, 90) != 0) words += ", turned";
     lines.push_back({p.id.value, words});
   }
   // The list stands below the plan: numbers among the furniture would hide each other.
