@@ -23,6 +23,7 @@ const std::vector<ActionRow>& actionTable() {
       {"-", "Edit", "", "", ""},
       {"type-piece", "Edit", "Type a piece", "A", "Go to the line below the drawing: side table 18 x 18 x 22"},
       {"add", "Edit", "Add a piece ...", "Insert", "Add a piece to the floor, or a picture to the wall"},
+      {"piece-list", "Edit", "Piece list ...", "Ctrl+L", "Every piece in a table: edit, paste, read and write CSV"},
       {"sizes", "Edit", "Its sizes ...", "E", "Change the sizes of the selected piece"},
       {"copy-piece", "Edit", "One more of it", "Ctrl+C", "Place the selected piece once more"},
       {"lock", "Edit", "Lock or unlock it", "L", "A locked piece stays where it is"},

@@ -23,6 +23,7 @@
 #include "app/notice_bar.h"
 #include "app/piece_bar.h"
 #include "app/piece_dialog.h"
+#include "app/piece_list.h"
 #include "app/plan_view.h"
 #include "app/print_dialog.h"
 #include "app/shortcut_sheet.h"
@@ -169,6 +170,11 @@ void MainWindow::wire() {
   on("keys", [this] { ShortcutSheet(this).exec(); });
   on("remove", [this] { workspace_->removeSelected(); });
   on("add", [this] { addPiece(false); });
+  on("piece-list", [this] {
+    auto* list = new PieceList(*workspace_, files_, this);
+    list->setAttribute(Qt::WA_DeleteOnClose);
+    list->show();
+  });
   on("sizes", [this] { addPiece(true); });
   on("units", [this] { workspace_->switchUnits(); });
   on("feet", [this] {

@@ -15,21 +15,37 @@
 namespace mezzet {
 namespace {
 
-struct Size {
-  const char* key;
-  const char* words;
-  std::optional<double> Piece::*member;  // null for the width
-};
-constexpr Size kSizes[] = {{"width", "Width", nullptr},
-                           {"depth", "Depth, front to back", &Piece::depth},
-                           {"height", "Height", &Piece::height},
-                           {"seat", "Seat above the floor", &Piece::seatHeight},
-                           {"arm", "Arm above the floor", &Piece::armHeight},
-                           {"back", "Back above the floor", &Piece::backHeight}};
-
-bool asks(const std::string& kind, const std::string& key) {
-  if (key == "seat" || key == "arm" || key == "back") return isSeat(kind);
+/// The columns of the piece list that this kind and shape have.
+bool asks(const Piece& piece, const PieceColumn& column) {
+  const bool l = piece.shape == Shape::L;
+  switch (column.field) {
+    case PieceField::Hand: return l;
+    case PieceField::Length: break;
+    default: return false;
+  }
+  if (column.member == &Piece::seatHeight || column.member == &Piece::backHeight) return isSeat(piece.kind) || isDiningSeat(piece.kind);
+  if (column.member == &Piece::armHeight) return isSeat(piece.kind);
+  if (column.member == &Piece::longDepth || column.member == &Piece::returnWidth) return l;
+  if (column.member == &Piece::depth) return piece.shape != Shape::Round;
+  if (column.member == &Piece::feetInset) return !hangs(piece.kind) && !isRug(piece.kind);
+  if (column.member == &Piece::pad || column.member == &Piece::nominalWidth || column.member == &Piece::nominalDepth) return isRug(piece.kind);
   return true;
+}
+
+const char* wordsOf(const Piece& piece, const PieceColumn& column) {
+  if (column.field == PieceField::Hand) return "Return on its";
+  if (column.member == nullptr) return piece.shape == Shape::Round ? "Diameter" : hangs(piece.kind) ? "Width of the frame" : "Width";
+  if (column.member == &Piece::height) return hangs(piece.kind) ? "Height of the frame" : isRug(piece.kind) ? "Thickness" : "Height";
+  if (column.member == &Piece::depth) return hangs(piece.kind) ? "Depth of the frame" : "Depth, front to back";
+  if (column.member == &Piece::seatHeight) return "Seat above the floor";
+  if (column.member == &Piece::armHeight) return "Arm above the floor";
+  if (column.member == &Piece::backHeight) return "Back above the floor";
+  if (column.member == &Piece::longDepth) return "Depth of its long limb";
+  if (column.member == &Piece::returnWidth) return "Width of its return";
+  if (column.member == &Piece::feetInset) return "Feet inside the corners";
+  if (column.member == &Piece::nominalWidth) return "Sold as, width";
+  if (column.member == &Piece::nominalDepth) return "Sold as, depth";
+  return "Pad under it";
 }
 
 }  // namespace
@@ -47,7 +63,7 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
   kind_ = new QComboBox;
   kind_->setObjectName(QStringLiteral("pieceKind"));
   for (const std::string_view kind : offeredKinds())
-    if (isArt(kind) == walls) {
+    if (hangs(kind) == walls) {
       const std::string_view words = kindWords(kind);
       kind_->addItem(QString::fromUtf8(words.data(), static_cast<qsizetype>(words.size())),
                      QString::fromUtf8(kind.data(), static_cast<qsizetype>(kind.size())));
@@ -58,19 +74,19 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
   form->addRow(tr("Its name"), name_);
   shape_ = new QComboBox;
   shape_->setObjectName(QStringLiteral("pieceShape"));
-  shape_->addItems({tr("rectangular"), tr("round")});
+  shape_->addItems({tr("rectangular"), tr("round"), tr("oval"), tr("L, with a return")});
   if (!walls) form->addRow(tr("Shape"), shape_);
-  for (const Size& size : kSizes) {
+  for (const PieceColumn& column_ : pieceColumns()) {
+    if (column_.field != PieceField::Length && column_.field != PieceField::Hand) continue;
     auto* field = new QLineEdit;
-    field->setObjectName(QStringLiteral("piece:") + QString::fromUtf8(size.key));
+    field->setObjectName(QStringLiteral("piece:") + QString::fromStdString(std::string(column_.key)));
     field->setMaxLength(64);
-    fields_[size.key] = field;
-    labels_[size.key] = new QLabel(tr(size.words));
-    form->addRow(labels_[size.key], field);
+    fields_.push_back({&column_, field, new QLabel, {}});
+    form->addRow(fields_.back().label, field);
     connect(field, &QLineEdit::textEdited, this, [this] { complaint_->clear(); });
   }
   column->addLayout(form);
-  note_ = new QLabel(change_ ? tr("A size that is not known yet can be left empty; what depends on it then waits for the tape.")
+  note_ = new QLabel(change_ ? tr("A size that is not known yet can be left empty. Where it comes from can stand behind it: 84 \u00b11 ticket, 84 guess.")
                              : tr("These are usual sizes to start from, not yours: type what the tape or the ticket says."));
   note_->setObjectName(QStringLiteral("quietNote"));
   note_->setWordWrap(true);
@@ -87,7 +103,7 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
   connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
   column->addWidget(buttons);
   connect(kind_, &QComboBox::currentIndexChanged, this, [this] { fill(usualPiece(kind_->currentData().toString().toStdString())); });
-  connect(shape_, &QComboBox::currentIndexChanged, this, &PieceDialog::showFields);
+  connect(shape_, &QComboBox::currentIndexChanged, this, &PieceDialog::changeShape);
   fill(change_ ? *change_ : usualPiece(walls ? "art" : kind_->currentData().toString().toStdString()));
   setMinimumWidth(400);
 }
@@ -95,61 +111,69 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
 void PieceDialog::fill(const Piece& piece) {
   piece_ = piece;
   name_->setText(QString::fromStdString(piece_.name));
-  shape_->setCurrentIndex(piece_.shape == Shape::Round ? 1 : 0);
-  for (const Size& size : kSizes) {
-    const auto value = size.member == nullptr ? std::optional(piece_.width) : piece_.*size.member;
-    shown_[size.key] = value ? workspace_.write(*value) : QString();
-    fields_[size.key]->setText(shown_[size.key]);
-  }
-  showFields();
+  const QSignalBlocker quiet(shape_);
+  shape_->setCurrentIndex(static_cast<int>(piece_.shape));
+  showSizes();
 }
 
-void PieceDialog::showFields() {
-  const bool round = shape_->currentIndex() == 1;
-  labels_["width"]->setText(round ? tr("Diameter") : isArt(piece_.kind) ? tr("Width of the frame") : tr("Width"));
-  labels_["height"]->setText(isArt(piece_.kind) ? tr("Height of the frame") : tr("Height"));
-  labels_["depth"]->setText(isArt(piece_.kind) ? tr("Depth of the frame") : tr("Depth, front to back"));
-  for (const Size& size : kSizes) {
-    const bool shown = asks(piece_.kind, size.key) && !(round && std::string(size.key) == "depth");
-    labels_[size.key]->setVisible(shown);
-    fields_[size.key]->setVisible(shown);
+void PieceDialog::showSizes() {
+  for (Field& f : fields_) {
+    f.shown = QString::fromStdString(pieceCell(piece_, *f.column, workspace_.format()));
+    f.edit->setText(f.shown);
+    const QString name = tr(wordsOf(piece_, *f.column));
+    f.label->setText(name);
+    f.edit->setAccessibleName(name);
+    f.label->setVisible(asks(piece_, *f.column));
+    f.edit->setVisible(asks(piece_, *f.column));
   }
 }
 
-void PieceDialog::complain(const QString& sentence, QLineEdit* field, int at) {
+bool PieceDialog::readSizes() {
+  const Unit bare = workspace_.job().units;
+  for (Field& f : fields_) {
+    // What was not touched keeps its exact value, which may be finer than what is written.
+    if (!asks(piece_, *f.column) || f.edit->text() == f.shown) continue;
+    auto with = withPieceCell(piece_, *f.column, f.edit->text().toStdString(), bare);
+    if (!with) {
+      complain(f.label->text() + QStringLiteral(": ") + QString::fromStdString(Error{{}, with.error().what, with.error().hint}.text()), f.edit);
+      return false;
+    }
+    piece_ = std::move(with).value();
+    f.shown = f.edit->text();
+  }
+  return true;
+}
+
+void PieceDialog::changeShape() {
+  const auto shape = static_cast<Shape>(shape_->currentIndex());
+  if (!readSizes()) {
+    const QSignalBlocker quiet(shape_);
+    shape_->setCurrentIndex(static_cast<int>(piece_.shape));
+    return;
+  }
+  static constexpr const char* kWords[] = {"rect", "round", "oval", "l"};
+  for (const PieceColumn& column : pieceColumns())
+    if (column.field == PieceField::Shape)
+      if (auto with = withPieceCell(piece_, column, kWords[static_cast<int>(shape)], workspace_.job().units)) piece_ = std::move(with).value();
+  showSizes();
+}
+
+void PieceDialog::complain(const QString& sentence, QLineEdit* field) {
   complaint_->setText(sentence);
   if (field != nullptr) {
     field->setFocus();
-    field->setCursorPosition(at);
+    field->selectAll();
   }
 }
 
 void PieceDialog::accept() {
+  if (!readSizes()) return;
   Piece piece = piece_;
   piece.name = name_->text().trimmed().toStdString();
   if (piece.name.empty()) return complain(tr("Give it a name, so that the ledger can speak of it."), name_);
-  piece.shape = shape_->currentIndex() == 1 ? Shape::Round : Shape::Rect;
-  for (const Size& size : kSizes) {
-    QLineEdit* field = fields_[size.key];
-    if (!asks(piece.kind, size.key) || (piece.shape == Shape::Round && std::string(size.key) == "depth")) continue;
-    // What was not touched keeps its exact value, which may be finer than what is written.
-    if (field->text() == shown_[size.key]) continue;
-    const QString words = field->text().trimmed();
-    if (words.isEmpty() && size.member != nullptr) {
-      piece.*size.member = std::nullopt;
-      continue;
-    }
-    const LengthReading reading = workspace_.read(words);
-    if (!reading)
-      return complain(labels_[size.key]->text() + QStringLiteral(": ") + QString::fromStdString(reading.complaint), field, static_cast<int>(reading.at));
-    if (size.member == nullptr) piece.width = *reading.length;
-    else piece.*size.member = *reading.length;
-  }
-  if (piece.shape == Shape::Round) piece.depth = piece.width;
   if (change_) {
-    const bool needsDepth = !isArt(piece.kind) && !piece.depth, needsHeight = isArt(piece.kind) && !piece.height;
-    if (needsDepth || needsHeight)
-      return complain(needsDepth ? tr("A piece on the floor needs a depth.") : tr("A picture needs a height."), fields_[needsDepth ? "depth" : "height"]);
+    if (hangs(piece.kind) ? !piece.height : !piece.depth)
+      return complain(hangs(piece.kind) ? tr("What hangs needs a height.") : tr("A piece on the floor needs a depth."), nullptr);
     const auto after = withPiece(workspace_.job(), piece);
     if (!after) return complain(QString::fromStdString(after.error().text()) + QStringLiteral("."), nullptr);
     workspace_.document().edit(tr("sizes of %1").arg(QString::fromStdString(midSentence(piece.name))), *after);

@@ -2,9 +2,9 @@
 #pragma once
 
 #include <QDialog>
-#include <map>
 
 #include "app/workspace.h"
+#include "core/entry/piece_table.h"
 
 class QComboBox;
 class QLabel;
@@ -20,19 +20,26 @@ class PieceDialog : public QDialog {
   PieceDialog(Workspace& workspace, const Piece* change, QWidget* parent = nullptr);
 
  private:
+  struct Field {
+    const PieceColumn* column;
+    QLineEdit* edit;
+    QLabel* label;
+    QString shown;  ///< what was written into it
+  };
   void fill(const Piece& piece);
-  void showFields();
+  void showSizes();
+  /// Takes what was typed into piece_; false, with a complaint, if something cannot be read.
+  bool readSizes();
+  void changeShape();
   void accept() override;
-  void complain(const QString& sentence, QLineEdit* field, int at = 0);
+  void complain(const QString& sentence, QLineEdit* field);
 
   Workspace& workspace_;
   std::optional<Piece> change_;
   Piece piece_;
   QComboBox *kind_, *shape_;
   QLineEdit* name_;
-  std::map<std::string, QLineEdit*> fields_;
-  std::map<std::string, QString> shown_;  ///< what was written into each field
-  std::map<std::string, QLabel*> labels_;
+  std::vector<Field> fields_;
   QLabel *complaint_, *note_;
 };
 

@@ -306,7 +306,7 @@ bool isHeader(const std::vector<std::string>& row) {
   return name && known >= 2;
 }
 
-TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, Unit bare, const std::vector<Shared<Piece>>& known) {
+TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, Unit bare, const std::vector<Shared<Piece>>& known, std::size_t headerRow) {
   TableReading out;
   std::unordered_map<std::string_view, const Piece*> byId;
   for (const auto& piece : known) byId[piece->id.value] = piece.get();
@@ -317,7 +317,7 @@ TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, U
     if (out.faults.size() < kMostFaults) out.faults.push_back({"row " + std::to_string(row) + fault.where, fault.what, fault.hint});
   };
   if (rows.empty() || !isHeader(rows.front())) {
-    refuse(1, {"", "does not name the columns", "The first row says what stands below it: name, kind, width, depth, height, count"});
+    refuse(headerRow, {"", "does not name the columns", "The first row says what stands below it: name, kind, width, depth, height, count"});
     return out;
   }
   if (rows.size() > kMostRows) {
@@ -344,8 +344,8 @@ TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, U
       if (headings[c].column != nullptr && headings[c].column->field == PieceField::Id)
         if (const auto at = byId.find(trimmed(rows[r][c])); at != byId.end()) piece = *(before = at->second);
     if (before != nullptr)
-      if (const auto [first, fresh] = seen.emplace(before->id.value, r + 1); !fresh) {
-        refuse(r + 1, {"Id", "is that of row " + std::to_string(first->second) + ", too", "Each piece stands in one row"});
+      if (const auto [first, fresh] = seen.emplace(before->id.value, headerRow + r); !fresh) {
+        refuse(headerRow + r, {"Id", "is that of row " + std::to_string(first->second) + ", too", "Each piece stands in one row"});
         continue;
       }
     for (const PieceField field : kOrder)
@@ -358,19 +358,19 @@ TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, U
         const auto with = withPieceCell(piece, *column, text, bare);
         if (with) piece = *with;
         if (with && before != nullptr && field == PieceField::Length) keepExact(piece, *before, *column);
-        if (!with) refuse(r + 1, with.error()), sound = false;
+        if (!with) refuse(headerRow + r, with.error()), sound = false;
       }
     if (!sound) continue;
     if (piece.kind.empty()) piece.kind = kindInName(piece.name);
     if (piece.name.empty()) piece.name = capital(std::string(kindWords(piece.kind)));
     if (!isKnownKind(piece.kind) && has(PieceField::Kind))
-      out.notes.push_back("Row " + std::to_string(r + 1) + ": no furniture rule judges a \"" + piece.kind + "\"; it is drawn and measured.");
+      out.notes.push_back("Row " + std::to_string(headerRow + r) + ": no furniture rule judges a \"" + piece.kind + "\"; it is drawn and measured.");
     Piece named = piece;
     if (named.id.empty()) named.id = PieceId("row");
-    if (const auto fault = faultOf(named)) refuse(r + 1, *fault);
+    if (const auto fault = faultOf(named)) refuse(headerRow + r, *fault);
     else out.pieces.push_back(std::move(piece));
   }
-  if (out.pieces.empty() && out.faults.empty()) refuse(2, {"", "holds no piece", "Below the header comes one row for each piece"});
+  if (out.pieces.empty() && out.faults.empty()) refuse(headerRow + 1, {"", "holds no piece", "Below the header comes one row for each piece"});
   return out;
 }
 

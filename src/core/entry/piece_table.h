@@ -45,9 +45,11 @@ inline constexpr std::size_t kMostFaults = 5;
 [[nodiscard]] bool isHeader(const std::vector<std::string>& row);
 
 /// Reads rows under a header. Columns come in any order, under any of their usual names; a unit in brackets behind a
-/// column's name, "width (cm)", is that of its bare numbers. Rows are counted as a spreadsheet does, from 1 with the header.
+/// column's name, "width (cm)", is that of its bare numbers. Rows are counted as a spreadsheet does: the
+/// header is row `headerRow`.
 /// A row with the id of a `known` piece changes only the columns that are there.
-[[nodiscard]] TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, Unit bare, const std::vector<Shared<Piece>>& known = {});
+[[nodiscard]] TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, Unit bare, const std::vector<Shared<Piece>>& known = {},
+                                          std::size_t headerRow = 1);
 
 /// The pieces as rows under a header, with lengths as decimal numbers in `unit`: read again with these pieces known, nothing changes.
 [[nodiscard]] std::vector<std::vector<std::string>> pieceRows(const std::vector<Shared<Piece>>&, Unit unit);
