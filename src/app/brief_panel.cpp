@@ -5,8 +5,6 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
-#include <QScrollArea>
-#include <QScrollBar>
 #include <QVBoxLayout>
 #include <charconv>
 #include <cmath>
@@ -42,21 +40,8 @@ QString plainNumber(double value) { return QString::number(value, 'g', 6); }
 }  // namespace
 
 BriefPanel::BriefPanel(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
-  setObjectName(QStringLiteral("panel"));
-  setAttribute(Qt::WA_StyledBackground);
-  auto* all = new QVBoxLayout(this);
-  all->setContentsMargins(0, 0, 0, 0);
-  auto* scroll = new QScrollArea;
-  scroll->setWidgetResizable(true);
-  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  scroll->setFocusPolicy(Qt::NoFocus);
-  all->addWidget(scroll);
-  auto* body = new QWidget;
-  body->setObjectName(QStringLiteral("panelBody"));
-  column_ = new QVBoxLayout(body);
-  column_->setContentsMargins(14, 12, 12, 14);
+  column_ = scrollingColumn(this);
   column_->setSpacing(5);
-  scroll->setWidget(body);
   for (auto signal : {&Workspace::jobChanged, &Workspace::viewChanged})
     connect(
         &workspace_, signal, this,
@@ -271,16 +256,11 @@ void BriefPanel::addRules(QVBoxLayout* column) {
 }
 
 void BriefPanel::rebuild() {
-  // Where the keyboard was, it stays.
-  QWidget* focus = isAncestorOf(focusWidget()) ? focusWidget() : nullptr;
-  const QString focused = focus != nullptr && focus->hasFocus() ? focus->objectName() : QString();
+  const FocusKept kept(this);
   emptyLayout(column_);
   addBrief(column_);
   addRules(column_);
   column_->addStretch(1);
-  if (focused.isEmpty()) return;
-  for (QWidget* w : findChildren<QWidget*>(focused))
-    if (!w->isHidden()) w->setFocus();
 }
 
 }  // namespace mezzet

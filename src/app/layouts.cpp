@@ -1,8 +1,41 @@
 #include "app/layouts.h"
 
+#include <QApplication>
 #include <QRegularExpression>
+#include <QScrollArea>
 
 namespace mezzet {
+
+QVBoxLayout* scrollingColumn(QWidget* panel) {
+  constexpr int kWidth = 308;  // of the panel beside its scroll bar
+  panel->setObjectName(QStringLiteral("panel"));
+  panel->setAttribute(Qt::WA_StyledBackground);
+  auto* all = new QVBoxLayout(panel);
+  all->setContentsMargins(0, 0, 0, 0);
+  auto* scroll = new QScrollArea;
+  scroll->setWidgetResizable(true);
+  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  scroll->setFocusPolicy(Qt::NoFocus);
+  all->addWidget(scroll);
+  auto* body = new QWidget;
+  body->setObjectName(QStringLiteral("panelBody"));
+  body->setFixedWidth(kWidth);
+  auto* column = new QVBoxLayout(body);
+  column->setContentsMargins(14, 12, 12, 14);
+  scroll->setWidget(body);
+  return column;
+}
+
+FocusKept::FocusKept(QWidget* parent) : parent_(parent) {
+  const QWidget* focus = QApplication::focusWidget();
+  if (focus != nullptr && parent_->isAncestorOf(focus)) focused_ = focus->objectName();
+}
+
+FocusKept::~FocusKept() {
+  if (focused_.isEmpty()) return;
+  for (QWidget* w : parent_->findChildren<QWidget*>(focused_))
+    if (!w->isHidden()) w->setFocus();
+}
 
 QString onScreen(const std::string& sentence) {
   static const QRegularExpression beforeFraction(QStringLiteral("(\\d) (\\d+/\\d+)")), beforeUnit(QStringLiteral("(\\d) (in|mm|cm|m)\\b"));

@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QLayout>
 #include <QString>
+#include <QVBoxLayout>
 #include <QWidget>
 #include <string>
 
@@ -22,6 +23,22 @@ inline void emptyLayout(QLayout* layout) {
     else item->layout()->deleteLater();
   }
 }
+
+/// Makes a panel of the right-hand side: a column that scrolls up and down only, however wide its rows want to be.
+[[nodiscard]] QVBoxLayout* scrollingColumn(QWidget* panel);
+
+/// While rows are rebuilt: the keyboard stays on the field of the same name.
+class FocusKept {
+ public:
+  explicit FocusKept(QWidget* parent);
+  ~FocusKept();
+  FocusKept(const FocusKept&) = delete;
+  FocusKept& operator=(const FocusKept&) = delete;
+
+ private:
+  QWidget* parent_;
+  QString focused_;
+};
 
 /// Plain words that wrap, named for the style sheet.
 [[nodiscard]] inline QLabel* words(const QString& text, const char* name) {

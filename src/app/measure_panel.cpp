@@ -3,10 +3,10 @@
 #include <QComboBox>
 #include <QLabel>
 #include <QPushButton>
-#include <QScrollArea>
 #include <QShortcut>
 #include <QVBoxLayout>
 
+#include "app/fixed_list.h"
 #include "app/layouts.h"
 #include "app/length_field.h"
 #include "app/openings_list.h"
@@ -18,39 +18,20 @@ namespace {
 
 constexpr double kUsualCeiling = 96 * kInch;  // offered for a new room until its ceiling is typed [D]
 
-QLabel* text(const QString& words, const char* name) {
-  auto* label = new QLabel(words);
-  label->setObjectName(QString::fromUtf8(name));
-  label->setWordWrap(true);
-  return label;
-}
-
 std::vector<Run> blankRoom() { return {4, Run{std::nullopt, 90}}; }
 
 }  // namespace
 
 MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
-  setObjectName(QStringLiteral("panel"));
-  setAttribute(Qt::WA_StyledBackground);
-  auto* all = new QVBoxLayout(this);
-  all->setContentsMargins(0, 0, 0, 0);
-  auto* scroll = new QScrollArea;
-  scroll->setWidgetResizable(true);
-  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  scroll->setFocusPolicy(Qt::NoFocus);
-  all->addWidget(scroll);
-  auto* body = new QWidget;
-  body->setObjectName(QStringLiteral("panelBody"));
-  auto* column = new QVBoxLayout(body);
-  column->setContentsMargins(14, 12, 12, 14);
+  auto* column = scrollingColumn(this);
   column->setSpacing(6);
-  column->addWidget(text(tr("Walls"), "panelTitle"));
+  column->addWidget(words(tr("Walls"), "panelTitle"));
   column->addWidget(
-      text(tr("Walk round with the room on your left hand. Type each wall as the tape reads, and which way the corner at its end turns."), "quietNote"));
+      words(tr("Walk round with the room on your left hand. Type each wall as the tape reads, and which way the corner at its end turns."), "quietNote"));
   rows_ = new QVBoxLayout;
   rows_->setSpacing(5);
   column->addLayout(rows_);
-  runComplaint_ = text({}, "fieldComplaint");
+  runComplaint_ = words({}, "fieldComplaint");
   runComplaint_->hide();
   column->addWidget(runComplaint_);
   auto* buttons = new QHBoxLayout;
@@ -64,7 +45,7 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   buttons->addWidget(remove);
   buttons->addStretch(1);
   column->addLayout(buttons);
-  state_ = text({}, "outlineState");
+  state_ = words({}, "outlineState");
   column->addWidget(state_);
   offers_ = new QVBoxLayout;
   offers_->setSpacing(4);
@@ -80,23 +61,24 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   column->addWidget(use_);
 
   column->addSpacing(8);
-  column->addWidget(text(tr("Ceiling"), "subject"));
+  column->addWidget(words(tr("Ceiling"), "subject"));
   auto* ceilingRow = new QHBoxLayout;
   ceilingField_ = new LengthField(tr("Ceiling height"), [this](const QString& t) { return typeCeiling(t); });
   ceilingField_->setObjectName(QStringLiteral("ceiling"));
-  ceilingComplaint_ = text({}, "fieldComplaint");
+  ceilingComplaint_ = words({}, "fieldComplaint");
   ceilingComplaint_->hide();
   ceilingField_->setComplaintLabel(ceilingComplaint_);
   ceilingField_->setFixedWidth(130);
   ceilingRow->addWidget(ceilingField_);
-  ceilingRow->addWidget(text(tr("above the floor"), "quietNote"), 1);
+  ceilingRow->addWidget(words(tr("above the floor"), "quietNote"), 1);
   column->addLayout(ceilingRow);
   column->addWidget(ceilingComplaint_);
   column->addSpacing(8);
   openings_ = new OpeningsList(workspace_);
   column->addWidget(openings_);
+  column->addSpacing(8);
+  column->addWidget(new FixedList(workspace_));
   column->addStretch(1);
-  scroll->setWidget(body);
   connect(&workspace_, &Workspace::jobChanged, this, &MeasurePanel::reload);
   connect(&workspace_, &Workspace::viewChanged, this, &MeasurePanel::reload);
   reload();
@@ -145,15 +127,25 @@ void MeasurePanel::rebuildRows() {
     auto* turn = new QComboBox;
     turn->setObjectName(QStringLiteral("turn") + letter);
     turn->setAccessibleName(tr("Corner at the end of wall %1").arg(letter));
-    turn->addItem(tr("then left"), 90.0);
-    turn->addItem(tr("then right"), -90.0);
+    for (const double degrees : {90.0, -90.0, 45.0, -45.0}) turn->addItem(QString::fromStdString(writeTurn(degrees)), degrees);
     int at = turn->findData(runs_[i].turn);
     if (at < 0) {
-      turn->addItem(tr("then %1\u00b0").arg(runs_[i].turn), runs_[i].turn);
-      at = 2;
+      turn->addItem(QString::fromStdString(writeTurn(runs_[i].turn)), runs_[i].turn);
+      at = turn->count() - 1;
     }
+    // Any other corner is typed: left 30, or 135 as an angle finder reads it inside the room.
+    turn->setEditable(true);
+    turn->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    turn->setMinimumContentsLength(8);
+    turn->lineEdit()->setAccessibleName(turn->accessibleName());
+    turn->setCompleter(nullptr);
+    turn->setInsertPolicy(QComboBox::NoInsert);
+    turn->setToolTip(tr("Choose, or type a corner: left 30, right 45, or the angle inside the room: 135"));
     turn->setCurrentIndex(at);
-    connect(turn, &QComboBox::currentIndexChanged, this, [this, i, turn] { setTurn(i, turn->currentData().toDouble()); });
+    connect(turn, &QComboBox::currentIndexChanged, this, [this, i, turn] {
+      if (turn->currentIndex() >= 0) setTurn(i, turn->currentData().toDouble());
+    });
+    connect(turn->lineEdit(), &QLineEdit::editingFinished, this, [this, i, turn] { typeTurn(i, turn->currentText(), turn); });
     row->addWidget(turn, 1);
     rows_->addLayout(row);
     fields_.push_back(field);
@@ -190,6 +182,15 @@ void MeasurePanel::setTurn(std::size_t index, double turn) {
   runs_[index].turn = turn;
   justTyped_.reset();
   showState();
+}
+
+void MeasurePanel::typeTurn(std::size_t index, const QString& text, QComboBox* from) {
+  if (text == QString::fromStdString(writeTurn(runs_[index].turn))) return;
+  const TurnReading reading = readTurn(text.toStdString());
+  runComplaint_->setVisible(!reading.turn);
+  if (!reading.turn) return runComplaint_->setText(QString::fromStdString(reading.complaint));
+  from->setEditText(QString::fromStdString(writeTurn(*reading.turn)));
+  setTurn(index, *reading.turn);
 }
 
 void MeasurePanel::addWall() {

@@ -34,6 +34,7 @@ class MeasurePanel : public QWidget {
   void showState();
   [[nodiscard]] LengthReading typeRun(std::size_t index, const QString& text);
   void setTurn(std::size_t index, double turn);
+  void typeTurn(std::size_t index, const QString& text, QComboBox* from);
   void addWall();
   void removeWall();
   void useOutline();

@@ -1,13 +1,11 @@
 #include "app/openings_list.h"
 
-#include <QComboBox>
-#include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/field_grid.h"
 #include "app/layouts.h"
-#include "app/length_field.h"
 #include "core/job/edits.h"
 #include "core/job/validate.h"
 
@@ -102,6 +100,7 @@ void OpeningsList::addOpening(OpeningKind kind) {
 }
 
 void OpeningsList::rebuild() {
+  const FocusKept kept(this);
   emptyLayout(rows_);
   complaint_->hide();
   const Room* room = workspace_.room();
@@ -123,81 +122,55 @@ void OpeningsList::rebuild() {
 
 void OpeningsList::addFields(const Opening& opening) {
   const Room* room = workspace_.room();
-  auto* box = new QWidget;
-  auto* grid = new QGridLayout(box);
-  grid->setContentsMargins(10, 0, 0, 4);
-  grid->setHorizontalSpacing(8);
-  grid->setVerticalSpacing(4);
-  int row = 0;
-  const auto label = [&](const QString& words) {
-    auto* l = new QLabel(words);
-    l->setObjectName(QStringLiteral("quietNote"));
-    grid->addWidget(l, row, 0);
-  };
-  label(tr("Wall"));
-  auto* wall = new QComboBox;
-  wall->setAccessibleName(tr("Wall"));
-  for (const Corner& c : room->corners) wall->addItem(QString::fromStdString(c.id.value));
-  wall->setCurrentText(QString::fromStdString(opening.wall.value));
-  connect(wall, &QComboBox::currentTextChanged, this, [this, opening](const QString& to) {
+  FieldGrid grid(complaint_);
+  QStringList walls;
+  for (const Corner& c : room->corners) walls << QString::fromStdString(c.id.value);
+  grid.choice(tr("Wall"), "openingWall", walls, static_cast<int>(walls.indexOf(QString::fromStdString(opening.wall.value))), [this, opening, walls](int to) {
     Opening o = opening;
-    o.wall = CornerId(to.toStdString());
+    o.wall = CornerId(walls[to].toStdString());
     const LengthReading taken = take(o);
-    if (!taken) {
-      QMetaObject::invokeMethod(
-          this,
-          [this, taken] {
-            rebuild();
-            complaint_->setText(QString::fromStdString(taken.complaint));
-            complaint_->show();
-          },
-          Qt::QueuedConnection);
-    }
+    if (taken) return;
+    QMetaObject::invokeMethod(
+        this,
+        [this, taken] {
+          rebuild();
+          complaint_->setText(QString::fromStdString(taken.complaint));
+          complaint_->show();
+        },
+        Qt::QueuedConnection);
   });
-  grid->addWidget(wall, row++, 1);
   const auto field = [&](const QString& words, const char* name, double Opening::*member) {
-    label(words);
-    auto* f = new LengthField(words, [this, opening, member](const QString& t) {
+    grid.length(words, name, workspace_.write(opening.*member), [this, opening, member](const QString& t) {
       const LengthReading reading = workspace_.read(t);
       if (!reading) return reading;
       Opening o = opening;
       o.*member = *reading.length;
       return take(o);
     });
-    f->setObjectName(QString::fromUtf8(name));
-    f->setComplaintLabel(complaint_);
-    f->show(workspace_.write(opening.*member));
-    grid->addWidget(f, row++, 1);
   };
   field(tr("From its start corner"), "openingOffset", &Opening::offset);
   field(tr("Width"), "openingWidth", &Opening::width);
   field(tr("Height"), "openingHeight", &Opening::height);
   if (opening.kind == OpeningKind::Window) field(tr("Sill above the floor"), "openingSill", &Opening::sill);
   if (opening.kind == OpeningKind::Door) {
-    const auto choice = [&](const QString& words, const QString& first, const QString& second, bool isSecond, auto change) {
-      label(words);
-      auto* combo = new QComboBox;
-      combo->setAccessibleName(words);
-      combo->addItems({first, second});
-      combo->setCurrentIndex(isSecond ? 1 : 0);
-      connect(combo, &QComboBox::currentIndexChanged, this, [this, opening, change](int index) {
+    const auto choice = [&](const QString& words, const char* name, const QString& first, const QString& second, bool isSecond, auto change) {
+      grid.choice(words, name, {first, second}, isSecond ? 1 : 0, [this, opening, change](int index) {
         Opening o = opening;
         change(o, index == 1);
         static_cast<void>(take(o));
       });
-      grid->addWidget(combo, row++, 1);
     };
-    choice(tr("Hinges at its"), tr("start, right seen from inside"), tr("end, left seen from inside"), opening.hinge == Hinge::End,
+    choice(tr("Hinges at its"), "openingHinge", tr("start, right seen from inside"), tr("end, left seen from inside"), opening.hinge == Hinge::End,
            [](Opening& o, bool second) { o.hinge = second ? Hinge::End : Hinge::Start; });
-    choice(tr("Swings"), tr("into the room"), tr("out of the room"), opening.swing == Swing::Out,
+    choice(tr("Swings"), "openingSwing", tr("into the room"), tr("out of the room"), opening.swing == Swing::Out,
            [](Opening& o, bool second) { o.swing = second ? Swing::Out : Swing::In; });
   }
   auto* remove = new QPushButton(tr("Remove it"));
   remove->setObjectName(QStringLiteral("removeOpening"));
   connect(remove, &QPushButton::clicked, this,
           [this, id = opening.id, roomId = room->id] { workspace_.document().edit(tr("remove an opening"), withoutOpening(workspace_.job(), roomId, id)); });
-  grid->addWidget(remove, row, 1);
-  rows_->addWidget(box);
+  grid.put(remove);
+  rows_->addWidget(grid.box());
 }
 
 }  // namespace mezzet

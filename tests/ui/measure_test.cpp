@@ -1,6 +1,8 @@
 #include <QComboBox>
 #include <QLabel>
 
+#include "app/length_field.h"
+#include "core/survey/fixed_things.h"
 #include "support.h"
 
 namespace mezzet {
@@ -169,6 +171,88 @@ TEST_F(Measure, AnLIsTypedFromNothingByTheKeyboardAlone) {
   QTest::keyClick(use, Qt::Key_Space);
   ASSERT_NE(work().room(), nullptr);
   EXPECT_EQ(work().room()->corners.size(), 6u);
+}
+
+class Fixed : public test::WindowTest {
+ protected:
+  void SetUp() override {
+    test::WindowTest::SetUp();
+    work().showStage(Stage::Measure);
+  }
+  /// Types into a field of the panel that is on show now.
+  void typeInto(const char* name, const char* text) {
+    QApplication::processEvents();
+    for (auto* field : window_->findChildren<LengthField*>(QString::fromUtf8(name)))
+      if (field->isVisible()) {
+        field->setFocus();
+        field->setText(QString::fromUtf8(text));
+        QTest::keyClick(field, Qt::Key_Return);
+        return;
+      }
+    FAIL() << "no field " << name;
+  }
+  void choose(const char* name, int index) {
+    QApplication::processEvents();
+    for (auto* box : window_->findChildren<QComboBox*>(QString::fromUtf8(name)))
+      if (box->isVisible()) return box->setCurrentIndex(index);
+    FAIL() << "no choice " << name;
+  }
+  [[nodiscard]] const Room& room() { return *job().rooms.front(); }
+};
+
+TEST_F(Fixed, AHearthIsMeasuredAgainstItsWall) {
+  const std::size_t before = room().features.size();
+  button(QStringLiteral("addHearth"))->click();
+  ASSERT_EQ(room().features.size(), before + 1);
+  typeInto("fixedOffset", "20");
+  typeInto("fixedDepth", "12 1/2");
+  const auto measures = measuresOf(room(), room().features.back().outline);
+  ASSERT_TRUE(measures);
+  EXPECT_NEAR(std::get<AgainstWall>(*measures).offset, 20 * kInch, 1e-6);
+  EXPECT_NEAR(std::get<AgainstWall>(*measures).depth, 12.5 * kInch, 1e-6);
+  typeInto("fixedClear", "30");
+  EXPECT_EQ(room().features.back().clear, 30 * kInch);
+}
+
+TEST_F(Fixed, AHearthCanStandAcrossACorner) {
+  button(QStringLiteral("addHearth"))->click();
+  choose("fixedStands", 1);
+  QApplication::processEvents();
+  typeInto("fixedBefore", "30");
+  const auto measures = measuresOf(room(), room().features.back().outline);
+  ASSERT_TRUE(measures);
+  EXPECT_NEAR(std::get<AcrossCorner>(*measures).before, 30 * kInch, 1e-6);
+}
+
+TEST_F(Fixed, WhatReachesOutsideIsRefusedInPlace) {
+  button(QStringLiteral("addColumn"))->click();
+  const Job before = job();
+  typeInto("fixedDepth", "400");
+  EXPECT_EQ(job(), before);
+  bool said = false;
+  for (QLabel* label : window_->findChildren<QLabel*>(QStringLiteral("fieldComplaint")))
+    said = said || (label->isVisible() && label->text().startsWith(QStringLiteral("It reaches outside the room.")));
+  EXPECT_TRUE(said);
+}
+
+TEST_F(Fixed, AWallHasItsOwnThickness) {
+  for (QPushButton* fold : window_->findChildren<QPushButton*>(QStringLiteral("fold")))
+    if (fold->isVisible() && fold->text().startsWith(QStringLiteral("Thickness"))) fold->click();
+  QApplication::processEvents();
+  typeInto("thickA", "9 1/2");
+  EXPECT_EQ(room().corners.front().wallThickness, 9.5 * kInch);
+  undo();
+  EXPECT_FALSE(room().corners.front().wallThickness);
+}
+
+TEST_F(Fixed, ACornerOfAnyAngleIsTyped) {
+  auto* turn = find<QComboBox>("turnA");
+  turn->lineEdit()->setText(QStringLiteral("135"));
+  QTest::keyClick(turn->lineEdit(), Qt::Key_Return);
+  EXPECT_EQ(turn->currentText(), QStringLiteral("then left 45\u00b0"));
+  turn->lineEdit()->setText(QStringLiteral("sideways"));
+  QTest::keyClick(turn->lineEdit(), Qt::Key_Return);
+  EXPECT_EQ(turn->currentText(), QStringLiteral("sideways")) << "what was typed stays";
 }
 
 }  // namespace

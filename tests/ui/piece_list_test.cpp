@@ -37,8 +37,10 @@ TEST_F(PieceListTest, ACellTypedIntoChangesThePieceAsOneEdit) {
   table_->setFocus();
   table_->setCurrentIndex(cell(0, "Width"));
   table_->edit(cell(0, "Width"));
-  QTest::keyClicks(QApplication::focusWidget(), QStringLiteral("85 +-1 ticket"));
-  QTest::keyClick(QApplication::focusWidget(), Qt::Key_Return);
+  auto* editor = table_->viewport()->findChild<QLineEdit*>();
+  ASSERT_NE(editor, nullptr);
+  QTest::keyClicks(editor, QStringLiteral("85 +-1 ticket"));
+  QTest::keyClick(editor, Qt::Key_Return);
   QApplication::processEvents();  // the table takes it with the next event
   EXPECT_DOUBLE_EQ(job().pieces[0]->width, 85 * kInch);
   EXPECT_DOUBLE_EQ(job().pieces[0]->doubts.at("width").u95, kInch);

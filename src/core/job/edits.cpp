@@ -55,6 +55,9 @@ Result<Job> withOutline(const Job& job, const RoomId& id, std::vector<Corner> co
   const Room* room = findRoom(job, id);
   if (room == nullptr) return noRoom(id);
   Room changed = *room;
+  for (Corner& corner : corners)
+    for (const Corner& before : room->corners)
+      if (before.id == corner.id && !corner.wallThickness) corner.wallThickness = before.wallThickness;
   changed.corners = std::move(corners);
   return withRoom(job, std::move(changed));
 }
@@ -83,6 +86,33 @@ Job withoutOpening(const Job& job, const RoomId& id, const OpeningId& opening) {
   Job out = job;
   put(out.rooms, std::move(changed));
   return out;
+}
+
+Result<Job> withFeature(const Job& job, const RoomId& id, Feature feature) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  putValue(changed.features, std::move(feature));
+  return withRoom(job, std::move(changed));
+}
+
+Job withoutFeature(const Job& job, const RoomId& id, const FeatureId& feature) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return job;
+  Room changed = *room;
+  std::erase_if(changed.features, [&](const Feature& f) { return f.id == feature; });
+  Job out = job;
+  put(out.rooms, std::move(changed));
+  return out;
+}
+
+Result<Job> withWallThickness(const Job& job, const RoomId& id, const CornerId& corner, std::optional<double> thickness) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  for (Corner& c : changed.corners)
+    if (c.id == corner) c.wallThickness = thickness;
+  return withRoom(job, std::move(changed));
 }
 
 Result<Job> withPiece(const Job& job, Piece piece) {

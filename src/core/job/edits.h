@@ -11,12 +11,17 @@ namespace mezzet {
 /// Adds the room, or replaces the one with its id. Refused when the room is faulty, or when a picture hangs on a wall
 /// that would go.
 [[nodiscard]] Result<Job> withRoom(const Job&, Room);
-/// New corners for a room; its openings must still fit.
+/// New corners for a room; its openings must still fit. A wall that keeps its letter keeps its thickness.
 [[nodiscard]] Result<Job> withOutline(const Job&, const RoomId&, std::vector<Corner>);
 [[nodiscard]] Result<Job> withCeiling(const Job&, const RoomId&, double height);
 /// Adds the opening, or replaces the one with its id.
 [[nodiscard]] Result<Job> withOpening(const Job&, const RoomId&, Opening);
 [[nodiscard]] Job withoutOpening(const Job&, const RoomId&, const OpeningId&);
+/// Adds the fixed thing, or replaces the one with its id.
+[[nodiscard]] Result<Job> withFeature(const Job&, const RoomId&, Feature);
+[[nodiscard]] Job withoutFeature(const Job&, const RoomId&, const FeatureId&);
+/// Of the wall that starts at a corner; without one it is drawn kUsualWall thick.
+[[nodiscard]] Result<Job> withWallThickness(const Job&, const RoomId&, const CornerId&, std::optional<double> thickness);
 
 // ---- pieces and schemes
 /// Adds the piece, or replaces the one with its id.

@@ -1,6 +1,8 @@
 #include "core/survey/runs.h"
 
 #include <algorithm>
+#include <array>
+#include <charconv>
 #include <cmath>
 #include <numbers>
 
@@ -41,6 +43,59 @@ std::string sentenceFor(const Closing& c, LengthFormat format) {
 }
 
 }  // namespace
+
+TurnReading readTurn(std::string_view text) {
+  static constexpr const char* kHow = "Say left, right, left 45, or the angle inside the room: 135.";
+  std::string words;
+  for (const char c : text) words += c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c == ',' ? '.' : c;
+  int side = 0;
+  std::optional<double> degrees;
+  bool inside = false;
+  for (std::size_t at = 0; at < words.size();) {
+    if (words[at] == ' ') ++at;
+    else if (words.compare(at, 2, "\u00b0") == 0) at += 2;
+    else if (words[at] >= 'a' && words[at] <= 'z') {
+      std::size_t end = at;
+      while (end < words.size() && words[end] >= 'a' && words[end] <= 'z') ++end;
+      const std::string word = words.substr(at, end - at);
+      if (word == "left" || word == "l" || word == "right" || word == "r") {
+        if (side != 0) return {std::nullopt, kHow};
+        side = word[0] == 'l' ? 1 : -1;
+      } else if (word == "inside") {
+        inside = true;
+      } else if (word != "then" && word != "degrees" && word != "deg") {
+        return {std::nullopt, kHow};
+      }
+      at = end;
+    } else {
+      double number = 0;
+      const auto [end, fault] = std::from_chars(words.data() + at, words.data() + words.size(), number);
+      if (fault != std::errc{} || degrees) return {std::nullopt, kHow};
+      degrees = number;
+      at = static_cast<std::size_t>(end - words.data());
+    }
+  }
+  if ((side == 0 && !degrees) || (inside && (side != 0 || !degrees))) return {std::nullopt, kHow};
+  if (side == 0) {
+    if (!(*degrees > 0 && *degrees < 360)) return {std::nullopt, "The angle inside the room is between 0 and 360."};
+    return {180 - *degrees, {}};
+  }
+  const double turn = degrees.value_or(90);
+  if (!(turn > 0 && turn < 180)) return {std::nullopt, "A corner turns by more than 0 and less than 180 degrees."};
+  return {side * turn, {}};
+}
+
+std::string writeTurn(double turn) {
+  const double size = std::abs(turn);
+  std::string text = turn >= 0 ? "then left" : "then right";
+  if (size == 90) return text;
+  std::array<char, 32> number{};
+  const auto [end, fault] = std::to_chars(number.data(), number.data() + number.size(), size, std::chars_format::fixed, 2);
+  std::string digits(number.data(), end);
+  while (digits.back() == '0') digits.pop_back();
+  if (digits.back() == '.') digits.pop_back();
+  return text + " " + digits + "\u00b0";
+}
 
 Traverse walk(const std::vector<Run>& runs) {
   Traverse t;

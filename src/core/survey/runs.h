@@ -3,6 +3,7 @@
 
 #include <optional>
 #include <string>
+#include <string_view>
 #include <vector>
 
 #include "core/geometry/polygon.h"
@@ -16,6 +17,15 @@ struct Run {
   double turn = 90;              ///< degrees at the run's end: 90 left, -90 right
   bool operator==(const Run&) const = default;
 };
+
+/// What was typed as a corner: "left", "right 45", "45 left", or the angle inside the room as an angle finder reads it,
+/// "inside 135" or just "135". Degrees to the left, between -180 and 180; the complaint when it is none.
+struct TurnReading {
+  std::optional<double> turn;
+  std::string complaint;
+};
+[[nodiscard]] TurnReading readTurn(std::string_view text);
+[[nodiscard]] std::string writeTurn(double turn);  ///< "then left", "then right 45°"
 
 /// Where the runs lead. A run that has no length yet is walked as 0.
 struct Traverse {

@@ -1,0 +1,239 @@
+#include "app/fixed_list.h"
+
+#include <QHBoxLayout>
+#include <QPushButton>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "app/field_grid.h"
+#include "app/layouts.h"
+#include "core/job/edits.h"
+
+namespace mezzet {
+namespace {
+
+QString kindName(FeatureKind kind) {
+  return kind == FeatureKind::Hearth ? FixedList::tr("Hearth") : kind == FeatureKind::Column ? FixedList::tr("Column") : FixedList::tr("Built-in");
+}
+
+/// Usual sizes to start from [D].
+AgainstWall usualSize(FeatureKind kind) {
+  AgainstWall out;
+  out.width = (kind == FeatureKind::Hearth ? 48 : kind == FeatureKind::Column ? 12 : 36) * kInch;
+  out.depth = (kind == FeatureKind::Hearth ? 18 : kind == FeatureKind::Column ? 12 : 14) * kInch;
+  out.off = kind == FeatureKind::Column ? 24 * kInch : 0;
+  return out;
+}
+
+}  // namespace
+
+FixedList::FixedList(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(5);
+  column->addWidget(words(tr("Fixed things"), "subject"));
+  rows_ = new QVBoxLayout;
+  rows_->setSpacing(4);
+  column->addLayout(rows_);
+  complaint_ = words({}, "fieldComplaint");
+  complaint_->hide();
+  column->addWidget(complaint_);
+  auto* buttons = new QHBoxLayout;
+  for (const FeatureKind kind : {FeatureKind::Hearth, FeatureKind::Column, FeatureKind::BuiltIn}) {
+    auto* add = new QPushButton(tr("+ %1").arg(kindName(kind)));
+    add->setAccessibleName(tr("Add: %1").arg(kindName(kind)));
+    add->setObjectName(QStringLiteral("add") + kindName(kind));
+    connect(add, &QPushButton::clicked, this, [this, kind] { addFeature(kind); });
+    buttons->addWidget(add);
+  }
+  buttons->addStretch(1);
+  column->addLayout(buttons);
+  connect(&workspace_, &Workspace::jobChanged, this, &FixedList::rebuild);
+  connect(&workspace_, &Workspace::viewChanged, this, &FixedList::rebuild);
+  rebuild();
+}
+
+LengthReading FixedList::refused(const Error& fault) {
+  std::string text = fault.text() + ".";
+  if (!text.empty() && text[0] >= 'a' && text[0] <= 'z') text[0] = static_cast<char>(text[0] - 'a' + 'A');
+  return {std::nullopt, 0, text};
+}
+
+LengthReading FixedList::take(const Feature& changed) {
+  const Room* room = workspace_.room();
+  if (room == nullptr) return {std::nullopt, 0, "Measure the walls first."};
+  const auto after = withFeature(workspace_.job(), room->id, changed);
+  if (!after) return refused(after.error());
+  workspace_.document().edit(kindName(changed.kind).toLower(), *after);
+  return {0.0, 0, {}};
+}
+
+LengthReading FixedList::take(Feature changed, const FixedMeasures& measures) {
+  const auto outline = outlineFrom(*workspace_.room(), measures, workspace_.format());
+  if (!outline) return refused(outline.error());
+  changed.outline = *outline;
+  return take(changed);
+}
+
+void FixedList::addFeature(FeatureKind kind) {
+  const Room* room = workspace_.room();
+  const auto complain = [this](const std::string& sentence) {
+    complaint_->setText(QString::fromStdString(sentence));
+    complaint_->show();
+  };
+  if (room == nullptr) return complain("Measure the walls first.");
+  // In the middle of the longest wall, until its own measures are typed.
+  AgainstWall measures = usualSize(kind);
+  double longest = 0;
+  for (const Wall& wall : wallsOf(*room))
+    if (wall.length() > longest) {
+      longest = wall.length();
+      measures.wall = wall.id;
+    }
+  measures.width = std::min(measures.width, longest);
+  measures.offset = (longest - measures.width) / 2;
+  const auto outline = outlineFrom(*room, measures, workspace_.format());
+  if (!outline) return complain(refused(outline.error()).complaint);
+  IdSource ids = workspace_.document().ids();
+  const Feature feature{ids.take<FeatureId>(kind == FeatureKind::Hearth ? "hearth" : kind == FeatureKind::Column ? "column" : "built"), kind, *outline, {}, {}};
+  const auto after = withFeature(workspace_.job(), room->id, feature);
+  if (!after) return complain(refused(after.error()).complaint);
+  open_ = feature.id;
+  workspace_.document().edit(tr("add a %1").arg(kindName(kind).toLower()), *after, ids.next());
+}
+
+void FixedList::rebuild() {
+  const FocusKept kept(this);
+  emptyLayout(rows_);
+  complaint_->hide();
+  const Room* room = workspace_.room();
+  if (room == nullptr) return;
+  const auto fold = [this](const QString& text, const QString& name, auto toggle) {
+    auto* row = new QPushButton(text);
+    row->setObjectName(name);
+    row->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    connect(row, &QPushButton::clicked, this, [this, toggle] {
+      toggle();
+      QMetaObject::invokeMethod(this, &FixedList::rebuild, Qt::QueuedConnection);
+    });
+    rows_->addWidget(row);
+  };
+  for (const Feature& f : room->features) {
+    const auto measures = measuresOf(*room, f.outline);
+    QString where;
+    if (const auto* box = measures ? std::get_if<AgainstWall>(&*measures) : nullptr)
+      where = tr("%1 on wall %2, %3 wide").arg(kindName(f.kind), QString::fromStdString(box->wall.value), workspace_.write(box->width));
+    else if (measures) where = tr("%1 across corner %2").arg(kindName(f.kind), QString::fromStdString(std::get<AcrossCorner>(*measures).corner.value));
+    else where = tr("%1 of its own outline").arg(kindName(f.kind));
+    fold(where + (f.id == open_ ? tr(", hide") : tr(", change")), QStringLiteral("fold"), [this, id = f.id] { open_ = open_ == id ? FeatureId() : id; });
+    if (f.id == open_) addFields(f);
+  }
+  fold(thicknesses_ ? tr("Thickness of the walls, hide") : tr("Thickness of the walls, change"), QStringLiteral("fold"),
+       [this] { thicknesses_ = !thicknesses_; });
+  if (thicknesses_) addThicknesses(*room);
+}
+
+void FixedList::addThicknesses(const Room& room) {
+  FieldGrid grid(complaint_);
+  for (const Corner& c : room.corners) {
+    const QString letter = QString::fromStdString(c.id.value);
+    grid.length(tr("Wall %1").arg(letter), ("thick" + c.id.value).c_str(), c.wallThickness ? workspace_.write(*c.wallThickness) : QString(),
+                [this, id = c.id, roomId = room.id](const QString& t) {
+                  std::optional<double> thickness;
+                  if (!t.trimmed().isEmpty()) {
+                    const LengthReading reading = workspace_.read(t);
+                    if (!reading) return reading;
+                    thickness = reading.length;
+                  }
+                  const auto after = withWallThickness(workspace_.job(), roomId, id, thickness);
+                  if (!after) return refused(after.error());
+                  workspace_.document().edit(tr("thickness of wall %1").arg(QString::fromStdString(id.value)), *after);
+                  return LengthReading{0.0, 0, {}};
+                });
+  }
+  rows_->addWidget(words(tr("Drawn %1 thick where nothing is typed.").arg(workspace_.write(kUsualWall)), "quietNote"));
+  rows_->addWidget(grid.box());
+}
+
+void FixedList::addFields(const Feature& feature) {
+  const Room& room = *workspace_.room();
+  FieldGrid grid(complaint_);
+  const auto measures = measuresOf(room, feature.outline);
+  const auto* box = measures ? std::get_if<AgainstWall>(&*measures) : nullptr;
+  const auto* across = measures ? std::get_if<AcrossCorner>(&*measures) : nullptr;
+  QStringList letters;
+  for (const Corner& c : room.corners) letters << QString::fromStdString(c.id.value);
+  // A choice that is refused shows what is there again, with the reason.
+  const auto chosen = [this](const LengthReading& taken) {
+    if (taken) return;
+    QMetaObject::invokeMethod(
+        this,
+        [this, taken] {
+          rebuild();
+          complaint_->setText(QString::fromStdString(taken.complaint));
+          complaint_->show();
+        },
+        Qt::QueuedConnection);
+  };
+  grid.choice(tr("Stands"), "fixedStands", {tr("at a wall"), tr("in a corner")}, across != nullptr ? 1 : 0,
+              [this, feature, chosen, first = room.corners.front().id](int to) {
+                const AgainstWall usual = usualSize(feature.kind);
+                AgainstWall against = usual;
+                against.wall = first;
+                chosen(to == 1 ? take(feature, AcrossCorner{first, usual.width, usual.width}) : take(feature, against));
+              });
+  const auto field = [&](const QString& label, const char* name, const auto& now, auto member) {
+    grid.length(label, name, workspace_.write(now.*member), [this, feature, now, member](const QString& t) {
+      const LengthReading reading = workspace_.read(t);
+      if (!reading) return reading;
+      auto changed = now;
+      changed.*member = *reading.length;
+      return take(feature, changed);
+    });
+  };
+  const auto letter = [&](const QString& label, const char* name, const auto& now, auto member) {
+    grid.choice(label, name, letters, static_cast<int>(letters.indexOf(QString::fromStdString((now.*member).value))),
+                [this, feature, now, member, letters, chosen](int to) {
+                  auto changed = now;
+                  changed.*member = CornerId(letters[to].toStdString());
+                  chosen(take(feature, changed));
+                });
+  };
+  if (box != nullptr) {
+    letter(tr("Wall"), "fixedWall", *box, &AgainstWall::wall);
+    field(tr("From its start corner"), "fixedOffset", *box, &AgainstWall::offset);
+    field(tr("Off the wall"), "fixedOff", *box, &AgainstWall::off);
+    field(tr("Width"), "fixedWidth", *box, &AgainstWall::width);
+    field(tr("Depth"), "fixedDepth", *box, &AgainstWall::depth);
+  } else if (across != nullptr) {
+    letter(tr("Corner"), "fixedCorner", *across, &AcrossCorner::corner);
+    field(tr("Along wall before it"), "fixedBefore", *across, &AcrossCorner::before);
+    field(tr("Along wall after it"), "fixedAfter", *across, &AcrossCorner::after);
+  }
+  const auto optional = [&](const QString& label, const char* name, std::optional<double> Feature::*member, const QString& shown) {
+    grid.length(label, name, shown, [this, feature, member](const QString& t) {
+      Feature changed = feature;
+      changed.*member = std::nullopt;
+      if (!t.trimmed().isEmpty()) {
+        const LengthReading reading = workspace_.read(t);
+        if (!reading) return reading;
+        changed.*member = reading.length;
+      }
+      return take(changed);
+    });
+  };
+  optional(tr("Height"), "fixedHeight", &Feature::height, feature.height ? workspace_.write(*feature.height) : QString());
+  if (feature.kind == FeatureKind::Hearth) {
+    optional(tr("Keep clear round it"), "fixedClear", &Feature::clear, workspace_.write(feature.clear.value_or(kHearthClear)));
+    grid.put(words(tr("Distances to a fire are its maker's and the local code's."), "quietNote"));
+  }
+  if (feature.kind == FeatureKind::Column) grid.put(words(tr("Structure: changing it needs an engineer and permission."), "quietNote"));
+  auto* remove = new QPushButton(tr("Remove it"));
+  remove->setObjectName(QStringLiteral("removeFixed"));
+  connect(remove, &QPushButton::clicked, this,
+          [this, id = feature.id, roomId = room.id] { workspace_.document().edit(tr("remove a fixed thing"), withoutFeature(workspace_.job(), roomId, id)); });
+  grid.put(remove);
+  rows_->addWidget(grid.box());
+}
+
+}  // namespace mezzet
