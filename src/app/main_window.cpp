@@ -162,6 +162,15 @@ void MainWindow::wire() {
     tray_->goToLine();
   });
   on("copy-piece", [this] { workspace_->copySelected(); });
+  on("select-all", [this] { workspace_->selectAll(); });
+  on("mark", [this] { workspace_->mark(); });
+  on("group", [this] { workspace_->group(); });
+  on("ungroup", [this] { workspace_->ungroup(); });
+  const std::pair<const char*, Line> lines[] = {{"align-left", Line::Left},     {"align-right", Line::Right},   {"align-top", Line::Top},
+                                                {"align-bottom", Line::Bottom}, {"align-centre", Line::Centre}, {"align-middle", Line::Middle}};
+  for (const auto& [id, line] : lines) on(id, [this, line = line] { workspace_->align(line); });
+  on("spread-across", [this] { workspace_->spreadOut(true); });
+  on("spread-up", [this] { workspace_->spreadOut(false); });
   on("lock", [this] { workspace_->toggleLock(); });
   on("scheme-new", [this] { workspace_->newScheme(false); });
   on("scheme-copy", [this] { workspace_->newScheme(true); });
@@ -303,6 +312,12 @@ void MainWindow::showState() {
   for (const char* id : {"scheme-new", "scheme-copy", "compare"}) (*actions_)[id]->setEnabled(workspace_->scheme() != nullptr);
   (*actions_)["scheme-remove"]->setEnabled(scheme_->count() > 1);
   for (const char* id : {"remove", "sizes", "lock", "copy-piece"}) (*actions_)[id]->setEnabled(workspace_->selectedPlacement() != nullptr);
+  const std::size_t chosen = workspace_->selection().size();
+  (*actions_)["mark"]->setEnabled(chosen > 0);
+  (*actions_)["ungroup"]->setEnabled(workspace_->selectedPlacement() != nullptr && !groupOf(*workspace_->selectedPlacement()).empty());
+  for (const char* id : {"group", "align-left", "align-right", "align-top", "align-bottom", "align-centre", "align-middle"})
+    (*actions_)[id]->setEnabled(chosen > 1);
+  for (const char* id : {"spread-across", "spread-up"}) (*actions_)[id]->setEnabled(chosen > 2);
   (*actions_)["print-plan"]->setEnabled(workspace_->room() != nullptr);
   QString undoText = undo.canUndo() ? tr("undo: %1").arg(undo.undoText()) : QString();
   undoNote_->setText(undoNote_->fontMetrics().elidedText(undoText, Qt::ElideRight, 260));

@@ -37,7 +37,9 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   column->addWidget(complaint_);
   connect(&workspace_, &Workspace::selectionChanged, this, &PieceBar::rebuild);
   connect(&workspace_, &Workspace::viewChanged, this, &PieceBar::rebuild);
-  connect(&workspace_, &Workspace::jobChanged, this, [this] { workspace_.selected() == shown_&& workspace_.stage() == shownStage_ ? refresh() : rebuild(); });
+  connect(&workspace_, &Workspace::jobChanged, this, [this] {
+    workspace_.selected() == shown_&& workspace_.stage() == shownStage_&& workspace_.selection().size() == shownCount_ ? refresh() : rebuild();
+  });
   rebuild();
 }
 
@@ -47,6 +49,7 @@ void PieceBar::rebuild() {
   complaint_->clear();
   shown_ = workspace_.selected();
   shownStage_ = workspace_.stage();
+  shownCount_ = workspace_.selection().size();
   const Placement* p = workspace_.selectedPlacement();
   const auto label = [&](const QString& words, const char* name) {
     auto* l = new QLabel(words);
@@ -80,6 +83,24 @@ void PieceBar::rebuild() {
                                              : tr("Drag a piece, or click it and type into its tapes. Tab goes through them."),
           "barHint");
     row_->addStretch(1);
+    return;
+  }
+  if (const PlacementIds all = workspace_.selection(); all.size() > 1) {
+    label(tr("%1 pieces, led by %2").arg(all.size()).arg(workspace_.nameOf(*p)), "barName");
+    const auto act = [&](const QString& words, const char* name, auto slot) {
+      auto* b = new QPushButton(words);
+      b->setObjectName(QString::fromUtf8(name));
+      connect(b, &QPushButton::clicked, this, slot);
+      row_->addWidget(b);
+    };
+    if (groupOf(*p).empty()) act(tr("Group"), "barGroup", [this] { workspace_.group(); });
+    else act(tr("Part the group"), "barUngroup", [this] { workspace_.ungroup(); });
+    act(tr("Line up left"), "barLeft", [this] { workspace_.align(Line::Left); });
+    act(tr("centres"), "barCentre", [this] { workspace_.align(Line::Centre); });
+    act(tr("bottom"), "barBottom", [this] { workspace_.align(Line::Bottom); });
+    if (all.size() > 2) act(tr("Equal gaps"), "barSpread", [this] { workspace_.spreadOut(true); });
+    row_->addStretch(1);
+    hint(tr("They move together. The menu Arrange has every edge, and gaps upwards; the leading piece stays."));
     return;
   }
   label(workspace_.nameOf(*p), "barName");

@@ -36,6 +36,7 @@ class PieceBar : public QWidget {
   QLabel* complaint_;
   std::vector<std::pair<std::string, LengthField*>> fields_;  // by tape key; "turn" for the angle
   PlacementId shown_;
+  std::size_t shownCount_ = 0;
   Stage shownStage_ = Stage::Floor;
 };
 

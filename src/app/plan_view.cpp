@@ -16,7 +16,7 @@ void PlanView::showDraft(std::optional<std::vector<Run>> runs, std::size_t curre
   if (had || draft_) fit();
 }
 
-Drawing PlanView::composeStill(double scale, const PlacementId& without) const {
+Drawing PlanView::composeStill(double scale, const PlacementIds& without) const {
   const Room* room = workspace_.room();
   if (workspace_.stage() == Stage::Measure && (draft_ || room == nullptr)) {
     const std::vector<Run> runs = draft_.value_or(std::vector<Run>{});
@@ -48,32 +48,13 @@ Drawing PlanView::composeMoving(double scale) const {
   if (!dragging())  // a piece in the hand is not judged
     for (const Finding& f : workspace_.findings())
       if (breaksByWeight(f)) work.findings.push_back(f);
-  Drawing d = composePlanWork(shownJob(), *room, work, scale, workspace_.format());
-  const Placement* p = findPlacement(*scheme, work.selected);
-  if (dragging() && p != nullptr)
-    if (const auto* floor = std::get_if<FloorPlace>(&p->on)) {
-      // Bands first, then the piece, then its tapes: insert it behind the bands.
-      Drawing piece;
-      piece.scale = scale;
-      addPiece(piece, pieceOf(shownJob(), *p), *floor, p->id.value, midSentence(SchemeNames(shownJob(), *scheme).plain(p->id)), workspace_.format(),
-               Layer::Working);
-      std::size_t bands = 0;
-      while (bands < d.items.size() && d.items[bands].id.starts_with("band:")) ++bands;
-      d.items.insert(d.items.begin() + static_cast<std::ptrdiff_t>(bands), piece.items.begin(), piece.items.end());
-    }
-  // The ghost of a way out: what would stand elsewhere, in outline.
-  if (workspace_.ghost())
-    if (const Scheme* then = findScheme(*workspace_.ghost(), workspace_.schemeId()))
-      for (const Placement& q : then->placements) {
-        const Placement* now = findPlacement(*scheme, q.id);
-        const auto* floor = std::get_if<FloorPlace>(&q.on);
-        if (floor == nullptr || (now != nullptr && *now == q)) continue;
-        const Piece& piece = pieceOf(*workspace_.ghost(), q);
-        const Stroke edge{Ink::Holds, 0.6, Dash::Dashed};
-        if (piece.shape == Shape::Round) d.add(Layer::Working, "ghost", ArcItem{floor->at, piece.width / 2, 0, 360, Ink::Band, edge});
-        else d.add(Layer::Working, "ghost", PathItem{outlineOf(piece, *floor), true, Ink::Band, edge});
-      }
-  return d;
+  work.selection = workspace_.selection();
+  work.guides = guides();
+  const Placement* chosen = workspace_.selectedPlacement();
+  work.handle = canDrag() && !dragging() && chosen != nullptr && !chosen->locked && !workspace_.document().readOnly();
+  if (dragging()) work.inHand = work.selection;
+  if (workspace_.ghost()) work.ghost = &*workspace_.ghost();
+  return composePlanWork(shownJob(), *room, work, scale, workspace_.format());
 }
 
 PlacementId PlanView::pieceAt(Vec2 model) const {

@@ -18,7 +18,7 @@ class PlanView : public SheetView {
   void wallChosen(const CornerId& wall);
 
  protected:
-  [[nodiscard]] Drawing composeStill(double scale, const PlacementId& without) const override;
+  [[nodiscard]] Drawing composeStill(double scale, const PlacementIds& without) const override;
   [[nodiscard]] Drawing composeMoving(double scale) const override;
   [[nodiscard]] PlacementId pieceAt(Vec2 model) const override;
   [[nodiscard]] Place movedBy(const Place&, Vec2 by) const override;

@@ -9,9 +9,11 @@
 #include <QWheelEvent>
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 #include "app/style.h"
 #include "app/tray.h"
+#include "core/drawing/plan.h"
 #include "core/job/edits.h"
 #include "core/rules/check.h"
 
@@ -20,6 +22,7 @@ namespace {
 
 constexpr double kPixelsPerPaperMm = 96 / 25.4;      // lettering of 2.5 mm is then above 12 px
 constexpr double kDragStart = 3;                     // px before a press becomes a drag
+constexpr double kSnapReach = 7, kHandleReach = 10;  // px
 constexpr double kNearest = 2.5, kFurthest = 0.004;  // device pixels per mm of the room
 
 }  // namespace
@@ -78,7 +81,7 @@ void SheetView::refreshWorking() {
 }
 
 void SheetView::rebuildStill() {
-  still_ = composeStill(scale(), held_ ? workspace_.selected() : PlacementId());
+  still_ = composeStill(scale(), held_ ? workspace_.selection() : PlacementIds());
   const double ratio = devicePixelRatioF();
   if (stillPixels_.size() != size() * ratio) stillPixels_ = QPixmap(size() * ratio);
   stillPixels_.setDevicePixelRatio(ratio);
@@ -97,6 +100,12 @@ void SheetView::paintEvent(QPaintEvent*) {
     painter.setFont(interfaceFont(15));
     painter.setPen(desk::kInk);
     painter.drawText(rect().adjusted(40, 40, -40, -40), Qt::AlignHCenter | Qt::AlignVCenter | Qt::TextWordWrap, hint);
+  }
+  if (lasso_) {
+    painter.setPen(QPen(desk::kInk, 1, Qt::DashLine));
+    painter.setBrush(QColor(244, 196, 48, 40));
+    painter.drawRect(lasso_->normalized());
+    painter.setBrush(Qt::NoBrush);
   }
   if (hasFocus()) {
     painter.setPen(QPen(desk::kTape, 3));
@@ -133,6 +142,17 @@ std::string SheetView::itemAt(QPointF point) const {
   };
   if (std::string id = inText(moving_); !id.empty()) return id;
   return inText(still_);
+}
+
+std::optional<QPointF> SheetView::handle() const {
+  for (const Item& item : moving_.items)
+    if (item.id == kTurnHandle) return projection_.map(std::get<ArcItem>(item.shape).centre);
+  return std::nullopt;
+}
+
+bool SheetView::onHandle(QPointF point) const {
+  const auto at = handle();
+  return at && QLineF(*at, point).length() <= kHandleReach;
 }
 
 bool SheetView::editTape(const std::string& key) {
@@ -210,6 +230,7 @@ void SheetView::cancelDrag() {
   if (!held_) return;
   held_.reset();
   bands_.clear();
+  guides_.clear();
   refresh();
 }
 
@@ -221,10 +242,21 @@ void SheetView::mousePressEvent(QMouseEvent* event) {
     return;
   }
   if (event->button() != Qt::LeftButton) return;
+  const bool more = event->modifiers() & (Qt::ShiftModifier | Qt::ControlModifier);
+  if (onHandle(event->position()) && !more) {
+    closeEditor(true);
+    held_ = Held{workspace_.job(), workspace_.selectedPlacement()->on, projection_.unmap(event->position()), workspace_.job(), false, true};
+    return;
+  }
   const std::string label = itemAt(event->position());
   if ((label.starts_with("tape:") || label.starts_with("finding:")) && editTape(label)) return;
   closeEditor(true);
   const PlacementId id = pieceAt(projection_.unmap(event->position()));
+  if (more) {
+    if (!id.empty()) workspace_.selectAlso(id);
+    else lasso_ = QRectF(event->position(), event->position());
+    return;
+  }
   if (id.empty()) {
     if (!label.empty()) clickedItem(label);
     workspace_.select({});
@@ -238,6 +270,10 @@ void SheetView::mousePressEvent(QMouseEvent* event) {
 }
 
 void SheetView::mouseMoveEvent(QMouseEvent* event) {
+  if (lasso_) {
+    lasso_->setBottomRight(event->position());
+    return update();
+  }
   if (panFrom_) {
     const QPointF by = event->position() - *panFrom_;
     if (std::hypot(by.x(), by.y()) < 1) return;
@@ -250,33 +286,66 @@ void SheetView::mouseMoveEvent(QMouseEvent* event) {
   if (!held_) {
     const std::string over = itemAt(event->position());
     const bool typed = over.starts_with("tape:") || over.starts_with("finding:");
-    setCursor(typed ? Qt::IBeamCursor : !pieceAt(projection_.unmap(event->position())).empty() && canDrag() ? Qt::OpenHandCursor : Qt::ArrowCursor);
+    if (onHandle(event->position())) setCursor(Qt::PointingHandCursor);
+    else setCursor(typed ? Qt::IBeamCursor : !pieceAt(projection_.unmap(event->position())).empty() && canDrag() ? Qt::OpenHandCursor : Qt::ArrowCursor);
     return;
   }
   if (!held_->moved && std::hypot(event->position().x() - pressedAt_.x(), event->position().y() - pressedAt_.y()) < kDragStart) return;
   if (!held_->moved) {
     held_->moved = true;
     // They depend on the other things and on the turn, not on where the hand is.
-    bands_ = bandsOf(held_->before, workspace_.book(), workspace_.schemeId(), workspace_.selected(), workspace_.format());
+    if (!held_->turning) bands_ = bandsOf(held_->before, workspace_.book(), workspace_.schemeId(), workspace_.selected(), workspace_.format());
     setCursor(Qt::ClosedHandCursor);
     stillStale_ = true;
   }
-  const Vec2 by = projection_.unmap(event->position()) - held_->grabbed;
-  held_->preview = placed(held_->before, workspace_.schemeId(), workspace_.selected(), movedBy(held_->from, by));
+  carry(event->position(), event->modifiers());
+}
+
+void SheetView::carry(QPointF to, Qt::KeyboardModifiers keys) {
+  const bool free = keys & Qt::AltModifier;  // held down, nothing lines up
+  const Vec2 now = projection_.unmap(to);
+  guides_.clear();
+  if (held_->turning) {
+    FloorPlace there = std::get<FloorPlace>(held_->from);
+    there.turn = turnByHand(*workspace_.room(), there, held_->grabbed, now, free);
+    held_->preview = placed(held_->before, workspace_.schemeId(), workspace_.selected(), there);
+    return refreshWorking();
+  }
+  Place there = movedBy(held_->from, now - held_->grabbed);
+  if (const Scheme* scheme = findScheme(held_->before, workspace_.schemeId()); !free && scheme != nullptr) {
+    Snapped resting = snapped(held_->before, *scheme, workspace_.selected(), there, workspace_.selection(), kSnapReach / projection_.perMm);
+    there = resting.place;
+    guides_ = std::move(resting.guides);
+  }
+  held_->preview = workspace_.preview(held_->before, there);
   refreshWorking();
+}
+
+void SheetView::selectIn(const QRectF& frame) {
+  const QRectF box = frame.normalized();
+  for (const PlacementId& id : workspace_.placementsHere()) {
+    const Box extent = extentOf(workspace_.job(), *findPlacement(*workspace_.scheme(), id));
+    const PlacementIds now = workspace_.selection();
+    if (box.contains(projection_.map(midpoint(extent.low, extent.high))) && std::find(now.begin(), now.end(), id) == now.end()) workspace_.selectAlso(id);
+  }
 }
 
 void SheetView::mouseReleaseEvent(QMouseEvent*) {
   panFrom_.reset();
+  if (lasso_) {
+    selectIn(*std::exchange(lasso_, std::nullopt));
+    return update();
+  }
   if (!held_) return;
   const Held done = *held_;
   held_.reset();
   bands_.clear();
+  guides_.clear();
   setCursor(Qt::OpenHandCursor);
   if (done.moved) {
     const Scheme* scheme = findScheme(done.preview, workspace_.schemeId());
     const Placement* p = scheme != nullptr ? findPlacement(*scheme, workspace_.selected()) : nullptr;
-    if (p != nullptr) workspace_.place(std::holds_alternative<WallPlace>(p->on) ? tr("hang") : tr("move"), p->on);
+    if (p != nullptr) workspace_.place(done.turning ? tr("turn") : std::holds_alternative<WallPlace>(p->on) ? tr("hang") : tr("move"), p->on);
   }
   refresh();
 }
@@ -293,7 +362,7 @@ void SheetView::wheelEvent(QWheelEvent* event) {
 
 // ---- cut-outs from the tray
 
-std::optional<Added> SheetView::dropped(const QDropEvent& event, IdSource& ids) const {
+std::optional<SheetView::Dropped> SheetView::dropped(const QDropEvent& event, IdSource& ids) const {
   const PieceId id(event.mimeData()->data(QString::fromUtf8(kPieceMime)).toStdString());
   const Piece* piece = findPiece(workspace_.job(), id);
   if (piece == nullptr || !takes(*piece)) return std::nullopt;
@@ -302,7 +371,14 @@ std::optional<Added> SheetView::dropped(const QDropEvent& event, IdSource& ids) 
   auto added = withPlaced(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, ids,
                           Vec2{std::round(p.x / step) * step, std::round(p.y / step) * step});
   if (!added) return std::nullopt;
-  return std::move(added).value();
+  Dropped out{std::move(added).value(), {}};
+  if (event.modifiers() & Qt::AltModifier) return out;
+  const Scheme& scheme = *findScheme(out.added.job, workspace_.schemeId());
+  const PlacementId fresh = out.added.placement;
+  Snapped resting = snapped(out.added.job, scheme, fresh, findPlacement(scheme, fresh)->on, {}, kSnapReach / projection_.perMm);
+  out.added.job = mezzet::placed(out.added.job, workspace_.schemeId(), fresh, resting.place);
+  out.guides = std::move(resting.guides);
+  return out;
 }
 
 void SheetView::dragEnterEvent(QDragEnterEvent* event) {
@@ -312,20 +388,29 @@ void SheetView::dragEnterEvent(QDragEnterEvent* event) {
 void SheetView::dragMoveEvent(QDragMoveEvent* event) {
   IdSource ids = workspace_.document().ids();
   if (auto there = dropped(*event, ids)) {
-    workspace_.showGhost(std::move(there->job));
+    bands_ = bandsOf(there->added.job, workspace_.book(), workspace_.schemeId(), there->added.placement, workspace_.format());
+    guides_ = std::move(there->guides);
+    workspace_.showGhost(std::move(there->added.job));
     event->acceptProposedAction();
   } else {
     event->ignore();
   }
 }
 
-void SheetView::dragLeaveEvent(QDragLeaveEvent*) { workspace_.showGhost(std::nullopt); }
+void SheetView::dragLeaveEvent(QDragLeaveEvent*) { dropGhost(); }
+
+void SheetView::dropGhost() {
+  bands_.clear();
+  guides_.clear();
+  workspace_.showGhost(std::nullopt);
+}
 
 void SheetView::dropEvent(QDropEvent* event) {
   IdSource ids = workspace_.document().ids();
-  const auto there = dropped(*event, ids);
-  workspace_.showGhost(std::nullopt);
-  if (!there) return;
+  const auto drop = dropped(*event, ids);
+  dropGhost();
+  if (!drop) return;
+  const Added* there = &drop->added;
   const Placement* placed = findPlacement(*findScheme(there->job, workspace_.schemeId()), there->placement);
   workspace_.document().edit(tr("place %1").arg(QString::fromStdString(midSentence(pieceOf(there->job, *placed).name))), there->job, ids.next());
   workspace_.select(there->placement);

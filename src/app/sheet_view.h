@@ -5,6 +5,7 @@
 #include <QWidget>
 
 #include "app/workspace.h"
+#include "core/clearance/snapping.h"
 #include "core/drawing/drawing.h"
 #include "core/rules/adding.h"
 #include "render/painter.h"
@@ -27,6 +28,8 @@ class SheetView : public QWidget {
   [[nodiscard]] std::optional<QPointF> labelAt(const std::string& key) const;
   /// Opens the editor on a tape of the selected piece; false if there is no such tape.
   bool editTape(const std::string& key);
+  /// Where the selected thing's turning handle stands; nothing when it cannot be turned.
+  [[nodiscard]] std::optional<QPointF> handle() const;
   [[nodiscard]] bool dragging() const { return held_.has_value(); }
   void cancelDrag();
 
@@ -37,8 +40,8 @@ class SheetView : public QWidget {
  protected:
   /// The part of the model that the widget shows at a scale.
   [[nodiscard]] std::pair<Vec2, Vec2> visible() const { return {projection_.unmap({0, double(height())}), projection_.unmap({double(width()), 0})}; }
-  /// What stands still, at a scale (mm of the room per mm of paper), without the piece in the hand.
-  [[nodiscard]] virtual Drawing composeStill(double scale, const PlacementId& without) const = 0;
+  /// What stands still, at a scale (mm of the room per mm of paper), without what is in the hand.
+  [[nodiscard]] virtual Drawing composeStill(double scale, const PlacementIds& without) const = 0;
   /// What moves: the piece in the hand, selection, tapes, bands, marks.
   [[nodiscard]] virtual Drawing composeMoving(double scale) const = 0;
   /// The topmost thing at a model point that can be selected.
@@ -56,6 +59,8 @@ class SheetView : public QWidget {
   /// The job with the piece in the hand where it is now, else the job itself.
   [[nodiscard]] const Job& shownJob() const { return held_ ? held_->preview : workspace_.job(); }
   [[nodiscard]] const std::vector<Band>& heldBands() const { return bands_; }
+  [[nodiscard]] const std::vector<Guide>& guides() const { return guides_; }
+  [[nodiscard]] double scale() const;
   [[nodiscard]] std::string typedInto() const { return editor_ != nullptr ? editorKey_ : std::string(); }
   [[nodiscard]] std::string itemAt(QPointF point) const;
 
@@ -82,16 +87,25 @@ class SheetView : public QWidget {
     Vec2 grabbed;  // model point under the hand
     Job preview;   // one per frame
     bool moved = false;
+    bool turning = false;  // by its handle
   };
+  /// The hand moves on: a preview, guides and all.
+  void carry(QPointF to, Qt::KeyboardModifiers);
+  [[nodiscard]] bool onHandle(QPointF point) const;
+  void selectIn(const QRectF& frame);
   void zoomAt(double factor, QPointF at);
-  [[nodiscard]] double scale() const;
   void rebuildStill();
   void openEditor(const std::string& key, QPointF at, const QString& text);
   void closeEditor(bool keepFocus);
   void commitEditor();
   void complain(const LengthReading& reading);
   /// The job with the dragged cut-out at a point of the widget; absent when it cannot stand there.
-  [[nodiscard]] std::optional<Added> dropped(const QDropEvent&, IdSource& ids) const;
+  struct Dropped {
+    Added added;
+    std::vector<Guide> guides;
+  };
+  [[nodiscard]] std::optional<Dropped> dropped(const QDropEvent&, IdSource& ids) const;
+  void dropGhost();
 
   Projection projection_;
   bool fitted_ = true;  // follows the window's size until the user zooms or pans
@@ -100,6 +114,8 @@ class SheetView : public QWidget {
   bool stillStale_ = true;
   std::optional<Held> held_;
   std::vector<Band> bands_;
+  std::vector<Guide> guides_;
+  std::optional<QRectF> lasso_;  // a frame drawn round things to select them
   std::optional<QPointF> panFrom_;
   QPointF pressedAt_;
   QLineEdit* editor_ = nullptr;

@@ -10,7 +10,7 @@
 #include "core/rules/check.h"
 
 namespace mezzet {
-Drawing WallView::composeStill(double scale, const PlacementId& without) const {
+Drawing WallView::composeStill(double scale, const PlacementIds& without) const {
   const Room* room = workspace_.room();
   if (room == nullptr) return Drawing{scale, {0, 0}, {4000, 3000}, {}};
   ElevationOptions options;
@@ -42,27 +42,11 @@ Drawing WallView::composeMoving(double scale) const {
           if (const Placement* p = findPlacement(*scheme, PlacementId(s)); p != nullptr && std::holds_alternative<WallPlace>(p->on)) banded = p->id;
   if (work.bands.empty() && !banded.empty()) work.bands = bandsOf(shownJob(), workspace_.book(), workspace_.schemeId(), banded, workspace_.format());
   if (!dragging()) work.findings = workspace_.findings();
-  Drawing d = composeElevationWork(shownJob(), *room, work, scale, workspace_.format());
-  const Placement* p = findPlacement(*scheme, work.selected);
-  if (dragging() && p != nullptr)
-    if (const auto* hung = std::get_if<WallPlace>(&p->on)) {
-      Drawing picture;
-      picture.scale = scale;
-      addPicture(picture, pieceOf(shownJob(), *p), *hung, p->id.value, SchemeNames(shownJob(), *scheme).plain(p->id), Layer::Working);
-      std::size_t bands = 0;
-      while (bands < d.items.size() && (d.items[bands].id.starts_with("band:") || d.items[bands].id == "apart")) ++bands;
-      d.items.insert(d.items.begin() + static_cast<std::ptrdiff_t>(bands), picture.items.begin(), picture.items.end());
-    }
-  if (workspace_.ghost())
-    if (const Scheme* then = findScheme(*workspace_.ghost(), workspace_.schemeId()))
-      for (const Placement& q : then->placements) {
-        const Placement* now = findPlacement(*scheme, q.id);
-        const auto* hung = std::get_if<WallPlace>(&q.on);
-        if (hung == nullptr || hung->wall != work.wall || (now != nullptr && *now == q)) continue;
-        const WallRect r = wallRectOf(pieceOf(*workspace_.ghost(), q), *hung);
-        d.add(Layer::Working, "ghost", rectangle({r.left, r.bottom}, {r.right, r.top}, Ink::Band, {Ink::Holds, 0.7, Dash::Dashed}));
-      }
-  return d;
+  work.selection = workspace_.selection();
+  work.guides = guides();
+  if (dragging()) work.inHand = work.selection;
+  if (workspace_.ghost()) work.ghost = &*workspace_.ghost();
+  return composeElevationWork(shownJob(), *room, work, scale, workspace_.format());
 }
 
 PlacementId WallView::pieceAt(Vec2 model) const {

@@ -12,7 +12,7 @@ class WallView : public SheetView {
   using SheetView::SheetView;
 
  protected:
-  [[nodiscard]] Drawing composeStill(double scale, const PlacementId& without) const override;
+  [[nodiscard]] Drawing composeStill(double scale, const PlacementIds& without) const override;
   [[nodiscard]] Drawing composeMoving(double scale) const override;
   [[nodiscard]] PlacementId pieceAt(Vec2 model) const override;
   [[nodiscard]] Place movedBy(const Place&, Vec2 by) const override;

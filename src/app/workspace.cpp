@@ -36,6 +36,17 @@ void Workspace::keepValid() {
         if (const auto* hung = std::get_if<WallPlace>(&p.on)) wall_ = hung->wall;
   }
   if (selectedPlacement() == nullptr) selected_ = {};
+  std::erase_if(marked_, [&](const PlacementId& id) { return scheme() == nullptr || findPlacement(*scheme(), id) == nullptr; });
+}
+
+PlacementIds Workspace::selection() const {
+  const Scheme* s = scheme();
+  if (s == nullptr || selected_.empty()) return {};
+  PlacementIds all = marked_;
+  all.push_back(selected_);
+  all = withGroupMates(*s, all);
+  std::stable_partition(all.begin(), all.end(), [&](const PlacementId& id) { return id == selected_; });
+  return all;
 }
 
 void Workspace::refresh() {
@@ -108,8 +119,39 @@ void Workspace::stepWall(int by) {
 }
 
 void Workspace::select(const PlacementId& id) {
-  if (selected_ == id) return;
+  if (selected_ == id && (!id.empty() || marked_.empty())) return;
+  // A thing of the selection that is taken again leads it; anything else begins a new one.
+  if (id.empty() || std::find(marked_.begin(), marked_.end(), id) == marked_.end()) marked_.clear();
+  else marked_.push_back(selected_);
+  std::erase(marked_, id);
   selected_ = id;
+  emit selectionChanged();
+}
+
+void Workspace::selectAlso(const PlacementId& id) {
+  if (id == selected_) {
+    // The last one marked leads what is left.
+    selected_ = marked_.empty() ? PlacementId() : marked_.back();
+    if (!marked_.empty()) marked_.pop_back();
+  } else if (std::erase(marked_, id) == 0) {
+    if (!selected_.empty()) marked_.push_back(selected_);
+    selected_ = id;
+  }
+  emit selectionChanged();
+}
+
+void Workspace::selectAll() {
+  const PlacementIds here = placementsHere();
+  if (here.empty()) return;
+  if (std::find(here.begin(), here.end(), selected_) == here.end()) selected_ = here.front();
+  marked_ = here;
+  std::erase(marked_, selected_);
+  emit selectionChanged();
+}
+
+void Workspace::mark() {
+  if (selected_.empty()) return;
+  if (std::erase(marked_, selected_) == 0) marked_.push_back(selected_);
   emit selectionChanged();
 }
 
@@ -119,20 +161,29 @@ void Workspace::setFormat(LengthFormat format) {
   emit viewChanged();
 }
 
-bool Workspace::selectNext(bool forward) {
-  const Scheme* s = scheme();
-  if (s == nullptr) return false;
-  std::vector<PlacementId> here;
-  for (const Placement& p : s->placements) {
+PlacementIds Workspace::placementsHere() const {
+  PlacementIds here;
+  if (scheme() == nullptr) return here;
+  for (const Placement& p : scheme()->placements) {
     const auto* hung = std::get_if<WallPlace>(&p.on);
     if (stage_ == Stage::Walls ? hung != nullptr && hung->wall == wall_ : std::holds_alternative<FloorPlace>(p.on)) here.push_back(p.id);
   }
+  return here;
+}
+
+bool Workspace::selectNext(bool forward) {
+  const PlacementIds here = placementsHere();
   const auto at = std::find(here.begin(), here.end(), selected_);
   if (here.empty()) return false;
-  if (at == here.end()) return select(forward ? here.front() : here.back()), true;
-  if (forward ? at + 1 == here.end() : at == here.begin()) return select({}), false;
-  select(forward ? *(at + 1) : *(at - 1));
-  return true;
+  const auto go = [&](const PlacementId& id) {
+    // What was marked stays selected while the hand goes on.
+    selected_ = id;
+    emit selectionChanged();
+    return true;
+  };
+  if (at == here.end()) return go(forward ? here.front() : here.back());
+  if (forward ? at + 1 == here.end() : at == here.begin()) return marked_.empty() ? (select({}), false) : go(forward ? here.front() : here.back());
+  return go(forward ? *(at + 1) : *(at - 1));
 }
 
 void Workspace::showGhost(std::optional<Job> job) {
@@ -150,8 +201,49 @@ void Workspace::place(const QString& verb, const Place& place) {
     emit document_.trouble(tr("%1 is locked. Press L to unlock it.").arg(nameOf(*p)));
     return;
   }
-  const QString name = verb + QStringLiteral(" ") + QString::fromStdString(midSentence(nameOf(*p).toStdString()));
-  document_.edit(name, placed(job(), scheme_, p->id, place));
+  document_.edit(verb + QStringLiteral(" ") + nameOfSelection(), placedTogether(job(), *p, place));
+}
+
+QString Workspace::nameOfSelection() const {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr) return {};
+  const QString name = QString::fromStdString(midSentence(nameOf(*p).toStdString()));
+  const std::size_t others = selection().size() - 1;
+  return others == 0 ? name : tr("%1 and %2 more").arg(name).arg(others);
+}
+
+Job Workspace::placedTogether(const Job& before, const Placement& p, const Place& there) const {
+  Job after = placed(before, scheme_, p.id, there);
+  PlacementIds others = selection();
+  std::erase(others, p.id);
+  Vec2 by{};
+  if (const auto* from = std::get_if<FloorPlace>(&p.on), *to = std::get_if<FloorPlace>(&there); from != nullptr && to != nullptr) by = to->at - from->at;
+  if (const auto* from = std::get_if<WallPlace>(&p.on), *to = std::get_if<WallPlace>(&there); from != nullptr && to != nullptr)
+    by = {to->u - from->u, to->v - from->v};
+  return others.empty() || norm(by) == 0 ? after : movedTogether(after, scheme_, others, by);
+}
+
+Job Workspace::preview(const Job& before, const Place& there) const {
+  const Scheme* s = findScheme(before, scheme_);
+  const Placement* p = s != nullptr ? findPlacement(*s, selected_) : nullptr;
+  return p != nullptr ? placedTogether(before, *p, there) : before;
+}
+
+void Workspace::align(Line line) { document_.edit(tr("line up %1").arg(nameOfSelection()), aligned(job(), scheme_, selection(), line)); }
+
+void Workspace::spreadOut(bool across) { document_.edit(tr("spread %1").arg(nameOfSelection()), spread(job(), scheme_, selection(), across)); }
+
+void Workspace::group() {
+  IdSource ids = document_.ids();
+  Job after = grouped(job(), scheme_, selection(), ids);
+  document_.edit(tr("group %1").arg(nameOfSelection()), std::move(after), ids.next());
+  marked_.clear();  // the group itself keeps them together
+  emit selectionChanged();
+}
+
+void Workspace::ungroup() {
+  const PlacementIds all = selection();
+  document_.edit(tr("part %1").arg(nameOfSelection()), ungrouped(job(), scheme_, all));
 }
 
 LengthReading Workspace::read(const QString& text) const { return readLength(text.toStdString(), job().units); }
@@ -202,14 +294,20 @@ LengthReading Workspace::typeTurn(const QString& text) {
   if (fault != std::errc{} || end != plain.data() + plain.size() || !std::isfinite(degrees) || std::abs(degrees) > 100'000)
     return {std::nullopt, static_cast<std::size_t>(end - plain.data()), "Type an angle in degrees, for example 90 or 22.5."};
   if (const Placement* p = selectedPlacement())
-    if (const auto* floor = std::get_if<FloorPlace>(&p->on)) place(tr("turn"), FloorPlace{floor->at, degrees});
+    if (const auto* floor = std::get_if<FloorPlace>(&p->on)) {
+      if (selection().size() == 1) place(tr("turn"), FloorPlace{floor->at, degrees});
+      else turnBy(degrees - floor->turn);
+    }
   return {degrees, 0, {}};
 }
 
 void Workspace::turnBy(double degrees) {
   const Placement* p = selectedPlacement();
   if (p == nullptr) return;
-  if (const auto* floor = std::get_if<FloorPlace>(&p->on)) place(tr("turn"), FloorPlace{floor->at, floor->turn + degrees});
+  const auto* floor = std::get_if<FloorPlace>(&p->on);
+  if (floor == nullptr) return;
+  if (selection().size() == 1) return place(tr("turn"), FloorPlace{floor->at, floor->turn + degrees});
+  document_.edit(tr("turn %1").arg(nameOfSelection()), turnedTogether(job(), scheme_, selection(), degrees));
 }
 
 void Workspace::nudge(Vec2 by) {
@@ -232,8 +330,9 @@ void Workspace::take(const WayOut& way) {
 void Workspace::toggleLock() {
   const Placement* p = selectedPlacement();
   if (p == nullptr) return;
-  const QString name = QString::fromStdString(midSentence(nameOf(*p).toStdString()));
-  document_.edit((p->locked ? tr("unlock %1") : tr("lock %1")).arg(name), withLock(job(), scheme_, p->id, !p->locked));
+  Job after = job();
+  for (const PlacementId& id : selection()) after = withLock(after, scheme_, id, !p->locked);
+  document_.edit((p->locked ? tr("unlock %1") : tr("lock %1")).arg(nameOfSelection()), std::move(after));
 }
 
 void Workspace::copySelected() {
@@ -243,6 +342,7 @@ void Workspace::copySelected() {
   Placement copy = *p;
   copy.id = ids.take<PlacementId>("p");
   copy.locked = false;
+  copy.group.clear();
   // Beside the first one, a little way off, so that both can be seen.
   const double off = 12 * handStep() * 4;
   if (auto* floor = std::get_if<FloorPlace>(&copy.on)) floor->at += Vec2{off, off};
@@ -282,8 +382,10 @@ void Workspace::newScheme(bool copy) {
 }
 
 void Workspace::removeSelected() {
-  if (const Placement* p = selectedPlacement())
-    document_.edit(tr("take out %1").arg(QString::fromStdString(midSentence(nameOf(*p).toStdString()))), withoutPlacement(job(), scheme_, p->id));
+  if (selectedPlacement() == nullptr) return;
+  Job after = job();
+  for (const PlacementId& id : selection()) after = withoutPlacement(after, scheme_, id);
+  document_.edit(tr("take out %1").arg(nameOfSelection()), std::move(after));
 }
 
 void Workspace::switchUnits() {

@@ -4,6 +4,7 @@
 #include <QObject>
 
 #include "app/document.h"
+#include "core/clearance/arrange.h"
 #include "core/clearance/tapes.h"
 #include "core/rules/bands.h"
 #include "core/rules/ways_out.h"
@@ -29,6 +30,9 @@ class Workspace : public QObject {
   [[nodiscard]] const CornerId& wall() const { return wall_; }
   [[nodiscard]] const PlacementId& selected() const { return selected_; }
   [[nodiscard]] const Placement* selectedPlacement() const;
+  /// All that is selected, the one with the tapes first: what was marked, and what is grouped with any of it.
+  [[nodiscard]] PlacementIds selection() const;
+  [[nodiscard]] PlacementIds placementsHere() const;  ///< those that the stage shows
   /// The hand moves in whole steps, so that readings stay round: a quarter inch or 5 mm.
   [[nodiscard]] double handStep() const { return job().units == Unit::Inch ? kInch / 4 : 5.0; }
   [[nodiscard]] LengthFormat format() const { return format_; }
@@ -47,14 +51,21 @@ class Workspace : public QObject {
   void showWall(const CornerId&);
   void stepWall(int by);
   void select(const PlacementId&);
+  /// Selects one more, or lets go of it when it was selected; what was selected stays so.
+  void selectAlso(const PlacementId&);
+  void selectAll();
+  /// The selected one stays selected while another is looked for.
+  void mark();
   void setFormat(LengthFormat);
+  /// A preview of `before` with the selected placement at `place`.
+  [[nodiscard]] Job preview(const Job& before, const Place& place) const;
   /// Selects the next or previous thing of this stage; false past the last one.
   bool selectNext(bool forward);
   void showGhost(std::optional<Job>);
   [[nodiscard]] const std::optional<Job>& ghost() const { return ghost_; }
 
   // ---- editing
-  /// Puts the selected piece somewhere; one step of undo.
+  /// Puts the selected piece somewhere, and what is selected with it along; one step of undo.
   void place(const QString& verb, const Place&);
   /// Types a reading into a tape of the selected piece ("tape:front", "tape:centre"). The complaint, or nothing.
   [[nodiscard]] LengthReading typeTape(const std::string& key, const QString& text);
@@ -67,6 +78,10 @@ class Workspace : public QObject {
   void take(const WayOut&);
   void removeSelected();
   void toggleLock();
+  void align(Line line);
+  void spreadOut(bool across);
+  void group();
+  void ungroup();
   void copySelected();
   void newScheme(bool copy);
   void switchUnits();
@@ -84,6 +99,9 @@ class Workspace : public QObject {
  private:
   void refresh();
   void keepValid();
+  /// The selected placement put somewhere, and what is selected with it moved along.
+  [[nodiscard]] Job placedTogether(const Job& before, const Placement& p, const Place& place) const;
+  [[nodiscard]] QString nameOfSelection() const;
 
   Document& document_;
   const Rulebook& book_;
@@ -92,6 +110,7 @@ class Workspace : public QObject {
   SchemeId scheme_;
   CornerId wall_;
   PlacementId selected_;
+  PlacementIds marked_;
   Stage stage_ = Stage::Floor;
   LengthFormat format_;
   std::vector<Finding> findings_;

@@ -43,7 +43,7 @@ TEST(Plan, ShowsEachPieceUnderItsId) {
 }
 TEST(Plan, LeavesThePieceInTheHandOut) {
   PlanOptions o;
-  o.without = PlacementId("p1");
+  o.without = {PlacementId("p1")};
   const Job job = furnished();
   EXPECT_FALSE(shows(composePlan(job, *job.rooms.front(), &scheme(job), o), "p1"));
 }

@@ -8,6 +8,7 @@
 #include <QFile>
 #include <QLabel>
 #include <QLineEdit>
+#include <QMouseEvent>
 #include <QPushButton>
 #include <QTemporaryDir>
 #include <QTest>
@@ -50,10 +51,13 @@ class WindowTest : public testing::Test {
   [[nodiscard]] double tape(const char* id, Side side) { return tapeOf(job(), *work().scheme(), PlacementId(id), side)->length; }
   [[nodiscard]] QPoint at(Vec2 model) { return sheet().projection().map(model).toPoint(); }
   void click(Vec2 model) { QTest::mouseClick(&sheet(), Qt::LeftButton, {}, at(model)); }
-  void drag(Vec2 from, Vec2 by, bool release = true) {
+  /// With Alt held down nothing lines up, so that things come to rest exactly where the hand leaves them.
+  void drag(Vec2 from, Vec2 by, bool release = true, Qt::KeyboardModifiers keys = Qt::AltModifier) {
     QTest::mousePress(&sheet(), Qt::LeftButton, {}, at(from));
     for (const double part : {0.3, 0.7, 1.0}) {
-      QTest::mouseMove(&sheet(), at(from + by * part));
+      const QPointF to = at(from + by * part);
+      QMouseEvent move(QEvent::MouseMove, to, sheet().mapToGlobal(to), Qt::NoButton, Qt::LeftButton, keys);
+      QApplication::sendEvent(&sheet(), &move);
       QApplication::processEvents();
     }
     if (release) QTest::mouseRelease(&sheet(), Qt::LeftButton, {}, at(from + by));

@@ -154,7 +154,8 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
     const SchemeNames names(job, *scheme);
     for (const Placement& p : scheme->placements) {
       const auto* hung = std::get_if<WallPlace>(&p.on);
-      if (hung != nullptr && hung->wall == wallId && p.id != o.without) addPicture(d, pieceOf(job, p), *hung, p.id.value, names.plain(p.id));
+      if (hung != nullptr && hung->wall == wallId && std::find(o.without.begin(), o.without.end(), p.id) == o.without.end())
+        addPicture(d, pieceOf(job, p), *hung, p.id.value, names.plain(p.id));
     }
     for (const Standing& s : standingAt(job, *scheme, *wall)) addStanding(d, job, *scheme, s, *wall);
   }
@@ -210,6 +211,28 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
     d.add(Layer::Working, "apart",
           TextItem{{u - 3 * scale, (low + high) / 2}, writeLength(high - low, format) + " apart", kSmallLetters, Align::Right, 0, Ink::Ink, Ink::Paper});
   }
+  const SchemeNames names(job, *work.scheme);
+  for (const PlacementId& id : work.inHand)
+    if (const Placement* p = findPlacement(*work.scheme, id))
+      if (const auto* place = std::get_if<WallPlace>(&p->on)) addPicture(d, pieceOf(job, *p), *place, id.value, names.plain(id), Layer::Working);
+  if (work.ghost != nullptr)
+    if (const Scheme* then = findScheme(*work.ghost, work.scheme->id))
+      for (const Placement& q : then->placements) {
+        const Placement* before = findPlacement(*work.scheme, q.id);
+        const auto* place = std::get_if<WallPlace>(&q.on);
+        if (place == nullptr || place->wall != work.wall || (before != nullptr && *before == q)) continue;
+        const WallRect r = wallRectOf(pieceOf(*work.ghost, q), *place);
+        d.add(Layer::Working, "ghost", rectangle({r.left, r.bottom}, {r.right, r.top}, Ink::Band, {Ink::Holds, 0.7, Dash::Dashed}));
+      }
+  addGuides(d, work.guides);
+  for (const PlacementId& id : work.selection)
+    if (const Placement* p = findPlacement(*work.scheme, id); p != nullptr && id != work.selected)
+      if (const auto* place = std::get_if<WallPlace>(&p->on); place != nullptr && place->wall == work.wall) {
+        const WallRect r = wallRectOf(pieceOf(job, *p), *place);
+        const double edge = 0.6 * scale;
+        d.add(Layer::Working, "selection",
+              rectangle({r.left - edge, r.bottom - edge}, {r.right + edge, r.top + edge}, Ink::None, {Ink::Accent, 0.8, Dash::Solid}));
+      }
   const Placement* selected = findPlacement(*work.scheme, work.selected);
   const auto* hung = selected != nullptr ? std::get_if<WallPlace>(&selected->on) : nullptr;
   if (hung == nullptr || hung->wall != work.wall) {

@@ -8,7 +8,7 @@ namespace mezzet {
 struct ElevationOptions {
   double scale = 24;
   LengthFormat format;
-  PlacementId without;
+  PlacementIds without;
   bool grid = true;
   Vec2 gridLow, gridHigh;
   bool titles = true;
@@ -26,8 +26,11 @@ struct ElevationWork {
   const Scheme* scheme = nullptr;
   CornerId wall;
   PlacementId selected;
+  PlacementIds selection, inHand;  ///< as in PlanWork
   std::vector<Tape> tapes;
   std::vector<Band> bands;
+  std::vector<Guide> guides;
+  const Job* ghost = nullptr;
   std::vector<Finding> findings;
   std::string typedInto;
 };

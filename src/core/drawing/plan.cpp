@@ -182,7 +182,7 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
       for (const Placement& p : scheme->placements) {
         const auto* place = std::get_if<FloorPlace>(&p.on);
         const Piece& piece = pieces.of(p);
-        if (place == nullptr || p.id == o.without || isRug(piece.kind) != rugs) continue;
+        if (place == nullptr || std::find(o.without.begin(), o.without.end(), p.id) != o.without.end() || isRug(piece.kind) != rugs) continue;
         addPiece(d, piece, *place, p.id.value, midSentence(names.plain(p.id)), o.format);
       }
     // A picture on a wall shows in plan as a bar on the face of its wall.

@@ -1,6 +1,7 @@
 // The plan of a room, composed once for screen and paper.
 #pragma once
 
+#include "core/clearance/snapping.h"
 #include "core/clearance/tapes.h"
 #include "core/drawing/drawing.h"
 #include "core/job/job.h"
@@ -12,7 +13,7 @@ namespace mezzet {
 struct PlanOptions {
   double scale = 48;
   LengthFormat format;
-  PlacementId without;     ///< left out: the piece in the hand
+  PlacementIds without;    ///< left out: what is in the hand
   bool grid = true;        ///< squared paper: 1 ft or 500 mm
   Vec2 gridLow, gridHigh;  ///< where it reaches beyond the drawing, as on a screen larger than it
   bool titles = true;      ///< name of the room, north, scale bar (a sheet brings its own)
@@ -28,11 +29,18 @@ void addPiece(Drawing&, const Piece&, const FloorPlace&, const std::string& id, 
 struct PlanWork {
   const Scheme* scheme = nullptr;
   PlacementId selected;
+  PlacementIds selection;  ///< with the selected one; those beside it get a thinner edge
+  PlacementIds inHand;     ///< drawn here instead of in the plan
   std::vector<Tape> tapes;
   std::vector<Band> bands;
+  std::vector<Guide> guides;
   std::vector<Finding> findings;  ///< those to show on the drawing
   std::string typedInto;          ///< id of the tape being typed into: its label is left to the editor
+  const Job* ghost = nullptr;     ///< what of it stands elsewhere is drawn in outline
+  bool handle = false;            ///< the selected one can be turned by its handle
 };
+/// The id of the handle by which a piece is turned freely: it stands off one of the corners, clear of the tapes' labels.
+inline constexpr const char* kTurnHandle = "turn-handle";
 [[nodiscard]] Drawing composePlanWork(const Job&, const Room&, const PlanWork&, double scale, LengthFormat format);
 
 /// Bands of one view with the zone common to all of them drawn stronger (elevations), labels included.

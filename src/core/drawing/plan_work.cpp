@@ -1,20 +1,24 @@
 // What is drawn over the plan while someone works on it.
 #include <algorithm>
+#include <cmath>
+#include <numbers>
 
 #include "core/clearance/bodies.h"
 #include "core/drawing/drafting.h"
 #include "core/drawing/plan.h"
 #include "core/drawing/working.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 namespace {
 
-constexpr double kHalo = 1.1;  // selection edge, mm of paper
+constexpr double kHalo = 1.1, kThinHalo = 0.8;  // selection edges, mm of paper
+constexpr double kHandleOff = 4.5, kHandle = 1.7;
 
-void addSelection(Drawing& d, const Job& job, const Scheme& scheme, const PlacementId& id) {
+void addSelection(Drawing& d, const Job& job, const Scheme& scheme, const PlacementId& id, double width) {
   const Placement* p = findPlacement(scheme, id);
   if (p == nullptr) return;
-  const Stroke edge{Ink::Accent, kHalo, Dash::Solid};
+  const Stroke edge{Ink::Accent, width, Dash::Solid};
   if (const auto* floor = std::get_if<FloorPlace>(&p->on)) {
     // The edge stands just outside the footprint, so that the ink line stays visible.
     Piece grown = pieceOf(job, *p);
@@ -28,7 +32,55 @@ void addSelection(Drawing& d, const Job& job, const Scheme& scheme, const Placem
   }
 }
 
+/// What would stand elsewhere, in outline.
+void addGhost(Drawing& d, const Job& ghost, const Scheme& now) {
+  const Scheme* then = findScheme(ghost, now.id);
+  if (then == nullptr) return;
+  const Stroke edge{Ink::Holds, 0.6, Dash::Dashed};
+  for (const Placement& q : then->placements) {
+    const Placement* before = findPlacement(now, q.id);
+    const auto* floor = std::get_if<FloorPlace>(&q.on);
+    if (floor == nullptr || (before != nullptr && *before == q)) continue;
+    const Piece& piece = pieceOf(ghost, q);
+    if (piece.shape == Shape::Round) d.add(Layer::Working, "ghost", ArcItem{floor->at, piece.width / 2, 0, 360, Ink::Band, edge});
+    else d.add(Layer::Working, "ghost", PathItem{outlineOf(piece, *floor), true, Ink::Band, edge});
+  }
+}
+
+/// Off the first of its corners where no label stands.
+void addTurnHandle(Drawing& d, const Piece& piece, const FloorPlace& place) {
+  // A round piece has no corners: its handle stands where its box would have one, nearer in.
+  const double share = piece.shape == Shape::Round || piece.shape == Shape::Oval ? std::numbers::sqrt2 / 2 : 1;
+  const double x = piece.width / 2 * share + kHandleOff * d.scale, y = piece.depth.value_or(piece.width) / 2 * share + kHandleOff * d.scale;
+  std::optional<Vec2> at;
+  for (const Vec2 corner : {Vec2{x, y}, Vec2{-x, y}, Vec2{x, -y}, Vec2{-x, -y}}) {
+    const Vec2 there = place.at + rotated(corner, turnOf(place.turn));
+    const double r = (kHandle + 0.6) * d.scale;
+    const bool covered = std::any_of(d.items.begin(), d.items.end(), [&](const Item& item) {
+      const auto* text = std::get_if<TextItem>(&item.shape);
+      if (text == nullptr) return false;
+      const TextBox box = textBox(*text, d.scale);
+      return there.x + r > box.low.x && there.x - r < box.high.x && there.y + r > box.low.y && there.y - r < box.high.y;
+    });
+    if (!at || !covered) at = there;
+    if (!covered) break;
+  }
+  d.add(Layer::Working, kTurnHandle, ArcItem{*at, kHandle * d.scale, 0, 360, Ink::Accent, {Ink::Ink, 0.35, Dash::Solid}});
+}
+
 }  // namespace
+
+void addGuides(Drawing& d, const std::vector<Guide>& guides) {
+  for (const Guide& g : guides) {
+    const Vec2 past = unit(g.to - g.from) * (5 * d.scale);
+    d.add(Layer::Working, "guide", line(g.from - past, g.to + past, {Ink::Ink, 0.25, Dash::Dashed}));
+    const bool upright = std::abs(g.to.y - g.from.y) > std::abs(g.to.x - g.from.x);
+    // Near what it lines up with, clear of the tapes, whose labels stand half way.
+    const Vec2 near = g.mark + ((g.from + g.to) * 0.5 - g.mark) * 0.35;
+    const Vec2 at = upright ? Vec2{g.from.x + 1.6 * d.scale, near.y} : Vec2{near.x, g.from.y + 2.4 * d.scale};
+    d.add(Layer::Working, "guide", TextItem{at, g.words, kSmallLetters, upright ? Align::Left : Align::Centre, 0, Ink::Ink, Ink::Paper});
+  }
+}
 
 std::string tapeKey(Side side) { return std::string("tape:") + sideName(side); }
 
@@ -92,10 +144,22 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
       d.add(Layer::Working, "band:" + band.rule, TextItem{middle, band.label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
   }
   if (work.scheme == nullptr) return d;
+  // Bands first, then the pieces in the hand, then the marks and tapes over them.
+  const SchemeNames names(job, *work.scheme);
+  for (const PlacementId& id : work.inHand)
+    if (const Placement* p = findPlacement(*work.scheme, id))
+      if (const auto* floor = std::get_if<FloorPlace>(&p->on))
+        addPiece(d, pieceOf(job, *p), *floor, id.value, midSentence(names.plain(id)), format, Layer::Working);
   for (const Finding& f : work.findings)
     if (f.view == "plan") addFindingMark(d, f, format);
-  addSelection(d, job, *work.scheme, work.selected);
+  for (const PlacementId& id : work.selection)
+    if (id != work.selected) addSelection(d, job, *work.scheme, id, kThinHalo);
+  addSelection(d, job, *work.scheme, work.selected, kHalo);
+  addGuides(d, work.guides);
+  if (work.ghost != nullptr) addGhost(d, *work.ghost, *work.scheme);
   for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeKey(tape.side));
+  if (const Placement* p = findPlacement(*work.scheme, work.selected); p != nullptr && work.handle)
+    if (const auto* floor = std::get_if<FloorPlace>(&p->on)) addTurnHandle(d, pieceOf(job, *p), *floor);
   return d;
 }
 

@@ -1,6 +1,7 @@
 // Items of the working layer that plan and elevation share: tapes, marks of findings.
 #pragma once
 
+#include "core/clearance/snapping.h"
 #include "core/clearance/tapes.h"
 #include "core/drawing/drawing.h"
 #include "core/rules/finding.h"
@@ -11,6 +12,9 @@ namespace mezzet {
 
 /// A tape with its label on the accent; the label is what is clicked and typed into.
 void addTape(Drawing&, const Tape&, LengthFormat, bool labelled);
+
+/// What the thing in the hand lines up with: a dashed line through both, with its words.
+void addGuides(Drawing&, const std::vector<Guide>&);
 
 /// A broken finding between its witness points, with a cross and its measure.
 void addFindingMark(Drawing&, const Finding&, LengthFormat);
