@@ -25,6 +25,7 @@ const std::vector<ActionRow>& actionTable() {
       {"add", "Edit", "Add a piece ...", "Insert", "Add a piece to the floor, or a picture to the wall"},
       {"piece-list", "Edit", "Piece list ...", "Ctrl+L", "Every piece in a table: edit, paste, read and write CSV"},
       {"sizes", "Edit", "Its sizes ...", "E", "Change the sizes of the selected piece"},
+      {"piece-rules", "Edit", "Rules for it alone ...", "Ctrl+R", "Another school or range for the selected piece only"},
       {"copy-piece", "Edit", "One more of it", "Ctrl+C", "Place the selected piece once more"},
       {"lock", "Edit", "Lock or unlock it", "L", "A locked piece stays where it is"},
       {"remove", "Edit", "Take it out", "Delete", "Take the selected piece out of this scheme"},

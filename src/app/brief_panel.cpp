@@ -7,10 +7,10 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 #include <charconv>
-#include <cmath>
 
 #include "app/layouts.h"
 #include "app/length_field.h"
+#include "app/rule_rows.h"
 #include "core/job/edits.h"
 #include "core/rules/check.h"
 
@@ -80,37 +80,6 @@ LengthReading BriefPanel::typeViewers(const QString& text) {
     if (statures.empty() && followsEyes && rule->defaultSchool) after = withSchool(after, rule->id, *rule->defaultSchool);
   }
   workspace_.document().edit(tr("viewers"), std::move(after));
-  return {0, 0, {}};
-}
-
-LengthReading BriefPanel::typeEnd(const std::string& id, bool low, const QString& text) {
-  const Rule* rule = findRule(workspace_.book(), id);
-  if (rule == nullptr) return {std::nullopt, 0, "This rule is gone."};
-  std::optional<double> value;
-  if (!text.trimmed().isEmpty()) {
-    const Quantity quantity = quantityOf(*rule);
-    QString bare = text.trimmed();
-    const bool negative = bare.startsWith(QChar('-'));
-    if (quantity == Quantity::Length) {
-      const LengthReading reading = workspace_.read(negative ? bare.mid(1) : bare);
-      if (!reading) return reading;
-      value = negative ? -*reading.length : *reading.length;
-    } else {
-      const std::string plain = bare.remove(QChar('%')).trimmed().replace(QChar(','), QChar('.')).toStdString();
-      double number = 0;
-      const auto [end, fault] = std::from_chars(plain.data(), plain.data() + plain.size(), number);
-      if (fault != std::errc{} || end != plain.data() + plain.size()) return {std::nullopt, 0, "Type a number, for example 60 for 60 %."};
-      value = quantity == Quantity::Ratio || quantity == Quantity::Share ? number / 100 : number;
-    }
-  }
-  const Asked now = askedOf(*rule, workspace_.job());
-  ChangedRange range{now.tolerated.low, now.tolerated.high};
-  const auto& old = low ? range.low : range.high;
-  if (old.has_value() == value.has_value() && (!value || std::abs(*old - *value) < 0.05 * (quantityOf(*rule) == Quantity::Length ? 1 : 0.01)))
-    return {0, 0, {}};
-  (low ? range.low : range.high) = value;
-  if (range.low && range.high && *range.low > *range.high) return {std::nullopt, 0, "The lower end would lie above the upper one."};
-  workspace_.document().edit(tr("house rule"), withRange(workspace_.job(), id, range));
   return {0, 0, {}};
 }
 
@@ -192,59 +161,6 @@ void BriefPanel::addBrief(QVBoxLayout* column) {
   }
 }
 
-void BriefPanel::addRule(QVBoxLayout* column, const Rule& rule) {
-  const Asked now = askedOf(rule, workspace_.job());
-  const Quantity quantity = quantityOf(rule);
-  column->addSpacing(4);
-  auto* name = words(QString::fromStdString(rule.name), "ruleName");
-  name->setStyleSheet(QStringLiteral("font-weight: bold;"));
-  name->setToolTip(QString::fromStdString(rule.measures) + tr(".\nSource: %1").arg(QString::fromStdString(rule.source.cite)));
-  column->addWidget(name);
-  const bool own = workspace_.job().houseRules.ranges.contains(rule.id);
-  if (rule.schools.size() > 1 || own) {
-    auto* school = new QComboBox;
-    school->setObjectName(QStringLiteral("school:") + QString::fromStdString(rule.id));
-    school->setAccessibleName(tr("School of %1").arg(QString::fromStdString(rule.name)));
-    int at = -1;
-    for (const School& s : rule.schools) {
-      const Asked asked = askedBySchool(s, workspace_.job());
-      const QString range = asked.missing.empty() ? onScreen(rangeWords(asked.tolerated, quantity, workspace_.format())) : tr("eye height, once known");
-      school->addItem(tr("%1: %2").arg(QString::fromStdString(s.id).toUpper(), range), QString::fromStdString(s.id));
-      school->setItemData(school->count() - 1, QString::fromStdString(s.why), Qt::ToolTipRole);
-      if (now.school == s.id) at = school->count() - 1;
-    }
-    if (at < 0) {
-      school->addItem(own ? tr("a range of this house") : tr("all schools together"), QString());
-      at = school->count() - 1;
-    }
-    school->setCurrentIndex(at);
-    connect(school, &QComboBox::activated, this, [this, school, id = rule.id] {
-      const std::string chosen = school->currentData().toString().toStdString();
-      if (!chosen.empty()) workspace_.document().edit(tr("house rule"), withSchool(workspace_.job(), id, chosen));
-    });
-    column->addWidget(school);
-  }
-  auto* row = new QHBoxLayout;
-  auto* complaint = words({}, "fieldComplaint");
-  complaint->hide();
-  for (const bool low : {true, false}) {
-    const auto& end = low ? now.tolerated.low : now.tolerated.high;
-    row->addWidget(new QLabel(low ? tr("from") : tr("to")));
-    auto* f = new LengthField(low ? tr("%1, from").arg(QString::fromStdString(rule.name)) : tr("%1, to").arg(QString::fromStdString(rule.name)),
-                              [this, id = rule.id, low](const QString& t) { return typeEnd(id, low, t); });
-    f->setObjectName((low ? QStringLiteral("low:") : QStringLiteral("high:")) + QString::fromStdString(rule.id));
-    f->setPlaceholderText(tr("open"));
-    f->setComplaintLabel(complaint);
-    const QString text = end ? QString::fromStdString(measureWords(*end, quantity, workspace_.format())) : QString();
-    f->show(text);
-    f->setText(text);
-    row->addWidget(f, 1);
-  }
-  column->addLayout(row);
-  column->addWidget(complaint);
-  if (const School* s = now.school ? findSchool(rule, *now.school) : nullptr) column->addWidget(words(QString::fromStdString(s->why), "quietNote"));
-}
-
 void BriefPanel::addRules(QVBoxLayout* column) {
   column->addSpacing(10);
   column->addWidget(words(tr("House rules"), "panelTitle"));
@@ -252,7 +168,11 @@ void BriefPanel::addRules(QVBoxLayout* column) {
   for (const Weight weight : {Weight::Must, Weight::Rule, Weight::Taste})
     for (const Rule& rule : workspace_.book().rules)
       if (rule.weight == weight && !rule.schools.empty() && rule.id != "overlap" && rule.id != "outside-room" && quantityOf(rule) != Quantity::YesNo)
-        addRule(column, rule);
+        addRuleRows(
+            column, workspace_, rule, {askedOf(rule, workspace_.job()), workspace_.job().houseRules.ranges.contains(rule.id), false},
+            {[this, id = rule.id](const std::string& school) { workspace_.document().edit(tr("house rule"), withSchool(workspace_.job(), id, school)); },
+             [this, id = rule.id](const ChangedRange& range) { workspace_.document().edit(tr("house rule"), withRange(workspace_.job(), id, range)); },
+             {}});
 }
 
 void BriefPanel::rebuild() {

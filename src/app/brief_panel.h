@@ -21,7 +21,6 @@ class BriefPanel : public QWidget {
   void rebuild();
   void addBrief(QVBoxLayout* column);
   void addRules(QVBoxLayout* column);
-  void addRule(QVBoxLayout* column, const Rule& rule);
   void change(const QString& name, const std::function<void(Brief&)>& edit);
   LengthReading typeViewers(const QString& text);
   LengthReading typeEnd(const std::string& rule, bool low, const QString& text);

@@ -33,8 +33,10 @@ FocusKept::FocusKept(QWidget* parent) : parent_(parent) {
 
 FocusKept::~FocusKept() {
   if (focused_.isEmpty()) return;
-  for (QWidget* w : parent_->findChildren<QWidget*>(focused_))
-    if (!w->isHidden()) w->setFocus();
+  if (auto* now = parent_->findChild<QWidget*>(focused_)) {
+    now->show();  // a row just made is not on show yet, and would not take the keyboard
+    now->setFocus();
+  }
 }
 
 QString onScreen(const std::string& sentence) {

@@ -10,12 +10,14 @@
 
 namespace mezzet {
 
-/// Takes everything out of a layout. The widgets vanish at once and are deleted later, so that one of them may be the
-/// sender of the signal that led here.
+/// Takes everything out of a layout. The widgets vanish at once, lose their names and are deleted later, so that one of
+/// them may be the sender of the signal that led here.
 inline void emptyLayout(QLayout* layout) {
   while (QLayoutItem* item = layout->takeAt(0)) {
     if (item->layout() != nullptr) emptyLayout(item->layout());
     if (item->widget() != nullptr) {
+      for (QWidget* inner : item->widget()->findChildren<QWidget*>()) inner->setObjectName({});
+      item->widget()->setObjectName({});
       item->widget()->hide();
       item->widget()->deleteLater();
     }

@@ -17,6 +17,7 @@
 #include "app/actions.h"
 #include "app/brief_panel.h"
 #include "app/compare_view.h"
+#include "app/layouts.h"
 #include "app/ledger.h"
 #include "app/measure_panel.h"
 #include "app/names_dialog.h"
@@ -24,6 +25,7 @@
 #include "app/piece_bar.h"
 #include "app/piece_dialog.h"
 #include "app/piece_list.h"
+#include "app/piece_rules.h"
 #include "app/plan_view.h"
 #include "app/print_dialog.h"
 #include "app/shortcut_sheet.h"
@@ -160,6 +162,10 @@ void MainWindow::wire() {
     if (workspace_->room() == nullptr) return notice_->say(tr("Measure the room first; then there is a floor to place things on."));
     if (!tray_->isVisible()) workspace_->showStage(Stage::Floor);
     tray_->goToLine();
+  });
+  on("piece-rules", [this] {
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    PieceRules(*workspace_, this).exec();
   });
   on("copy-piece", [this] { workspace_->copySelected(); });
   on("select-all", [this] { workspace_->selectAll(); });
@@ -311,7 +317,7 @@ void MainWindow::showState() {
   for (const char* id : {"turn-left", "turn-right", "turn-typed"}) (*actions_)[id]->setEnabled(floorPiece);
   for (const char* id : {"scheme-new", "scheme-copy", "compare"}) (*actions_)[id]->setEnabled(workspace_->scheme() != nullptr);
   (*actions_)["scheme-remove"]->setEnabled(scheme_->count() > 1);
-  for (const char* id : {"remove", "sizes", "lock", "copy-piece"}) (*actions_)[id]->setEnabled(workspace_->selectedPlacement() != nullptr);
+  for (const char* id : {"remove", "sizes", "lock", "copy-piece", "piece-rules"}) (*actions_)[id]->setEnabled(workspace_->selectedPlacement() != nullptr);
   const std::size_t chosen = workspace_->selection().size();
   (*actions_)["mark"]->setEnabled(chosen > 0);
   (*actions_)["ungroup"]->setEnabled(workspace_->selectedPlacement() != nullptr && !groupOf(*workspace_->selectedPlacement()).empty());
@@ -357,6 +363,15 @@ void MainWindow::openPath(const QString& path) {
   workspace_->select({});
   workspace_->showStage(workspace_->room() != nullptr ? Stage::Floor : Stage::Measure);
   sheet().fit();
+  tellNews();
+}
+
+void MainWindow::tellNews() {
+  const std::string news = rulebookNews(workspace_->job(), workspace_->book(), workspace_->findings());
+  if (news.empty() || document_->readOnly()) return;
+  notice_->say(onScreen(news),
+               {{tr("I have seen it"),
+                 [this] { document_->edit(tr("rulebook %1").arg(workspace_->book().version), withRulebook(workspace_->job(), workspace_->book().version)); }}});
 }
 
 void MainWindow::newJob() {

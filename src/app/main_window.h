@@ -56,6 +56,8 @@ class MainWindow : public QMainWindow {
   void fillSchemes();
   void fillRecent();
   void fillHouseRules();
+  /// Says what a newer rulebook brings to a job that was last looked at with an older one.
+  void tellNews();
   void remember(const QString& path);
   bool mayLeave();
   void addPiece(bool sizes);

@@ -71,6 +71,9 @@ int validate(const Options& o) {
     else if (findSchool(*rule, school) == nullptr)
       std::cout << "note: house rules choose school \"" << school << "\" of " << id << ", which it does not have; its schools are taken together\n";
   }
+  if (file.job.houseRules.rulebook < builtInRulebook().version)
+    std::cout << "note: rulebook " << file.job.houseRules.rulebook << " decided when it was last looked at; check says what rulebook "
+              << builtInRulebook().version << " finds\n";
   return kAnswered;
 }
 
@@ -94,6 +97,7 @@ int runCheck(const Options& o) {
       std::cout << verdictWord(f.verdict) << "  " << f.id << "  " << f.sentence << "\n";
       for (const WayOut& way : report.waysOut[i]) std::cout << "    > " << way.sentence << ": " << way.gives << ".\n";
     }
+    if (const std::string news = rulebookNews(file.job, book, report.findings); !news.empty()) std::cout << "note: " << news << "\n";
     const VerdictCounts c = countVerdicts(report.findings, o.strict);
     std::cout << c.breaks << " break, " << c.close << " close, " << c.holds << " hold, " << c.notMeasured << " not measured, " << c.kept << " kept\n";
   }

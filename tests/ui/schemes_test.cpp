@@ -6,6 +6,7 @@
 #include <QTimer>
 
 #include "app/compare_view.h"
+#include "app/piece_rules.h"
 #include "app/shortcut_sheet.h"
 #include "app/tray.h"
 #include "core/rules/adding.h"
@@ -206,6 +207,41 @@ TEST_F(Planning, AHundredSwitchesOfUnitLoseNothing) {
   const Job before = job();
   for (int i = 0; i < 200; ++i) work().switchUnits();
   EXPECT_EQ(job(), before);
+}
+
+TEST_F(Planning, ARuleIsBentForOnePieceOnly) {
+  work().select(PlacementId("p2"));
+  PieceRules rules(work());
+  rules.show();
+  rules.activateWindow();
+  ASSERT_TRUE(QTest::qWaitForWindowActive(&rules));
+  auto* low = rules.findChild<QLineEdit*>(QStringLiteral("low:table-reach"));
+  ASSERT_NE(low, nullptr);
+  low->setFocus();
+  low->setText(QStringLiteral("10"));
+  QTest::keyClick(low, Qt::Key_Return);
+  const PieceId table = findPlacement(*work().scheme(), PlacementId("p2"))->piece;
+  EXPECT_EQ(findPiece(job(), table)->ownRules.at("table-reach").range->low, 10 * kInch);
+  QApplication::processEvents();
+  EXPECT_EQ(QApplication::focusWidget()->objectName(), QStringLiteral("low:table-reach")) << "the keyboard stays where it was";
+  auto* school = rules.findChild<QComboBox*>(QStringLiteral("school:table-reach"));
+  ASSERT_NE(school, nullptr);
+  school->setCurrentIndex(0);
+  emit school->activated(0);
+  EXPECT_FALSE(findPiece(job(), table)->ownRules.contains("table-reach")) << "as this house asks again";
+}
+
+TEST_F(Planning, ANewerRulebookSaysWhatItBrings) {
+  Job old = withRulebook(job(), 1);
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("older"), old));
+  ASSERT_FALSE(window_->document().save(path_));
+  window_->openPath(path_);
+  EXPECT_TRUE(window_->notices().sentence().startsWith(QStringLiteral("Rulebook 2 brings 14 rules that rulebook 1 had not")))
+      << window_->notices().sentence().toStdString();
+  EXPECT_EQ(job().houseRules.rulebook, 1);
+  for (QPushButton* b : window_->notices().findChildren<QPushButton*>())
+    if (b->text() == QStringLiteral("I have seen it")) b->click();
+  EXPECT_EQ(job().houseRules.rulebook, 2);
 }
 
 }  // namespace

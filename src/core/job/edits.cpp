@@ -245,6 +245,21 @@ Job withRange(const Job& job, const std::string& rule, std::optional<ChangedRang
   return out;
 }
 
+Result<Job> withOwnRule(const Job& job, const PieceId& id, const std::string& rule, std::optional<OwnRule> own) {
+  const Piece* piece = findPiece(job, id);
+  if (piece == nullptr) return Error{"piece " + id.value, "is not in this job", "Choose another"};
+  Piece changed = *piece;
+  if (own && (own->school || own->range)) changed.ownRules[rule] = *own;
+  else changed.ownRules.erase(rule);
+  return withPiece(job, std::move(changed));
+}
+
+Job withRulebook(const Job& job, int version) {
+  Job out = job;
+  out.houseRules.rulebook = version;
+  return out;
+}
+
 Job withBrief(const Job& job, Brief brief) {
   Job out = job;
   out.brief = std::move(brief);

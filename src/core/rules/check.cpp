@@ -62,6 +62,25 @@ std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId&
   return findings;
 }
 
+std::string rulebookNews(const Job& job, const Rulebook& book, const std::vector<Finding>& findings) {
+  const int known = job.houseRules.rulebook;
+  if (known >= book.version) return {};
+  int fresh = 0, broken = 0;
+  std::string names;
+  for (const Rule& rule : book.rules) {
+    if (rule.since <= known) continue;
+    ++fresh;
+    const auto breaks = std::count_if(findings.begin(), findings.end(), [&](const Finding& f) { return f.rule == rule.id && breaksByWeight(f); });
+    if (breaks > 0) names += (names.empty() ? ": " : ", ") + rule.name;
+    broken += static_cast<int>(breaks);
+  }
+  if (fresh == 0) return {};
+  std::string out = "Rulebook " + std::to_string(book.version) + " brings " + std::to_string(fresh) + (fresh == 1 ? " rule" : " rules") + " that rulebook " +
+                    std::to_string(known) + " had not; the others ask what they asked.";
+  if (broken == 0) return out + " None of them breaks here.";
+  return out + (broken == 1 ? " One finding of theirs breaks here" : " " + std::to_string(broken) + " findings of theirs break here") + names + ".";
+}
+
 Finding findingOf(const Rule& rule, const Asked& asked, std::vector<std::string> subjects) {
   std::sort(subjects.begin(), subjects.end());
   Finding f;

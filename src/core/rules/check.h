@@ -43,6 +43,10 @@ struct Situation {
 /// Pure: the same job and rulebook always give the same findings.
 [[nodiscard]] std::vector<Finding> check(const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
 
+/// What the rulebook has brought since the job was last looked at with it, and what of it breaks; "" when nothing is new.
+/// "Rulebook 2 brings 14 rules that rulebook 1 had not. 3 of their findings break here: a table for every seat, feet on the rug."
+[[nodiscard]] std::string rulebookNews(const Job&, const Rulebook&, const std::vector<Finding>&);
+
 // ---- the evaluators, one per rule
 // seating.cpp
 void evaluateTableReach(const Situation&, const Rule&, std::vector<Finding>&);
