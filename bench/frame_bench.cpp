@@ -19,7 +19,7 @@ int main(int argc, char** argv) {
   QApplication app(argc, argv);
   QApplication::setStyle(QStringLiteral("Fusion"));
   loadFonts();
-  app.setStyleSheet(style::window());
+  style::apply(app, style::Desk::Slate);
   QTemporaryDir folder;
   const QString path = folder.path() + QStringLiteral("/bench.mezzet");
   FileSystem files;

@@ -59,6 +59,7 @@ const std::vector<ActionRow>& actionTable() {
       {"-", "Look", "", "", ""},
       {"wall-next", "Look", "Next wall", "]", "The next wall, going round with the room on the left"},
       {"wall-previous", "Look", "Previous wall", "[", "The wall before"},
+      {"desk", "Look", "Desk: slate, light or dark", "Ctrl+Shift+L", "What the sheet lies on; the paper stays paper"},
       {"keys", "Look", "Keys", "F1", "Every action with its keys"},
       {"-", "Look", "", "", ""},
       {"zoom-in", "Look", "Nearer", "+", "Zoom in"},

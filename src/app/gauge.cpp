@@ -9,7 +9,7 @@
 namespace mezzet {
 namespace {
 
-QColor colourOf(Verdict v) {
+QColor onPaper(Verdict v) {
   switch (v) {
     case Verdict::Holds: return desk::kHolds;
     case Verdict::Close: return desk::kClose;
@@ -19,6 +19,9 @@ QColor colourOf(Verdict v) {
   }
   return desk::kInk;
 }
+
+/// On the dark desk the marks are lighter, so that they stand out from it as they do from paper.
+QColor colourOf(Verdict v, const QPalette& palette) { return palette.color(QPalette::WindowText).lightness() > 128 ? onPaper(v).lighter(150) : onPaper(v); }
 
 }  // namespace
 
@@ -30,7 +33,7 @@ VerdictMark::VerdictMark(Verdict verdict, QWidget* parent) : QWidget(parent), ve
 void VerdictMark::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
-  const QColor colour = colourOf(verdict_);
+  const QColor colour = colourOf(verdict_, palette());
   const QPointF c(9, 9);
   switch (verdict_) {
     case Verdict::Holds:
@@ -89,10 +92,11 @@ void Gauge::paintEvent(QPaintEvent*) {
     p.drawRect(QRectF(QPointF(ideal_.low ? x(*ideal_.low) : left, y - 1.5), QPointF(ideal_.high ? x(*ideal_.high) : right, y + 1.5)));
   }
   const double half = std::max(1.6, u95_ * (right - left) / (to - from));
-  p.setBrush(verdict_ == Verdict::Breaks ? desk::kBreaks : desk::kInk);
+  const QColor ink = palette().color(QPalette::WindowText);
+  p.setBrush(verdict_ == Verdict::Breaks ? colourOf(verdict_, palette()) : ink);
   p.drawRect(QRectF(x(measured_) - half, y - 8, 2 * half, 16));
   p.setFont(interfaceFont(12));
-  p.setPen(desk::kInk);
+  p.setPen(ink);
   double last = -1e9;
   for (const auto& end : {asked_.low, asked_.high}) {
     if (!end) continue;

@@ -3,6 +3,7 @@
 #include <QApplication>
 #include <QRegularExpression>
 #include <QScrollArea>
+#include <QStyle>
 
 namespace mezzet {
 
@@ -24,6 +25,14 @@ QVBoxLayout* scrollingColumn(QWidget* panel) {
   column->setContentsMargins(14, 12, 12, 14);
   scroll->setWidget(body);
   return column;
+}
+
+void named(QWidget* widget, const char* name) {
+  const QString text = QString::fromUtf8(name);
+  if (widget->objectName() == text) return;
+  widget->setObjectName(text);
+  widget->style()->unpolish(widget);
+  widget->style()->polish(widget);
 }
 
 FocusKept::FocusKept(QWidget* parent) : parent_(parent) {

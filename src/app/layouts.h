@@ -51,6 +51,9 @@ class FocusKept {
   return label;
 }
 
+/// Gives a widget another name for the style sheet, and its looks with it.
+void named(QWidget* widget, const char* name);
+
 /// A sentence of the core for the screen: a number keeps its fraction and its unit on one line.
 [[nodiscard]] QString onScreen(const std::string& sentence);
 

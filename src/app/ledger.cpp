@@ -21,7 +21,8 @@ namespace {
 QWidget* rule() {
   auto* line = new QWidget;
   line->setFixedHeight(1);
-  line->setStyleSheet(QStringLiteral("background: #d9d5c8;"));
+  line->setObjectName(QStringLiteral("ledgerLine"));
+  line->setAttribute(Qt::WA_StyledBackground);
   return line;
 }
 
@@ -57,21 +58,21 @@ void WayButton::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
   if (hasFocus() || underMouse()) {
-    p.setPen(hasFocus() ? QPen(desk::kInk, 2) : QPen(Qt::NoPen));
-    p.setBrush(QColor(0xff, 0xf3, 0xcf));
+    p.setPen(hasFocus() ? QPen(palette().color(QPalette::WindowText), 2) : QPen(Qt::NoPen));
+    p.setBrush(palette().color(QPalette::AlternateBase));
     p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 3, 3);
   }
-  p.setPen(QPen(desk::kWay, 2.2, Qt::SolidLine, Qt::FlatCap));
+  p.setPen(QPen(palette().color(QPalette::Link), 2.2, Qt::SolidLine, Qt::FlatCap));
   p.setBrush(Qt::NoBrush);
   p.drawPolyline(QPolygonF({QPointF(9, 8), QPointF(14, 13), QPointF(9, 18)}));
   const int w = width() - kTextLeft - 6;
   const QString sentence = onScreen(way_.sentence);
   p.setFont(interfaceFont(13));
-  p.setPen(desk::kWay);
+  p.setPen(palette().color(QPalette::Link));
   const int h = wrapped(p.font(), sentence, w);
   p.drawText(QRect(kTextLeft, 4, w, h), Qt::TextWordWrap, sentence);
   p.setFont(interfaceFont(12));
-  p.setPen(desk::kQuiet);
+  p.setPen(palette().color(QPalette::Mid));
   p.drawText(QRect(kTextLeft, 5 + h, w, height() - h), Qt::TextWordWrap, onScreen(way_.gives));
 }
 

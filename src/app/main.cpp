@@ -1,12 +1,14 @@
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QElapsedTimer>
+#include <QSettings>
 #include <QStyleFactory>
 #include <QTimer>
 #include <cstdio>
 
 #include "app/main_window.h"
 #include "app/rehearsal.h"
+#include "app/sheet_access.h"
 #include "app/sheet_view.h"
 #include "app/style.h"
 #include "io/rulebook_json.h"
@@ -22,7 +24,8 @@ int main(int argc, char** argv) {
   QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
   loadFonts();
   QApplication::setFont(interfaceFont(13));
-  app.setStyleSheet(style::window());
+  installSheetAccess();
+  style::apply(app, style::deskNamed(QSettings().value(QStringLiteral("desk")).toString()));
 
   QCommandLineParser options;
   options.setApplicationDescription(QStringLiteral("Plans a room to scale."));

@@ -1,5 +1,6 @@
 #include "app/main_window.h"
 
+#include <QApplication>
 #include <QCloseEvent>
 #include <QComboBox>
 #include <QFileDialog>
@@ -30,6 +31,7 @@
 #include "app/print_dialog.h"
 #include "app/shortcut_sheet.h"
 #include "app/stage_tape.h"
+#include "app/style.h"
 #include "app/tray.h"
 #include "app/wall_view.h"
 #include "core/job/edits.h"
@@ -182,6 +184,13 @@ void MainWindow::wire() {
   on("scheme-copy", [this] { workspace_->newScheme(true); });
   on("scheme-remove", [this] { document_->edit(tr("take the scheme out"), withoutScheme(workspace_->job(), workspace_->schemeId())); });
   on("compare", [this] { CompareView(*workspace_, this).exec(); });
+  on("desk", [this] {
+    QSettings settings;
+    const style::Desk now = style::deskNamed(settings.value(QStringLiteral("desk")).toString());
+    const style::Desk next = now == style::Desk::Slate ? style::Desk::Light : now == style::Desk::Light ? style::Desk::Dark : style::Desk::Slate;
+    settings.setValue(QStringLiteral("desk"), style::nameOf(next));
+    style::apply(*qApp, next);
+  });
   on("keys", [this] { ShortcutSheet(this).exec(); });
   on("remove", [this] { workspace_->removeSelected(); });
   on("add", [this] { addPiece(false); });

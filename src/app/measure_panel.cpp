@@ -115,7 +115,7 @@ void MeasurePanel::rebuildRows() {
     auto* tag = new QLabel(letter);
     tag->setFixedSize(24, 24);
     tag->setAlignment(Qt::AlignCenter);
-    tag->setStyleSheet(QStringLiteral("border: 1px solid #1d2730; border-radius: 12px; background: #f8f4ea;"));
+    tag->setStyleSheet(QStringLiteral("color: #1d2730; border: 1px solid #1d2730; border-radius: 12px; background: #f8f4ea;"));
     row->addWidget(tag);
     auto* field = new LengthField(tr("Length of wall %1").arg(letter), [this, i](const QString& t) { return typeRun(i, t); });
     field->setObjectName(QStringLiteral("run") + letter);

@@ -33,7 +33,7 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   row_->setSpacing(8);
   column->addLayout(row_);
   complaint_ = new QLabel;
-  complaint_->setObjectName(QStringLiteral("barComplaint"));
+  complaint_->setObjectName(QStringLiteral("barHint"));
   column->addWidget(complaint_);
   connect(&workspace_, &Workspace::selectionChanged, this, &PieceBar::rebuild);
   connect(&workspace_, &Workspace::viewChanged, this, &PieceBar::rebuild);
@@ -147,13 +147,13 @@ void PieceBar::rebuild() {
 }
 
 void PieceBar::hint(const QString& words) {
-  complaint_->setStyleSheet(QStringLiteral("color: #dfe4e7;"));
+  named(complaint_, "barHint");
   complaint_->setText(words);
 }
 
 void PieceBar::complain(const LengthReading& reading) {
   if (reading) return;
-  complaint_->setStyleSheet(QStringLiteral("color: #ffd9d0; font-weight: bold;"));
+  named(complaint_, "barFault");
   complaint_->setText(QString::fromStdString(reading.complaint));
 }
 

@@ -19,21 +19,9 @@
 #include "core/rules/check.h"
 #include "io/csv.h"
 #include "io/file_system.h"
+#include "render/palette.h"
 
 namespace mezzet {
-namespace {
-
-constexpr const char* kTableStyle =
-    "QTableView { background: #fffef9; alternate-background-color: #f8f4ea; gridline-color: #d9d5c8; selection-background-color: #fbe29a; "
-    "selection-color: #1d2730; } QTableView::item:focus { border: 2px solid #1d2730; } "
-    "QHeaderView::section { background: #e4dfd0; color: #1d2730; border: none; border-right: 1px solid #c9c6bc; border-bottom: 1px solid #7c8891; padding: 4px "
-    "6px; "
-    "font-weight: bold; } "
-    // An editor in a cell: no frame of its own size, else its text is cut off.
-    "QTableView QLineEdit { border: 2px solid #1d2730; border-radius: 0; padding: 0 2px; min-height: 0; background: #fff8df; }";
-
-}  // namespace
-
 // ---- the model
 
 PieceTableModel::PieceTableModel(Workspace& workspace, QObject* parent) : QAbstractTableModel(parent), workspace_(workspace) {
@@ -77,7 +65,8 @@ QVariant PieceTableModel::data(const QModelIndex& at, int role) const {
   const PieceColumn& column = *columns_[static_cast<std::size_t>(at.column())];
   const Refused* refused = refusedAt(at);
   if (role == Qt::BackgroundRole) return refused != nullptr ? QVariant(QColor(0xf6, 0xc9, 0xbf)) : QVariant();
-  if (role == Qt::ForegroundRole && piece == nullptr && refused == nullptr) return QColor(0x56, 0x60, 0x6a);
+  if (role == Qt::ForegroundRole && refused != nullptr) return desk::kInk;
+  if (role == Qt::ForegroundRole && piece == nullptr && refused == nullptr) return QGuiApplication::palette().color(QPalette::Mid);
   if (role == Qt::TextAlignmentRole && (column.field == PieceField::Length || column.field == PieceField::Count)) return int(Qt::AlignRight | Qt::AlignVCenter);
   if (role == Qt::AccessibleTextRole)
     return tr("%1, %2: %3")
@@ -160,7 +149,6 @@ PieceList::PieceList(Workspace& workspace, FileSystem& files, QWidget* parent)
   table_->setAccessibleName(tr("Pieces"));
   table_->setModel(model_);
   table_->setAlternatingRowColors(true);
-  table_->setStyleSheet(QString::fromUtf8(kTableStyle));
   table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed | QAbstractItemView::AnyKeyPressed);
   table_->verticalHeader()->setDefaultSectionSize(28);
   table_->horizontalHeader()->setMinimumSectionSize(52);
@@ -207,7 +195,7 @@ PieceList::PieceList(Workspace& workspace, FileSystem& files, QWidget* parent)
 }
 
 void PieceList::say(const QString& sentence, bool fault) {
-  word_->setStyleSheet(fault ? QStringLiteral("color: #8c2a1c;") : QString());
+  named(word_, fault ? "fieldComplaint" : "listWord");
   word_->setText(sentence);
 }
 

@@ -144,6 +144,14 @@ std::string SheetView::itemAt(QPointF point) const {
   return inText(still_);
 }
 
+QRect SheetView::rectOf(const PlacementId& id) const {
+  const Scheme* scheme = workspace_.scheme();
+  const Placement* p = scheme != nullptr ? findPlacement(*scheme, id) : nullptr;
+  if (p == nullptr) return {};
+  const Box extent = extentOf(workspace_.job(), *p);
+  return QRectF(projection_.map(extent.low), projection_.map(extent.high)).normalized().toAlignedRect();
+}
+
 std::optional<QPointF> SheetView::handle() const {
   for (const Item& item : moving_.items)
     if (item.id == kTurnHandle) return projection_.map(std::get<ArcItem>(item.shape).centre);

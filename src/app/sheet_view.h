@@ -21,6 +21,9 @@ class SheetView : public QWidget {
  public:
   SheetView(Workspace& workspace, QWidget* parent = nullptr);
 
+  [[nodiscard]] Workspace& workspace() const { return workspace_; }
+  /// Where a placement of this view is seen, in pixels of the widget.
+  [[nodiscard]] QRect rectOf(const PlacementId&) const;
   void fit();
   void zoom(double factor) { zoomAt(factor, rect().center()); }
   [[nodiscard]] const Projection& projection() const { return projection_; }

@@ -54,7 +54,7 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
   const auto add = [&](QGridLayout* grid, const QString& keys, const QString& what) {
     const int row = grid->rowCount();
     auto* key = new QLabel(keys);
-    key->setStyleSheet(QStringLiteral("background: #efece2; border: 1px solid #7c8891; border-radius: 3px; padding: 1px 6px;"));
+    key->setObjectName(QStringLiteral("keyCap"));
     grid->addWidget(key, row, 0, Qt::AlignLeft);
     grid->addWidget(new QLabel(what), row, 1);
     ++rows;

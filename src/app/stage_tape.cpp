@@ -54,7 +54,7 @@ QRectF StageTape::stageRect(int index) const { return {kLeft + index * kStageWid
 void StageTape::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
-  p.fillRect(rect(), desk::kDeskDark);
+  p.fillRect(rect(), palette().color(QPalette::Shadow));
   // The blade runs from the left edge to its hook a little after the last stage that has something in it.
   const double end = bladeStages() > 0 ? kLeft + bladeStages() * kStageWidth + 10 : kLeft + 6;
   const QRectF blade(0, 3, end, height() - 6);
@@ -88,7 +88,7 @@ void StageTape::paintEvent(QPaintEvent*) {
       p.setBrush(desk::kInk);
       p.drawRoundedRect(label.adjusted(-11, -1, 0, 1), 4, 4);
     }
-    p.setPen(here ? desk::kTape : onBlade ? desk::kInk : desk::kOnDesk);
+    p.setPen(here ? desk::kTape : onBlade ? desk::kInk : palette().color(QPalette::BrightText));
     p.drawText(QPointF(label.left(), 31), name);
     if (broken > 0) {
       // One red stroke for each thing that breaks, on a ground on which red can be read.
@@ -106,7 +106,7 @@ void StageTape::paintEvent(QPaintEvent*) {
   }
   if (hasFocus()) {
     p.setBrush(Qt::NoBrush);
-    p.setPen(QPen(desk::kOnDesk, 2));
+    p.setPen(QPen(palette().color(QPalette::BrightText), 2));
     p.drawRect(QRectF(rect()).adjusted(1, 1, -1, -1));
   }
 }

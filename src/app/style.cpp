@@ -1,79 +1,146 @@
 #include "app/style.h"
 
+#include <QApplication>
+#include <QPalette>
+#include <algorithm>
+#include <string_view>
+#include <vector>
+
 static void initIcons() { Q_INIT_RESOURCE(icons); }
 
 namespace mezzet::style {
 
-QString window() {
-  initIcons();
-  return QStringLiteral(R"(
-QWidget { font-family: "B612"; font-size: 13px; color: #1d2730; }
-QMainWindow, #desk { background: #46545f; }
-#header { background: #39464f; }
-#header QLabel { color: #f3f1ea; }
+namespace {
+
+struct Token {
+  const char* name;
+  const char *slate, *light, *dark;
+};
+// What each part of the window is coloured with on each desk. The sheet itself is paper everywhere.
+constexpr Token kTokens[] = {
+    {"@desk", "#46545f", "#cfcabd", "#161b1f"},        {"@header", "#39464f", "#e4dfd2", "#10151a"},       {"@well", "#2b353c", "#f4f0e5", "#232b31"},
+    {"@wellEdge", "#56646f", "#8d8f8b", "#46545f"},    {"@bar", "#56646f", "#dcd6c8", "#232b31"},          {"@onDeskFault", "#ffd9d0", "#8c2a1c", "#ffc3b5"},
+    {"@onDeskQuiet", "#c6cfd5", "#4a545c", "#b6c0c7"}, {"@onDesk", "#f3f1ea", "#1d2730", "#e9e7df"},       {"@panel", "#fffef9", "#fffef9", "#20272d"},
+    {"@edge", "#39464f", "#39464f", "#56646f"},        {"@ink", "#1d2730", "#1d2730", "#eceae2"},          {"@quiet", "#56606a", "#56606a", "#b4bcc2"},
+    {"@disabled", "#6d767d", "#6d767d", "#8b959c"},    {"@rule", "#d9d5c8", "#d9d5c8", "#3a454d"},         {"@fieldFocus", "#fff8df", "#fff8df", "#3b3a26"},
+    {"@fieldEdge", "#7c8891", "#7c8891", "#7c8891"},   {"@field", "#ffffff", "#ffffff", "#171d21"},        {"@buttonHover", "#e4dfd0", "#e4dfd0", "#46545f"},
+    {"@button", "#efece2", "#efece2", "#323c44"},      {"@primaryHover", "#39464f", "#39464f", "#ffffff"}, {"@primary", "#1d2730", "#1d2730", "#e9e7df"},
+    {"@onPrimary", "#f8f4ea", "#f8f4ea", "#1d2730"},   {"@fault", "#8c2a1c", "#8c2a1c", "#ffb3a3"},        {"@focus", "#f4c430", "#1d2730", "#f4c430"},
+    {"@way", "#6b4a00", "#6b4a00", "#f0cf6b"},         {"@hover", "#fff3cf", "#fff3cf", "#3b3a26"}};
+
+QString colourOf(Desk desk, const char* name) {
+  for (const Token& t : kTokens)
+    if (std::string_view(t.name) == name) return QString::fromUtf8(desk == Desk::Slate ? t.slate : desk == Desk::Light ? t.light : t.dark);
+  return {};
+}
+
+constexpr const char* kSheet = R"(
+QWidget { font-family: "B612"; font-size: 13px; color: @ink; }
+QMainWindow, #desk { background: @desk; }
+#header { background: @header; }
+#header QLabel { color: @onDesk; }
 #header #jobName { font-weight: bold; font-size: 15px; }
-#header #quiet { color: #c6cfd5; }
-QMenuBar { background: transparent; color: #f3f1ea; }
+#header #quiet { color: @onDeskQuiet; }
+QMenuBar { background: transparent; color: @onDesk; }
 QMenuBar::item { padding: 6px 9px; background: transparent; border-radius: 3px; }
-QMenuBar::item:selected, QMenuBar::item:pressed { background: #56646f; }
-QMenu { background: #fffef9; border: 1px solid #39464f; padding: 4px; }
+QMenuBar::item:selected, QMenuBar::item:pressed { background: @bar; }
+QMenu { background: @panel; border: 1px solid @edge; padding: 4px; }
 QMenu::item { padding: 6px 26px 6px 14px; }
 QMenu::item:selected { background: #f4c430; color: #1d2730; }
-QMenu::item:disabled { color: #6d767d; }
-QMenu::separator { height: 1px; background: #d9d5c8; margin: 4px 8px; }
-#header QComboBox { background: #2b353c; color: #f3f1ea; border: 1px solid #56646f; border-radius: 3px; padding: 4px 24px 4px 9px; min-height: 18px; }
-#header QComboBox:focus { border: 2px solid #f4c430; padding: 3px 23px 3px 8px; }
+QMenu::item:disabled { color: @disabled; }
+QMenu::separator { height: 1px; background: @rule; margin: 4px 8px; }
+#header QComboBox { background: @well; color: @onDesk; border: 1px solid @wellEdge; border-radius: 3px; padding: 4px 24px 4px 9px; min-height: 18px; }
+#header QComboBox:focus { border: 2px solid @focus; padding: 3px 23px 3px 8px; }
 QComboBox::drop-down { border: none; width: 22px; }
 #header QComboBox::down-arrow { image: url(:/icons/arrow-light.xpm); width: 10px; height: 6px; }
 QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height: 6px; }
-#header QComboBox QAbstractItemView { background: #fffef9; color: #1d2730; selection-background-color: #f4c430; selection-color: #1d2730; }
-#header QToolButton { color: #f3f1ea; background: #2b353c; border: 1px solid #56646f; border-radius: 3px; padding: 5px 10px; }
-#header QToolButton:hover { background: #56646f; }
-#header QToolButton:focus { border: 2px solid #f4c430; padding: 4px 9px; }
-#panel, #panel QScrollArea, #panelBody { background: #fffef9; border: none; }
+#header QComboBox QAbstractItemView { background: @panel; color: @ink; selection-background-color: #f4c430; selection-color: #1d2730; }
+#header QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 5px 10px; }
+#header QToolButton:hover { background: @bar; }
+#header QToolButton:focus { border: 2px solid @focus; padding: 4px 9px; }
+#panel, #panel QScrollArea, #panelBody { background: @panel; border: none; }
 #panelTitle { font-size: 16px; font-weight: bold; }
 #subject { font-size: 14px; font-weight: bold; }
-#rival, #note, #quietNote { color: #56606a; }
-#conflict { color: #1d2730; }
-QLineEdit { background: white; border: 1px solid #7c8891; border-radius: 3px; padding: 3px 6px; min-height: 20px; selection-background-color: #f4c430; selection-color: #1d2730; }
-QLineEdit:focus { border: 2px solid #1d2730; padding: 2px 5px; background: #fff8df; }
-QLineEdit:disabled { background: #efece2; color: #56606a; }
-QComboBox { background: white; border: 1px solid #7c8891; border-radius: 3px; padding: 3px 20px 3px 7px; min-height: 20px; }
-QComboBox:focus { border: 2px solid #1d2730; padding: 2px 19px 2px 6px; background: #fff8df; }
-QComboBox QAbstractItemView { background: #fffef9; selection-background-color: #f4c430; selection-color: #1d2730; }
-QPushButton { background: #efece2; border: 1px solid #7c8891; border-radius: 3px; padding: 5px 12px; }
-QPushButton:hover { background: #e4dfd0; }
-QPushButton:focus { border: 2px solid #1d2730; padding: 4px 11px; background: #fff8df; }
-QPushButton:disabled { color: #6d767d; border-color: #c9c6bc; }
-QPushButton#primary { background: #1d2730; color: #f8f4ea; border-color: #1d2730; font-weight: bold; }
-QPushButton#primary:hover { background: #39464f; }
+#rival, #note, #quietNote { color: @quiet; }
+#conflict { color: @ink; }
+QLineEdit { background: @field; border: 1px solid @fieldEdge; border-radius: 3px; padding: 3px 6px; min-height: 20px; selection-background-color: #f4c430; selection-color: #1d2730; }
+QLineEdit:focus { border: 2px solid @ink; padding: 2px 5px; background: @fieldFocus; }
+QLineEdit:disabled { background: @button; color: @quiet; }
+QComboBox { background: @field; border: 1px solid @fieldEdge; border-radius: 3px; padding: 3px 20px 3px 7px; min-height: 20px; }
+QComboBox:focus { border: 2px solid @ink; padding: 2px 19px 2px 6px; background: @fieldFocus; }
+QComboBox QAbstractItemView { background: @panel; selection-background-color: #f4c430; selection-color: #1d2730; }
+QPushButton { background: @button; border: 1px solid @fieldEdge; border-radius: 3px; padding: 5px 12px; }
+QPushButton:hover { background: @buttonHover; }
+QPushButton:focus { border: 2px solid @ink; padding: 4px 11px; background: @fieldFocus; }
+QPushButton:disabled { color: @disabled; border-color: @rule; }
+QPushButton#primary { background: @primary; color: @onPrimary; border-color: @primary; font-weight: bold; }
+QPushButton#primary:hover { background: @primaryHover; }
 QPushButton#primary:focus { border: 2px solid #f4c430; }
-QPushButton#primary:disabled { background: #d9d5c8; color: #56606a; border-color: #d9d5c8; }
+QPushButton#primary:disabled { background: @rule; color: @quiet; border-color: @rule; }
 QPushButton#fold { background: transparent; border: none; padding: 4px 4px; text-align: left; }
-QPushButton#fold:hover { background: #efece2; }
-QPushButton#keep, QPushButton#judgeAgain { background: transparent; border: none; padding: 2px 2px 2px 24px; text-align: left; color: #56606a; text-decoration: underline; }
-QPushButton#keep:hover, QPushButton#judgeAgain:hover { background: #efece2; }
-QPushButton#keep:focus, QPushButton#judgeAgain:focus { border: 2px solid #1d2730; padding: 0px 0px 0px 22px; }
+QPushButton#fold:hover { background: @button; }
+QPushButton#keep, QPushButton#judgeAgain { background: transparent; border: none; padding: 2px 2px 2px 24px; text-align: left; color: @quiet; text-decoration: underline; }
+QPushButton#keep:hover, QPushButton#judgeAgain:hover { background: @button; }
+QPushButton#keep:focus, QPushButton#judgeAgain:focus { border: 2px solid @ink; padding: 0px 0px 0px 22px; }
 QCheckBox { spacing: 8px; }
-QCheckBox:focus { background: #fff3cf; }
-QPushButton#fold:focus { border: 2px solid #1d2730; border-radius: 3px; padding: 2px 2px; }
-#bar, #tray { background: #56646f; }
-#tray QLabel { color: #f3f1ea; }
+QCheckBox:focus { background: @fieldFocus; }
+QPushButton#fold:focus { border: 2px solid @ink; border-radius: 3px; padding: 2px 2px; }
+#bar, #tray { background: @bar; }
+#tray QLabel { color: @onDesk; }
 #tray QScrollArea, #trayBody { background: transparent; border: none; }
-#bar QLabel { color: #f3f1ea; }
+#bar QLabel { color: @onDesk; }
 #bar #barName { font-weight: bold; font-size: 14px; }
-#bar #barHint { color: #dfe4e7; }
+#bar #barHint { color: @onDesk; }
+#bar #barFault, #tray #barFault { color: @onDeskFault; font-weight: bold; }
 #notice { background: #fff3cf; border-bottom: 2px solid #1d2730; }
-#fieldComplaint { color: #8c2a1c; }
+#notice QLabel { color: #1d2730; }
+#fieldComplaint { color: @fault; }
 QScrollBar:vertical { background: transparent; width: 10px; margin: 0; }
-QScrollBar::handle:vertical { background: #b9bdb9; border-radius: 4px; min-height: 30px; }
+QScrollBar::handle:vertical { background: @fieldEdge; border-radius: 4px; min-height: 30px; }
 QScrollBar::add-line:vertical, QScrollBar::sub-line:vertical { height: 0; }
-QToolTip { background: #fffef9; color: #1d2730; border: 1px solid #39464f; padding: 4px; }
-QDialog, QMessageBox { background: #fffef9; }
+QToolTip { background: @panel; color: @ink; border: 1px solid @edge; padding: 4px; }
+QDialog, QMessageBox { background: @panel; }
+QScrollArea, QScrollArea > QWidget > QWidget { background: @panel; }
+#ledgerLine { background: @rule; }
+#keyCap { background: @button; border: 1px solid @fieldEdge; border-radius: 3px; padding: 1px 6px; }
+QTableView { background: @panel; alternate-background-color: @button; gridline-color: @rule; selection-background-color: #fbe29a; selection-color: #1d2730; }
+QTableView::item:focus { border: 2px solid @ink; }
+QHeaderView::section { background: @buttonHover; color: @ink; border: none; border-right: 1px solid @rule; border-bottom: 1px solid @fieldEdge; padding: 4px 6px; font-weight: bold; }
+QTableView QLineEdit { border: 2px solid @ink; border-radius: 0; padding: 0 2px; min-height: 0; background: @fieldFocus; }
+QTableView QTableCornerButton::section { background: @buttonHover; border: none; }
 QDialogButtonBox { dialogbuttonbox-buttons-have-icons: 0; }
-QStatusBar { background: #2b353c; color: #f3f1ea; }
-)");
+QStatusBar { background: @well; color: @onDesk; }
+)";
+
+}  // namespace
+
+QString window(Desk desk) {
+  initIcons();
+  QString sheet = QString::fromUtf8(kSheet);
+  // Longer names first: @field is also how @fieldEdge begins.
+  std::vector<Token> tokens(std::begin(kTokens), std::end(kTokens));
+  std::sort(tokens.begin(), tokens.end(), [](const Token& a, const Token& b) { return std::string_view(a.name).size() > std::string_view(b.name).size(); });
+  for (const Token& t : tokens) sheet.replace(QString::fromUtf8(t.name), colourOf(desk, t.name));
+  if (desk == Desk::Light) sheet.replace(QStringLiteral("arrow-light"), QStringLiteral("arrow-dark"));
+  else if (desk == Desk::Dark) sheet.replace(QStringLiteral("arrow-dark"), QStringLiteral("arrow-light"));
+  return sheet;
 }
+
+void apply(QApplication& app, Desk desk) {
+  // What paints itself asks the palette.
+  QPalette palette;
+  palette.setColor(QPalette::WindowText, colourOf(desk, "@ink"));
+  palette.setColor(QPalette::Mid, colourOf(desk, "@quiet"));
+  palette.setColor(QPalette::Link, colourOf(desk, "@way"));
+  palette.setColor(QPalette::AlternateBase, colourOf(desk, "@hover"));
+  palette.setColor(QPalette::Shadow, colourOf(desk, "@well"));
+  palette.setColor(QPalette::BrightText, colourOf(desk, "@onDesk"));
+  QApplication::setPalette(palette);
+  app.setStyleSheet(window(desk));
+}
+
+Desk deskNamed(const QString& name) { return name == QStringLiteral("light") ? Desk::Light : name == QStringLiteral("dark") ? Desk::Dark : Desk::Slate; }
+QString nameOf(Desk desk) { return desk == Desk::Light ? QStringLiteral("light") : desk == Desk::Dark ? QStringLiteral("dark") : QStringLiteral("slate"); }
 
 QString tapeEditor() {
   return QStringLiteral(

@@ -149,7 +149,7 @@ void Tray::echo() {
                                                                  : tr("type a piece: side table 450 x 450 x 560"));
   const QString text = line_->text();
   if (text.trimmed().isEmpty()) {
-    echo_->setStyleSheet({});
+    named(echo_, "barHint");
     echo_->setText(tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
     return;
   }
@@ -162,7 +162,7 @@ void Tray::echo() {
     if (r.canSwap) words += tr(" F8 swaps the two.");
   }
   if (!r.completion.empty()) words += tr(" Tab: %1").arg(QString::fromStdString(r.completion).trimmed());
-  echo_->setStyleSheet(r.piece ? QString() : QStringLiteral("color: #ffd9d0;"));
+  named(echo_, r.piece ? "barHint" : "barFault");
   echo_->setText(words);
 }
 

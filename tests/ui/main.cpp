@@ -2,6 +2,7 @@
 #include <QApplication>
 #include <QTemporaryDir>
 
+#include "app/sheet_access.h"
 #include "app/style.h"
 
 int main(int argc, char** argv) {
@@ -15,6 +16,7 @@ int main(int argc, char** argv) {
   QApplication::setOrganizationName(QStringLiteral("Mezzet"));
   QApplication::setStyle(QStringLiteral("Fusion"));
   if (!mezzet::loadFonts()) return 3;
-  app.setStyleSheet(mezzet::style::window());
+  mezzet::installSheetAccess();
+  mezzet::style::apply(app, mezzet::style::Desk::Slate);
   return RUN_ALL_TESTS();
 }

@@ -5,6 +5,7 @@
 #include <random>
 #include <set>
 
+#include "app/style.h"
 #include "app/actions.h"
 #include "support.h"
 
@@ -146,6 +147,24 @@ TEST_F(Model, AHouseRuleIsOneEdit) {
   EXPECT_EQ(askedOf(*findRule(work().book(), "art-gap"), job()).school, "c");
   undo();
   EXPECT_EQ(askedOf(*findRule(work().book(), "art-gap"), job()).school, "a");
+}
+
+TEST_F(Model, EveryDeskHasAllItsColours) {
+  for (const style::Desk desk : {style::Desk::Slate, style::Desk::Light, style::Desk::Dark}) {
+    const QString sheet = style::window(desk);
+    EXPECT_FALSE(sheet.contains(QChar('@'))) << style::nameOf(desk).toStdString();
+    EXPECT_EQ(style::deskNamed(style::nameOf(desk)), desk);
+  }
+}
+
+TEST_F(Model, TheDeskGoesRound) {
+  const QString before = qApp->styleSheet();
+  auto* desk = window_->findChild<QAction*>(QStringLiteral("desk"));
+  desk->trigger();
+  EXPECT_NE(qApp->styleSheet(), before);
+  desk->trigger();
+  desk->trigger();
+  EXPECT_EQ(qApp->styleSheet(), before);
 }
 
 }  // namespace

@@ -25,7 +25,11 @@ class PieceListTest : public test::WindowTest {
     return {};
   }
   [[nodiscard]] QString shown(int row, const char* title) { return cell(row, title).data().toString(); }
-  [[nodiscard]] QString said() { return list_->findChild<QLabel*>(QStringLiteral("listWord"))->text(); }
+  [[nodiscard]] QString said() {
+    for (const char* name : {"listWord", "fieldComplaint"})
+      if (const auto* label = list_->findChild<QLabel*>(QString::fromUtf8(name))) return label->text();
+    return {};
+  }
   [[nodiscard]] int rows() { return columns_->rowCount() - 1; }
 
   PieceList* list_ = nullptr;

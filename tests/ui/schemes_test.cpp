@@ -19,7 +19,10 @@ using namespace test;
 class Planning : public WindowTest {
  protected:
   QLineEdit& line() { return *find<QLineEdit>("pieceLine"); }
-  QString echo() { return find<QWidget>("tray")->findChild<QLabel*>(QStringLiteral("barHint"))->text(); }
+  QString echo() {
+    const auto* fault = find<QWidget>("tray")->findChild<QLabel*>(QStringLiteral("barFault"));
+    return (fault != nullptr ? fault : find<QWidget>("tray")->findChild<QLabel*>(QStringLiteral("barHint")))->text();
+  }
   void typeLine(const char* text) {
     find<QAction>("type-piece")->trigger();
     line().clear();
