@@ -9,6 +9,7 @@
 #include "app/main_window.h"
 #include "app/plan_view.h"
 #include "app/print_dialog.h"
+#include "app/piece_list.h"
 #include "app/shortcut_sheet.h"
 #include "core/drawing/sheet.h"
 #include "core/job/edits.h"
@@ -51,6 +52,11 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
     beside.show();
     QApplication::processEvents();
     made << shoot(beside, folder, "beside");
+    FileSystem files;
+    PieceList list(w, files);
+    list.show();
+    QApplication::processEvents();
+    made << shoot(list, folder, "pieces");
     ShortcutSheet keys;
     keys.show();
     QApplication::processEvents();
