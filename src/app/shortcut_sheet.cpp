@@ -34,7 +34,7 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
   const auto gridFor = [&](const QString& title) {
     QGridLayout*& grid = grids[title];
     if (grid == nullptr) {
-      if (rows > 5) {  // a short group shares its column with the next
+      if (rows > 15) {  // a short group shares its column with the next
         stack = new QVBoxLayout;
         across->addLayout(stack);
         rows = 0;
@@ -71,7 +71,7 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
   auto* close = new QPushButton(tr("Close"));
   connect(close, &QPushButton::clicked, this, &QDialog::accept);
   column->addWidget(close, 0, Qt::AlignRight);
-  resize(1230, 540);
+  resize(1180, 730);
 }
 
 }  // namespace mezzet
