@@ -244,6 +244,14 @@ TEST(Doubt, AcrossTheTapeDoesNotCount) {
   EXPECT_EQ(judged(job, "table-reach:p1,p2")->u95, 0);
 }
 
+// A bench across the corner of what lies before the window: its box would overlap, it does not. Window on A at x 80 to 140.
+TEST(WindowBlock, ATurnedBodyIsJudgedByItselfRatherThanItsBox) {
+  const auto bench = [](double x) { return with(withWindow(emptyRoom(), 20), piece("bench", "console", 60, 10, 30), "p1", x, 30, 135); };
+  EXPECT_FALSE(judged(bench(155), "window-block:p1,w1"));
+  ASSERT_TRUE(judged(bench(150), "window-block:p1,w1"));
+  EXPECT_EQ(judged(bench(150), "window-block:p1,w1")->verdict, Verdict::Breaks);
+}
+
 // ---- a rule bent for one piece
 TEST(OwnRule, OfAPieceGoesBeforeTheHouse) {
   Piece seat = sofa();

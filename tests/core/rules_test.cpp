@@ -159,6 +159,17 @@ TEST(Placing, TwoBodiesInOnePlaceBreak) {
   EXPECT_NEAR(f->margin, in(-3), 1e-6);
   EXPECT_EQ(f->sentence, "The sofa and the table are in one place, by 3 in.");
 }
+/// A table 36 in deep, its near edge at y = 60, and a chair 20 in deep pushed in under it.
+Job tuckedIn(double under, const char* tableKind = "dining-table") {
+  const Job job = with(emptyRoom(), piece("table", tableKind, 72, 36), "p1", 111, 78);
+  return with(job, piece("chair", "chair", 18, 20, 34), "p2", 111, 50 + under, 180);
+}
+TEST(Placing, ADiningChairMayStandFourInchesUnderItsTable) {
+  EXPECT_EQ(finding(findings(tuckedIn(3)), "overlap:p1,p2"), nullptr);
+  EXPECT_EQ(finding(findings(tuckedIn(4)), "overlap:p1,p2"), nullptr);
+}
+TEST(Placing, ADiningChairFurtherInIsAnOverlap) { EXPECT_NE(finding(findings(tuckedIn(4.5)), "overlap:p1,p2"), nullptr); }
+TEST(Placing, NothingStandsUnderOtherTables) { EXPECT_NE(finding(findings(tuckedIn(3, "low-table")), "overlap:p1,p2"), nullptr); }
 TEST(Placing, TouchingIsNoOverlap) { EXPECT_EQ(finding(findings(sitting(0)), "overlap:p1,p2"), nullptr); }
 TEST(Placing, ARugUnderATableIsNoOverlap) {
   EXPECT_EQ(finding(findings(with(sitting(16), piece("rug", "rug", 96, 60, 0.5), "p3", 111, 60)), "overlap:p2,p3"), nullptr);

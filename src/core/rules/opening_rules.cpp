@@ -52,23 +52,21 @@ void evaluateWindowBlock(const Situation& s, const Rule& rule, std::vector<Findi
   for (const Opening& o : s.room.openings) {
     if (o.kind != OpeningKind::Window) continue;
     const auto wall = findWall(s.room, o.wall);
-    const double right = wall->length() - o.offset, left = right - o.width;
+    const Vec2 from = wall->start + wall->along() * o.offset, to = from + wall->along() * o.width, depth = wall->inward() * kBeforeWindow;
+    const Parts before{Convex{{from, to, to + depth, from + depth}, 0}}, pane{Convex{{from, to}, 0}};
     for (const Body& body : s.bodies) {
       if (body.flat) continue;
       const Placement& p = *findPlacement(s.scheme, PlacementId(body.id));
       const Piece& piece = s.pieces.of(p);
-      const Standing standing = standingOf(piece, p.id, std::get<FloorPlace>(p.on), *wall);
-      const double overlap = std::min(standing.right, right) - std::max(standing.left, left);
-      if (overlap <= kTouch || standing.offWall > kBeforeWindow || standing.offWallFar <= 0) continue;
+      if (separation(body.parts, before).gap >= -kTouch) continue;
+      const Separation nearest = separation(body.parts, pane);
       Finding f = findingOf(rule, askedOf(rule, s.job, piece), {o.id.value, p.id.value});
       // The highest point blocks, whatever one would hang a picture above.
       std::optional<double> top = piece.height;
       if (piece.backHeight) top = std::max(top.value_or(0), *piece.backHeight);
       if (!top) f.missing.push_back(piece.id.value + ".height");
       f.measured = o.sill - top.value_or(0);
-      const double s0 = wall->length() - (std::max(standing.left, left) + std::min(standing.right, right)) / 2;
-      const Vec2 foot = wall->start + wall->along() * s0;
-      f.at = {foot + wall->inward() * std::max(0.0, standing.offWall), foot};
+      f.at = {nearest.a, nearest.b};
       f.u95 = doubtOfTop(piece);
       decide(f, s.scheme);
       const std::string name = s.names.the(p.id);

@@ -10,6 +10,13 @@
 namespace mezzet {
 namespace {
 
+/// A dining chair is pushed in under its table's top this far, measured inward from the edge [D].
+constexpr double kTuckedIn = 4 * kInch;
+
+bool tucksUnder(const Piece& a, const Piece& b) {
+  return (isDiningSeat(a.kind) && b.kind == "dining-table") || (isDiningSeat(b.kind) && a.kind == "dining-table");
+}
+
 double overlapOf(const WallRect& a, const WallRect& b) {
   return std::min(std::min(a.right, b.right) - std::max(a.left, b.left), std::min(a.top, b.top) - std::max(a.bottom, b.bottom));
 }
@@ -72,7 +79,8 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
   for (const Gap& gap : gapsIn(s.bodies, s.room, 0.0)) {
     if (gap.length >= -kTouch) continue;
     const PlacementId a(gap.a), b(gap.b);
-    if (findPlacement(s.scheme, b) != nullptr) {
+    if (const Placement* other = findPlacement(s.scheme, b)) {
+      if (gap.length >= -kTuckedIn - kTouch && tucksUnder(s.pieces.of(*findPlacement(s.scheme, a)), s.pieces.of(*other))) continue;
       overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", s.names.the(a, true), s.names.the(b), out);
       continue;
     }
