@@ -51,6 +51,13 @@ TEST(Compare, AFreedWallIsSaidInMeasures) {
   const auto lines = differ(two);
   EXPECT_NE(std::find(lines.begin(), lines.end(), "Free wall on A: 18 in longer"), lines.end());
 }
+// Wall A is 222 in long. The sofa, 34 in high, leaves the wall above it free; a bookcase 40 in wide does not.
+TEST(Compare, FreeWallAboveLowThingsCountsWhatIsTallAndWhatHangs) {
+  const auto above = [](const Job& job) { return figuresOf(job, builtInRulebook(), SchemeId("s1"), kInches).freeAbove.front().second / kInch; };
+  EXPECT_NEAR(above(sitting()), 222, 1e-9);
+  EXPECT_NEAR(above(with(sitting(), piece("case", "bookcase", 40, 12, 72), "p3", 20, 6, 180)), 182, 1e-9);
+  EXPECT_NEAR(above(hung(sitting(), "print", "p4", 42, 30, 90, 58)), 111, 1e-9);
+}
 TEST(Compare, AThingThatStandsInOneOnlyIsNamed) {
   Two two = copied(sitting());
   two.job = withoutPlacement(two.job, two.copy, placed(two, "table"));

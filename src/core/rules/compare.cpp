@@ -110,11 +110,24 @@ SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id
   for (const Feature& feature : room.features) standing.push_back(feature.outline);
   figures.freeFloor = signedArea(outline) - coveredArea(standing, outline);
   for (const Wall& wall : wallsOf(room)) {
-    std::vector<std::pair<double, double>> taken;
-    for (const Opening& o : room.openings)
-      if (o.wall == wall.id && o.kind != OpeningKind::Window) taken.emplace_back(wall.length() - o.offset - o.width, wall.length() - o.offset);
-    for (const Standing& s : standingAt(job, *scheme, wall)) taken.emplace_back(s.left, s.right);
+    std::vector<std::pair<double, double>> taken, takenAbove;
+    for (const Opening& o : room.openings) {
+      if (o.wall != wall.id) continue;
+      const std::pair span{wall.length() - o.offset - o.width, wall.length() - o.offset};
+      if (o.kind != OpeningKind::Window) taken.push_back(span);
+      if (o.head() > kLowPieces) takenAbove.push_back(span);
+    }
+    for (const Standing& s : standingAt(job, *scheme, wall)) {
+      taken.emplace_back(s.left, s.right);
+      if (!s.top || *s.top > kLowPieces) takenAbove.emplace_back(s.left, s.right);
+    }
+    for (const Placement& p : scheme->placements)
+      if (const auto* on = std::get_if<WallPlace>(&p.on); on != nullptr && on->wall == wall.id) {
+        const WallRect r = wallRectOf(pieces.of(p), *on);
+        takenAbove.emplace_back(r.left, r.right);
+      }
     figures.freeWall.emplace_back(wall.id, longestFree(wall.length(), std::move(taken)));
+    figures.freeAbove.emplace_back(wall.id, longestFree(wall.length(), std::move(takenAbove)));
   }
   for (const Finding& f : check(job, book, id, format)) {
     figures.breaks += breaksByWeight(f);
@@ -153,10 +166,14 @@ std::vector<std::string> differences(const Job& job, const Rulebook& book, const
     const double by = now->second->measured - before->measured;
     out.push_back(namesB.plain(table->id) + ": " + writeLength(std::abs(by), format) + (by < 0 ? " nearer to " : " further from ") + namesB.the(seat->id));
   }
-  for (const auto& [wall, free] : figuresB.freeWall)
-    for (const auto& [same, before] : figuresA.freeWall)
-      if (wall == same && std::abs(free - before) > kInch / 2)
-        out.push_back("Free wall on " + wall.value + ": " + writeLength(std::abs(free - before), format) + (free > before ? " longer" : " shorter"));
+  const auto freeRuns = [&](const auto& before, const auto& now, const std::string& where) {
+    // Both are in the order of the room's walls.
+    for (std::size_t i = 0; i < std::min(before.size(), now.size()); ++i)
+      if (const double by = now[i].second - before[i].second; std::abs(by) > kInch / 2)
+        out.push_back("Free wall on " + now[i].first.value + where + ": " + writeLength(std::abs(by), format) + (by > 0 ? " longer" : " shorter"));
+  };
+  freeRuns(figuresA.freeWall, figuresB.freeWall, "");
+  freeRuns(figuresA.freeAbove, figuresB.freeAbove, " above " + writeLength(kLowPieces, format));
   if (const double by = (figuresB.freeFloor - figuresA.freeFloor) / (job.units == Unit::Inch ? kFoot * kFoot : 1e6); std::abs(by) > 0.05) {
     const long tenths = std::lround(std::abs(by) * 10);
     out.push_back("Free floor: " + std::to_string(tenths / 10) + "." + std::to_string(tenths % 10) + (job.units == Unit::Inch ? " sq ft " : " m\u00b2 ") +

@@ -5,12 +5,17 @@
 
 namespace mezzet {
 
+/// What is lower leaves the wall above it free [D].
+inline constexpr double kLowPieces = 36 * kInch;
+
 /// What a scheme leaves and offers, so that schemes can be compared.
 struct SchemeFigures {
   int seats = 0, placed = 0;
   int breaks = 0, kept = 0;
   double freeFloor = 0;                               ///< mm²: the room less what stands on it; rugs are floor
   std::vector<std::pair<CornerId, double>> freeWall;  ///< longest run of each wall that no door and nothing standing takes
+  /// Longest run of each wall above kLowPieces that no opening, nothing tall and nothing hung takes: room for a picture.
+  std::vector<std::pair<CornerId, double>> freeAbove;
 };
 [[nodiscard]] SchemeFigures figuresOf(const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
 
