@@ -67,12 +67,15 @@ const std::vector<ActionRow>& actionTable() {
       {"zoom-fit", "Look", "Whole sheet", "0", "Fit the drawing to the window"},
       {"ledger", "Look", "Go to the decisions", "F6", "Put the keyboard into the ledger"},
       {"sheet", "Look", "Go to the drawing", "F7", "Put the keyboard onto the sheet"},
-      {"scheme-new", "Scheme", "New scheme", "Ctrl+Shift+N", "An empty scheme for this room"},
-      {"scheme-copy", "Scheme", "Copy this scheme", "Ctrl+D", "A copy to change, beside this one"},
-      {"scheme-remove", "Scheme", "Take this scheme out", "", "Remove this scheme from the job"},
-      {"-", "Scheme", "", "", ""},
-      {"scheme-next", "Scheme", "Next scheme", "Ctrl+Tab", "Look at another scheme of this room"},
-      {"compare", "Scheme", "Beside another ...", "Ctrl+B", "Two schemes with the list of measured differences"},
+      {"room-new", "Rooms", "Measure another room", "Ctrl+Shift+M", "A second room of this job, measured like the first"},
+      {"room-next", "Rooms", "Next room", "Ctrl+PgDown", "Look at another room of this job"},
+      {"-", "Rooms", "", "", ""},
+      {"scheme-new", "Rooms", "New scheme", "Ctrl+Shift+N", "An empty scheme for this room"},
+      {"scheme-copy", "Rooms", "Copy this scheme", "Ctrl+D", "A copy to change, beside this one"},
+      {"scheme-remove", "Rooms", "Take this scheme out", "", "Remove this scheme from the job"},
+      {"-", "Rooms", "", "", ""},
+      {"scheme-next", "Rooms", "Next scheme", "Ctrl+Tab", "Look at another scheme of this room"},
+      {"compare", "Rooms", "Beside another ...", "Ctrl+B", "Two schemes with the list of measured differences"},
   };
   return rows;
 }

@@ -213,6 +213,15 @@ void MainWindow::wire() {
   on("stage-walls", [this] { workspace_->showStage(Stage::Walls); });
   on("wall-next", [this] { workspace_->stepWall(1); });
   on("wall-previous", [this] { workspace_->stepWall(-1); });
+  on("room-new", [this] {
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    workspace_->beginRoom();
+    measure_->goToWall(cornerName(0));
+  });
+  on("room-next", [this] {
+    const auto& rooms = workspace_->job().rooms;
+    if (!rooms.empty()) workspace_->showRoom(rooms[static_cast<std::size_t>(room_->currentIndex() + 1) % rooms.size()]->id);
+  });
   on("scheme-next", [this] {
     if (scheme_->count() > 1) scheme_->setCurrentIndex((scheme_->currentIndex() + 1) % scheme_->count());
   });
@@ -333,6 +342,8 @@ void MainWindow::showState() {
   for (const char* id : {"group", "align-left", "align-right", "align-top", "align-bottom", "align-centre", "align-middle"})
     (*actions_)[id]->setEnabled(chosen > 1);
   for (const char* id : {"spread-across", "spread-up"}) (*actions_)[id]->setEnabled(chosen > 2);
+  (*actions_)["room-new"]->setEnabled(workspace_->room() != nullptr);
+  (*actions_)["room-next"]->setEnabled(workspace_->job().rooms.size() > (workspace_->room() != nullptr ? 1U : 0U));
   (*actions_)["print-plan"]->setEnabled(workspace_->room() != nullptr);
   QString undoText = undo.canUndo() ? tr("undo: %1").arg(undo.undoText()) : QString();
   undoNote_->setText(undoNote_->fontMetrics().elidedText(undoText, Qt::ElideRight, 260));
@@ -352,6 +363,8 @@ void MainWindow::fillSchemes() {
     room_->addItem(QString::fromStdString(room->name), QString::fromStdString(room->id.value));
     if (room.get() == shown) room_->setCurrentIndex(room_->count() - 1);
   }
+  if (shown == nullptr) room_->setCurrentIndex(-1);
+  room_->setPlaceholderText(tr("A room to measure"));
   for (const auto& scheme : workspace_->job().schemes) {
     if (shown == nullptr || scheme->room != shown->id) continue;
     scheme_->addItem(tr("Scheme %1").arg(QString::fromStdString(scheme->name)), QString::fromStdString(scheme->id.value));

@@ -247,7 +247,7 @@ void MeasurePanel::useOutline() {
     IdSource ids = workspace_.document().ids();
     Room room;
     room.id = ids.take<RoomId>("room");
-    room.name = "Room";
+    room.name = job.rooms.empty() ? "Room" : "Room " + std::to_string(job.rooms.size() + 1);
     room.ceilingHeight = ceiling_;
     room.corners = *corners;
     const auto after = withRoom(job, room);
@@ -256,7 +256,7 @@ void MeasurePanel::useOutline() {
       return;
     }
     const Job withFirst = withScheme(*after, Scheme{ids.take<SchemeId>("s"), room.id, "A", {}, {}, {}});
-    workspace_.document().edit(tr("measure the room"), withFirst, ids.next());
+    if (workspace_.document().edit(tr("measure the room"), withFirst, ids.next())) workspace_.showRoom(room.id);
   }
   showState();
 }

@@ -22,7 +22,7 @@ const Placement* Workspace::selectedPlacement() const {
 }
 
 void Workspace::keepValid() {
-  if (room() == nullptr) room_ = job().rooms.empty() ? RoomId() : job().rooms.front()->id;
+  if (room() == nullptr && !beginning_) room_ = job().rooms.empty() ? RoomId() : job().rooms.front()->id;
   if (const Scheme* s = scheme(); s == nullptr || s->room != room_) {
     scheme_ = {};
     for (const auto& one : job().schemes)
@@ -74,8 +74,19 @@ std::vector<WayOut> Workspace::waysOutOf(const Decision& decision) const {
 
 void Workspace::showRoom(const RoomId& id) {
   if (room_ == id) return;
+  beginning_ = false;
   room_ = id;
   selected_ = {};
+  refresh();
+  emit viewChanged();
+  emit selectionChanged();
+}
+
+void Workspace::beginRoom() {
+  beginning_ = true;
+  room_ = {};
+  selected_ = {};
+  stage_ = Stage::Measure;
   refresh();
   emit viewChanged();
   emit selectionChanged();
@@ -85,6 +96,7 @@ void Workspace::showScheme(const SchemeId& id) {
   const Scheme* s = findScheme(job(), id);
   if (s == nullptr || scheme_ == id) return;
   scheme_ = id;
+  beginning_ = false;
   room_ = s->room;
   selected_ = {};
   refresh();

@@ -46,6 +46,9 @@ class Workspace : public QObject {
 
   // ---- looking
   void showRoom(const RoomId&);
+  /// Looks at no room, so that another can be measured; showing any room ends that.
+  void beginRoom();
+  [[nodiscard]] bool beginningRoom() const { return beginning_; }
   void showScheme(const SchemeId&);
   void showStage(Stage);
   void showWall(const CornerId&);
@@ -117,6 +120,7 @@ class Workspace : public QObject {
   std::vector<Decision> decisions_;
   std::optional<Job> ghost_;
   Unit knownUnits_ = Unit::Inch;
+  bool beginning_ = false;
 };
 
 }  // namespace mezzet

@@ -57,6 +57,27 @@ TEST_F(Measure, AnOfferedLengthClosesIt) {
   EXPECT_NEAR(findWall(*work().room(), CornerId("A"))->length(), 222 * kInch, 1e-6);
   EXPECT_EQ(run("A")->text(), QStringLiteral("222 in"));
 }
+TEST_F(Measure, AnotherRoomIsMeasuredBesideTheFirst) {
+  find<QAction>("room-new")->trigger();
+  EXPECT_EQ(work().room(), nullptr);
+  for (const auto& [letter, length] : {std::pair{"A", "120"}, {"B", "100"}, {"C", "120"}, {"D", "100"}}) typeRun(letter, length);
+  QTest::mouseClick(button(QStringLiteral("primary")), Qt::LeftButton);
+  ASSERT_EQ(job().rooms.size(), 2U);
+  ASSERT_NE(work().room(), nullptr);
+  EXPECT_EQ(work().room()->name, "Room 2");
+  EXPECT_NE(work().scheme(), nullptr);
+  find<QAction>("room-next")->trigger();
+  EXPECT_EQ(work().room()->name, "Guests' parlour");
+  undo();  // the room that is looked at stays
+  EXPECT_EQ(job().rooms.size(), 1U);
+  EXPECT_EQ(work().room()->name, "Guests' parlour");
+}
+TEST_F(Measure, AnotherRoomCanBeLeftForTheFirst) {
+  find<QAction>("room-new")->trigger();
+  find<QAction>("room-next")->trigger();
+  EXPECT_EQ(work().room()->name, "Guests' parlour");
+  EXPECT_EQ(run("A")->text(), QStringLiteral("222 in"));
+}
 TEST_F(Measure, NonsenseStaysInTheFieldWithASentence) {
   typeRun("A", "twelve");
   EXPECT_EQ(run("A")->text(), QStringLiteral("twelve"));
