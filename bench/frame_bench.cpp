@@ -1,12 +1,15 @@
 // A frame of dragging in the real window, 60 pieces, 1280 x 800: median of many frames, from the move to the painted
 // sheet. Run with QT_SCALE_FACTOR=2 for double resolution.
 #include <QApplication>
+#include <QComboBox>
 #include <QElapsedTimer>
+#include <QLineEdit>
 #include <QTemporaryDir>
 #include <QTest>
 #include <algorithm>
 #include <cstdio>
 
+#include "app/compare_view.h"
 #include "app/main_window.h"
 #include "app/sheet_view.h"
 #include "app/style.h"
@@ -56,15 +59,44 @@ int main(int argc, char** argv) {
   std::sort(frames.begin(), frames.end());
   std::printf("drag frame, 60 pieces, %dx%d at scale %.0f: median %.2f ms, 95th of 100 %.2f ms\n", sheet.width(), sheet.height(), sheet.devicePixelRatioF(),
               frames[frames.size() / 2], frames[frames.size() * 95 / 100]);
-  std::vector<double> edits;
-  for (int i = 0; i < 30; ++i) {
-    timer.start();
-    window.workspace().nudge({i % 2 == 0 ? 10.0 : -10.0, 0});
-    QApplication::processEvents();
-    edits.push_back(static_cast<double>(timer.nsecsElapsed()) / 1e6);
+  const auto median = [&](const char* what, int times, auto&& work) {
+    std::vector<double> taken;
+    for (int i = 0; i < times; ++i) {
+      timer.start();
+      work(i);
+      QApplication::processEvents();
+      taken.push_back(static_cast<double>(timer.nsecsElapsed()) / 1e6);
+    }
+    std::sort(taken.begin(), taken.end());
+    std::printf("%s: median %.1f ms\n", what, taken[taken.size() / 2]);
+  };
+  Workspace& work = window.workspace();
+  median("a whole edit, journalled, re-checked and repainted", 30, [&](int i) { work.nudge({i % 2 == 0 ? 10.0 : -10.0, 0}); });
+
+  work.select({});
+  work.newScheme(true);
+  median("another scheme of 60 pieces, checked and painted", 20, [&](int i) {
+    work.showScheme(work.job().schemes[static_cast<std::size_t>(i) % 2]->id);
+    sheet.repaint();
+  });
+  auto* line = window.findChild<QLineEdit*>(QStringLiteral("pieceLine"));
+  if (line == nullptr) return std::printf("there is no line to type into\n"), 1;
+  const QString words = QStringLiteral("corner sofa right 110 x 84 x 33 seat 18 ");
+  median("a character in the typed line, echoed and painted", 40, [&](int i) {
+    line->setText(words.left(i + 1));
+    line->parentWidget()->repaint();
+  });
+  line->clear();
+  {
+    CompareView beside(work, &window);
+    beside.show();
+    if (!QTest::qWaitForWindowExposed(&beside)) return 1;
+    auto* other = beside.findChild<QComboBox*>();
+    median("the beside view of two schemes of 60 pieces", 10, [&](int) {
+      emit other->currentIndexChanged(other->currentIndex());
+      beside.repaint();
+    });
   }
-  std::sort(edits.begin(), edits.end());
-  std::printf("a whole edit, journalled, re-checked and repainted: median %.1f ms\n", edits[edits.size() / 2]);
   window.document().close();
   return 0;
 }

@@ -1,4 +1,5 @@
-// Packs the demo job with a picture of its own: bands of a river in the evening, drawn from sine waves.
+// Packs the demo job with pictures of its own: bands of a river in the evening, drawn from sine waves, and reeds in the
+// morning, drawn from leaning strokes.
 // Usage: make_demo ferry-house.json ferry-house.mezzet
 #include <QBuffer>
 #include <QDir>
@@ -14,6 +15,37 @@
 #include "io/job_file.h"
 
 namespace {
+
+QByteArray asPng(const QImage& image) {
+  QByteArray bytes;
+  QBuffer buffer(&bytes);
+  buffer.open(QIODevice::WriteOnly);
+  image.save(&buffer, "PNG");
+  return bytes;
+}
+
+QByteArray reedsPrint() {
+  const int w = 720, h = 560;
+  QImage image(w, h, QImage::Format_RGB32);
+  image.fill(QColor(0xe9, 0xe6, 0xd6));
+  QPainter p(&image);
+  p.setRenderHint(QPainter::Antialiasing);
+  p.fillRect(QRectF(0, h * 0.62, w, h * 0.38), QColor(0xc7, 0xd0, 0xc6));
+  const QColor greens[] = {QColor(0x6d, 0x84, 0x6a), QColor(0x4d, 0x68, 0x58), QColor(0x8d, 0x95, 0x5f)};
+  for (int i = 0; i < 46; ++i) {
+    const double foot = w * (0.03 + 0.021 * i), lean = 38 * std::sin(1.3 * i) + 22, top = h * (0.16 + 0.22 * std::abs(std::sin(0.9 * i + 0.4)));
+    QPainterPath reed(QPointF(foot, h));
+    reed.quadTo(foot + lean * 0.2, h * 0.6, foot + lean, top);
+    p.setPen(QPen(greens[i % 3], 4 + i % 3, Qt::SolidLine, Qt::RoundCap));
+    p.drawPath(reed);
+    if (i % 4 == 1) {
+      p.setPen(QPen(QColor(0x6b, 0x4b, 0x34), 13, Qt::SolidLine, Qt::RoundCap));
+      p.drawLine(QPointF(foot + lean, top), QPointF(foot + lean * 0.82, top + 44));
+    }
+  }
+  p.end();
+  return asPng(image);
+}
 
 QByteArray riverPrint() {
   const int w = 1120, h = 440;
@@ -41,11 +73,7 @@ QByteArray riverPrint() {
     p.drawPath(path);
   }
   p.end();
-  QByteArray bytes;
-  QBuffer buffer(&bytes);
-  buffer.open(QIODevice::WriteOnly);
-  image.save(&buffer, "PNG");
-  return bytes;
+  return asPng(image);
 }
 
 }  // namespace
@@ -58,12 +86,15 @@ int main(int argc, char** argv) {
   auto file = readJobBytes(*text, argv[1]);
   if (!file) return std::fprintf(stderr, "%s\n", file.error().text().c_str()), 1;
   JobFile out = std::move(file).value();
-  const std::string picture = riverPrint().toStdString();
-  const std::string name = sha256(picture) + ".png";
-  Piece river = *findPiece(out.job, PieceId("river"));
-  river.image = name;
-  out.job = withPiece(out.job, river).value();
-  out.images[name] = std::make_shared<const Bytes>(picture);
+  for (const auto& [piece, draw] : {std::pair{"river", &riverPrint}, std::pair{"reeds", &reedsPrint}}) {
+    const Piece* known = findPiece(out.job, PieceId(piece));
+    if (known == nullptr) continue;
+    const std::string picture = draw().toStdString();
+    Piece pictured = *known;
+    pictured.image = sha256(picture) + ".png";
+    out.images[pictured.image] = std::make_shared<const Bytes>(picture);
+    out.job = withPiece(out.job, pictured).value();
+  }
   const auto bytes = writeJobBytes(out);
   if (!bytes) return std::fprintf(stderr, "%s\n", bytes.error().text().c_str()), 1;
   QDir().mkpath(QFileInfo(QString::fromLocal8Bit(argv[2])).absolutePath());

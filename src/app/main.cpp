@@ -1,6 +1,7 @@
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QElapsedTimer>
+#include <QIcon>
 #include <QSettings>
 #include <QStyleFactory>
 #include <QTimer>
@@ -21,10 +22,12 @@ int main(int argc, char** argv) {
   QApplication app(argc, argv);
   QApplication::setApplicationName(QStringLiteral("Mezzet"));
   QApplication::setOrganizationName(QStringLiteral("Mezzet"));
+  QApplication::setDesktopFileName(QStringLiteral("mezzet"));
   QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
   loadFonts();
   QApplication::setFont(interfaceFont(13));
   installSheetAccess();
+  QApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/mezzet.svg")));
   style::apply(app, style::deskNamed(QSettings().value(QStringLiteral("desk")).toString()));
 
   QCommandLineParser options;

@@ -1,10 +1,12 @@
 #include "render/fonts.h"
 
 #include <QDir>
-#include <QFile>
 #include <QFontDatabase>
 #include <sys/stat.h>
 #include <unistd.h>
+
+#include <filesystem>
+#include <system_error>
 
 #include "core/drawing/drawing.h"
 
@@ -20,11 +22,11 @@ void prepareEnvironment() {
     qputenv("XDG_RUNTIME_DIR", folder);
   }
   if (qEnvironmentVariableIsSet("FONTCONFIG_FILE")) return;
-  for (const char* path : {"/usr/share/mezzet/fonts/fonts.conf", MEZZET_FONTS_CONF})
-    if (QFile::exists(QString::fromUtf8(path))) {
-      qputenv("FONTCONFIG_FILE", path);
-      return;
-    }
+  // Beside the program, installed or built: ../share/mezzet/fonts seen from its folder.
+  std::error_code fault;
+  const std::filesystem::path program = std::filesystem::read_symlink("/proc/self/exe", fault);
+  const std::filesystem::path conf = program.parent_path().parent_path() / "share/mezzet/fonts/fonts.conf";
+  if (!fault && std::filesystem::exists(conf, fault)) qputenv("FONTCONFIG_FILE", QByteArray::fromStdString(conf.string()));
 }
 
 bool loadFonts() {

@@ -83,7 +83,7 @@ TEST_F(Files, AfterTheSavedFileChangedACrashComesBackAsACopy) {
   const Job edited = job();
   leaveWithoutClosing();
   QFile::remove(path_);
-  ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_SOURCE_DIR "/demo/ferry-house.json"), path_));
+  ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_SOURCE_DIR "/tests/data/parlour.json"), path_));
   open();
   ASSERT_TRUE(QTest::qWaitFor([&] { return noticeButton(QStringLiteral("Bring them back")) != nullptr; }));
   QTest::mouseClick(noticeButton(QStringLiteral("Bring them back")), Qt::LeftButton);
@@ -119,7 +119,7 @@ TEST_F(Files, ASaveThatFailsSaysSoAndKeepsEverything) {
   } disk;
   MainWindow window(disk, builtInRulebook());
   const QString other = folder_.path() + QStringLiteral("/other.mezzet");
-  ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_DEMO), other));
+  ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_PARLOUR), other));
   window.openPath(other);
   window.workspace().select(PlacementId("p2"));
   window.workspace().nudge({100, 0});
@@ -178,7 +178,7 @@ TEST_F(Files, AJobThatWasNeverSavedComesBackAfterACrash) {
 }
 TEST_F(Files, ANewerFileIsRefusedByNameAndTheJobStays) {
   const QString newer = folder_.path() + QStringLiteral("/newer.json");
-  QFile demo(QStringLiteral(MEZZET_SOURCE_DIR "/demo/ferry-house.json")), file(newer);
+  QFile demo(QStringLiteral(MEZZET_SOURCE_DIR "/tests/data/parlour.json")), file(newer);
   ASSERT_TRUE(demo.open(QIODevice::ReadOnly) && file.open(QIODevice::WriteOnly));
   file.write(demo.readAll().replace("\"version\": 2", "\"version\": 7"));
   file.close();

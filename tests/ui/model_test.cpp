@@ -7,6 +7,7 @@
 
 #include "app/style.h"
 #include "app/actions.h"
+#include "core/entry/piece_line.h"
 #include "support.h"
 
 namespace mezzet {
@@ -22,7 +23,11 @@ class Model : public WindowTest {
   void anyEdit() {
     const Scheme& scheme = *work().scheme();
     if (!scheme.placements.empty()) work().select(scheme.placements[random_() % scheme.placements.size()].id);
-    switch (random_() % 8) {
+    for (int more = static_cast<int>(random_() % 3); more > 0 && !scheme.placements.empty(); --more)
+      work().selectAlso(scheme.placements[random_() % scheme.placements.size()].id);
+    Document& document = window_->document();
+    const SchemeId id = scheme.id;
+    switch (random_() % 20) {
       case 0: work().nudge({uniform(-500, 500), uniform(-300, 300)}); break;
       case 1: work().turnBy(90.0 * static_cast<double>(random_() % 4)); break;
       case 2: static_cast<void>(work().typeTurn(QString::number(uniform(-400, 400), 'f', 2))); break;
@@ -39,6 +44,40 @@ class Model : public WindowTest {
           }
         break;
       case 7: work().showScheme(job().schemes[random_() % job().schemes.size()]->id); break;
+      case 8: work().align(static_cast<Line>(random_() % 6)); break;
+      case 9: work().spreadOut(random_() % 2 == 0); break;
+      case 10: work().group(); break;
+      case 11: work().ungroup(); break;
+      case 12: work().toggleLock(); break;
+      case 13:
+        if (scheme.placements.size() < 30) work().copySelected();
+        break;
+      case 14:
+        if (job().schemes.size() < 6) work().newScheme(random_() % 2 == 0);
+        break;
+      case 15:
+        if (!work().findings().empty()) {
+          const Finding& f = work().findings()[random_() % work().findings().size()];
+          document.edit(QStringLiteral("keep"), withKept(job(), id, {f.id, "on purpose", f.margin, "2026-03-31"}));
+        }
+        break;
+      case 16: document.edit(QStringLiteral("log"), withLogEntry(job(), id, {LogKind::Rejection, "2026-03-31", "too \"loud\" \u2014 and/or ~wide"})); break;
+      case 17: {
+        Brief brief = job().brief;
+        brief.statures.push_back(uniform(1500, 2000));
+        brief.anchor = "stays " + std::to_string(random_());
+        document.edit(QStringLiteral("brief"), withBrief(job(), brief));
+        break;
+      }
+      case 18: document.edit(QStringLiteral("range"), withRange(job(), "table-reach", ChangedRange{uniform(100, 200), std::nullopt})); break;
+      case 19: {
+        IdSource ids = document.ids();
+        PieceReading read = readPieceLine("corner sofa right 110 in x 84 in x 33 in seat 18 in", job().units, work().format());
+        ASSERT_TRUE(read.piece) << read.complaint;
+        read.piece->id = ids.take<PieceId>("piece");
+        document.edit(QStringLiteral("type"), withPiece(job(), *read.piece).value(), ids.next());
+        break;
+      }
     }
   }
 };
@@ -47,7 +86,7 @@ TEST_F(Model, RandomWorkAgreesWithAPlainListOfJobs) {
   std::printf("seed 54321\n");
   std::vector<Job> states{job()};
   std::size_t at = 0;
-  for (int i = 0; i < 150; ++i) {
+  for (int i = 0; i < 400; ++i) {
     const unsigned what = static_cast<unsigned>(random_() % 10);
     if (what < 6) {
       const Job before = job();
@@ -68,6 +107,13 @@ TEST_F(Model, RandomWorkAgreesWithAPlainListOfJobs) {
       EXPECT_FALSE(window_->document().unsaved());
     }
     ASSERT_EQ(job(), states[at]) << "step " << i;
+    if (i % 10 == 0) {
+      // What a crash would leave here brings back just this.
+      const std::string journal = journalPathFor(journalFolder(), path_.toStdString());
+      const auto left = readJournal(readFile(journal, 1 << 26).value(), journal);
+      ASSERT_TRUE(left.ok()) << left.error().text();
+      ASSERT_EQ(left->file.job, job()) << "step " << i;
+    }
   }
   ASSERT_TRUE(window_->save(false));
   const Job last = job();

@@ -26,7 +26,7 @@ class WindowTest : public testing::Test {
  protected:
   void SetUp() override {
     path_ = folder_.path() + QStringLiteral("/job.mezzet");
-    ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_DEMO), path_));
+    ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_PARLOUR), path_));
     open();
   }
   void TearDown() override {

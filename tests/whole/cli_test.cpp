@@ -12,7 +12,7 @@ using namespace test;
 using Json = nlohmann::json;
 
 const std::string kCli = MEZZET_BIN_DIR "/mezzet-cli ";
-const std::string kDemo = MEZZET_DEMO;
+const std::string kDemo = MEZZET_PARLOUR;
 const std::string kJob1 = MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json";
 
 TEST(Cli, ValidateTakesASoundJob) { EXPECT_EQ(run(kCli + "validate " + kJob1).code, 0); }

@@ -58,7 +58,7 @@ TEST(Kill, LosesNoFinishedEdit) {
     std::filesystem::remove_all(root);
     std::filesystem::create_directories(root);
     const std::string job = root + "/job.mezzet";
-    std::filesystem::copy_file(MEZZET_DEMO, job);
+    std::filesystem::copy_file(MEZZET_PARLOUR, job);
     const Child child = start(root, job);
     ASSERT_GT(child.pid, 0);
     // Wait for a random number of edits, then a random while into the next ones.

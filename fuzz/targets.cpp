@@ -1,0 +1,111 @@
+#include "targets.h"
+
+#include <cstdio>
+#include <cstdlib>
+
+#include "core/drawing/elevation.h"
+#include "core/drawing/plan.h"
+#include "core/entry/piece_line.h"
+#include "core/entry/piece_table.h"
+#include "core/job/edits.h"
+#include "core/rules/check.h"
+#include "core/survey/runs.h"
+#include "io/csv.h"
+#include "io/journal.h"
+#include "io/rulebook_json.h"
+
+namespace mezzet::fuzz {
+namespace {
+
+/// Larger jobs are only read and written: judging them would starve the fuzzer.
+constexpr std::size_t kMostJudged = 24, kMostCorners = 40;
+
+void promise(bool kept, const char* what) {
+  if (kept) return;
+  std::fprintf(stderr, "promise broken: %s\n", what);
+  std::abort();
+}
+
+void judge(const Job& job) {
+  const LengthFormat format = usualFormat(job.units);
+  for (const auto& room : job.rooms)
+    if (room->corners.size() > kMostCorners || room->features.size() > kMostJudged || room->openings.size() > kMostJudged) return;
+  for (const auto& scheme : job.schemes) {
+    if (scheme->placements.size() > kMostJudged) continue;
+    for (const Finding& f : check(job, builtInRulebook(), scheme->id, format)) promise(!f.sentence.empty(), "every finding has a sentence");
+    const Room& room = roomOf(job, *scheme);
+    static_cast<void>(composePlan(job, room, scheme.get(), PlanOptions{}));
+    return;  // one scheme a job is enough
+  }
+}
+
+}  // namespace
+
+void job(std::string_view bytes) {
+  const auto read = readJobBytes(Bytes(bytes), "fuzz");
+  if (!read) return promise(!read.error().text().empty(), "an error has words");
+  const std::string text = writeJobText(read->job, read->nextId);
+  const auto again = readJobText(text, "fuzz");
+  promise(again.ok() && again->job == read->job && again->nextId == read->nextId, "a job that was read is written and read as the same");
+  judge(read->job);
+}
+
+void table(std::string_view bytes) {
+  const auto rows = readCsv(bytes, "fuzz");
+  if (!rows) return promise(!rows.error().text().empty(), "an error has words");
+  const auto again = readCsv(writeCsv(*rows), "fuzz");
+  promise(again.ok(), "rows that were read are written and read again");
+  if (rows->empty() || rows->size() > 50) return;
+  for (const Unit unit : {Unit::Inch, Unit::Millimetre}) {
+    const TableReading reading = readPieceTable(*rows, unit);
+    if (!reading.faults.empty() || reading.pieces.empty()) continue;
+    IdSource ids(1);
+    const auto job = withPieceTable(Job{}, reading.pieces, ids);
+    if (!job) continue;
+    // Written and read again with the pieces known, nothing changes.
+    const TableReading back = readPieceTable(pieceRows(job->pieces, unit), unit, job->pieces);
+    promise(back.faults.empty(), "pieces that were read are written and read again");
+    for (std::size_t i = 0; i < back.pieces.size(); ++i) promise(back.pieces[i] == *job->pieces[i], "a piece comes back from its row as it was");
+  }
+}
+
+void line(std::string_view bytes) {
+  for (const Unit unit : {Unit::Inch, Unit::Millimetre}) {
+    const LengthFormat format = usualFormat(unit);
+    const LengthReading length = readLength(bytes, unit);
+    promise(length.length.has_value() == length.complaint.empty(), "a length is read, or there is a complaint");
+    if (length.length) {
+      promise(*length.length >= 0 && *length.length < 1e12, "a length is a finite number");
+      promise(readLength(writeLength(*length.length, format), unit).length.has_value(), "a length that was written can be typed");
+    }
+    for (const bool swapped : {false, true}) {
+      const PieceReading piece = readPieceLine(bytes, unit, format, swapped);
+      promise(piece.piece.has_value() || !piece.complaint.empty() || bytes.find_first_not_of(" \t\r\n") == std::string_view::npos || piece.echo.empty() == false,
+              "a line is read, or there is a complaint");
+      if (piece.piece) static_cast<void>(pieceWords(*piece.piece, format));
+    }
+    const Piece sofa = [] {
+      Piece p;
+      p.id = PieceId("s");
+      p.name = "Sofa";
+      p.kind = "sofa";
+      p.width = 2000;
+      p.depth = 900;
+      return p;
+    }();
+    for (const PieceColumn& column : pieceColumns()) static_cast<void>(withPieceCell(sofa, column, bytes, unit));
+  }
+  const TurnReading turn = readTurn(bytes);
+  promise(turn.turn.has_value() == turn.complaint.empty(), "a turn is read, or there is a complaint");
+  if (turn.turn) promise(*turn.turn > -180.001 && *turn.turn < 180.001, "a turn is an angle at a corner");
+}
+
+void journal(std::string_view bytes) {
+  const auto found = readJournal(Bytes(bytes), "fuzz");
+  if (!found) return promise(!found.error().text().empty(), "an error has words");
+  promise(found->goodBytes <= bytes.size(), "no more bytes are good than there are");
+  const auto again = readJobText(writeJobText(found->file.job, found->file.nextId), "fuzz");
+  promise(again.ok() && again->job == found->file.job, "a job that was recovered can be saved and opened");
+}
+
+}  // namespace mezzet::fuzz
