@@ -36,6 +36,7 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   QApplication::processEvents();
   made << shoot(window, folder, "brief");
   w.showStage(Stage::Measure);
+  QApplication::processEvents();
   made << shoot(window, folder, "measure");
   w.showStage(Stage::Floor);
   if (const Scheme* scheme = w.scheme())
@@ -64,7 +65,8 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   }
   if (const Room* room = w.room()) {
     const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
-    for (const char* kind : {"plan", "wall:A"})
+    const std::string wall = "wall:" + w.wall().value;
+    for (const char* kind : {"plan", wall.c_str()})
       if (const auto made_ = composeSheet(w.job(), *room, w.scheme(), *sheetKind(kind), request)) {
         const QString path = folder + QStringLiteral("/installer-") + QString::fromUtf8(kind).left(4) + QStringLiteral(".png");
         sheetImage(*made_, 4, &w.images()).save(path);
@@ -76,6 +78,11 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
       sheetImage(*sheet, 4, &w.images()).save(path);
       made << path;
     }
+  }
+  if (w.job().rooms.size() > 1) {
+    w.showRoom(w.job().rooms[1]->id);
+    QApplication::processEvents();
+    made << shoot(window, folder, "dining");
   }
   return made;
 }

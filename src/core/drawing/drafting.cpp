@@ -11,15 +11,14 @@ constexpr double kTick = 1.4;          // half length of an oblique tick, mm of 
 constexpr double kExtensionGap = 1.2;  // between the thing and its extension line
 constexpr double kOvershoot = 1.4;
 
-/// Text along a line reads from below or from the right.
+}  // namespace
+
 double readableTurn(Vec2 along) {
   double turn = std::atan2(along.y, along.x) * 180 / std::numbers::pi;
   if (turn > 90.0 + 1e-9) turn -= 180;
   if (turn <= -90.0 + 1e-9) turn += 180;
   return turn;
 }
-
-}  // namespace
 
 PathItem line(Vec2 a, Vec2 b, Stroke stroke) { return {{a, b}, false, Ink::None, stroke}; }
 

@@ -11,6 +11,9 @@ namespace mezzet {
 inline Stroke thin(Ink ink = Ink::Ink) { return {ink, kDimensionLine, Dash::Solid}; }
 inline Stroke fine(Ink ink = Ink::Fine) { return {ink, kFineLine, Dash::Solid}; }
 
+/// The turn of words along a direction, degrees: they read from below or from the right.
+[[nodiscard]] double readableTurn(Vec2 along);
+
 [[nodiscard]] PathItem line(Vec2 a, Vec2 b, Stroke stroke);
 [[nodiscard]] PathItem rectangle(Vec2 low, Vec2 high, Ink fill, Stroke stroke);
 

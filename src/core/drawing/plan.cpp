@@ -14,7 +14,7 @@ namespace mezzet {
 namespace {
 
 // Distances on paper (mm) from the wall's outer face outward.
-constexpr double kDimensionOut = 8, kDimensionIn = 5.5, kTagOut = 15.5, kTagNear = 6, kMargin = 20;
+constexpr double kDimensionOut = 8, kDimensionIn = 5.5, kTagOut = 15.5, kTagNear = 6, kMargin = 20, kSillOut = 3.2;
 
 struct WallDraft {
   Wall wall;
@@ -74,13 +74,10 @@ void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat for
       break;
     case OpeningKind::Window: {
       for (const double t : {0.0, 0.5, 1.0}) d.add(Layer::Opening, o.id.value, line(a + out * t, b + out * t, thin()));
-      const Vec2 at = midpoint(a, b) + wall.inward() * (3.4 * d.scale);
-      double turn = std::atan2(along.y, along.x) * 180 / std::numbers::pi;
-      if (turn > 90.001) turn -= 180;
-      if (turn <= -89.999) turn += 180;
+      // Outside, before the wall's dimension: what stands before the window keeps its own words.
       d.add(Layer::Label, o.id.value,
-            TextItem{at, "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare), kSmallLetters, Align::Centre, turn, Ink::Quiet,
-                     Ink::None});
+            TextItem{midpoint(a, b) + out - wall.inward() * (kSillOut * d.scale), "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare),
+                     kSmallLetters, Align::Centre, readableTurn(along), Ink::Quiet, Ink::None});
       break;
     }
     case OpeningKind::Arch:
@@ -113,12 +110,20 @@ void addFeature(Drawing& d, const Room& room, const Feature& f, LengthFormat for
       d.add(Layer::Feature, f.id.value, PathItem{zone, true, Ink::None, {Ink::Fine, kDimensionLine, Dash::Dashed}});
   const Ink fill = f.kind == FeatureKind::Hearth ? Ink::Hearth : f.kind == FeatureKind::Column ? Ink::CutWall : Ink::Wood;
   d.add(Layer::Feature, f.id.value, PathItem{f.outline, true, fill, {Ink::Ink, kFurnitureLine, Dash::Solid}});
-  Vec2 middle{};
-  double low = f.outline.front().x, high = low;
+  // Words lie along the longest side when that is neither level nor upright.
+  Vec2 middle{}, longest{};
+  for (std::size_t i = 0; i < f.outline.size(); ++i) {
+    middle += f.outline[i] * (1.0 / static_cast<double>(f.outline.size()));
+    const Vec2 side = edgeEnd(f.outline, i) - edgeStart(f.outline, i);
+    if (norm(side) > norm(longest) + kTouch) longest = side;
+  }
+  const Vec2 run = unit(longest);
+  const bool skew = std::min(std::abs(run.x), std::abs(run.y)) > 0.02;
+  const Vec2 along = skew ? run : Vec2{1, 0};
+  double low = dot(f.outline.front() - middle, along), high = low;
   for (const Vec2 p : f.outline) {
-    middle += p * (1.0 / static_cast<double>(f.outline.size()));
-    low = std::min(low, p.x);
-    high = std::max(high, p.x);
+    low = std::min(low, dot(p - middle, along));
+    high = std::max(high, dot(p - middle, along));
   }
   std::string name = f.kind == FeatureKind::Hearth ? "hearth" : f.kind == FeatureKind::Column ? "column: structure" : "built-in";
   if (f.kind == FeatureKind::Hearth && clear > 0) {
@@ -131,7 +136,8 @@ void addFeature(Drawing& d, const Room& room, const Feature& f, LengthFormat for
   const double half = (letteringWidth(name, kSmallLetters) / 2 + kSmallLetters) * d.scale;
   const Vec2 at{inside ? middle.x : std::clamp(middle.x, within.low.x + half, std::max(within.low.x + half, within.high.x - half)), middle.y};
   d.add(Layer::Label, f.id.value,
-        TextItem{at, name, kSmallLetters, Align::Centre, 0, Ink::Ink, inside && f.kind != FeatureKind::Column ? Ink::None : Ink::Floor});
+        TextItem{at, name, kSmallLetters, Align::Centre, inside && skew ? readableTurn(run) : 0, Ink::Ink,
+                 inside && f.kind != FeatureKind::Column ? Ink::None : Ink::Floor});
 }
 
 void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
