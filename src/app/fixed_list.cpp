@@ -100,6 +100,7 @@ void FixedList::addFeature(FeatureKind kind) {
   if (!after) return complain(refused(after.error()).complaint);
   open_ = feature.id;
   workspace_.document().edit(tr("add a %1").arg(kindName(kind).toLower()), *after, ids.next());
+  focusFirstField(this, QStringLiteral("fixedStands"));
 }
 
 void FixedList::rebuild() {

@@ -1,11 +1,48 @@
 #include "app/layouts.h"
 
 #include <QApplication>
+#include <QMainWindow>
 #include <QRegularExpression>
 #include <QScrollArea>
 #include <QStyle>
+#include <QTimer>
 
 namespace mezzet {
+namespace {
+
+/// What Tab stops at, in the order of the layouts.
+void collectStops(QWidget* widget, QWidgetList& stops) {
+  if (widget->testAttribute(Qt::WA_WState_ExplicitShowHide) && widget->isHidden()) return;
+  if ((widget->focusPolicy() & Qt::TabFocus) != 0) return stops.append(widget);
+  if (auto* scroll = qobject_cast<QScrollArea*>(widget)) {
+    if (scroll->widget() != nullptr) collectStops(scroll->widget(), stops);
+    return;
+  }
+  const auto walk = [&stops](const auto& self, QLayout* layout) -> void {
+    for (int i = 0; layout != nullptr && i < layout->count(); ++i) {
+      if (QWidget* inner = layout->itemAt(i)->widget()) collectStops(inner, stops);
+      else self(self, layout->itemAt(i)->layout());
+    }
+  };
+  walk(walk, widget->layout());
+}
+
+constexpr const char* kOrderPending = "tabOrderPending";
+
+}  // namespace
+
+void orderTabsSoon(QWidget* window) {
+  if (window->property(kOrderPending).toBool()) return;
+  window->setProperty(kOrderPending, true);
+  QTimer::singleShot(0, window, [window] {
+    window->setProperty(kOrderPending, false);
+    auto* main = qobject_cast<QMainWindow*>(window);
+    QWidget* root = main != nullptr ? main->centralWidget() : window;
+    QWidgetList stops;
+    if (root != nullptr) collectStops(root, stops);
+    for (qsizetype i = 1; i < stops.size(); ++i) QWidget::setTabOrder(stops[i - 1], stops[i]);
+  });
+}
 
 QVBoxLayout* scrollingColumn(QWidget* panel) {
   constexpr int kWidth = 308;  // of the panel beside its scroll bar
@@ -41,10 +78,13 @@ FocusKept::FocusKept(QWidget* parent) : parent_(parent) {
 }
 
 FocusKept::~FocusKept() {
-  if (focused_.isEmpty()) return;
-  if (auto* now = parent_->findChild<QWidget*>(focused_)) {
+  if (!focused_.isEmpty()) focusFirstField(parent_, focused_);
+}
+
+void focusFirstField(QWidget* parent, const QString& name) {
+  if (auto* now = parent->findChild<QWidget*>(name)) {
     now->show();  // a row just made is not on show yet, and would not take the keyboard
-    now->setFocus();
+    now->setFocus(Qt::TabFocusReason);
   }
 }
 

@@ -10,9 +10,13 @@
 
 namespace mezzet {
 
+/// Soon, once for all rows that are being made: Tab goes through the window as it is read. New widgets would come last.
+void orderTabsSoon(QWidget* window);
+
 /// Takes everything out of a layout. The widgets vanish at once, lose their names and are deleted later, so that one of
 /// them may be the sender of the signal that led here.
 inline void emptyLayout(QLayout* layout) {
+  if (layout->parentWidget() != nullptr) orderTabsSoon(layout->parentWidget()->window());
   while (QLayoutItem* item = layout->takeAt(0)) {
     if (item->layout() != nullptr) emptyLayout(item->layout());
     if (item->widget() != nullptr) {
@@ -41,6 +45,9 @@ class FocusKept {
   QWidget* parent_;
   QString focused_;
 };
+
+/// Puts the keyboard into the field of that name, where a row was just added.
+void focusFirstField(QWidget* parent, const QString& name);
 
 /// Plain words that wrap, named for the style sheet.
 [[nodiscard]] inline QLabel* words(const QString& text, const char* name) {

@@ -5,7 +5,9 @@
 #include <QComboBox>
 #include <QFileDialog>
 #include <QFileInfo>
+#include <QKeyEvent>
 #include <QLabel>
+#include <QLineEdit>
 #include <QMenu>
 #include <QMenuBar>
 #include <QMessageBox>
@@ -54,6 +56,7 @@ MainWindow::MainWindow(FileSystem& files, const Rulebook& book)
   wire();
   showStage();
   showState();
+  qApp->installEventFilter(this);
 }
 
 MainWindow::~MainWindow() {
@@ -466,6 +469,18 @@ void MainWindow::closeEvent(QCloseEvent* event) {
   }
   document_->close();
   event->accept();
+}
+
+bool MainWindow::eventFilter(QObject* object, QEvent* event) {
+  if (event->type() == QEvent::ShortcutOverride)
+    if (const auto* field = qobject_cast<QLineEdit*>(object); field != nullptr && field->window() == this) {
+      const auto* key = static_cast<QKeyEvent*>(event);
+      if ((key->matches(QKeySequence::Undo) && !field->isUndoAvailable()) || (key->matches(QKeySequence::Redo) && !field->isRedoAvailable())) {
+        event->ignore();
+        return true;
+      }
+    }
+  return QMainWindow::eventFilter(object, event);
 }
 
 // ---- after a crash

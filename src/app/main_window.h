@@ -47,6 +47,8 @@ class MainWindow : public QMainWindow {
 
  protected:
   void closeEvent(QCloseEvent*) override;
+  /// Undo in a field that has nothing to take back is the job's undo.
+  bool eventFilter(QObject*, QEvent*) override;
 
  private:
   void build();

@@ -92,6 +92,7 @@ void OpeningsList::addOpening(OpeningKind kind) {
       open_ = o.id;
       complaint_->hide();
       workspace_.document().edit(tr("add a %1").arg(kindName(kind).toLower()), *after, ids.next());
+      focusFirstField(this, QStringLiteral("openingWall"));
       return;
     }
   }
@@ -153,6 +154,8 @@ void OpeningsList::addFields(const Opening& opening) {
   field(tr("Height"), "openingHeight", &Opening::height);
   if (opening.kind == OpeningKind::Window) field(tr("Sill above the floor"), "openingSill", &Opening::sill);
   if (opening.kind == OpeningKind::Door) {
+    field(tr("Gap under the leaf"), "openingUnder", &Opening::underLeaf);
+    field(tr("Leaf thickness"), "openingLeaf", &Opening::leafThickness);
     const auto choice = [&](const QString& words, const char* name, const QString& first, const QString& second, bool isSecond, auto change) {
       grid.choice(words, name, {first, second}, isSecond ? 1 : 0, [this, opening, change](int index) {
         Opening o = opening;
@@ -160,9 +163,9 @@ void OpeningsList::addFields(const Opening& opening) {
         static_cast<void>(take(o));
       });
     };
-    choice(tr("Hinges at its"), "openingHinge", tr("start, right seen from inside"), tr("end, left seen from inside"), opening.hinge == Hinge::End,
+    choice(tr("Hinges, from inside"), "openingHinge", tr("on the right"), tr("on the left"), opening.hinge == Hinge::End,
            [](Opening& o, bool second) { o.hinge = second ? Hinge::End : Hinge::Start; });
-    choice(tr("Swings"), "openingSwing", tr("into the room"), tr("out of the room"), opening.swing == Swing::Out,
+    choice(tr("Swings"), "openingSwing", tr("inwards"), tr("outwards"), opening.swing == Swing::Out,
            [](Opening& o, bool second) { o.swing = second ? Swing::Out : Swing::In; });
   }
   auto* remove = new QPushButton(tr("Remove it"));

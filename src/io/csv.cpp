@@ -8,6 +8,9 @@
 namespace mezzet {
 namespace {
 
+/// The byte-order mark that some spreadsheets put before UTF-8.
+constexpr std::string_view kMark = "\xEF\xBB\xBF";
+
 /// What the parser's callbacks fill.
 struct Filling {
   Rows rows{1};
@@ -56,11 +59,17 @@ char separatorOf(std::string_view bytes) {
   return std::max_element(found.begin(), found.end(), [](const auto& a, const auto& b) { return a.second < b.second; })->first;
 }
 
+/// A row of one empty cell would look like no row at all, and a byte-order mark in front would be taken for one.
+bool needsQuotes(const std::string& cell, bool alone) {
+  return cell.find_first_of(",;\t\"\r\n") != std::string::npos || cell.starts_with(' ') || cell.ends_with(' ') || cell.starts_with(kMark) ||
+         (alone && cell.empty());
+}
+
 }  // namespace
 
 Result<Rows> readCsv(std::string_view bytes, const std::string& name) {
   if (bytes.size() > kMostCsvBytes) return Error{name, "is larger than 16 MB", "Split the table"};
-  if (bytes.starts_with("\xEF\xBB\xBF")) bytes.remove_prefix(3);
+  if (bytes.starts_with(kMark)) bytes.remove_prefix(kMark.size());
   if (!isText(bytes)) return Error{name, "is not a table in UTF-8", "Save it as CSV in UTF-8"};
   // One kind of line end, and empty lines count: the rows are numbered as the spreadsheet does.
   std::string text;
@@ -91,7 +100,7 @@ std::string writeCsv(const Rows& rows) {
   for (const auto& row : rows) {
     for (std::size_t i = 0; i < row.size(); ++i) {
       if (i > 0) out += ',';
-      if (row[i].find_first_of(",;\t\"\r\n") == std::string::npos && !row[i].starts_with(' ') && !row[i].ends_with(' ')) {
+      if (!needsQuotes(row[i], row.size() == 1)) {
         out += row[i];
         continue;
       }

@@ -178,5 +178,15 @@ TEST(PieceTable, NonsenseIsRefusedOrSound) {
   }
 }
 
+// Found by the fuzzer: a ticket without doubt came back with the usual doubt of a ticket.
+TEST(PieceTable, ATicketWithoutDoubtComesBack) {
+  Piece sofa = test::piece("sofa", "sofa", 84, 36);
+  sofa.doubts["width"] = {DimensionSource::Ticket, 0};
+  const std::vector<Shared<Piece>> known{std::make_shared<const Piece>(sofa)};
+  const TableReading back = readPieceTable(pieceRows(known, Unit::Inch), Unit::Inch, known);
+  ASSERT_EQ(back.pieces.size(), 1U);
+  EXPECT_EQ(back.pieces[0], sofa);
+}
+
 }  // namespace
 }  // namespace mezzet

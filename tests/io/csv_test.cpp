@@ -54,5 +54,9 @@ TEST(Csv, WrittenAndReadAgainIsTheSame) {
   }
 }
 
+// Found by the fuzzer: written bare it was no row at all.
+TEST(Csv, ARowOfOneEmptyCellComesBack) { EXPECT_EQ(*readCsv(writeCsv({{""}}), "t"), (Rows{{""}})); }
+TEST(Csv, AByteOrderMarkInsideTheFirstCellComesBack) { EXPECT_EQ(*readCsv(writeCsv({{"\xEF\xBB\xBFx", "y"}}), "t"), (Rows{{"\xEF\xBB\xBFx", "y"}})); }
+
 }  // namespace
 }  // namespace mezzet

@@ -110,5 +110,40 @@ TEST_F(Keyboard, APieceIsAddedByItsDialog) {
   EXPECT_EQ(job().pieces.size(), 5u);
 }
 
+TEST_F(Keyboard, TabGoesThroughRowsThatWereJustMadeAsTheyAreRead) {
+  work().showStage(Stage::Measure);
+  QTest::mouseClick(button(QStringLiteral("addDoor")), Qt::LeftButton);
+  QApplication::processEvents();
+  QStringList order;
+  for (int i = 0; i < 9; ++i) {
+    order << QApplication::focusWidget()->objectName();
+    key(Qt::Key_Tab);
+  }
+  EXPECT_EQ(order, QStringList({"openingWall", "openingOffset", "openingWidth", "openingHeight", "openingUnder", "openingLeaf", "openingHinge", "openingSwing",
+                                "removeOpening"}))
+      << order.join(' ').toStdString();
+  EXPECT_EQ(QApplication::focusWidget()->objectName(), QStringLiteral("fold"));  // the next opening, then the buttons
+}
+TEST_F(Keyboard, UndoInAnEmptyLineIsTheJobs) {
+  const Job before = job();
+  work().select(PlacementId("p2"));
+  work().nudge({100, 0});
+  key(Qt::Key_A);
+  auto* line = find<QLineEdit>("pieceLine");
+  ASSERT_TRUE(line->hasFocus());
+  key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(job(), before);
+}
+TEST_F(Keyboard, UndoInALineThatWasTypedTakesBackTheTyping) {
+  work().select(PlacementId("p2"));
+  work().nudge({100, 0});
+  const Job after = job();
+  key(Qt::Key_A);
+  type("sofa");
+  key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(job(), after);
+  EXPECT_EQ(find<QLineEdit>("pieceLine")->text(), QString());
+}
+
 }  // namespace
 }  // namespace mezzet

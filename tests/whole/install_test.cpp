@@ -29,9 +29,7 @@ TEST_F(Installed, TheProgramPaintsItsDemo) {
   EXPECT_EQ(a.code, 0) << a.out;
   EXPECT_EQ(a.out.rfind("first paint", 0), 0U) << a.out;
 }
-TEST_F(Installed, TheCommandLineReadsItsDemo) {
-  EXPECT_EQ(run(root_ + "/bin/mezzet-cli validate " + root_ + "/share/mezzet/demo/ferry-house.mezzet").code, 0);
-}
+TEST_F(Installed, TheCommandLineReadsItsDemo) { EXPECT_EQ(run(root_ + "/bin/mezzet-cli validate " + root_ + "/share/mezzet/demo/ferry-house.mezzet").code, 0); }
 TEST_F(Installed, TheMenuEntryIsSound) {
   const Answer a = run("desktop-file-validate " + root_ + "/share/applications/mezzet.desktop 2>&1");
   EXPECT_EQ(a.code, 0) << a.out;

@@ -37,7 +37,7 @@ struct ElevationWork {
 [[nodiscard]] Drawing composeElevationWork(const Job&, const Room&, const ElevationWork&, double scale, LengthFormat format);
 
 /// Where the floor strip begins below the floor line, and how deep it is, in mm of the room.
-inline constexpr double kStripBelow = 420, kStripDeep = 1000;
+inline constexpr double kStripBelow = 420, kStripDeep = 1220;
 /// The id of the dimension from the floor to a picture's centre, which can be typed into like a tape.
 inline constexpr const char* kCentreKey = "tape:centre";
 

@@ -14,6 +14,7 @@ namespace {
 
 constexpr double kHalo = 1.1, kThinHalo = 0.8;  // selection edges, mm of paper
 constexpr double kHandleOff = 4.5, kHandle = 1.7;
+constexpr double kNearTape = 60;  // mm of the room: witness points this near are those of the same gap
 
 void addSelection(Drawing& d, const Job& job, const Scheme& scheme, const PlacementId& id, double width) {
   const Placement* p = findPlacement(scheme, id);
@@ -150,8 +151,15 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
     if (const Placement* p = findPlacement(*work.scheme, id))
       if (const auto* floor = std::get_if<FloorPlace>(&p->on))
         addPiece(d, pieceOf(job, *p), *floor, id.value, midSentence(names.plain(id)), format, Layer::Working);
+  // Where a tape already reads a finding's gap, its own line and figure would lie under the tape's.
+  const auto onATape = [&](const Finding& f) {
+    return std::any_of(work.tapes.begin(), work.tapes.end(), [&](const Tape& t) {
+      return std::abs(t.length - f.measured) < kTouch &&
+             std::min(distance(f.at[0], t.from) + distance(f.at[1], t.to), distance(f.at[0], t.to) + distance(f.at[1], t.from)) < kNearTape;
+    });
+  };
   for (const Finding& f : work.findings)
-    if (f.view == "plan") addFindingMark(d, f, format);
+    if (f.view == "plan" && !onATape(f)) addFindingMark(d, f, format);
   for (const PlacementId& id : work.selection)
     if (id != work.selected) addSelection(d, job, *work.scheme, id, kThinHalo);
   addSelection(d, job, *work.scheme, work.selected, kHalo);
@@ -186,7 +194,7 @@ Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::st
     d.add(Layer::Working, "", line(end, {0, 0}, {Ink::Breaks, 0.6, Dash::Dashed}));
     d.add(Layer::Working, "", TextItem{end * 0.5, writeLength(norm(end), format) + " open", kLetters, Align::Centre, 0, Ink::Ink, Ink::Paper});
   }
-  d.add(Layer::Label, "", ArcItem{{0, 0}, 1.3 * scale, 0, 360, Ink::Ink, Stroke{}});
+  if (d.high.x - d.low.x > 2 * margin.x + 1) d.add(Layer::Label, "", ArcItem{{0, 0}, 1.3 * scale, 0, 360, Ink::Ink, Stroke{}});
   return d;
 }
 

@@ -127,7 +127,7 @@ std::string sourcesText(const Piece& piece, double unit) {
     const auto doubt = piece.doubts.find(std::string(column.dimension));
     if (doubt == piece.doubts.end() || doubt->second == Doubt{}) continue;
     out += (out.empty() ? "" : "; ") + std::string(column.key) + " " + std::string(kSources[static_cast<std::size_t>(doubt->second.source)]);
-    if (doubt->second.u95 > 0) out += " \u00b1" + number(doubt->second.u95 / unit);
+    out += " \u00b1" + number(doubt->second.u95 / unit);  // also 0: without it a ticket has its usual ±
   }
   return out;
 }
