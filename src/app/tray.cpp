@@ -258,7 +258,10 @@ void Tray::rebuild() {
     cutOuts_->addWidget(cut);
   }
   if (unplaced.empty()) {
-    auto* words = new QLabel(tr("The tray is empty: everything is placed."));
+    const std::size_t waiting = workspace_.job().pieces.size();
+    auto* words = new QLabel(workspace_.scheme() != nullptr ? tr("The tray is empty: everything is placed.")
+                             : waiting == 0                 ? tr("Pieces can be typed before there is a room.")
+                                            : tr("%1 wait here for a room to be measured.").arg(waiting == 1 ? tr("1 piece") : tr("%1 pieces").arg(waiting)));
     words->setObjectName(QStringLiteral("barHint"));
     cutOuts_->addWidget(words);
   } else if (unplaced.size() > kMostShown) {

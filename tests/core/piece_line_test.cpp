@@ -125,5 +125,24 @@ TEST(PieceLineOf, NoiseNeverThrows) {
   }
 }
 
+// ---- one unit for a list of sizes
+struct SizesInOneUnit {
+  const char* line;
+  double width, depth;  ///< mm
+};
+class OneUnit : public testing::TestWithParam<SizesInOneUnit> {};
+TEST_P(OneUnit, BehindTheLastSizeIsThatOfAll) {
+  for (const Unit bare : {Unit::Inch, Unit::Millimetre}) {
+    const PieceReading read = readPieceLine(GetParam().line, bare, usualFormat(bare));
+    ASSERT_TRUE(read.piece) << read.complaint;
+    EXPECT_NEAR(read.piece->width, GetParam().width, 1e-6);
+    EXPECT_NEAR(*read.piece->depth, GetParam().depth, 1e-6);
+  }
+}
+INSTANTIATE_TEST_SUITE_P(Lines, OneUnit,
+                         testing::Values(SizesInOneUnit{"sofa 234 x 102 x 84 cm", 2340, 1020}, SizesInOneUnit{"rug 8 x 10 ft", 2438.4, 3048},
+                                         SizesInOneUnit{"low table 48 x 24 x 16\"", 1219.2, 609.6}, SizesInOneUnit{"low table 1.2 x 0.6 x 0.4 m", 1200, 600},
+                                         SizesInOneUnit{"low table 4' x 24 in x 16 in", 1219.2, 609.6}));
+
 }  // namespace
 }  // namespace mezzet

@@ -169,6 +169,18 @@ TEST(Placing, ADiningChairMayStandFourInchesUnderItsTable) {
   EXPECT_EQ(finding(findings(tuckedIn(4)), "overlap:p1,p2"), nullptr);
 }
 TEST(Placing, ADiningChairFurtherInIsAnOverlap) { EXPECT_NE(finding(findings(tuckedIn(4.5)), "overlap:p1,p2"), nullptr); }
+// Wall A is 222 in long, a door on it 20 to 52 in from its start corner, which stands at the right: u 170 to 202, 80 in high.
+TEST(Placing, APictureAcrossADoorIsAnOverlap) {
+  Opening door;
+  door.id = OpeningId("d1");
+  door.wall = CornerId("A");
+  door.offset = in(20);
+  door.width = in(32);
+  door.height = in(80);
+  const Job room = withOpening(emptyRoom(), RoomId("parlour"), door).value();
+  EXPECT_NE(finding(findings(hung(room, "print", "p1", 40, 30, 160, 58)), "overlap:d1,p1"), nullptr);
+  EXPECT_EQ(finding(findings(hung(room, "print", "p1", 40, 30, 150, 58)), "overlap:d1,p1"), nullptr);
+}
 TEST(Placing, NothingStandsUnderOtherTables) { EXPECT_NE(finding(findings(tuckedIn(3, "low-table")), "overlap:p1,p2"), nullptr); }
 TEST(Placing, TouchingIsNoOverlap) { EXPECT_EQ(finding(findings(sitting(0)), "overlap:p1,p2"), nullptr); }
 TEST(Placing, ARugUnderATableIsNoOverlap) {

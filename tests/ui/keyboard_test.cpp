@@ -122,7 +122,7 @@ TEST_F(Keyboard, TabGoesThroughRowsThatWereJustMadeAsTheyAreRead) {
   EXPECT_EQ(order, QStringList({"openingWall", "openingOffset", "openingWidth", "openingHeight", "openingUnder", "openingLeaf", "openingHinge", "openingSwing",
                                 "removeOpening"}))
       << order.join(' ').toStdString();
-  EXPECT_EQ(QApplication::focusWidget()->objectName(), QStringLiteral("fold"));  // the next opening, then the buttons
+  EXPECT_EQ(QApplication::focusWidget()->objectName(), QStringLiteral("addDoor"));
 }
 TEST_F(Keyboard, UndoInAnEmptyLineIsTheJobs) {
   const Job before = job();

@@ -65,6 +65,7 @@ struct Typed {
   double length;
   std::size_t at;
   bool bare;  ///< no unit was typed
+  std::string_view text;
 };
 
 class Reader {
@@ -233,10 +234,28 @@ class Reader {
         end = at_ + space;
       }
     if (!reading) throw Refusal{at_ + std::min(reading.at, piece.size()), reading.complaint};
-    const Typed typed{*reading.length, at_, bare};
+    const Typed typed{*reading.length, at_, bare, piece};
     at_ = end;
     skip();
     return typed;
+  }
+
+  /// "234 x 102 x 84 cm": the unit behind the last size is that of all of them.
+  void shareUnit() {
+    const std::string_view last = sizes_.back().text;
+    const auto isNumber = [](char c) { return isDigit(c) || c == ' ' || c == '.' || c == ',' || c == '/' || c == '-'; };
+    std::size_t number = 0;
+    while (number < last.size() && isNumber(last[number])) ++number;
+    const std::string unit(last.substr(number));
+    // One unit, and nothing behind it: 5' 3" says nothing of the others.
+    if (sizes_.back().bare || std::any_of(unit.begin(), unit.end(), isNumber)) return;
+    for (std::size_t i = 0; i + 1 < sizes_.size(); ++i)
+      if (!sizes_[i].bare) return;
+    for (std::size_t i = 0; i + 1 < sizes_.size(); ++i)
+      if (const LengthReading reading = readLength(std::string(sizes_[i].text) + unit, bare_)) {
+        sizes_[i].length = *reading.length;
+        sizes_[i].bare = false;
+      }
   }
 
   bool readTimes() {
@@ -270,6 +289,7 @@ class Reader {
             if (sizes_.size() == 3) throw Refusal{at_, "Three sizes are enough: width x depth x height. Say seat, arm or back for others."};
             sizes_.push_back(readLengthHere());
           }
+          shareUnit();
           // "20 dia", "18 x 22 high": the word may stand behind the last size.
           if (!wordHere().empty() && readNamedAfter(sizes_.back())) sizes_.pop_back();
         }

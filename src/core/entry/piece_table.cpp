@@ -35,11 +35,20 @@ std::string capital(std::string text) {
   return text;
 }
 
-/// Exact: the shortest text that reads back as the same number.
-std::string number(double value) {
-  std::array<char, 32> text{};
-  const auto [end, fault] = std::to_chars(text.data(), text.data() + text.size(), value);
-  return std::string(text.data(), end);
+/// A length as a number of units: the fewest digits that, times the unit, give the very same length again.
+std::string number(double length, double unit) {
+  std::array<char, 40> text{};
+  const char* end = text.data();
+  for (int digits = 1; digits <= 17; ++digits) {
+    double back = 0;
+    end = std::to_chars(text.data(), text.data() + text.size(), length / unit, std::chars_format::general, digits).ptr;
+    std::from_chars(text.data(), end, back);
+    if (back * unit == length) break;
+  }
+  // Large numbers would come with an exponent, which spreadsheets write and people do not.
+  if (std::string_view(text.data(), end).find('e') != std::string_view::npos)
+    end = std::to_chars(text.data(), text.data() + text.size(), length / unit, std::chars_format::fixed).ptr;
+  return std::string(static_cast<const char*>(text.data()), end);
 }
 
 std::optional<double> readNumber(std::string_view text) {
@@ -127,7 +136,7 @@ std::string sourcesText(const Piece& piece, double unit) {
     const auto doubt = piece.doubts.find(std::string(column.dimension));
     if (doubt == piece.doubts.end() || doubt->second == Doubt{}) continue;
     out += (out.empty() ? "" : "; ") + std::string(column.key) + " " + std::string(kSources[static_cast<std::size_t>(doubt->second.source)]);
-    out += " \u00b1" + number(doubt->second.u95 / unit);  // also 0: without it a ticket has its usual ±
+    out += " \u00b1" + number(doubt->second.u95, unit);  // also 0: without it a ticket has its usual ±
   }
   return out;
 }
@@ -291,7 +300,7 @@ Result<Piece> withPieceCell(Piece piece, const PieceColumn& column, std::string_
   if (piece.shape == Shape::Round && (column.member == nullptr || column.member == &Piece::depth)) piece.width = *(piece.depth = read->length);
   if (dimension.empty()) return piece;
   piece.doubts.erase(dimension);
-  if (read->doubt) piece.doubts[dimension] = *read->doubt;
+  if (read->doubt && *read->doubt != Doubt{}) piece.doubts[dimension] = *read->doubt;
   return piece;
 }
 
@@ -384,7 +393,7 @@ std::vector<std::vector<std::string>> pieceRows(const std::vector<Shared<Piece>>
     for (const PieceColumn& column : pieceColumns()) {
       if (column.field == PieceField::Length) {
         const auto length = lengthOf(*piece, column);
-        row.push_back(length ? number(*length / per) : "");
+        row.push_back(length ? number(*length, per) : "");
       } else if (column.field == PieceField::Sources) {
         row.push_back(sourcesText(*piece, per));
       } else {

@@ -5,6 +5,7 @@
 #include "core/clearance/gaps.h"
 #include "core/hang/standing.h"
 #include "core/job/kinds.h"
+#include "core/job/validate.h"
 #include "core/rules/check.h"
 
 namespace mezzet {
@@ -93,6 +94,14 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
     const auto* on = std::get_if<WallPlace>(&p.on);
     if (on == nullptr) continue;
     const WallRect a = wallRectOf(s.pieces.of(p), *on);
+    for (const Opening& o : s.room.openings) {
+      if (o.wall != on->wall) continue;
+      const double right = findWall(s.room, o.wall)->length() - o.offset;
+      const WallRect hole{right - o.width, right, o.sill, o.head()};
+      if (const double depth = overlapOf(a, hole); depth > kTouch)
+        overlapFinding(s, rule, {p.id.value, o.id.value}, -depth, {on->u, on->v}, {(hole.left + hole.right) / 2, hole.centreHeight()}, wallKey(on->wall),
+                       s.names.the(p.id, true), openingName(o), out);
+    }
     for (std::size_t j = i + 1; j < s.scheme.placements.size(); ++j) {
       const Placement& q = s.scheme.placements[j];
       const auto* other = std::get_if<WallPlace>(&q.on);
