@@ -381,7 +381,7 @@ Json toJson(const Piece& p) {
   writeMaybe(out, "seatHeight", p.seatHeight);
   writeMaybe(out, "backHeight", p.backHeight);
   writeMaybe(out, "armHeight", p.armHeight);
-  if (p.shape == Shape::L) out["hand"] = wordFor(kHands, p.hand);
+  if (p.shape == Shape::L || p.hand != Hand::Left) out["hand"] = wordFor(kHands, p.hand);
   writeMaybe(out, "returnWidth", p.returnWidth);
   writeMaybe(out, "longDepth", p.longDepth);
   writeMaybe(out, "feetInset", p.feetInset);
