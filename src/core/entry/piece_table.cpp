@@ -274,7 +274,7 @@ Result<Piece> withPieceCell(Piece piece, const PieceColumn& column, std::string_
       return piece;
     case PieceField::Count: {
       const auto count = text.empty() ? std::optional(1.0) : readNumber(text);
-      if (!count || *count != static_cast<double>(static_cast<int>(*count)) || *count < 0 || *count > 10'000)
+      if (!count || !(*count >= 0 && *count <= 10'000) || *count != std::floor(*count))
         return Error{where, "is not a whole number from 0 to 10000: \"" + text + "\"", "Type how many there are"};
       piece.count = static_cast<int>(*count);
       return piece;

@@ -4,6 +4,7 @@
 
 #include "core/result.h"
 #include "core/survey/network.h"
+#include "core/units/length.h"
 
 namespace mezzet {
 
@@ -16,9 +17,9 @@ struct AdjustedRow {
 
 struct Adjustment {
   Polygon corners;
-  double chi2 = 0;         ///< sum of squared residuals over sigmas
-  int redundancy = 0;      ///< readings + assumptions - unknowns, less one when every corner is assumed square
-  double chi2Limit = 0;    ///< one-sided 95 %; 0 without redundancy
+  double chi2 = 0;       ///< sum of squared residuals over sigmas
+  int redundancy = 0;    ///< readings + assumptions - unknowns, less one when every corner is assumed square
+  double chi2Limit = 0;  ///< one-sided 95 %; 0 without redundancy
   std::vector<AdjustedRow> rows;
   std::vector<double> covariance;  ///< of x0 y0 x1 y1 ...: 2n by 2n, row by row, mm²
   int steps = 0;
@@ -30,7 +31,7 @@ struct Adjustment {
 /// Adjusts from `start`, or from the sketch. The outline must come out turning as the sketch says; where a start leads to
 /// another, or to a worse fit, mirrored starts are tried, so that the answer does not depend on it. Refused, in words:
 /// corners that nothing fixes, a run longer than the rest together, an outline that crosses itself or turns otherwise.
-[[nodiscard]] Result<Adjustment> adjust(const Network&, const std::optional<Polygon>& start = std::nullopt);
+[[nodiscard]] Result<Adjustment> adjust(const Network&, const std::optional<Polygon>& start = std::nullopt, LengthFormat format = {});
 
 /// The same from a start that is already good, without tries of others: for what is adjusted again and again.
 [[nodiscard]] std::optional<Adjustment> readjust(const Network&, const Polygon& start);
@@ -40,6 +41,9 @@ struct Adjustment {
 
 /// Corners that the observations do not fix, each by its index.
 [[nodiscard]] std::vector<std::size_t> looseCorners(const Network&);
+
+/// A to Z, then AA, AB ...
+[[nodiscard]] std::string cornerLetter(std::size_t index);
 
 /// u95 of the distance between two corners, mm.
 [[nodiscard]] double u95OfLength(const Adjustment&, std::size_t a, std::size_t b);

@@ -24,9 +24,8 @@ double wouldRead(const Observation& o, const Polygon& corners) {
 }
 
 bool isMeasured(const Network& net, std::size_t a, std::size_t b) {
-  return std::any_of(net.observations.begin(), net.observations.end(), [&](const Observation& o) {
-    return o.isLength() && ((o.from == a && o.to == b) || (o.from == b && o.to == a));
-  });
+  return std::any_of(net.observations.begin(), net.observations.end(),
+                     [&](const Observation& o) { return o.isLength() && ((o.from == a && o.to == b) || (o.from == b && o.to == a)); });
 }
 
 std::vector<Held> heldOf(const Network& net) {

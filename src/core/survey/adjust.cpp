@@ -1,0 +1,330 @@
+#include "core/survey/adjust.h"
+
+#include <Eigen/Dense>
+#include <algorithm>
+#include <cmath>
+#include <limits>
+#include <numbers>
+
+#include "core/survey/chi_squared.h"
+#include "core/survey/rows.h"
+#include "core/survey/sketch_start.h"
+
+namespace mezzet {
+namespace {
+
+using Eigen::Index;
+constexpr int kMostSteps = 200;
+/// Steps smaller than this have arrived: far below any tape, and above rounding in a room of 100 m.
+constexpr double kArrived = 1e-8;
+/// Of the scaled normal matrix; below it some corner is not fixed.
+constexpr double kSingular = 1e-13;
+/// With more corners mirrored starts are not tried one by one.
+constexpr std::size_t kMostMirrored = 40;
+
+double wrapped(double degrees) { return degrees - 360 * std::round(degrees / 360); }
+
+/// adjusted - read, in the observation's unit.
+double residualOf(const Observation& o, const Polygon& corners) {
+  const double by = wouldRead(o, corners) - o.value;
+  return o.isLength() ? by : wrapped(by);
+}
+
+double chi2Of(const Network& net, const Polygon& corners) {
+  double sum = 0;
+  for (const Observation& o : net.observations) {
+    const double v = residualOf(o, corners) / o.sigma;
+    sum += v * v;
+  }
+  return sum;
+}
+
+/// Which coordinates are free, and where each stands among the unknowns.
+struct Unknowns {
+  std::vector<Index> place;  ///< by column (2 corner + axis); -1: held
+  Index size = 0;
+};
+Unknowns unknownsOf(const Network& net) {
+  Unknowns u;
+  for (const Held& h : heldOf(net))
+    for (const bool fixed : {h.x, h.y}) u.place.push_back(fixed ? -1 : u.size++);
+  return u;
+}
+
+struct Normal {
+  Eigen::MatrixXd matrix;
+  Eigen::VectorXd right;
+};
+Normal normalOf(const Network& net, const Unknowns& u, const Polygon& corners) {
+  Normal n{Eigen::MatrixXd::Zero(u.size, u.size), Eigen::VectorXd::Zero(u.size)};
+  for (const Observation& o : net.observations) {
+    const Gradient g = gradientOf(o, corners);
+    const double weight = 1 / (o.sigma * o.sigma), v = residualOf(o, corners);
+    for (std::size_t i = 0; i < g.size; ++i) {
+      const Index row = u.place[g.terms[i].first];
+      if (row < 0) continue;
+      n.right[row] -= g.terms[i].second * v * weight;
+      for (std::size_t j = 0; j < g.size; ++j)
+        if (const Index column = u.place[g.terms[j].first]; column >= 0) n.matrix(row, column) += g.terms[i].second * g.terms[j].second * weight;
+    }
+  }
+  return n;
+}
+
+Polygon moved(const Polygon& corners, const Unknowns& u, const Eigen::VectorXd& by) {
+  Polygon out = corners;
+  for (std::size_t i = 0; i < corners.size(); ++i) {
+    if (const Index x = u.place[2 * i]; x >= 0) out[i].x += by[x];
+    if (const Index y = u.place[2 * i + 1]; y >= 0) out[i].y += by[y];
+  }
+  return out;
+}
+
+struct Descent {
+  Polygon corners;
+  double chi2 = 0;
+  int steps = 0;
+};
+/// Damped Gauss-Newton steps (after Levenberg and Marquardt) from a start to the nearest minimum.
+Descent descend(const Network& net, Polygon corners, const Unknowns& u) {
+  const std::vector<Held> held = heldOf(net);
+  for (std::size_t i = 0; i < corners.size(); ++i) {
+    if (held[i].x) corners[i].x = held[i].at.x;
+    if (held[i].y) corners[i].y = held[i].at.y;
+  }
+  Descent d{std::move(corners), 0, 0};
+  d.chi2 = chi2Of(net, d.corners);
+  double damping = 1e-6;
+  for (; d.steps < kMostSteps; ++d.steps) {
+    Normal n = normalOf(net, u, d.corners);
+    const Eigen::VectorXd diagonal = n.matrix.diagonal().array() + 1e-12;
+    bool better = false;
+    double longest = 0;
+    for (int tries = 0; tries < 12 && !better; ++tries) {
+      Eigen::MatrixXd damped = n.matrix;
+      damped.diagonal() += damping * diagonal;
+      const Eigen::VectorXd step = damped.ldlt().solve(n.right);
+      if (!step.allFinite()) {
+        damping = std::max(damping * 10, 1e-6);
+        continue;
+      }
+      const Polygon next = moved(d.corners, u, step);
+      const double chi2 = chi2Of(net, next);
+      longest = step.size() > 0 ? step.cwiseAbs().maxCoeff() : 0;
+      if (std::isfinite(chi2) && chi2 <= d.chi2 * (1 + 1e-14) + 1e-18) {
+        d.corners = next;
+        d.chi2 = chi2;
+        damping = std::max(damping * 0.1, 1e-14);
+        better = true;
+      } else if (longest < kArrived) {
+        break;
+      } else {
+        damping *= 10;
+      }
+    }
+    if (!better || longest < kArrived) break;
+  }
+  return d;
+}
+
+bool turnsAsSketched(const Network& net, const Polygon& corners) {
+  for (std::size_t i = 0; i < net.turns.size(); ++i)
+    if (net.turns[i] != 0 && (insideAngle(corners, i) < 180) != (net.turns[i] > 0)) return false;
+  return true;
+}
+
+/// The point across the line between two others.
+Vec2 mirrored(Vec2 p, Vec2 a, Vec2 b) {
+  const Vec2 along = unit(b - a);
+  const Vec2 foot = a + along * dot(p - a, along);
+  return foot * 2 - p;
+}
+
+/// The two points that a corner is mirrored across: its neighbours in the outline, else two that it was measured from.
+std::optional<std::pair<std::size_t, std::size_t>> mirrorOf(const Network& net, std::size_t i) {
+  const std::size_t n = net.corners;
+  if (!net.turns.empty()) return std::pair{(i + n - 1) % n, (i + 1) % n};
+  std::vector<std::size_t> from;
+  for (const Observation& o : net.observations)
+    if (o.isLength() && (o.from == i || o.to == i)) from.push_back(o.from == i ? o.to : o.from);
+  if (from.size() < 2) return std::nullopt;
+  return std::pair{from[0], from[1]};
+}
+
+/// Whether `a` is the better answer: it turns as sketched, and it fits better.
+bool isBetter(const Network& net, const Descent& a, const Descent& b) {
+  const bool rightA = turnsAsSketched(net, a.corners), rightB = turnsAsSketched(net, b.corners);
+  return rightA != rightB ? rightA : a.chi2 < b.chi2 * (1 - 1e-9) - 1e-12;
+}
+
+int redundancyOf(const Network& net, Index unknowns) {
+  std::size_t squares = 0;
+  std::vector<bool> assumed(net.corners, false);
+  for (const Observation& o : net.observations)
+    if (o.kind == ObservationKind::Square && !assumed[o.from]) assumed[o.from] = true, ++squares;
+  const bool all = net.corners > 0 && squares == net.corners;
+  return static_cast<int>(net.observations.size()) - static_cast<int>(unknowns) - (all ? 1 : 0);
+}
+
+std::optional<Adjustment> finished(const Network& net, const Unknowns& u, Descent d) {
+  const Normal n = normalOf(net, u, d.corners);
+  // Scaled to ones on the diagonal, so that its condition speaks of the geometry and not of the units.
+  Eigen::VectorXd scale(u.size);
+  for (Index i = 0; i < u.size; ++i) {
+    if (!(n.matrix(i, i) > 0)) return std::nullopt;
+    scale[i] = 1 / std::sqrt(n.matrix(i, i));
+  }
+  const Eigen::MatrixXd scaled = scale.asDiagonal() * n.matrix * scale.asDiagonal();
+  const Eigen::LDLT<Eigen::MatrixXd> factors(scaled);
+  if (u.size > 0 && (factors.info() != Eigen::Success || factors.vectorD().minCoeff() < kSingular)) return std::nullopt;
+  const Eigen::MatrixXd cofactor = scale.asDiagonal() * factors.solve(Eigen::MatrixXd::Identity(u.size, u.size)) * scale.asDiagonal();
+  Adjustment out;
+  out.corners = std::move(d.corners);
+  out.chi2 = d.chi2;
+  out.steps = d.steps;
+  out.redundancy = redundancyOf(net, u.size);
+  out.chi2Limit = chiSquaredLimit(out.redundancy);
+  const std::size_t columns = 2 * net.corners;
+  out.covariance.assign(columns * columns, 0);
+  for (std::size_t i = 0; i < columns; ++i)
+    for (std::size_t j = 0; j < columns; ++j)
+      if (u.place[i] >= 0 && u.place[j] >= 0) out.covariance[i * columns + j] = cofactor(u.place[i], u.place[j]);
+  for (const Observation& o : net.observations) {
+    const Gradient g = gradientOf(o, out.corners);
+    AdjustedRow row;
+    row.residual = residualOf(o, out.corners);
+    row.sigma = o.sigma;
+    row.redundancy = std::clamp(1 - product(g, out.covariance, columns, g) / (o.sigma * o.sigma), 0.0, 1.0);
+    if (row.redundancy > 1e-9) row.w = row.residual / (o.sigma * std::sqrt(row.redundancy));
+    out.rows.push_back(row);
+  }
+  return out;
+}
+
+std::string names(const std::vector<std::size_t>& corners) {
+  std::string out;
+  for (std::size_t i = 0; i < corners.size(); ++i) out += (i == 0 ? "" : i + 1 == corners.size() ? " and " : ", ") + cornerLetter(corners[i]);
+  return out;
+}
+
+std::optional<Error> faultOf(const Network& net, LengthFormat format) {
+  for (const Observation& o : net.observations) {
+    const bool inside = o.from < net.corners && (!o.isLength() || (o.to < net.corners && o.to != o.from));
+    if (!inside || !std::isfinite(o.value) || !(o.sigma > 0) || !std::isfinite(o.sigma))
+      return Error{"reading " + o.id, "is not one that can be taken", "Type it again"};
+    if (o.isLength() && !(o.value > 0)) return Error{"reading " + o.id, "has no length", "Type what the tape reads"};
+  }
+  // A run longer than all the others together never closes, however the corners turn.
+  const std::size_t n = net.corners;
+  if (net.turns.empty() || n < 3) return std::nullopt;
+  std::vector<double> run(n, 0);
+  for (const Observation& o : net.observations)
+    if (o.kind == ObservationKind::Run) run[o.from] = o.value;
+  if (std::any_of(run.begin(), run.end(), [](double l) { return l == 0; })) return std::nullopt;
+  const auto longest = std::max_element(run.begin(), run.end());
+  double others = -*longest;
+  for (const double l : run) others += l;
+  if (*longest > others * 1.02 + 50)
+    return Error{"wall " + cornerLetter(static_cast<std::size_t>(longest - run.begin())),
+                 "is longer than all the other walls together, by " + writeLength(*longest - others, format) + ", so the walk cannot close",
+                 "Measure it again, or a wall is missing"};
+  return std::nullopt;
+}
+
+}  // namespace
+
+std::string cornerLetter(std::size_t index) {
+  std::string name;
+  for (std::size_t i = index + 1; i > 0; i = (i - 1) / 26) name.insert(name.begin(), static_cast<char>('A' + (i - 1) % 26));
+  return name;
+}
+
+double Adjustment::s0() const { return redundancy > 0 ? std::sqrt(chi2 / redundancy) : 0; }
+
+std::optional<Adjustment> readjust(const Network& net, const Polygon& start) {
+  const Unknowns u = unknownsOf(net);
+  return finished(net, u, descend(net, start, u));
+}
+
+Result<Adjustment> adjust(const Network& net, const std::optional<Polygon>& start, LengthFormat format) {
+  if (const auto fault = faultOf(net, format)) return *fault;
+  const Unknowns u = unknownsOf(net);
+  Descent best = descend(net, start.value_or(sketchStart(net)), u);
+  const double limit = chiSquaredLimit(std::max(1, redundancyOf(net, u.size)));
+  const auto doubtful = [&] { return best.chi2 > limit || !turnsAsSketched(net, best.corners); };
+  if (start && doubtful())
+    if (Descent other = descend(net, sketchStart(net), u); isBetter(net, other, best)) best = std::move(other);
+  for (int round = 0; round < 3 && doubtful() && net.corners <= kMostMirrored; ++round) {
+    bool found = false;
+    for (std::size_t i = 0; i < net.corners; ++i) {
+      const auto line = mirrorOf(net, i);
+      if (!line || u.place[2 * i] < 0) continue;
+      Polygon other = best.corners;
+      other[i] = mirrored(other[i], other[line->first], other[line->second]);
+      if (Descent tried = descend(net, std::move(other), u); isBetter(net, tried, best)) best = std::move(tried), found = true;
+    }
+    if (!found) break;
+  }
+  auto out = finished(net, u, std::move(best));
+  if (!out) {
+    const std::vector<std::size_t> loose = looseCorners(net);
+    return Error{loose.empty() ? "the outline" : "corner" + std::string(loose.size() > 1 ? "s " : " ") + names(loose), "is not fixed yet by what was measured",
+                 "Measure a wall or a corner-to-corner length there"};
+  }
+  for (std::size_t i = 0; i < net.turns.size(); ++i)
+    if (net.turns[i] != 0 && (insideAngle(out->corners, i) < 180) != (net.turns[i] > 0))
+      return Error{"corner " + cornerLetter(i),
+                   std::string("turns ") + (net.turns[i] > 0 ? "left" : "right") + " in the sketch, but the readings make it turn the other way",
+                   "Check the turn, or the readings there"};
+  if (!net.turns.empty())
+    if (const auto crossing = selfCrossing(out->corners))
+      return Error{"walls " + cornerLetter(crossing->first) + " and " + cornerLetter(crossing->second), "cross",
+                   "Check their lengths and the turns between them"};
+  return *std::move(out);
+}
+
+std::vector<std::size_t> looseCorners(const Network& net) {
+  const Unknowns u = unknownsOf(net);
+  const Polygon at = descend(net, sketchStart(net), u).corners;
+  Eigen::MatrixXd n = normalOf(net, u, at).matrix;
+  for (Index i = 0; i < u.size; ++i) n(i, i) += 1e-15;
+  const Eigen::VectorXd scale = n.diagonal().cwiseSqrt().cwiseInverse();
+  const Eigen::MatrixXd scaled = scale.asDiagonal() * n * scale.asDiagonal();
+  const Eigen::SelfAdjointEigenSolver<Eigen::MatrixXd> modes(scaled);
+  std::vector<double> share(net.corners, 0);
+  for (Index k = 0; k < u.size; ++k) {
+    if (modes.eigenvalues()[k] > 1e-10) break;
+    const Eigen::VectorXd mode = scale.asDiagonal() * modes.eigenvectors().col(k);
+    const double most = mode.cwiseAbs().maxCoeff();
+    for (std::size_t c = 0; c < 2 * net.corners; ++c)
+      if (u.place[c] >= 0) share[c / 2] = std::max(share[c / 2], std::abs(mode[u.place[c]]) / most);
+  }
+  std::vector<std::size_t> out;
+  for (std::size_t i = 0; i < net.corners; ++i)
+    if (share[i] > 0.05) out.push_back(i);
+  return out;
+}
+
+Polygon drawnSoFar(const Network& net) { return descend(net, sketchStart(net), unknownsOf(net)).corners; }
+
+double u95OfLength(const Adjustment& a, std::size_t from, std::size_t to) {
+  const Gradient g = lengthGradient(from, to, a.corners);
+  return 2 * std::sqrt(std::max(0.0, product(g, a.covariance, 2 * a.corners.size(), g)));
+}
+
+double u95Of(const Adjustment& a, const Observation& o) {
+  const Gradient g = gradientOf(o, a.corners);
+  return 2 * std::sqrt(std::max(0.0, product(g, a.covariance, 2 * a.corners.size(), g)));
+}
+
+ErrorEllipse ellipseOf(const Adjustment& a, std::size_t corner) {
+  const std::size_t columns = 2 * a.corners.size(), x = 2 * corner, y = x + 1;
+  const double xx = a.covariance[x * columns + x], yy = a.covariance[y * columns + y], xy = a.covariance[x * columns + y];
+  const double middle = (xx + yy) / 2, half = std::hypot((xx - yy) / 2, xy);
+  // 95 % of a two-dimensional normal lie within sqrt(chi-square with 2 degrees of freedom).
+  const double factor = std::sqrt(chiSquaredQuantile(2, 0.95));
+  return {factor * std::sqrt(std::max(0.0, middle + half)), factor * std::sqrt(std::max(0.0, middle - half)),
+          std::atan2(2 * xy, xx - yy) / 2 * 180 / std::numbers::pi};
+}
+
+}  // namespace mezzet
