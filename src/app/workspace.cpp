@@ -33,7 +33,10 @@ void Workspace::keepValid() {
     // Begin at a wall where something hangs.
     if (const Scheme* s = scheme())
       for (const Placement& p : s->placements)
-        if (const auto* hung = std::get_if<WallPlace>(&p.on)) wall_ = hung->wall;
+        if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
+          wall_ = hung->wall;
+          break;
+        }
   }
   if (selectedPlacement() == nullptr) selected_ = {};
   std::erase_if(marked_, [&](const PlacementId& id) { return scheme() == nullptr || findPlacement(*scheme(), id) == nullptr; });

@@ -2,6 +2,7 @@
 
 #include "core/drawing/elevation.h"
 #include "core/drawing/plan.h"
+#include "core/drawing/set_out.h"
 #include "core/drawing/sheet.h"
 #include "core/drawing/working.h"
 #include "support/rooms.h"
@@ -148,6 +149,20 @@ TEST(Sheet, CarriesScaleInWordsAndCheckBar) {
   const auto sheet = planSheet(job, *job.rooms.front(), &scheme(job), request("letter", 48));
   EXPECT_TRUE(says(sheet->drawing, "Scale 1/4 in = 1 ft (1:48)"));
   EXPECT_TRUE(says(sheet->drawing, "Print at 100 %, measure this: 4 in"));
+}
+
+// A case with its back to wall D, which leans by 2 in over its length: upwards the tape only grazes that wall.
+TEST(SetOut, IsMeasuredFromTwoWallsThatFaceThePiece) {
+  Room room = *emptyRoom().rooms.front();
+  room.corners = corners({{0, 0}, {222, 0}, {222, 150}, {2, 150}});
+  const Job job = with(withRoom(emptyRoom(), room).value(), piece("case", "bookcase", 36, 12, 70), "p1", 8, 100, 90);
+  Drawing d;
+  addPlanSetOut(d, job, scheme(job), {LengthStyle::Inches, 16});
+  std::string words;
+  for (const Item& item : d.items)
+    if (const auto* text = std::get_if<TextItem>(&item.shape)) words += text->text;
+  EXPECT_NE(words.find("in to wall D, "), std::string::npos) << words;
+  EXPECT_NE(words.find("32 in to wall C"), std::string::npos) << words;
 }
 
 }  // namespace

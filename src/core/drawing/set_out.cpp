@@ -10,7 +10,7 @@
 namespace mezzet {
 namespace {
 
-constexpr double kListLine = 5.5;  // mm of paper
+constexpr double kListLine = 5.5, kTagApart = 7.5;  // mm of paper
 
 /// A distance between two points, with its value beside the line where the line is too short to carry it.
 void addDistance(Drawing& d, Vec2 a, Vec2 b, const std::string& id, LengthFormat format) {
@@ -28,6 +28,7 @@ void addDistance(Drawing& d, Vec2 a, Vec2 b, const std::string& id, LengthFormat
 void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthFormat format) {
   const SchemeNames names(job, scheme);
   std::vector<std::pair<std::string, std::string>> lines;
+  std::vector<Vec2> tags;
   int count = 0;
   for (const Placement& p : scheme.placements) {
     if (!std::holds_alternative<FloorPlace>(p.on)) continue;
@@ -35,7 +36,12 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
     Scheme alone = scheme;
     std::erase_if(alone.placements, [&](const Placement& other) { return other.id != p.id; });
     std::vector<Tape> tapes = tapesOf(job, alone, p.id);
-    std::erase_if(tapes, [](const Tape& t) { return !t.hits.starts_with("wall:") || t.length < 0; });
+    // A wall that a tape only grazes is nothing to measure from.
+    const Room& room = roomOf(job, scheme);
+    std::erase_if(tapes, [&](const Tape& t) {
+      const auto wall = t.hits.starts_with("wall:") ? findWall(room, CornerId(t.hits.substr(5))) : std::nullopt;
+      return !wall || t.length < 0 || std::abs(dot(wall->inward(), t.along)) < 0.5;
+    });
     std::sort(tapes.begin(), tapes.end(), [](const Tape& a, const Tape& b) { return a.length < b.length; });
     std::vector<Tape> used;
     for (const Tape& tape : tapes)
@@ -45,7 +51,10 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
     const std::string number = std::to_string(++count);
     // The number takes the place of the name, which the list gives.
     std::erase_if(d.items, [&](const Item& item) { return item.id == p.id.value && item.layer == Layer::Label; });
-    addTag(d, place.at, number, p.id.value);
+    Vec2 tag = place.at;
+    while (std::any_of(tags.begin(), tags.end(), [&](Vec2 other) { return distance(other, tag) < kTagApart * d.scale; })) tag.y -= kTagApart * d.scale;
+    tags.push_back(tag);
+    addTag(d, tag, number, p.id.value);
     std::string words = number + "  " + names.plain(p.id) + ": ";
     for (const Tape& tape : used) {
       words += (&tape == &used.front() ? "" : ", ") + writeLength(tape.length, format) + " to wall " + tape.hits.substr(5);
