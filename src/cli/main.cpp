@@ -8,10 +8,13 @@
 
 #include "core/drawing/sheet.h"
 #include "core/job/kinds.h"
+#include "core/survey/survey_words.h"
 #include "io/file_system.h"
 #include "io/job_file.h"
 #include "io/report_json.h"
 #include "io/rulebook_json.h"
+#include "io/slips_json.h"
+#include "io/survey_json.h"
 #include "render/fonts.h"
 #include "render/pdf.h"
 
@@ -182,6 +185,19 @@ int runSheet(const Options& o, int& argc, char** argv) {
   return kAnswered;
 }
 
+int runSurvey(const Options& o) {
+  const NamedNetwork named = orRefuse(readNetwork(orRefuse(readFile(o.job, kMostJobBytes)), o.job));
+  const LengthFormat format{LengthStyle::Millimetres, 16};
+  const SurveyReport report = orRefuse(reportOf(named.network, builtInSlips(), format));
+  if (o.json) {
+    std::cout << surveyText(named, report);
+    return kAnswered;
+  }
+  std::cout << closureSentence(named.network, named.corners, report, format) << "\n";
+  if (const std::string next = nextSentence(named.corners, report, format); !next.empty()) std::cout << next << "\n";
+  return kAnswered;
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
@@ -213,6 +229,9 @@ int main(int argc, char** argv) {
   cSheet->add_option("--scale", o.scale, "1:20, 1:24, 1:48, 1:50, 1:100, or fit for the largest that fits");
   cSheet->add_option("--paper", o.paper, "letter, tabloid, a4, a3, a2 or arch-d");
   cSheet->add_option("--out", o.out, "The .pdf, .svg or .png to write")->required();
+  CLI::App* cSurvey = cli.add_subcommand("survey", "Adjusts the readings of a room, and says which does not fit");
+  cSurvey->add_option("READINGS", o.job, "A JSON file of readings, see docs/cli.md")->required();
+  cSurvey->add_flag("--json", o.json, "Answer in JSON");
 
   try {
     cli.parse(argc, argv);
@@ -226,6 +245,7 @@ int main(int argc, char** argv) {
     if (cGaps->parsed()) return runGaps(o);
     if (cArt->parsed()) return runSolveArt(o);
     if (cSheet->parsed()) return runSheet(o, argc, argv);
+    if (cSurvey->parsed()) return runSurvey(o);
   } catch (const Refused& refused) {
     std::cerr << refused.error.text() << "\n";
   } catch (const std::exception& fault) {

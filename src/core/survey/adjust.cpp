@@ -124,6 +124,9 @@ Descent descend(const Network& net, Polygon corners, const Unknowns& u) {
     }
     if (!better || longest < kArrived) break;
   }
+  // Half a turn round changes no reading: the datum wants corner 1 on +x.
+  if (net.held.empty() && d.corners.size() > 1 && d.corners[1].x < 0)
+    for (Vec2& p : d.corners) p = -p;
   return d;
 }
 
@@ -207,7 +210,8 @@ std::string names(const std::vector<std::size_t>& corners) {
   return out;
 }
 
-std::optional<Error> faultOf(const Network& net, LengthFormat format) {
+/// `closing`: a walk that cannot close is one too.
+std::optional<Error> faultOf(const Network& net, bool closing, LengthFormat format) {
   for (const Observation& o : net.observations) {
     const bool inside = o.from < net.corners && (!o.isLength() || (o.to < net.corners && o.to != o.from));
     if (!inside || !std::isfinite(o.value) || !(o.sigma > 0) || !std::isfinite(o.sigma))
@@ -216,7 +220,7 @@ std::optional<Error> faultOf(const Network& net, LengthFormat format) {
   }
   // A run longer than all the others together never closes, however the corners turn.
   const std::size_t n = net.corners;
-  if (net.turns.empty() || n < 3) return std::nullopt;
+  if (!closing || net.turns.empty() || n < 3) return std::nullopt;
   std::vector<double> run(n, 0);
   for (const Observation& o : net.observations)
     if (o.kind == ObservationKind::Run) run[o.from] = o.value;
@@ -229,6 +233,28 @@ std::optional<Error> faultOf(const Network& net, LengthFormat format) {
                  "is longer than all the other walls together, by " + writeLength(*longest - others, format) + ", so the walk cannot close",
                  "Measure it again, or a wall is missing"};
   return std::nullopt;
+}
+
+/// The best of the minima that the start, the sketch and their mirrored corners lead to.
+std::optional<Adjustment> bestFit(const Network& net, const std::optional<Polygon>& start) {
+  const Unknowns u = unknownsOf(net);
+  Descent best = descend(net, start.value_or(sketchStart(net)), u);
+  const double limit = chiSquaredLimit(std::max(1, redundancyOf(net, u.size)));
+  const auto doubtful = [&] { return best.chi2 > limit || !turnsAsSketched(net, best.corners); };
+  if (start && doubtful())
+    if (Descent other = descend(net, sketchStart(net), u); isBetter(net, other, best)) best = std::move(other);
+  for (int round = 0; round < 3 && doubtful() && net.corners <= kMostMirrored; ++round) {
+    bool found = false;
+    for (std::size_t i = 0; i < net.corners; ++i) {
+      const auto line = mirrorOf(net, i);
+      if (!line || u.place[2 * i] < 0) continue;
+      Polygon other = best.corners;
+      other[i] = mirrored(other[i], other[line->first], other[line->second]);
+      if (Descent tried = descend(net, std::move(other), u); isBetter(net, tried, best)) best = std::move(tried), found = true;
+    }
+    if (!found) break;
+  }
+  return finished(net, u, std::move(best));
 }
 
 }  // namespace
@@ -247,29 +273,12 @@ std::optional<Adjustment> readjust(const Network& net, const Polygon& start) {
 }
 
 Result<Adjustment> adjust(const Network& net, const std::optional<Polygon>& start, LengthFormat format) {
-  if (const auto fault = faultOf(net, format)) return *fault;
-  const Unknowns u = unknownsOf(net);
-  Descent best = descend(net, start.value_or(sketchStart(net)), u);
-  const double limit = chiSquaredLimit(std::max(1, redundancyOf(net, u.size)));
-  const auto doubtful = [&] { return best.chi2 > limit || !turnsAsSketched(net, best.corners); };
-  if (start && doubtful())
-    if (Descent other = descend(net, sketchStart(net), u); isBetter(net, other, best)) best = std::move(other);
-  for (int round = 0; round < 3 && doubtful() && net.corners <= kMostMirrored; ++round) {
-    bool found = false;
-    for (std::size_t i = 0; i < net.corners; ++i) {
-      const auto line = mirrorOf(net, i);
-      if (!line || u.place[2 * i] < 0) continue;
-      Polygon other = best.corners;
-      other[i] = mirrored(other[i], other[line->first], other[line->second]);
-      if (Descent tried = descend(net, std::move(other), u); isBetter(net, tried, best)) best = std::move(tried), found = true;
-    }
-    if (!found) break;
-  }
-  auto out = finished(net, u, std::move(best));
+  if (const auto fault = faultOf(net, true, format)) return *fault;
+  auto out = bestFit(net, start);
   if (!out) {
     const std::vector<std::size_t> loose = looseCorners(net);
-    return Error{loose.empty() ? "the outline" : "corner" + std::string(loose.size() > 1 ? "s " : " ") + names(loose), "is not fixed yet by what was measured",
-                 "Measure a wall or a corner-to-corner length there"};
+    return Error{loose.empty() ? "the outline" : "corner" + std::string(loose.size() > 1 ? "s " : " ") + names(loose),
+                 std::string(loose.size() > 1 ? "are" : "is") + " not fixed yet by what was measured", "Measure a wall or a corner-to-corner length there"};
   }
   for (std::size_t i = 0; i < net.turns.size(); ++i)
     if (net.turns[i] != 0 && (insideAngle(out->corners, i) < 180) != (net.turns[i] > 0))
@@ -283,12 +292,14 @@ Result<Adjustment> adjust(const Network& net, const std::optional<Polygon>& star
   return *std::move(out);
 }
 
+std::optional<Adjustment> adjustRegardless(const Network& net) { return faultOf(net, false, {}) ? std::nullopt : bestFit(net, std::nullopt); }
+
 std::vector<std::size_t> looseCorners(const Network& net) {
   const Unknowns u = unknownsOf(net);
   const Polygon at = descend(net, sketchStart(net), u).corners;
-  Eigen::MatrixXd n = normalOf(net, u, at).matrix;
-  for (Index i = 0; i < u.size; ++i) n(i, i) += 1e-15;
-  const Eigen::VectorXd scale = n.diagonal().cwiseSqrt().cwiseInverse();
+  const Eigen::MatrixXd n = normalOf(net, u, at).matrix;
+  Eigen::VectorXd scale(u.size);  // a coordinate that no observation touches stays 0, and so is loose
+  for (Index i = 0; i < u.size; ++i) scale[i] = n(i, i) > 1e-14 ? 1 / std::sqrt(n(i, i)) : 1;
   const Eigen::MatrixXd scaled = scale.asDiagonal() * n * scale.asDiagonal();
   const Eigen::SelfAdjointEigenSolver<Eigen::MatrixXd> modes(scaled);
   std::vector<double> share(net.corners, 0);

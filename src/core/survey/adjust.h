@@ -36,6 +36,10 @@ struct Adjustment {
 /// The same from a start that is already good, without tries of others: for what is adjusted again and again.
 [[nodiscard]] std::optional<Adjustment> readjust(const Network&, const Polygon& start);
 
+/// The same without looking at the outline's shape: one that crosses itself or turns otherwise is still weighed, so that the
+/// reading that spoils it can be named. Nothing when some corner is not fixed or an observation cannot be taken.
+[[nodiscard]] std::optional<Adjustment> adjustRegardless(const Network&);
+
 /// Where the corners come to lie though some are not fixed yet: what was read is kept, the rest stays as in the sketch.
 [[nodiscard]] Polygon drawnSoFar(const Network&);
 

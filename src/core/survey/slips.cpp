@@ -58,7 +58,7 @@ std::vector<std::string> swaps(const std::string& digits) {
   for (std::size_t i = 0; i + 1 < digits.size(); ++i) {
     std::string other = digits;
     std::swap(other[i], other[i + 1]);
-    out.push_back(other);
+    if (other[0] != '0') out.push_back(other);  // nobody writes 0261
   }
   return out;
 }
