@@ -3,6 +3,7 @@
 #include <functional>
 
 #include "core/job/validate.h"
+#include "core/survey/room_survey.h"
 #include "io/json_reader.h"
 
 namespace mezzet {
@@ -79,6 +80,45 @@ Opening readOpening(const Json& json, const std::string& place) {
   return o;
 }
 
+constexpr std::pair<const char*, ReadingKind> kReadingKinds[] = {{"run", ReadingKind::Run}, {"corners", ReadingKind::Corners}, {"angle", ReadingKind::Angle}};
+constexpr std::pair<const char*, Instrument> kInstruments[] = {
+    {"tape", Instrument::Tape}, {"laser", Instrument::Laser}, {"plan", Instrument::Plan}, {"photograph", Instrument::Photograph}};
+constexpr std::pair<const char*, TakenAt> kTakenAt[] = {{"skirting", TakenAt::Skirting}, {"chest", TakenAt::Chest}, {"ceiling", TakenAt::Ceiling}};
+constexpr std::pair<const char*, bool> kTurns[] = {{"L", true}, {"R", false}};
+
+SurveyRecord readSurvey(const Json& json, const std::string& place) {
+  ObjectReader in(json, place);
+  SurveyRecord out;
+  const Json& corners = in.list("corners");
+  for (std::size_t i = 0; i < corners.size(); ++i) {
+    ObjectReader c(corners[i], in.placeOf("corners/" + std::to_string(i)));
+    out.corners.push_back({CornerId(c.text("id")), c.choice("turn", kTurns), c.flag("square")});
+    c.finish();
+  }
+  const Json& readings = in.list("readings");
+  for (std::size_t i = 0; i < readings.size(); ++i) {
+    ObjectReader r(readings[i], in.placeOf("readings/" + std::to_string(i)));
+    Reading reading;
+    reading.id = ReadingId(r.text("id"));
+    reading.kind = r.choice("kind", kReadingKinds);
+    reading.from = CornerId(r.text("from"));
+    reading.to = CornerId(r.text("to", ""));
+    reading.value = r.number("value");
+    reading.typed = r.text("typed", "");
+    reading.instrument = r.choice("instrument", kInstruments, std::optional(Instrument::Tape));
+    reading.u95 = r.maybeNumber("u95");
+    reading.takenAt = r.choice("takenAt", kTakenAt, std::optional(TakenAt::Chest));
+    reading.who = r.text("who", "");
+    reading.when = r.text("when", "");
+    reading.note = r.text("note", "");
+    reading.superseded = r.flag("superseded");
+    r.finish();
+    out.readings.push_back(std::move(reading));
+  }
+  in.finish();
+  return out;
+}
+
 Room readRoom(const Json& json, const std::string& place) {
   ObjectReader in(json, place);
   Room room;
@@ -105,6 +145,7 @@ Room readRoom(const Json& json, const std::string& place) {
     f.finish();
     room.features.push_back(std::move(feature));
   }
+  if (const Json* survey = in.find("survey")) room.survey = readSurvey(*survey, in.placeOf("survey"));
   room.extra = readExtra(in);
   in.finish();
   return room;
@@ -290,6 +331,11 @@ const std::vector<Migration>& migrations() {
         json["version"] = 2;
         return json;
       },
+      // Version 3 adds the readings of a room, which may be left out.
+      [](Json json) {
+        json["version"] = 3;
+        return json;
+      },
   };
   return all;
 }
@@ -331,6 +377,8 @@ JobFile readAll(Json json, const std::string& name) {
   job.extra = readExtra(in);
   in.finish();
   if (auto fault = faultOf(job)) throw JsonFault{{name + ", " + fault->where, fault->what, fault->hint}};
+  for (auto& room : job.rooms)
+    if (room->survey) room = std::make_shared<const Room>(withDoubt(*room));
   return file;
 }
 
@@ -339,6 +387,29 @@ JobFile readAll(Json json, const std::string& name) {
 Json toJson(const ChangedRange& range) {
   const auto end = [](const std::optional<double>& v) { return v ? Json(*v) : Json(nullptr); };
   return {{"low", end(range.low)}, {"high", end(range.high)}};
+}
+
+Json toJson(const SurveyRecord& survey) {
+  Json out{{"corners", Json::array()}, {"readings", Json::array()}};
+  for (const SketchCorner& c : survey.corners) out["corners"].push_back({{"id", c.id.value}, {"turn", wordFor(kTurns, c.left)}, {"square", c.square}});
+  for (const Reading& r : survey.readings) {
+    Json reading{{"id", r.id.value}, {"kind", wordFor(kReadingKinds, r.kind)}, {"from", r.from.value}};
+    if (!r.to.empty()) reading["to"] = r.to.value;
+    reading["value"] = r.value;
+    const auto text = [&](const char* key, const std::string& words) {
+      if (!words.empty()) reading[key] = words;
+    };
+    text("typed", r.typed);
+    reading["instrument"] = wordFor(kInstruments, r.instrument);
+    writeMaybe(reading, "u95", r.u95);
+    reading["takenAt"] = wordFor(kTakenAt, r.takenAt);
+    text("who", r.who);
+    text("when", r.when);
+    text("note", r.note);
+    if (r.superseded) reading["superseded"] = true;
+    out["readings"].push_back(std::move(reading));
+  }
+  return out;
 }
 
 Json toJson(const Room& room) {
@@ -370,6 +441,7 @@ Json toJson(const Room& room) {
     writeMaybe(feature, "clear", f.clear);
     out["features"].push_back(std::move(feature));
   }
+  if (room.survey) out["survey"] = toJson(*room.survey);
   writeExtra(out, room.extra);
   return out;
 }

@@ -116,8 +116,8 @@ TEST(BadFile, WithANegativeDoubtIsRefused) {
 }
 
 TEST(BadFile, OfANewerVersionIsRefusedByName) {
-  EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": 3")),
-            "job.json: was written by a newer Mezzet: its format is version 3, and this program reads up to version 2. Update Mezzet to open it; the file is "
+  EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": 4")),
+            "job.json: was written by a newer Mezzet: its format is version 4, and this program reads up to version 3. Update Mezzet to open it; the file is "
             "left as it is");
 }
 TEST(BadFile, ThatIsNoJobIsRefused) { EXPECT_EQ(refusal("{}"), "job.json: is not a Mezzet job. A job says \"format\": \"mezzet-job\""); }
@@ -170,7 +170,8 @@ TEST(Schema, AcceptsWhatTheProgramWrites) {
   std::ofstream(path) << writeJobText(randomJob(random), 5);
   const std::string command = std::string(MEZZET_PYTHON) +
                               " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path +
-                              " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-2.json";
+                              " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-2.json " MEZZET_SOURCE_DIR
+                              "/tests/io/jobs/version-3.json";
   EXPECT_EQ(std::system(command.c_str()), 0);
 }
 TEST(Schema, RefusesAnUnknownKey) {
@@ -179,6 +180,37 @@ TEST(Schema, RefusesAnUnknownKey) {
   const std::string command = std::string(MEZZET_PYTHON) +
                               " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path + " 2>/dev/null";
   EXPECT_NE(std::system(command.c_str()), 0);
+}
+
+// ---- readings, since version 3
+TEST(ReadingsInAJob, ComeBackAsTheyWereRead) {
+  const auto file = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-3.json"), "version-3.json");
+  ASSERT_TRUE(file.ok()) << file.error().text();
+  const SurveyRecord& survey = *file->job.rooms[0]->survey;
+  ASSERT_EQ(survey.readings.size(), 6U);
+  EXPECT_TRUE(survey.readings[0].superseded);
+  EXPECT_EQ(survey.readings[0].typed, "18'6");
+  EXPECT_EQ(survey.readings[0].takenAt, TakenAt::Skirting);
+  EXPECT_EQ(survey.readings[3].instrument, Instrument::Laser);
+  EXPECT_EQ(survey.readings[3].u95, 3);
+  EXPECT_FALSE(survey.corners[2].square);
+  const auto again = readJobText(writeJobText(file->job, file->nextId), "again");
+  ASSERT_TRUE(again.ok());
+  EXPECT_EQ(again->job, file->job);
+}
+TEST(ReadingsInAJob, BringTheDoubtOfTheWallsAndLeaveTheCornersAsTheyWere) {
+  const auto file = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-3.json"), "version-3.json");
+  ASSERT_TRUE(file->job.rooms[0]->doubt.covariance);
+  EXPECT_EQ(file->job.rooms[0]->doubt.covariance->size(), 64U);
+  EXPECT_NEAR(file->job.rooms[0]->corners[1].at.x, 5638.8, 1e-9);
+}
+TEST(ReadingsInAJob, OfAnotherSketchAreRefused) {
+  std::string text = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-3.json");
+  const auto faulty = [&](const std::string& from, const std::string& to) { return refusal(replaced(text, from, to)); };
+  EXPECT_NE(faulty("\"value\": 6805.4", "\"value\": -6805.4").find("reading r4"), std::string::npos);
+  EXPECT_NE(faulty("\"id\": \"r5\"", "\"id\": \"r4\"").find("reading r4: stands twice"), std::string::npos);
+  EXPECT_NE(faulty("\"to\": \"C\",\n      \"value\": 6805.4", "\"to\": \"Q\",\n      \"value\": 6805.4").find("names a corner that is not there"),
+            std::string::npos);
 }
 
 }  // namespace

@@ -12,6 +12,7 @@
 
 #include "core/geometry/polygon.h"
 #include "core/job/ids.h"
+#include "core/job/survey_record.h"
 #include "core/units/length.h"
 
 namespace mezzet {
@@ -77,6 +78,8 @@ struct Room {
   std::vector<Opening> openings;
   std::vector<Feature> features;
   Extra extra;
+  std::optional<SurveyRecord> survey = std::nullopt;  ///< the readings the corners come from; none: the corners were typed
+  OutlineDoubt doubt = {};                            ///< of surveyed corners
   bool operator==(const Room&) const = default;
 };
 

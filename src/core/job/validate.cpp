@@ -11,7 +11,7 @@ namespace {
 
 /// Typed runs and openings meet within rounding of the file; a hundredth of a millimetre is nobody's reading.
 constexpr double kSlack = 0.01;
-constexpr std::size_t kMostCorners = 200, kMostPlacements = 20'000, kMostPieces = 50'000, kMostRooms = 1'000, kMostLog = 10'000;
+constexpr std::size_t kMostCorners = 200, kMostPlacements = 20'000, kMostPieces = 50'000, kMostRooms = 1'000, kMostLog = 10'000, kMostReadings = 4'000;
 constexpr double kThickestWall = 2'000;
 
 std::string wallName(const CornerId& id) { return "wall " + id.value; }
@@ -59,6 +59,28 @@ std::optional<Error> faultOfOutline(const Room& room) {
   if (norm(room.corners[0].at) > kSlack) return Error{"corner " + room.corners[0].id.value, "is not at 0, 0", "The first corner is the datum"};
   if (std::abs(room.corners[1].at.y) > kSlack || room.corners[1].at.x <= 0)
     return Error{wallName(room.corners[0].id), "does not run along +x", "The first wall is the datum"};
+  return std::nullopt;
+}
+
+/// The sketch has the room's own corners, in their order, and readings between them.
+std::optional<Error> faultOfSurvey(const Room& room) {
+  const SurveyRecord& survey = *room.survey;
+  const std::string where = room.name + ", readings";
+  if (survey.corners.size() != room.corners.size()) return Error{where, "have a sketch of another number of corners", "Sketch the room anew"};
+  for (std::size_t i = 0; i < survey.corners.size(); ++i)
+    if (survey.corners[i].id != room.corners[i].id) return Error{where, "have a sketch with other corners than the room", "Sketch the room anew"};
+  if (survey.readings.size() > kMostReadings) return Error{where, "are more than 4000", "Take the oldest out"};
+  std::set<std::string> seen;
+  for (const Reading& r : survey.readings) {
+    if (auto fault = takeId(seen, r.id, "reading")) return fault;
+    const std::string name = "reading " + r.id.value;
+    const auto known = [&](const CornerId& id) { return std::any_of(room.corners.begin(), room.corners.end(), [&](const Corner& c) { return c.id == id; }); };
+    if (!known(r.from) || (r.kind != ReadingKind::Angle && !known(r.to))) return Error{name, "names a corner that is not there", "Use the room's corners"};
+    if (r.kind != ReadingKind::Angle && r.from == r.to) return Error{name, "ends where it begins", "A length runs between two corners"};
+    if (r.kind == ReadingKind::Angle ? !(r.value > 0 && r.value < 360) : faultOfLength(r.value, name).has_value())
+      return Error{name, "is no reading of a room", "Type it again"};
+    if (r.u95 && !(*r.u95 > 0 && *r.u95 <= kLongestLength)) return Error{name, "has a \u00b1 that is not more than 0", "Type it again"};
+  }
   return std::nullopt;
 }
 
@@ -153,6 +175,8 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
   if (room.id.empty()) return Error{"room", "has no id", "Give it a short name"};
   if (auto fault = faultOfLength(room.ceilingHeight, room.name + ", ceiling")) return fault;
   if (auto fault = faultOfOutline(room)) return fault;
+  if (room.survey)
+    if (auto fault = faultOfSurvey(room)) return fault;
   std::set<std::string> seen;
   for (const Opening& o : room.openings) {
     if (auto fault = takeId(seen, o.id, "opening")) return fault;
