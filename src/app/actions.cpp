@@ -68,6 +68,7 @@ const std::vector<ActionRow>& actionTable() {
       {"ledger", "Look", "Go to the decisions", "F6", "Put the keyboard into the ledger"},
       {"sheet", "Look", "Go to the drawing", "F7", "Put the keyboard onto the sheet"},
       {"room-new", "Rooms", "Measure another room", "Ctrl+Shift+M", "A second room of this job, measured like the first"},
+      {"read-out", "Rooms", "Read-out ...", "F5", "One wall at a time in large figures, number pad only"},
       {"room-next", "Rooms", "Next room", "Ctrl+PgDown", "Look at another room of this job"},
       {"-", "Rooms", "", "", ""},
       {"scheme-new", "Rooms", "New scheme", "Ctrl+Shift+N", "An empty scheme for this room"},

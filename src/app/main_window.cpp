@@ -31,6 +31,7 @@
 #include "app/piece_rules.h"
 #include "app/plan_view.h"
 #include "app/print_dialog.h"
+#include "app/read_out.h"
 #include "app/shortcut_sheet.h"
 #include "app/stage_tape.h"
 #include "app/style.h"
@@ -265,6 +266,14 @@ void MainWindow::wire() {
   connect(bar_, &PieceBar::previousWall, this, [this] { workspace_->stepWall(-1); });
   connect(bar_, &PieceBar::nextWall, this, [this] { workspace_->stepWall(1); });
   connect(measure_, &MeasurePanel::draftChanged, plan_, &PlanView::showDraft);
+  const auto readOut = [this] {
+    if (workspace_->room() == nullptr || !workspace_->room()->survey)
+      return notice_->say(tr("This room has no readings. In Measure, keep its walls as readings first."));
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    ReadOut(*workspace_, this).exec();
+  };
+  connect(measure_, &MeasurePanel::readOutWanted, this, readOut);
+  on("read-out", readOut);
   connect(plan_, &PlanView::wallChosen, this, [this](const CornerId& wall) {
     if (workspace_->stage() == Stage::Measure) return measure_->goToWall(wall);
     workspace_->showWall(wall);

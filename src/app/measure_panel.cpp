@@ -5,11 +5,13 @@
 #include <QPushButton>
 #include <QShortcut>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "app/fixed_list.h"
 #include "app/layouts.h"
 #include "app/length_field.h"
 #include "app/openings_list.h"
+#include "app/survey_panel.h"
 #include "core/job/edits.h"
 #include "core/job/validate.h"
 
@@ -23,7 +25,21 @@ std::vector<Run> blankRoom() { return {4, Run{std::nullopt, 90}}; }
 }  // namespace
 
 MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
-  auto* column = scrollingColumn(this);
+  auto* all = scrollingColumn(this);
+  all->setSpacing(6);
+  survey_ = new SurveyPanel(workspace_);
+  connect(survey_, &SurveyPanel::sketchWanted, this, [this] {
+    sketching_ = true;
+    taken_.clear();
+    reload();
+    if (!fields_.empty()) fields_.front()->setFocus(Qt::TabFocusReason);
+  });
+  connect(survey_, &SurveyPanel::readOutWanted, this, &MeasurePanel::readOutWanted);
+  all->addWidget(survey_);
+  walk_ = new QWidget;
+  all->addWidget(walk_);
+  auto* column = new QVBoxLayout(walk_);
+  column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(6);
   column->addWidget(words(tr("Walls"), "panelTitle"));
   column->addWidget(
@@ -59,6 +75,20 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
     connect(shortcut, &QShortcut::activated, use_, &QPushButton::click);
   }
   column->addWidget(use_);
+  keepReadings_ = new QPushButton(tr("Keep them as readings"));
+  keepReadings_->setObjectName(QStringLiteral("keepReadings"));
+  keepReadings_->setToolTip(tr("Then corner-to-corner lengths check them, and every wall says how sure it is"));
+  connect(keepReadings_, &QPushButton::clicked, this, [this] {
+    IdSource ids = workspace_.document().ids();
+    if (const auto room = roomOfWalk(ids))
+      if (const auto after = withRoom(workspace_.job(), *room)) workspace_.document().edit(tr("keep the readings"), *after, ids.next());
+  });
+  column->addWidget(keepReadings_);
+  leaveSketch_ = new QPushButton(tr("Back to the readings"));
+  leaveSketch_->setObjectName(QStringLiteral("leaveSketch"));
+  connect(leaveSketch_, &QPushButton::clicked, this, &MeasurePanel::leaveSketch);
+  column->addWidget(leaveSketch_);
+  column = all;
 
   column->addSpacing(8);
   column->addWidget(words(tr("Ceiling"), "subject"));
@@ -86,9 +116,40 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
 
 bool MeasurePanel::changed() const { return runs_ != taken_; }
 
+bool MeasurePanel::walking() const {
+  const Room* room = workspace_.room();
+  return room == nullptr || !room->survey || sketching_;
+}
+
+std::vector<WalkedRun> MeasurePanel::walkedRuns() const {
+  std::vector<WalkedRun> out;
+  for (const Run& run : runs_) out.push_back({run.length, run.length ? workspace_.write(*run.length).toStdString() : std::string(), run.turn});
+  return out;
+}
+
+Result<Room> MeasurePanel::roomOfWalk(IdSource& ids) const {
+  Room room;
+  if (const Room* known = workspace_.room()) room = *known;
+  room.survey = recordOf(walkedRuns(), ids);
+  return surveyed(std::move(room));
+}
+
+void MeasurePanel::leaveSketch() {
+  sketching_ = false;
+  taken_.clear();
+  reload();
+}
+
 void MeasurePanel::reload() {
   const Room* room = workspace_.room();
-  const std::vector<Run> now = room != nullptr ? runsOf(room->corners) : blankRoom();
+  if (room == nullptr || room->id != room_) sketching_ = false;
+  walk_->setVisible(walking());
+  survey_->setVisible(!walking());
+  std::vector<Run> now = room != nullptr ? runsOf(room->corners) : blankRoom();
+  if (room != nullptr && room->survey) {
+    now.clear();
+    for (const WalkedRun& run : walkOf(*room)) now.push_back({run.length, run.turn});
+  }
   const RoomId id = room != nullptr ? room->id : RoomId();
   if (room == nullptr && ceiling_ == 0) ceiling_ = kUsualCeiling;
   ceilingField_->show(workspace_.write(room != nullptr ? room->ceilingHeight : ceiling_));
@@ -209,9 +270,20 @@ void MeasurePanel::removeWall() {
 
 void MeasurePanel::showState() {
   emptyLayout(offers_);
+  const Room* room = workspace_.room();
+  keepReadings_->setVisible(room != nullptr && !room->survey && !changed());
+  leaveSketch_->setVisible(sketching_);
   const auto corners = cornersFromRuns(runs_, workspace_.format());
-  use_->setEnabled(corners.ok() && (changed() || workspace_.room() == nullptr));
-  use_->setVisible(changed() || workspace_.room() == nullptr);
+  // A new room need not close to the sixteenth, nor be read whole: what was read is adjusted together.
+  bool adjusts = false;
+  const bool anyRead = std::any_of(runs_.begin(), runs_.end(), [](const Run& r) { return r.length.has_value(); });
+  if (!corners.ok() && anyRead && (room == nullptr || sketching_)) {
+    IdSource ids = workspace_.document().ids();
+    adjusts = roomOfWalk(ids).ok();
+  }
+  use_->setEnabled((corners.ok() || adjusts) && (changed() || room == nullptr));
+  use_->setVisible(changed() || room == nullptr);
+  use_->setText(corners.ok() || !adjusts ? tr("Use this outline") : tr("Use what was read"));
   if (!corners.ok()) state_->setText(onScreen(corners.error().text()) + QStringLiteral("."));
   else if (changed()) state_->setText(tr("The walk closes. Use this outline, or go on measuring."));
   else state_->setText(tr("The outline closes."));
@@ -227,36 +299,46 @@ void MeasurePanel::showState() {
     });
     offers_->addWidget(offer);
   }
-  if (changed()) emit draftChanged(runs_, justTyped_.value_or(runs_.size()));
+  if (changed() && walking()) emit draftChanged(runs_, justTyped_.value_or(runs_.size()));
   else emit draftChanged(std::nullopt, 0);
 }
 
 void MeasurePanel::useOutline() {
+  const auto refuse = [this](const Error& fault) { state_->setText(QString::fromStdString(fault.text()) + QStringLiteral(".")); };
   const auto corners = cornersFromRuns(runs_, workspace_.format());
-  if (!corners.ok()) return showState();
   const Job& job = workspace_.job();
-  if (workspace_.room() != nullptr) {
+  IdSource ids = workspace_.document().ids();
+  const Room* known = workspace_.room();
+  if (known != nullptr && known->survey) {
+    const auto after = withSketch(job, room_, walkedRuns(), ids);
+    if (!after) return refuse(after.error());
+    sketching_ = false;
+    taken_ = runs_;
+    workspace_.document().edit(tr("new sketch"), *after, ids.next());
+  } else if (known != nullptr) {
+    if (!corners.ok()) return showState();
     const auto after = withOutline(job, room_, *corners);
-    if (!after) {
-      state_->setText(QString::fromStdString(after.error().text()) + QStringLiteral("."));
-      return;
-    }
+    if (!after) return refuse(after.error());
     taken_ = runs_;
     workspace_.document().edit(tr("new outline"), *after);
   } else {
-    IdSource ids = workspace_.document().ids();
-    Room room;
-    room.id = ids.take<RoomId>("room");
-    room.name = job.rooms.empty() ? "Room" : "Room " + std::to_string(job.rooms.size() + 1);
-    room.ceilingHeight = ceiling_;
-    room.corners = *corners;
-    const auto after = withRoom(job, room);
-    if (!after) {
-      state_->setText(QString::fromStdString(after.error().text()) + QStringLiteral("."));
-      return;
+    Room fresh;
+    const RoomId id = ids.take<RoomId>("room");
+    auto room = roomOfWalk(ids);
+    if (room) {
+      fresh = std::move(room).value();
+    } else if (corners.ok()) {
+      fresh.corners = *corners;  // nothing to adjust: the corners are as they were typed
+    } else {
+      return refuse(room.error());
     }
-    const Job withFirst = withScheme(*after, Scheme{ids.take<SchemeId>("s"), room.id, "A", {}, {}, {}});
-    if (workspace_.document().edit(tr("measure the room"), withFirst, ids.next())) workspace_.showRoom(room.id);
+    fresh.id = id;
+    fresh.name = job.rooms.empty() ? "Room" : "Room " + std::to_string(job.rooms.size() + 1);
+    fresh.ceilingHeight = ceiling_;
+    const auto after = withRoom(job, fresh);
+    if (!after) return refuse(after.error());
+    const Job withFirst = withScheme(*after, Scheme{ids.take<SchemeId>("s"), id, "A", {}, {}, {}});
+    if (workspace_.document().edit(tr("measure the room"), withFirst, ids.next())) workspace_.showRoom(id);
   }
   showState();
 }
@@ -277,6 +359,7 @@ LengthReading MeasurePanel::typeCeiling(const QString& words) {
 }
 
 void MeasurePanel::goToWall(const CornerId& wall) {
+  if (!walking()) return survey_->goToWall(wall);
   for (std::size_t i = 0; i < fields_.size(); ++i)
     if (cornerName(i) == wall) fields_[i]->setFocus(Qt::TabFocusReason);
 }

@@ -15,6 +15,7 @@ namespace mezzet {
 
 class LengthField;
 class OpeningsList;
+class SurveyPanel;
 
 class MeasurePanel : public QWidget {
   Q_OBJECT
@@ -27,6 +28,7 @@ class MeasurePanel : public QWidget {
  signals:
   /// The walk as it stands; nothing when it is the room's own outline.
   void draftChanged(std::optional<std::vector<Run>> runs, std::size_t current);
+  void readOutWanted();
 
  private:
   void reload();
@@ -40,6 +42,12 @@ class MeasurePanel : public QWidget {
   void useOutline();
   [[nodiscard]] LengthReading typeCeiling(const QString& text);
   [[nodiscard]] bool changed() const;
+  /// The walk is shown instead of the readings: of a room that has none, or while its sketch is changed.
+  [[nodiscard]] bool walking() const;
+  [[nodiscard]] std::vector<WalkedRun> walkedRuns() const;
+  /// The room that the walk would make, with its readings; why it makes none.
+  [[nodiscard]] Result<Room> roomOfWalk(IdSource& ids) const;
+  void leaveSketch();
 
   Workspace& workspace_;
   std::vector<Run> runs_, taken_;
@@ -52,6 +60,10 @@ class MeasurePanel : public QWidget {
   QPushButton* use_;
   LengthField* ceilingField_;
   OpeningsList* openings_;
+  SurveyPanel* survey_;
+  QWidget* walk_;
+  QPushButton *keepReadings_, *leaveSketch_;
+  bool sketching_ = false;
   std::vector<LengthField*> fields_;
 };
 

@@ -4,6 +4,7 @@
 
 #include "core/clearance/bodies.h"
 #include "core/drawing/plan.h"
+#include "core/drawing/survey_plan.h"
 #include "core/drawing/working.h"
 #include "core/job/kinds.h"
 #include "core/rules/check.h"
@@ -37,6 +38,10 @@ Drawing PlanView::composeStill(double scale, const PlacementIds& without) const 
 
 Drawing PlanView::composeMoving(double scale) const {
   const Room* room = workspace_.room();
+  if (room != nullptr && room->survey && workspace_.stage() == Stage::Measure && !draft_ && workspace_.survey().ok()) {
+    const SurveyMarks marks{&workspace_.surveyNetwork(), &*workspace_.survey(), workspace_.shownReading(), workspace_.ellipses()};
+    return composeSurveyMarks(*room, marks, scale, workspace_.format());
+  }
   const Scheme* scheme = findScheme(shownJob(), workspace_.schemeId());
   if (room == nullptr || scheme == nullptr || workspace_.stage() != Stage::Floor) return Drawing{scale, {}, {}, {}};
   PlanWork work;

@@ -44,6 +44,7 @@ SheetView::SheetView(Workspace& workspace, QWidget* parent) : QWidget(parent), w
     refreshWorking();
   });
   connect(&workspace_, &Workspace::ghostChanged, this, &SheetView::refreshWorking);
+  connect(&workspace_, &Workspace::readingShown, this, &SheetView::refreshWorking);
 }
 
 double SheetView::scale() const { return kPixelsPerPaperMm / projection_.perMm; }

@@ -6,8 +6,10 @@
 #include "core/clearance/bodies.h"
 #include "core/drawing/elevation.h"
 #include "core/drawing/working.h"
+#include "core/entry/reading_line.h"
 #include "core/job/edits.h"
 #include "core/rules/check.h"
+#include "io/slips_json.h"
 
 namespace mezzet {
 
@@ -73,6 +75,49 @@ int Workspace::brokenIn(Stage stage) const {
 
 std::vector<WayOut> Workspace::waysOutOf(const Decision& decision) const {
   return mezzet::waysOutOf(decision, findings_, job(), book_, scheme_, document_.ids(), format_);
+}
+
+const Workspace::SurveyMemo& Workspace::surveyMemo() const {
+  const auto at = std::find_if(job().rooms.begin(), job().rooms.end(), [&](const auto& r) { return r->id == room_; });
+  if (at == job().rooms.end() || !(*at)->survey) {
+    surveyMemo_ = {};
+  } else if (surveyMemo_.room != *at) {
+    surveyMemo_ = {*at, networkOf(*(*at)->survey), reportOf(*(*at)->survey, builtInSlips(), format_)};
+  }
+  return surveyMemo_;
+}
+const SurveyNetwork& Workspace::surveyNetwork() const { return surveyMemo().network; }
+const Result<SurveyReport>& Workspace::survey() const { return surveyMemo().report; }
+
+void Workspace::showReading(const ReadingId& id) {
+  if (shownReading_ == id) return;
+  shownReading_ = id;
+  emit readingShown();
+}
+void Workspace::showEllipses(bool show) {
+  ellipses_ = show;
+  emit readingShown();
+}
+
+std::optional<Error> Workspace::read(Reading reading) {
+  IdSource ids = document_.ids();
+  reading.id = ids.take<ReadingId>("r");
+  const QString name = QString::fromStdString(readingName(reading));
+  const ReadingId id = reading.id;
+  auto after = withReading(job(), room_, std::move(reading));
+  if (!after) return after.error();
+  shownReading_ = id;
+  document_.edit(tr("read %1").arg(name), std::move(after).value(), ids.next());
+  return std::nullopt;
+}
+void Workspace::takeReadingOut(const ReadingId& id) {
+  if (auto after = withoutReading(job(), room_, id)) document_.edit(tr("take a reading out"), std::move(after).value());
+  else emit document_.trouble(QString::fromStdString(after.error().text()) + QStringLiteral("."));
+}
+void Workspace::takeAsSquare(const CornerId& id, bool square) {
+  if (auto after = withSquare(job(), room_, id, square))
+    document_.edit((square ? tr("corner %1 is square") : tr("corner %1 is not square")).arg(QString::fromStdString(id.value)), std::move(after).value());
+  else emit document_.trouble(QString::fromStdString(after.error().text()) + QStringLiteral("."));
 }
 
 void Workspace::showRoom(const RoomId& id) {

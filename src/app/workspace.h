@@ -8,6 +8,7 @@
 #include "core/clearance/tapes.h"
 #include "core/rules/bands.h"
 #include "core/rules/ways_out.h"
+#include "core/survey/room_survey.h"
 #include "render/painter.h"
 
 namespace mezzet {
@@ -43,6 +44,15 @@ class Workspace : public QObject {
   /// Broken findings of weight on the plan, or on the walls.
   [[nodiscard]] int brokenIn(Stage) const;
   [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&) const;
+
+  // ---- the readings of the room shown; worked out when first asked for after a change
+  [[nodiscard]] const SurveyNetwork& surveyNetwork() const;
+  /// What is said of them; the reason when nothing can be.
+  [[nodiscard]] const Result<SurveyReport>& survey() const;
+  [[nodiscard]] const ReadingId& shownReading() const { return shownReading_; }
+  [[nodiscard]] bool ellipses() const { return ellipses_; }
+  void showReading(const ReadingId&);
+  void showEllipses(bool);
 
   // ---- looking
   void showRoom(const RoomId&);
@@ -86,6 +96,10 @@ class Workspace : public QObject {
   void group();
   void ungroup();
   void copySelected();
+  /// Adds a reading, which supersedes one of the same place. The complaint, or nothing.
+  [[nodiscard]] std::optional<Error> read(Reading);
+  void takeReadingOut(const ReadingId&);
+  void takeAsSquare(const CornerId&, bool square);
   void newScheme(bool copy);
   void switchUnits();
   /// Reads a length in the job's unit.
@@ -98,6 +112,7 @@ class Workspace : public QObject {
   void viewChanged();  ///< room, scheme, stage, wall or format
   void selectionChanged();
   void ghostChanged();
+  void readingShown();  ///< another reading is drawn stronger, or ellipses come and go
 
  private:
   void refresh();
@@ -121,6 +136,15 @@ class Workspace : public QObject {
   std::optional<Job> ghost_;
   Unit knownUnits_ = Unit::Inch;
   bool beginning_ = false;
+  struct SurveyMemo {
+    Shared<Room> room;
+    SurveyNetwork network;
+    Result<SurveyReport> report = Error{};
+  };
+  [[nodiscard]] const SurveyMemo& surveyMemo() const;
+  mutable SurveyMemo surveyMemo_;
+  ReadingId shownReading_;
+  bool ellipses_ = false;
 };
 
 }  // namespace mezzet

@@ -128,7 +128,55 @@ SurveyRecord recordOf(const std::vector<WalkedRun>& runs, IdSource& ids) {
     r.typed = runs[i].typed;
     out.readings.push_back(std::move(r));
   }
+  for (std::size_t i = 0; i < n; ++i) {
+    if (out.corners[i].square) continue;
+    Reading r;
+    r.id = ids.take<ReadingId>("r");
+    r.kind = ReadingKind::Angle;
+    r.from = cornerName(i);
+    r.value = 180 - runs[(i + n - 1) % n].turn;
+    out.readings.push_back(std::move(r));
+  }
   return out;
+}
+
+std::vector<WalkedRun> walkOf(const Room& room) {
+  std::vector<WalkedRun> out;
+  if (!room.survey) return out;
+  const auto& corners = room.survey->corners;
+  const std::size_t n = corners.size();
+  const Polygon outline = outlineOf(room);
+  for (std::size_t i = 0; i < n; ++i) {
+    WalkedRun run;
+    for (const Reading& r : room.survey->readings)
+      if (r.kind == ReadingKind::Run && r.from == corners[i].id && !r.superseded) run.length = r.value, run.typed = r.typed;
+    const std::size_t next = (i + 1) % n;
+    run.turn = corners[next].square ? (corners[next].left ? 90 : -90) : 180 - insideAngle(outline, next);
+    for (const Reading& r : room.survey->readings)
+      if (r.kind == ReadingKind::Angle && r.from == corners[next].id && !r.superseded) run.turn = 180 - r.value;
+    out.push_back(run);
+  }
+  return out;
+}
+
+Result<Job> withSketch(const Job& job, const RoomId& id, const std::vector<WalkedRun>& runs, IdSource& ids) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noSurvey(id);
+  Room changed = *room;
+  SurveyRecord record = recordOf(runs, ids);
+  const bool sameCorners = room->survey && room->survey->corners.size() == record.corners.size();
+  if (room->survey)
+    for (const Reading& old : room->survey->readings) {
+      const auto fresh = std::find_if(record.readings.begin(), record.readings.end(), [&](const Reading& r) { return samePlace(r, old); });
+      const bool isSame = fresh != record.readings.end() && std::abs(fresh->value - old.value) < 1e-6;
+      if (isSame && !old.superseded) *fresh = old;
+      else if (sameCorners && (old.superseded || old.kind == ReadingKind::Corners || fresh == record.readings.end())) record.readings.push_back(old);
+      else if (sameCorners) record.readings.push_back(old), record.readings.back().superseded = true;
+    }
+  changed.survey = std::move(record);
+  auto adjusted = surveyed(std::move(changed));
+  if (!adjusted) return adjusted.error();
+  return withRoom(job, std::move(adjusted).value());
 }
 
 Result<Job> withReading(const Job& job, const RoomId& id, Reading reading) {

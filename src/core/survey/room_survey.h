@@ -36,7 +36,7 @@ struct SurveyNetwork {
 [[nodiscard]] Result<SurveyReport> reportOf(const SurveyRecord&, const std::vector<Slip>&, LengthFormat);
 
 /// A record of a walk: its runs as tape readings (those that are known), its turns as the sketch. Corners that turn by other than a
-/// quarter are not taken as square; the angles themselves are no readings.
+/// quarter are not taken as square, and their turns are readings of an angle.
 struct WalkedRun {
   std::optional<double> length;
   std::string typed;
@@ -44,11 +44,17 @@ struct WalkedRun {
 };
 [[nodiscard]] SurveyRecord recordOf(const std::vector<WalkedRun>&, IdSource&);
 
+/// The walk of a record, as far as it was read: the inverse of recordOf. Corners that are not square turn as they are drawn.
+[[nodiscard]] std::vector<WalkedRun> walkOf(const Room&);
+
 // ---- edits; each keeps what was read, whatever the outline does
 /// Adds a reading; one of the same kind between the same corners that was in use is superseded, and stays.
 [[nodiscard]] Result<Job> withReading(const Job&, const RoomId&, Reading);
 /// Takes a reading out; the one it superseded last is in use again.
 [[nodiscard]] Result<Job> withoutReading(const Job&, const RoomId&, const ReadingId&);
+/// Another sketch: as many walls as there are runs. Readings that still say the same stay; the others are replaced by the runs,
+/// and those that no longer have their corners go. Refused, and then nothing has changed, where no outline follows.
+[[nodiscard]] Result<Job> withSketch(const Job&, const RoomId&, const std::vector<WalkedRun>&, IdSource&);
 /// Whether a corner is taken as square.
 [[nodiscard]] Result<Job> withSquare(const Job&, const RoomId&, const CornerId&, bool square);
 
