@@ -8,12 +8,17 @@
 #include "core/drawing/plan.h"
 #include "core/entry/piece_line.h"
 #include "core/entry/piece_table.h"
+#include "core/entry/reading_line.h"
 #include "core/job/edits.h"
 #include "core/rules/check.h"
 #include "core/survey/runs.h"
+#include "core/survey/room_survey.h"
+#include "core/survey/survey_words.h"
 #include "io/csv.h"
 #include "io/journal.h"
 #include "io/rulebook_json.h"
+#include "io/slips_json.h"
+#include "io/survey_json.h"
 
 namespace mezzet::fuzz {
 namespace {
@@ -98,6 +103,10 @@ void line(std::string_view bytes) {
     }();
     for (const PieceColumn& column : pieceColumns()) static_cast<void>(withPieceCell(sofa, column, bytes, unit));
   }
+  IdSource ids(1);
+  const SurveyRecord sketch = recordOf({{3000, "", 90}, {4000, "", 90}, {std::nullopt, "", 90}, {4000, "", 90}}, ids);
+  const ReadingLine typed = readReadingLine(bytes, sketch, expectedRun(sketch), Unit::Inch, usualFormat(Unit::Inch));
+  promise(!typed.reading || (std::isfinite(typed.reading->value) && typed.reading->value > 0), "a reading is a number");
   const TurnReading turn = readTurn(bytes);
   promise(turn.turn.has_value() == turn.complaint.empty(), "a turn is read, or there is a complaint");
   if (turn.turn) promise(*turn.turn > -180.001 && *turn.turn < 180.001, "a turn is an angle at a corner");
@@ -109,6 +118,18 @@ void journal(std::string_view bytes) {
   promise(found->goodBytes <= bytes.size(), "no more bytes are good than there are");
   const auto again = readJobText(writeJobText(found->file.job, found->file.nextId), "fuzz");
   promise(again.ok() && again->job == found->file.job, "a job that was recovered can be saved and opened");
+}
+
+void survey(std::string_view bytes) {
+  const auto read = readNetwork(bytes, "fuzz");
+  if (!read) return promise(!read.error().text().empty(), "an error has words");
+  if (read->network.corners > kMostCorners || read->network.observations.size() > 4 * kMostJudged) return;
+  const auto report = reportOf(read->network, builtInSlips());
+  if (!report) return promise(!report.error().text().empty(), "an error has words");
+  for (const Vec2 p : report->all.corners) promise(std::isfinite(p.x) && std::isfinite(p.y), "corners are finite");
+  promise(std::isfinite(report->all.chi2) && report->all.chi2 >= 0, "chi-square is finite");
+  promise(surveyText(*read, *report).find("nan") == std::string::npos, "no answer is not a number");
+  promise(!closureSentence(read->network, read->corners, *report, {}).empty(), "there is a sentence");
 }
 
 }  // namespace mezzet::fuzz

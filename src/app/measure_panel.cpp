@@ -341,6 +341,7 @@ void MeasurePanel::useOutline() {
     if (workspace_.document().edit(tr("measure the room"), withFirst, ids.next())) workspace_.showRoom(id);
   }
   showState();
+  if (!walking()) survey_->goToLine();
 }
 
 LengthReading MeasurePanel::typeCeiling(const QString& words) {

@@ -63,8 +63,7 @@ QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height:
 #subject { font-size: 14px; font-weight: bold; }
 #rival, #note, #quietNote { color: @quiet; }
 #conflict { color: @ink; }
-#closure { color: @ink; font-size: 14px; border-left: 4px solid #2f7d6b; padding: 2px 0 2px 8px; }
-#closureBad { color: @ink; font-size: 14px; border-left: 4px solid #b23f2e; padding: 2px 0 2px 8px; }
+#closure { font-size: 14px; }
 QLineEdit { background: @field; border: 1px solid @fieldEdge; border-radius: 3px; padding: 3px 6px; min-height: 20px; selection-background-color: #f4c430; selection-color: #1d2730; }
 QLineEdit:focus { border: 2px solid @ink; padding: 2px 5px; background: @fieldFocus; }
 QLineEdit:disabled { background: @button; color: @quiet; }

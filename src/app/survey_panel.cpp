@@ -9,6 +9,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/gauge.h"
 #include "app/layouts.h"
 #include "app/length_field.h"
 #include "app/style.h"
@@ -71,8 +72,13 @@ SurveyPanel::SurveyPanel(Workspace& workspace, QWidget* parent) : QWidget(parent
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(6);
   column->addWidget(words(tr("Readings"), "panelTitle"));
+  auto* said = new QHBoxLayout;
+  said->setSpacing(8);
+  verdict_ = new QVBoxLayout;
+  said->addLayout(verdict_);
   closure_ = words({}, "closure");
-  column->addWidget(closure_);
+  said->addWidget(closure_, 1);
+  column->addLayout(said);
   next_ = words({}, "quietNote");
   column->addWidget(next_);
   measureNext_ = new QPushButton;
@@ -195,7 +201,7 @@ void SurveyPanel::addReading(const Reading& reading, std::size_t observation) {
   field->setProperty("reading", QString::fromStdString(reading.id.value));
   row->addWidget(field);
   const bool known = report.ok() && observation < report->status.size();
-  auto* bar = new ResidualBar(known ? report->all.rows[observation].w : 0, known ? report->status[observation] : ReadingStatus::Unchecked);
+  auto* bar = new ResidualBar(known ? report->rows[observation].w : 0, known ? report->status[observation] : ReadingStatus::Unchecked);
   row->addWidget(bar);
   field->setAccessibleDescription(bar->toolTip());
   auto* out = new QPushButton(QStringLiteral("\u00d7"));
@@ -260,7 +266,9 @@ void SurveyPanel::rebuild() {
     said[0] = said[0].toUpper();
   }
   const bool bad = !report.ok() || report->refused || report->suspects.detected || !report->all.withinLimit();
-  named(closure_, bad ? "closureBad" : "closure");
+  emptyLayout(verdict_);
+  const bool unchecked = report.ok() && report->all.redundancy <= 0;
+  verdict_->addWidget(new VerdictMark(bad ? Verdict::Breaks : unchecked ? Verdict::NotMeasured : Verdict::Holds), 0, Qt::AlignTop);
   closure_->setText(said);
   next_->setText(gain);
   next_->setVisible(!gain.isEmpty());
@@ -301,6 +309,8 @@ void SurveyPanel::rebuild() {
   addCorners();
   echo();
 }
+
+void SurveyPanel::goToLine() { line_->setFocus(Qt::TabFocusReason); }
 
 void SurveyPanel::goToWall(const CornerId& wall) {
   for (LengthField* field : findChildren<LengthField*>())

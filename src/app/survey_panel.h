@@ -35,6 +35,7 @@ class SurveyPanel : public QWidget {
   explicit SurveyPanel(Workspace& workspace, QWidget* parent = nullptr);
   /// Puts the keyboard on a wall's reading, or into the line for one that is not read yet.
   void goToWall(const CornerId&);
+  void goToLine();
 
  signals:
   void sketchWanted();   ///< the corners themselves are to be changed
@@ -55,7 +56,7 @@ class SurveyPanel : public QWidget {
   QLabel *closure_, *next_, *complaint_;
   QLineEdit* line_;
   QPushButton* measureNext_;
-  QVBoxLayout *rows_, *corners_;
+  QVBoxLayout *verdict_, *rows_, *corners_;
   bool old_ = false;                                    ///< superseded readings are on show
   std::optional<std::pair<CornerId, CornerId>> asked_;  ///< taken up from "measure next"
 };

@@ -77,6 +77,18 @@ TEST(Adjust, RefusesACornerThatTurnsOtherwiseThanSketched) {
   ASSERT_FALSE(a.ok());
   EXPECT_NE(a.error().text().find("turns"), std::string::npos) << a.error().text();
 }
+TEST(Adjust, AsksWhichWayACornerTurnsWhenBothFit) {
+  // A room of five walls; E is known only from its neighbours, and may jut out or in.
+  const Polygon house{{0, 0}, {4000, 0}, {4000, 3000}, {2000, 3600}, {0, 3000}};
+  Network net = surveyOf(house, {{0, 2}, {1, 4}, {2, 4}}, {2, 3, 4});
+  net.turns[3] = 0;
+  const auto a = adjust(net);
+  ASSERT_FALSE(a.ok());
+  EXPECT_EQ(a.error().text(), "corner D: can turn left or right: two rooms fit these readings equally well. Say which way it turns");
+  net.turns[3] = 1;
+  net.turns[2] = net.turns[4] = 0;
+  EXPECT_TRUE(adjust(net).ok()) << adjust(net).error().text();
+}
 TEST(Adjust, IsFiniteWhateverIsRead) {
   std::mt19937 random(5);
   for (int i = 0; i < 200; ++i) {

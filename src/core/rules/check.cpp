@@ -7,6 +7,7 @@
 #include <tuple>
 
 #include "core/job/kinds.h"
+#include "core/rules/wall_doubt.h"
 
 namespace mezzet {
 namespace {
@@ -59,6 +60,7 @@ std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId&
     entry.evaluate(situation, *rule, findings);
     std::sort(findings.begin() + first, findings.end(), [](const Finding& a, const Finding& b) { return a.subjects < b.subjects; });
   }
+  addWallDoubts(situation, findings);
   return findings;
 }
 

@@ -21,6 +21,8 @@ constexpr double kArrived = 1e-8;
 constexpr double kSingular = 1e-13;
 /// With more corners mirrored starts are not tried one by one.
 constexpr std::size_t kMostMirrored = 40;
+/// A fit that is worse by less than this (one reading at 95 %) is as good; corners nearer than kOtherRoom are the same room.
+constexpr double kAsGood = 3.84, kOtherRoom = 20;
 
 double wrapped(double degrees) { return degrees - 360 * std::round(degrees / 360); }
 
@@ -257,6 +259,20 @@ std::optional<Adjustment> bestFit(const Network& net, const std::optional<Polygo
   return finished(net, u, std::move(best));
 }
 
+/// A corner whose turn is not known and that fits as well on its other side.
+std::optional<std::size_t> undecidedTurn(const Network& net, const Adjustment& best) {
+  const Unknowns u = unknownsOf(net);
+  for (std::size_t i = 0; i < net.turns.size(); ++i) {
+    if (net.turns[i] != 0 || u.place[2 * i] < 0 || net.corners > kMostMirrored) continue;
+    const auto line = mirrorOf(net, i);
+    Polygon other = best.corners;
+    other[i] = mirrored(other[i], other[line->first], other[line->second]);
+    const Descent tried = descend(net, std::move(other), u);
+    if (tried.chi2 < best.chi2 + kAsGood && distance(tried.corners[i], best.corners[i]) > kOtherRoom && !selfCrossing(tried.corners)) return i;
+  }
+  return std::nullopt;
+}
+
 }  // namespace
 
 std::string cornerLetter(std::size_t index) {
@@ -280,6 +296,8 @@ Result<Adjustment> adjust(const Network& net, const std::optional<Polygon>& star
     return Error{loose.empty() ? "the outline" : "corner" + std::string(loose.size() > 1 ? "s " : " ") + names(loose),
                  std::string(loose.size() > 1 ? "are" : "is") + " not fixed yet by what was measured", "Measure a wall or a corner-to-corner length there"};
   }
+  if (const auto either = undecidedTurn(net, *out))
+    return Error{"corner " + cornerLetter(*either), "can turn left or right: two rooms fit these readings equally well", "Say which way it turns"};
   for (std::size_t i = 0; i < net.turns.size(); ++i)
     if (net.turns[i] != 0 && (insideAngle(out->corners, i) < 180) != (net.turns[i] > 0))
       return Error{"corner " + cornerLetter(i),

@@ -1,6 +1,7 @@
 #include "core/survey/report.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace mezzet {
 namespace {
@@ -61,6 +62,13 @@ Result<SurveyReport> reportOf(const Network& net, const std::vector<Slip>& slips
                          : isListed && !out.suspects.named          ? ReadingStatus::Suspect
                          : out.all.rows[i].redundancy <= kUnchecked ? ReadingStatus::Unchecked
                                                                     : ReadingStatus::Ok);
+  }
+  out.rows.resize(net.observations.size());
+  for (std::size_t i = 0; i < kept.size() && i < out.best.rows.size(); ++i) out.rows[kept[i]] = out.best.rows[i];
+  for (const std::size_t i : out.named) {
+    const Observation& o = net.observations[i];
+    const double expected = wouldRead(o, out.best.corners), sigma = std::hypot(o.sigma, u95Of(out.best, o) / 2);
+    out.rows[i] = {expected - o.value, o.sigma, 1, (expected - o.value) / sigma};
   }
   out.certainty = certaintyOf(rest, out.best.corners);
   out.next = nextReading(rest, out.best);

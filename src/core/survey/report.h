@@ -17,6 +17,7 @@ struct SurveyReport {
   std::vector<Explanation> explanations;  ///< of the first round
   Adjustment best;                        ///< without the named ones: where the corners are believed to be
   std::vector<ReadingStatus> status;      ///< by observation
+  std::vector<AdjustedRow> rows;          ///< by observation, in `best`; a named one against what the others say
   RoomCertainty certainty;                ///< without the named ones
   std::optional<NextReading> next;
   std::optional<Error> refused;  ///< why the outline of all observations cannot stand; then `best` is without the named ones
