@@ -69,7 +69,10 @@ void PieceBar::rebuild() {
     return;
   }
   if (workspace_.stage() == Stage::Measure) {
-    label(tr("Lengths can be typed as you read them: 63 1/4, 5' 3 1/4\", 160 cm, 1.6 m."), "barHint");
+    const bool readings = workspace_.room() != nullptr && workspace_.room()->survey;
+    label(readings ? tr("On the plan: a dot is checked, a ringed dot was measured once, a ring is only assumed. Ctrl+P prints the field sheet.")
+                   : tr("Lengths can be typed as you read them: 63 1/4, 5' 3 1/4\", 160 cm, 1.6 m."),
+          "barHint");
     row_->addStretch(1);
     return;
   }

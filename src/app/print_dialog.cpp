@@ -40,6 +40,8 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
       kind_->addItem(tr("wall %1").arg(letter), QStringLiteral("wall:") + letter);
     }
   kind_->addItem(tr("list of pieces"), QStringLiteral("schedule"));
+  kind_->addItem(tr("field sheet, to measure by"), QStringLiteral("field"));
+  if (workspace_.stage() == Stage::Measure) kind_->setCurrentIndex(kind_->count() - 1);
   if (workspace_.stage() == Stage::Walls) kind_->setCurrentIndex(kind_->findData(QStringLiteral("wall:") + QString::fromStdString(workspace_.wall().value)));
   for_ = new QComboBox;
   for_->setObjectName(QStringLiteral("sheetFor"));

@@ -10,12 +10,11 @@
 #include "app/layouts.h"
 #include "core/entry/reading_line.h"
 #include "core/survey/survey_words.h"
-#include "render/fonts.h"
 
 namespace mezzet {
 namespace {
 
-constexpr double kFigure = 30;  // mm, height of the figures
+constexpr double kFigure = 30, kPlace = 8, kEcho = 4.5, kKeys = 3.5;  // mm, heights of the figures
 
 /// Pixels for a height on this screen, where it tells its size truly.
 int pixelsFor(double mm, const QWidget* widget) {
@@ -31,31 +30,34 @@ ReadOut::ReadOut(Workspace& workspace, QWidget* parent) : QDialog(parent), works
   setObjectName(QStringLiteral("readOutFace"));
   setWindowTitle(tr("Read-out"));
   resize(1120, 640);
-  setStyleSheet(QStringLiteral(
-      "QDialog { background: #1d2730; } QLabel { color: #f8f4ea; } #place { color: #f4c430; }"
-      "QLineEdit { background: #1d2730; color: #f8f4ea; border: none; border-bottom: 4px solid #f4c430; selection-background-color: #f4c430; }"));
+  // Sizes stand in the style: the window's own would win over fonts that are set.
+  setStyleSheet(
+      QStringLiteral(
+          "QDialog { background: #1d2730; } QLabel { color: #f8f4ea; font-size: %1px; } #place { color: #f4c430; font-size: %2px; font-weight: bold; }"
+          "#keys { font-size: %3px; color: #c6cfd5; }"
+          "QLineEdit { background: #1d2730; color: #f8f4ea; border: none; border-bottom: 4px solid #f4c430; font-size: %4px; font-weight: bold;"
+          " selection-background-color: #f4c430; }")
+          .arg(pixelsFor(kEcho, this))
+          .arg(pixelsFor(kPlace, this))
+          .arg(pixelsFor(kKeys, this))
+          .arg(pixelsFor(kFigure, this)));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(40, 26, 40, 26);
   place_ = new QLabel;
   place_->setObjectName(QStringLiteral("place"));
-  place_->setFont(interfaceFont(pixelsFor(9, this), true));
   column->addWidget(place_);
   figure_ = new QLineEdit;
   figure_->setObjectName(QStringLiteral("figure"));
-  figure_->setFont(interfaceFont(pixelsFor(kFigure, this), true));
   figure_->setMinimumHeight(pixelsFor(kFigure, this) + 30);
   figure_->setAccessibleName(tr("What the tape reads"));
   figure_->installEventFilter(this);
   column->addWidget(figure_, 1);
   echo_ = words({}, "echo");
-  echo_->setFont(interfaceFont(pixelsFor(5, this)));
-  echo_->setMinimumHeight(pixelsFor(5, this) * 2);
+  echo_->setMinimumHeight(pixelsFor(kEcho, this) * 2);
   column->addWidget(echo_);
   last_ = words({}, "last");
-  last_->setFont(interfaceFont(pixelsFor(5, this)));
   column->addWidget(last_);
   keys_ = words(tr("Enter: take it     +: skip     -: back, take again     Esc: end     A space parts inches from their fraction: 63 1/4"), "keys");
-  keys_->setFont(interfaceFont(pixelsFor(4, this)));
   column->addWidget(keys_);
   connect(figure_, &QLineEdit::textChanged, this, [this] {
     const Room* room = workspace_.room();

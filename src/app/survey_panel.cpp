@@ -188,6 +188,11 @@ void SurveyPanel::addReading(const Reading& reading, std::size_t observation) {
     ReadingLine read = readReadingLine(place + t.toStdString(), *room->survey, pair, workspace_.job().units, workspace_.format());
     if (!read.reading) return LengthReading{std::nullopt, read.at > place.size() ? read.at - place.size() : 0, read.complaint};
     read.reading->typed = t.toStdString();
+    // Leaving the field after Enter takes the same text once more: that is no second reading.
+    for (const Reading& r : room->survey->readings)
+      if (!r.superseded && r.kind == reading.kind && r.from == reading.from && r.to == reading.to && r.typed == read.reading->typed &&
+          r.value == read.reading->value)
+        return LengthReading{0.0, 0, {}};
     if (const auto fault = workspace_.read(*std::move(read.reading))) return LengthReading{std::nullopt, 0, fault->text() + "."};
     return LengthReading{0.0, 0, {}};
   });

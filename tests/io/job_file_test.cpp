@@ -4,6 +4,7 @@
 
 #include "io/job_file.h"
 #include "support/rooms.h"
+#include "support/temp.h"
 
 namespace mezzet {
 namespace {
@@ -166,7 +167,7 @@ TEST(BadFile, WithRandomBytesChangedNeverCrashes) {
 
 TEST(Schema, AcceptsWhatTheProgramWrites) {
   std::mt19937 random(3);
-  const std::string path = testing::TempDir() + "/schema-job.json";
+  const std::string path = test::ownFile("schema-job.json");
   std::ofstream(path) << writeJobText(randomJob(random), 5);
   const std::string command = std::string(MEZZET_PYTHON) +
                               " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path +
@@ -175,7 +176,7 @@ TEST(Schema, AcceptsWhatTheProgramWrites) {
   EXPECT_EQ(std::system(command.c_str()), 0);
 }
 TEST(Schema, RefusesAnUnknownKey) {
-  const std::string path = testing::TempDir() + "/schema-bad.json";
+  const std::string path = test::ownFile("schema-bad.json");
   std::ofstream(path) << replaced(minimal(), "\"units\": \"in\"", "\"units\": \"in\", \"colour\": 3");
   const std::string command = std::string(MEZZET_PYTHON) +
                               " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path + " 2>/dev/null";

@@ -4,6 +4,7 @@
 #include <QPageSize>
 #include <QRegularExpression>
 
+#include "core/survey/room_survey.h"
 #include "render/pdf.h"
 #include "support/rooms.h"
 
@@ -76,6 +77,19 @@ TEST(Schedule, OfManyPiecesTakesPages) {
   std::string words;
   for (int page = 0; page < pages; ++page) words += lettering(composeSheet(job, *job.rooms.front(), job.schemes.front().get(), kind, request, page).value());
   for (int i = 0; i < 90; ++i) EXPECT_NE(words.find("Q" + std::to_string(i) + "\n"), std::string::npos) << i;
+}
+
+TEST(FieldSheet, HasBlanksForWhatIsMissingAndTheNextCornerPair) {
+  IdSource ids(1);
+  Room room = *emptyRoom().rooms.front();
+  room.survey = recordOf({{222 * kInch, ""}, {150 * kInch, ""}, {std::nullopt, ""}, {150 * kInch, ""}}, ids);
+  const Job job = withRoom(emptyRoom(), surveyed(room).value()).value();
+  const SheetRequest request{findPaper("letter"), 48, {LengthStyle::Inches, 16}, ""};
+  const std::string words = lettering(composeSheet(job, *job.rooms.front(), nullptr, *sheetKind("field"), request).value());
+  EXPECT_NE(words.find("A to B:  222 in, again\n"), std::string::npos) << words;
+  EXPECT_NE(words.find("C to D:\n"), std::string::npos) << words;
+  EXPECT_NE(words.find("..........\n"), std::string::npos) << words;
+  EXPECT_NE(words.find(", worth most:\n"), std::string::npos) << words;
 }
 
 }  // namespace

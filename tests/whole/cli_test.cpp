@@ -5,6 +5,7 @@
 #include "io/job_file.h"
 #include "support/process.h"
 #include "support/rooms.h"
+#include "support/temp.h"
 
 namespace mezzet {
 namespace {
@@ -17,21 +18,21 @@ const std::string kJob1 = MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json";
 
 TEST(Cli, ValidateTakesASoundJob) { EXPECT_EQ(run(kCli + "validate " + kJob1).code, 0); }
 TEST(Cli, ValidateNotesAKindThatNoRuleJudges) {
-  const std::string path = testing::TempDir() + "/kind.json";
+  const std::string path = test::ownFile("kind.json");
   std::ofstream(path) << writeJobText(with(emptyRoom(), piece("x", "harmonium", 40, 20), "p1", 60, 60), 9);
   const Answer a = run(kCli + "validate " + path);
   EXPECT_EQ(a.code, 0);
   EXPECT_NE(a.out.find("note: x is of kind \"harmonium\", which no rule judges"), std::string::npos);
 }
 TEST(Cli, ValidateNotesASchoolThatIsNotThere) {
-  const std::string path = testing::TempDir() + "/school.json";
+  const std::string path = test::ownFile("school.json");
   std::ofstream(path) << writeJobText(withSchool(withSchool(emptyRoom(), "art-gap", "z"), "art-gape", "a"), 9);
   const std::string out = run(kCli + "validate " + path).out;
   EXPECT_NE(out.find("note: house rules choose school \"z\" of art-gap, which it does not have; its schools are taken together"), std::string::npos) << out;
   EXPECT_NE(out.find("note: house rules name \"art-gape\", which is not a rule of this rulebook"), std::string::npos) << out;
 }
 TEST(Cli, RefusesWhatIsNoJobOnStandardError) {
-  const std::string path = testing::TempDir() + "/none.json";
+  const std::string path = test::ownFile("none.json");
   std::ofstream(path) << "{\"format\":\"other\"}";
   const Answer both = run(kCli + "check " + path + " 2>&1 >/dev/null");
   EXPECT_EQ(both.code, 2);
@@ -91,7 +92,7 @@ TEST(Cli, OutputDoesNotFollowTheLocale) {
   EXPECT_EQ(run("LC_ALL=de_DE.UTF-8 " + kCli + "gaps " + kDemo + " --json").out, run("LC_ALL=C " + kCli + "gaps " + kDemo + " --json").out);
 }
 TEST(Cli, SheetThatDoesNotFitSaysWhatDoes) {
-  const Answer a = run(kCli + "sheet " + kDemo + " --scale 1:24 --paper letter --out " + testing::TempDir() + "/no.pdf 2>&1");
+  const Answer a = run(kCli + "sheet " + kDemo + " --scale 1:24 --paper letter --out " + test::ownFile("no.pdf 2>&1"));
   EXPECT_EQ(a.code, 2);
   EXPECT_NE(a.out.find("does not fit Letter at 1/2 in = 1 ft (1:24)"), std::string::npos);
 }

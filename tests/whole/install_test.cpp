@@ -4,6 +4,7 @@
 #include <filesystem>
 
 #include "support/process.h"
+#include "support/temp.h"
 
 namespace mezzet {
 namespace {
@@ -13,7 +14,7 @@ using test::run;
 class Installed : public testing::Test {
  protected:
   static void SetUpTestSuite() {
-    root_ = testing::TempDir() + "/mezzet-installed";
+    root_ = test::ownFile("mezzet-installed");
     std::filesystem::remove_all(root_);
     const Answer made = run("cmake --install " MEZZET_BUILD_DIR " --prefix " + root_ + " 2>&1");
     ASSERT_EQ(made.code, 0) << made.out;

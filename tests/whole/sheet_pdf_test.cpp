@@ -8,6 +8,7 @@
 #include "io/job_file.h"
 #include "support/process.h"
 #include "support/rooms.h"
+#include "support/temp.h"
 
 namespace mezzet {
 namespace {
@@ -87,7 +88,7 @@ class SheetPdf : public testing::Test {
  protected:
   /// A plan of a room 222 in wide and 150 in deep.
   std::string print(const std::string& scale, const std::string& paper) {
-    const std::string job = testing::TempDir() + "/sheet-job.json", pdf = testing::TempDir() + "/sheet.pdf";
+    const std::string job = test::ownFile("sheet-job.json"), pdf = test::ownFile("sheet.pdf");
     std::ofstream(job) << writeJobText(with(emptyRoom(222, 150), piece("sofa", "sofa", 84, 36), "p1", 111, 40), 9);
     const Answer a =
         run(std::string(MEZZET_BIN_DIR) + "/mezzet-cli sheet " + job + " --kind plan --scale " + scale + " --paper " + paper + " --out " + pdf + " 2>&1");

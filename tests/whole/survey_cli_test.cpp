@@ -5,6 +5,7 @@
 #include <gtest/gtest.h>
 
 #include "support/process.h"
+#include "support/temp.h"
 
 namespace mezzet {
 namespace {
@@ -31,7 +32,7 @@ Json readings(double a = 4000) {
   return j;
 }
 Answer surveyed(const Json& j, const char* flags = "--json") {
-  const std::string path = testing::TempDir() + "/readings.json";
+  const std::string path = test::ownFile("readings.json");
   std::ofstream(path) << j;
   return run(kCli + path + " " + flags + " 2>&1");
 }

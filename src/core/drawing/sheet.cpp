@@ -4,6 +4,7 @@
 
 #include "core/drawing/drafting.h"
 #include "core/drawing/elevation.h"
+#include "core/drawing/field_sheet.h"
 #include "core/drawing/plan.h"
 #include "core/drawing/set_out.h"
 #include "core/job/kinds.h"
@@ -92,6 +93,7 @@ void addTitleBlock(Sheet& sheet, const Job& job, const Room& room, const Scheme*
 
 /// The drawing that goes onto a sheet, at one scale.
 Drawing composeFor(const Job& job, const Room& room, const Scheme* scheme, const SheetKind& kind, const SheetRequest& r, int scale) {
+  if (kind.what == SheetKind::Field) return composeFieldSheet(job, room, scale, r.format);
   if (kind.what == SheetKind::Wall) {
     ElevationOptions options;
     options.scale = scale;
@@ -228,6 +230,7 @@ std::string scaleInWords(int denominator) {
 
 std::optional<SheetKind> sheetKind(const std::string& words) {
   if (words == "plan") return SheetKind{};
+  if (words == "field") return SheetKind{SheetKind::Field, {}};
   if (words == "schedule") return SheetKind{SheetKind::Schedule, {}};
   if (words.starts_with("wall:") && words.size() > 5) return SheetKind{SheetKind::Wall, CornerId(words.substr(5))};
   return std::nullopt;
@@ -271,7 +274,9 @@ Result<Sheet> composeSheet(const Job& job, const Room& room, const Scheme* schem
   sheet.drawing = std::move(drawing);
   sheet.drawing.low = {0, 0};
   sheet.drawing.high = {sheet.width, sheet.height};
-  const std::string title = kind.what == SheetKind::Wall
+  if (kind.what == SheetKind::Field) scheme = nullptr;
+  const std::string title = kind.what == SheetKind::Field ? "To measure by. Write what the tape reads"
+                            : kind.what == SheetKind::Wall
                                 ? "Wall " + kind.wall.value + " seen from the room. Ceiling " + writeLength(room.ceilingHeight, r.format)
                                 : "Floor plan. Ceiling " + writeLength(room.ceilingHeight, r.format);
   addTitleBlock(sheet, job, room, scheme, title, r);

@@ -34,12 +34,12 @@ struct Sheet {
 /// heights from the floor. Neither carries doubts, margins or rule names.
 enum class SheetVersion { Client, Installer };
 
-/// What a sheet shows: the plan, one wall, or the list of the pieces.
+/// What a sheet shows: the plan, one wall, the list of the pieces, or the sketch to measure by.
 struct SheetKind {
-  enum What { Plan, Wall, Schedule } what = Plan;
+  enum What { Plan, Wall, Schedule, Field } what = Plan;
   CornerId wall;
 };
-/// "plan", "wall:A", "schedule"; absent for anything else.
+/// "plan", "wall:A", "schedule", "field"; absent for anything else.
 [[nodiscard]] std::optional<SheetKind> sheetKind(const std::string& words);
 
 struct SheetRequest {

@@ -29,8 +29,7 @@ class Reader {
     const bool angle = takeWord("angle");
     if (corners.empty() && !angle) {
       if (!expected) throw Refusal{0, "Every wall is read. Say between which corners: AC 268."};
-      r.from = expected->first;
-      r.to = expected->second;
+      between(r, expected->first, expected->second);
     } else if (corners.size() == 1) {
       r.kind = ReadingKind::Angle;
       r.from = corners[0];
