@@ -7,8 +7,11 @@
 #include "core/rules/ways_out.h"
 #include "io/file_system.h"
 #include "io/job_file.h"
+#include "core/survey/report.h"
 #include "io/rulebook_json.h"
+#include "io/slips_json.h"
 #include "made_up_room.h"
+#include "support/survey_rooms.h"
 
 namespace mezzet {
 namespace {
@@ -82,6 +85,47 @@ void saveAndLoadHundredRooms(benchmark::State& state) {
   }
 }
 BENCHMARK(saveAndLoadHundredRooms)->Unit(benchmark::kMillisecond);
+
+/// A room with `alcoves` along its top, 4 + 4 a corner each, taped round and corner to corner until there are `readings`.
+Network combRoom(int alcoves, std::size_t readings) {
+  Polygon p{{0, 0}, {1500.0 * (alcoves + 1), 0}, {1500.0 * (alcoves + 1), 4000}};
+  for (int k = alcoves; k > 0; --k) p.insert(p.end(), {{1500.0 * k + 400, 4000}, {1500.0 * k + 400, 3400}, {1500.0 * k - 400, 3400}, {1500.0 * k - 400, 4000}});
+  p.push_back({0, 4000});
+  Network net = test::surveyOf(p, {});
+  std::mt19937 random(11);
+  std::normal_distribution<double> noise;
+  while (net.observations.size() < readings) {
+    const std::size_t a = random() % p.size(), b = random() % p.size();
+    if (a != b) net.observations.push_back(test::length(a, b, p.size(), distance(p[a], p[b])));
+  }
+  for (Observation& o : net.observations)
+    if (o.isLength()) o.value += noise(random) * o.sigma;
+  return net;
+}
+void adjustThirtyCorners(benchmark::State& state) {
+  const Network net = combRoom(7, 120);
+  for (auto _ : state)
+    if (!adjust(net).ok()) state.SkipWithError("it was not adjusted");
+}
+BENCHMARK(adjustThirtyCorners)->Unit(benchmark::kMillisecond);
+void adjustTwoHundredCorners(benchmark::State& state) {
+  const Network net = combRoom(49, 800);
+  for (auto _ : state)
+    if (!adjust(net).ok()) state.SkipWithError("it was not adjusted");
+}
+BENCHMARK(adjustTwoHundredCorners)->Unit(benchmark::kMillisecond);
+void suspectsWithSlipsOfAnOrdinaryRoom(benchmark::State& state) {
+  Network net = test::surveyOf({{0, 0}, {5000, 0}, {5000, 2000}, {2000, 2000}, {2000, 4500}, {0, 4500}}, {{0, 3}, {1, 5}, {0, 2}});
+  net.observations[0].value -= 304.8;
+  for (auto _ : state) benchmark::DoNotOptimize(reportOf(net, builtInSlips()));
+}
+BENCHMARK(suspectsWithSlipsOfAnOrdinaryRoom)->Unit(benchmark::kMillisecond);
+void reportOfThirtyCorners(benchmark::State& state) {
+  Network net = combRoom(7, 120);
+  net.observations[0].value -= 304.8;
+  for (auto _ : state) benchmark::DoNotOptimize(reportOf(net, builtInSlips()));
+}
+BENCHMARK(reportOfThirtyCorners)->Unit(benchmark::kMillisecond);
 
 }  // namespace
 }  // namespace mezzet

@@ -2,6 +2,7 @@
 
 #include <QApplication>
 #include <QDir>
+#include <QLineEdit>
 #include <QPixmap>
 #include <cstdio>
 
@@ -10,6 +11,7 @@
 #include "app/plan_view.h"
 #include "app/print_dialog.h"
 #include "app/piece_list.h"
+#include "app/read_out.h"
 #include "app/shortcut_sheet.h"
 #include "core/drawing/sheet.h"
 #include "core/job/edits.h"
@@ -58,6 +60,11 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
     list.show();
     QApplication::processEvents();
     made << shoot(list, folder, "pieces");
+    ReadOut readOut(w);
+    readOut.show();
+    QApplication::processEvents();
+    if (auto* figure = readOut.findChild<QLineEdit*>(QStringLiteral("figure"))) figure->setText(QStringLiteral("227 15/16"));
+    made << shoot(readOut, folder, "read-out");
     ShortcutSheet keys;
     keys.show();
     QApplication::processEvents();
@@ -72,6 +79,11 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
         sheetImage(*made_, 4, &w.images()).save(path);
         made << path;
       }
+    if (const auto field = composeSheet(w.job(), *room, nullptr, *sheetKind("field"), {findPaper("letter"), 0, w.format(), {}})) {
+      const QString path = folder + QStringLiteral("/field-sheet.png");
+      sheetImage(*field, 4, &w.images()).save(path);
+      made << path;
+    }
     const auto sheet = planSheet(w.job(), *room, w.scheme(), {findPaper("letter"), 48, w.format(), {}});
     if (sheet) {
       const QString path = folder + QStringLiteral("/sheet.png");

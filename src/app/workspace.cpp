@@ -68,6 +68,12 @@ void Workspace::refresh() {
 }
 
 int Workspace::brokenIn(Stage stage) const {
+  if (stage == Stage::Measure) {
+    if (room() == nullptr || !room()->survey) return 0;
+    const auto& report = survey();
+    if (!report) return 1;
+    return std::max(static_cast<int>(report->named.size()), report->suspects.detected || report->refused ? 1 : 0);
+  }
   return static_cast<int>(std::count_if(findings_.begin(), findings_.end(), [&](const Finding& f) {
     return breaksByWeight(f) && (stage == Stage::Floor) == (f.view == "plan") && (stage == Stage::Floor || stage == Stage::Walls);
   }));
