@@ -484,7 +484,9 @@ bool MainWindow::eventFilter(QObject* object, QEvent* event) {
   if (event->type() == QEvent::ShortcutOverride)
     if (const auto* field = qobject_cast<QLineEdit*>(object); field != nullptr && field->window() == this) {
       const auto* key = static_cast<QKeyEvent*>(event);
-      if ((key->matches(QKeySequence::Undo) && !field->isUndoAvailable()) || (key->matches(QKeySequence::Redo) && !field->isRedoAvailable())) {
+      // Ctrl with U, E and D edit a line on some desktops; here they are the window's, wherever the keyboard is.
+      const bool ours = key->modifiers() == Qt::ControlModifier && (key->key() == Qt::Key_U || key->key() == Qt::Key_E || key->key() == Qt::Key_D);
+      if (ours || (key->matches(QKeySequence::Undo) && !field->isUndoAvailable()) || (key->matches(QKeySequence::Redo) && !field->isRedoAvailable())) {
         event->ignore();
         return true;
       }

@@ -47,7 +47,7 @@ class MainWindow : public QMainWindow {
 
  protected:
   void closeEvent(QCloseEvent*) override;
-  /// Undo in a field that has nothing to take back is the job's undo.
+  /// Undo in a field that has nothing to take back is the job's undo, and some keys are never a field's.
   bool eventFilter(QObject*, QEvent*) override;
 
  private:

@@ -145,5 +145,12 @@ TEST_F(Keyboard, UndoInALineThatWasTypedTakesBackTheTyping) {
   EXPECT_EQ(find<QLineEdit>("pieceLine")->text(), QString());
 }
 
+TEST_F(Keyboard, UnitsSwitchAlsoFromAField) {
+  key(Qt::Key_A);
+  ASSERT_TRUE(find<QLineEdit>("pieceLine")->hasFocus());
+  key(Qt::Key_U, Qt::ControlModifier);
+  EXPECT_EQ(job().units, Unit::Millimetre);
+}
+
 }  // namespace
 }  // namespace mezzet
