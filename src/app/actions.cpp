@@ -29,6 +29,7 @@ const std::vector<ActionRow>& actionTable() {
       {"copy-piece", "Edit", "One more of it", "Ctrl+C", "Place the selected piece once more"},
       {"lock", "Edit", "Lock or unlock it", "L", "A locked piece stays where it is"},
       {"remove", "Edit", "Take it out", "Delete", "Take the selected piece out of this scheme"},
+      {"set-out", "Edit", "Set out from ...", "Ctrl+T", "Which two walls the selected piece is measured from"},
       {"-", "Edit", "", "", ""},
       {"turn-left", "Edit", "Quarter turn left", "R", "Turn the selected piece a quarter anticlockwise"},
       {"turn-right", "Edit", "Quarter turn right", "Shift+R", "Turn the selected piece a quarter clockwise"},

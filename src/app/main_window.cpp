@@ -32,6 +32,7 @@
 #include "app/plan_view.h"
 #include "app/print_dialog.h"
 #include "app/read_out.h"
+#include "app/set_out_dialog.h"
 #include "app/shortcut_sheet.h"
 #include "app/stage_tape.h"
 #include "app/style.h"
@@ -172,6 +173,10 @@ void MainWindow::wire() {
   on("piece-rules", [this] {
     if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
     PieceRules(*workspace_, this).exec();
+  });
+  on("set-out", [this] {
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    SetOutDialog(*workspace_, this).exec();
   });
   on("copy-piece", [this] { workspace_->copySelected(); });
   on("select-all", [this] { workspace_->selectAll(); });
@@ -344,7 +349,7 @@ void MainWindow::showState() {
   (*actions_)["redo"]->setEnabled(undo.canRedo());
   (*actions_)["undo"]->setText(undo.canUndo() ? tr("Undo: %1").arg(undo.undoText()) : tr("Undo"));
   (*actions_)["redo"]->setText(undo.canRedo() ? tr("Redo: %1").arg(undo.redoText()) : tr("Redo"));
-  for (const char* id : {"turn-left", "turn-right", "turn-typed"}) (*actions_)[id]->setEnabled(floorPiece);
+  for (const char* id : {"turn-left", "turn-right", "turn-typed", "set-out"}) (*actions_)[id]->setEnabled(floorPiece);
   for (const char* id : {"scheme-new", "scheme-copy", "compare"}) (*actions_)[id]->setEnabled(workspace_->scheme() != nullptr);
   (*actions_)["scheme-remove"]->setEnabled(scheme_->count() > 1);
   for (const char* id : {"remove", "sizes", "lock", "copy-piece", "piece-rules"}) (*actions_)[id]->setEnabled(workspace_->selectedPlacement() != nullptr);

@@ -6,6 +6,7 @@
 #include <QLineEdit>
 #include <QPainter>
 #include <QPushButton>
+#include <QSettings>
 #include <QVBoxLayout>
 #include <algorithm>
 
@@ -31,6 +32,20 @@ QString wordsOf(ReadingStatus s) {
     case ReadingStatus::Unchecked: return SurveyPanel::tr("nothing checks it");
   }
   return {};
+}
+
+/// "AB", "C/A" for an offset, "\u2220B", "A door" for what stands on a wall: fits the row.
+QString shortName(const Reading& r) {
+  const QString from = QString::fromStdString(r.from.value), to = QString::fromStdString(r.to.value);
+  switch (r.kind) {
+    case ReadingKind::Angle: return QStringLiteral("\u2220") + from;
+    case ReadingKind::Offset: return from + QStringLiteral("/") + to;
+    case ReadingKind::Width: return from + QStringLiteral(" w");
+    case ReadingKind::Sagitta: return from + QStringLiteral(" )");
+    case ReadingKind::Run:
+    case ReadingKind::Corners: break;
+  }
+  return from + to;
 }
 
 }  // namespace
@@ -115,6 +130,16 @@ SurveyPanel::SurveyPanel(Workspace& workspace, QWidget* parent) : QWidget(parent
   ellipses->setToolTip(tr("Ellipses that hold the corner in 95 of 100 cases, drawn twenty times as large"));
   connect(ellipses, &QCheckBox::toggled, &workspace_, &Workspace::showEllipses);
   column->addWidget(ellipses);
+  auto* by = new QHBoxLayout;
+  by->addWidget(words(tr("Read by"), "quietNote"));
+  auto* reader = new QLineEdit(QSettings().value(QString::fromUtf8(kReaderKey)).toString());
+  reader->setObjectName(QStringLiteral("readBy"));
+  reader->setAccessibleName(tr("Who reads the tape"));
+  reader->setMaxLength(60);
+  reader->setPlaceholderText(tr("a name, kept with each reading"));
+  connect(reader, &QLineEdit::editingFinished, this, [reader] { QSettings().setValue(QString::fromUtf8(kReaderKey), reader->text().trimmed()); });
+  by->addWidget(reader, 1);
+  column->addLayout(by);
   auto* buttons = new QHBoxLayout;
   auto* readOut = new QPushButton(tr("Read-out ..."));
   readOut->setObjectName(QStringLiteral("readOut"));
@@ -175,7 +200,7 @@ void SurveyPanel::addReading(const Reading& reading, std::size_t observation) {
   const auto& report = workspace_.survey();
   auto* row = new QHBoxLayout;
   row->setSpacing(6);
-  const QString name = QString::fromStdString(reading.kind == ReadingKind::Angle ? "\u2220" + reading.from.value : reading.from.value + reading.to.value);
+  const QString name = shortName(reading);
   auto* tag = new QLabel(name);
   tag->setObjectName(QStringLiteral("subject"));
   tag->setFixedWidth(34);
@@ -183,9 +208,8 @@ void SurveyPanel::addReading(const Reading& reading, std::size_t observation) {
   const QString spoken = QString::fromStdString(readingName(reading));
   auto* field = new LengthField(tr("Reading of %1").arg(spoken), [this, reading](const QString& t) {
     const Room* room = workspace_.room();
-    const std::pair pair{reading.from, reading.kind == ReadingKind::Angle ? reading.from : reading.to};
-    const std::string place = reading.kind == ReadingKind::Angle ? reading.from.value + " angle " : reading.from.value + " to " + reading.to.value + " ";
-    ReadingLine read = readReadingLine(place + t.toStdString(), *room->survey, pair, workspace_.job().units, workspace_.format());
+    const std::string place = linePlace(reading);
+    ReadingLine read = readReadingLine(place + t.toStdString(), *room->survey, std::nullopt, workspace_.job().units, workspace_.format());
     if (!read.reading) return LengthReading{std::nullopt, read.at > place.size() ? read.at - place.size() : 0, read.complaint};
     read.reading->typed = t.toStdString();
     // Leaving the field after Enter takes the same text once more: that is no second reading.
@@ -193,15 +217,13 @@ void SurveyPanel::addReading(const Reading& reading, std::size_t observation) {
       if (!r.superseded && r.kind == reading.kind && r.from == reading.from && r.to == reading.to && r.typed == read.reading->typed &&
           r.value == read.reading->value)
         return LengthReading{0.0, 0, {}};
-    if (const auto fault = workspace_.read(*std::move(read.reading))) return LengthReading{std::nullopt, 0, fault->text() + "."};
+    if (const auto fault = workspace_.read(*std::move(read.reading), reading.id)) return LengthReading{std::nullopt, 0, fault->text() + "."};
     return LengthReading{0.0, 0, {}};
   });
   field->setObjectName(QStringLiteral("reading") + name);
   field->setComplaintLabel(complaint_);
   field->setFixedWidth(120);
-  Observation shown;
-  shown.kind = reading.kind == ReadingKind::Angle ? ObservationKind::Angle : ObservationKind::Run;
-  field->show(QString::fromStdString(readingWords(shown, reading.value, workspace_.format())));
+  field->show(QString::fromStdString(readingWords(reading, workspace_.format())));
   field->installEventFilter(this);
   field->setProperty("reading", QString::fromStdString(reading.id.value));
   row->addWidget(field);
@@ -223,6 +245,10 @@ void SurveyPanel::addReading(const Reading& reading, std::size_t observation) {
   if (reading.instrument == Instrument::Plan) notes << tr("from a plan");
   if (reading.instrument == Instrument::Photograph) notes << tr("from a photograph: check before ordering");
   if (reading.takenAt != TakenAt::Chest) notes << (reading.takenAt == TakenAt::Skirting ? tr("at the skirting") : tr("at the ceiling"));
+  if (reading.kind == ReadingKind::Width) notes << (reading.atTrim ? tr("opening, between the trims") : tr("opening, between the jambs"));
+  if (reading.kind == ReadingKind::Sagitta) notes << tr("bow of the wall at its middle");
+  if (!reading.who.empty() || !reading.when.empty())
+    field->setToolTip(tr("Read %1 %2").arg(QString::fromStdString(reading.when), QString::fromStdString(reading.who)));
   if (!reading.note.empty()) notes << QString::fromStdString(reading.note);
   if (!notes.isEmpty()) {
     auto* words_ = words(notes.join(QStringLiteral(", ")), "quietNote");
@@ -290,7 +316,7 @@ void SurveyPanel::rebuild() {
   for (const SketchCorner& c : room->survey->corners)
     for (std::size_t i = 0; i < readings.size(); ++i)
       if (readings[i].kind == ReadingKind::Run && readings[i].from == c.id && !readings[i].superseded) addReading(readings[i], observationOf(i));
-  for (const ReadingKind kind : {ReadingKind::Corners, ReadingKind::Angle})
+  for (const ReadingKind kind : {ReadingKind::Corners, ReadingKind::Offset, ReadingKind::Angle, ReadingKind::Width, ReadingKind::Sagitta})
     for (std::size_t i = 0; i < readings.size(); ++i)
       if (readings[i].kind == kind && !readings[i].superseded) addReading(readings[i], observationOf(i));
   for (const Reading& r : readings) superseded += r.superseded;
@@ -306,9 +332,7 @@ void SurveyPanel::rebuild() {
     if (old_)
       for (const Reading& r : readings)
         if (r.superseded) {
-          Observation o;
-          o.kind = r.kind == ReadingKind::Angle ? ObservationKind::Angle : ObservationKind::Run;
-          rows_->addWidget(words(QString::fromStdString(readingName(r) + " read " + readingWords(o, r.value, workspace_.format())), "quietNote"));
+          rows_->addWidget(words(QString::fromStdString(readingName(r) + " read " + readingWords(r, workspace_.format())), "quietNote"));
         }
   }
   addCorners();

@@ -1,5 +1,8 @@
 #include "app/workspace.h"
 
+#include <QDate>
+#include <QSettings>
+
 #include <algorithm>
 #include <charconv>
 
@@ -105,12 +108,14 @@ void Workspace::showEllipses(bool show) {
   emit readingShown();
 }
 
-std::optional<Error> Workspace::read(Reading reading) {
+std::optional<Error> Workspace::read(Reading reading, const ReadingId& again) {
   IdSource ids = document_.ids();
   reading.id = ids.take<ReadingId>("r");
+  reading.when = QDate::currentDate().toString(Qt::ISODate).toStdString();
+  reading.who = QSettings().value(kReaderKey).toString().toStdString();
   const QString name = QString::fromStdString(readingName(reading));
   const ReadingId id = reading.id;
-  auto after = withReading(job(), room_, std::move(reading));
+  auto after = withReading(job(), room_, std::move(reading), again);
   if (!after) return after.error();
   shownReading_ = id;
   document_.edit(tr("read %1").arg(name), std::move(after).value(), ids.next());

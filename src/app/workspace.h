@@ -13,6 +13,9 @@
 
 namespace mezzet {
 
+/// The setting that says who reads the tape here.
+inline constexpr const char* kReaderKey = "reader";
+
 enum class Stage { Brief, Measure, Floor, Walls };
 
 class Workspace : public QObject {
@@ -97,7 +100,7 @@ class Workspace : public QObject {
   void ungroup();
   void copySelected();
   /// Adds a reading, which supersedes one of the same place. The complaint, or nothing.
-  [[nodiscard]] std::optional<Error> read(Reading);
+  [[nodiscard]] std::optional<Error> read(Reading, const ReadingId& again = {});
   void takeReadingOut(const ReadingId&);
   void takeAsSquare(const CornerId&, bool square);
   void newScheme(bool copy);

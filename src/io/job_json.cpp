@@ -80,7 +80,9 @@ Opening readOpening(const Json& json, const std::string& place) {
   return o;
 }
 
-constexpr std::pair<const char*, ReadingKind> kReadingKinds[] = {{"run", ReadingKind::Run}, {"corners", ReadingKind::Corners}, {"angle", ReadingKind::Angle}};
+constexpr std::pair<const char*, ReadingKind> kReadingKinds[] = {{"run", ReadingKind::Run},     {"corners", ReadingKind::Corners},
+                                                                 {"angle", ReadingKind::Angle}, {"offset", ReadingKind::Offset},
+                                                                 {"width", ReadingKind::Width}, {"sagitta", ReadingKind::Sagitta}};
 constexpr std::pair<const char*, Instrument> kInstruments[] = {
     {"tape", Instrument::Tape}, {"laser", Instrument::Laser}, {"plan", Instrument::Plan}, {"photograph", Instrument::Photograph}};
 constexpr std::pair<const char*, TakenAt> kTakenAt[] = {{"skirting", TakenAt::Skirting}, {"chest", TakenAt::Chest}, {"ceiling", TakenAt::Ceiling}};
@@ -108,6 +110,7 @@ SurveyRecord readSurvey(const Json& json, const std::string& place) {
     reading.instrument = r.choice("instrument", kInstruments, std::optional(Instrument::Tape));
     reading.u95 = r.maybeNumber("u95");
     reading.takenAt = r.choice("takenAt", kTakenAt, std::optional(TakenAt::Chest));
+    reading.atTrim = r.flag("trim");
     reading.who = r.text("who", "");
     reading.when = r.text("when", "");
     reading.note = r.text("note", "");
@@ -268,6 +271,10 @@ Scheme readScheme(const Json& json, const std::string& place) {
     placement.extra = readExtra(p);
     placement.locked = p.flag("locked");
     placement.group = p.text("group", "");
+    for (const Json& wall : p.list("setOut")) {
+      if (!wall.is_string()) p.fail("setOut", "must be names of walls in quotes");
+      placement.setOut.emplace_back(wall.get<std::string>());
+    }
     p.finish();
     s.placements.push_back(std::move(placement));
   }
@@ -403,6 +410,7 @@ Json toJson(const SurveyRecord& survey) {
     reading["instrument"] = wordFor(kInstruments, r.instrument);
     writeMaybe(reading, "u95", r.u95);
     reading["takenAt"] = wordFor(kTakenAt, r.takenAt);
+    if (r.atTrim) reading["trim"] = true;
     text("who", r.who);
     text("when", r.when);
     text("note", r.note);
@@ -488,6 +496,7 @@ Json toJson(const Scheme& s) {
     Json placement{{"id", p.id.value}, {"piece", p.piece.value}, {"on", std::move(on)}};
     if (p.locked) placement["locked"] = true;
     if (!p.group.empty()) placement["group"] = p.group;
+    for (const CornerId& wall : p.setOut) placement["setOut"].push_back(wall.value);
     writeExtra(placement, p.extra);
     out["placements"].push_back(std::move(placement));
   }

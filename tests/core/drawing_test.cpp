@@ -151,6 +151,16 @@ TEST(Sheet, CarriesScaleInWordsAndCheckBar) {
   EXPECT_TRUE(says(sheet->drawing, "Print at 100 %, measure this: 4 in"));
 }
 
+TEST(SetOut, IsMeasuredFromTheWallsThatWereChosen) {
+  const Job job = with(emptyRoom(), piece("case", "bookcase", 36, 12, 70), "p1", 30, 20, 180);
+  const Job chosen = withSetOut(job, SchemeId("s1"), PlacementId("p1"), {CornerId("B"), CornerId("C")}).value();
+  Drawing d;
+  addPlanSetOut(d, chosen, scheme(chosen), {LengthStyle::Inches, 16});
+  std::string words;
+  for (const Item& item : d.items)
+    if (const auto* text = std::get_if<TextItem>(&item.shape)) words += text->text;
+  EXPECT_NE(words.find("174 in to wall B, 124 in to wall C"), std::string::npos) << words;
+}
 // A case with its back to wall D, which leans by 2 in over its length: upwards the tape only grazes that wall.
 TEST(SetOut, IsMeasuredFromTwoWallsThatFaceThePiece) {
   Room room = *emptyRoom().rooms.front();

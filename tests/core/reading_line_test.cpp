@@ -43,7 +43,11 @@ INSTANTIATE_TEST_SUITE_P(Spoken, ReadingLines,
                                          Line{"A-C 212", ReadingKind::Corners, "A", "C", 212}, Line{"a to c 212", ReadingKind::Corners, "A", "C", 212},
                                          Line{"D B 17' 8\"", ReadingKind::Corners, "D", "B", 212}, Line{"wall C 150", ReadingKind::Run, "C", "D", 150},
                                          Line{"B angle 92.5", ReadingKind::Angle, "B", "", 92.5}, Line{"B 92,5\u00b0", ReadingKind::Angle, "B", "", 92.5},
-                                         Line{"AC 5384.8 mm laser", ReadingKind::Corners, "A", "C", 212}),
+                                         Line{"AC 5384.8 mm laser", ReadingKind::Corners, "A", "C", 212},
+                                         Line{"C off A 149 7/8", ReadingKind::Offset, "C", "A", 149.875},
+                                         Line{"d off wall a 150", ReadingKind::Offset, "D", "A", 150},
+                                         Line{"A opening 32 trim", ReadingKind::Width, "A", "B", 32},
+                                         Line{"BC bow 1 1/2", ReadingKind::Sagitta, "B", "C", 1.5}),
                          [](const auto& l) { return "Line" + std::to_string(l.index); });
 
 TEST(ReadingLine, WithoutCornersIsTheNextWall) {
@@ -76,8 +80,24 @@ INSTANTIATE_TEST_SUITE_P(Said, BadReadingLines,
                                          Bad{"AQ 150", "There is no corner AQ. Type two letters, as AB or AC, before the reading."},
                                          Bad{"AC", "The reading is missing."}, Bad{"AA 12", "A length runs between two corners: AC 268."},
                                          Bad{"B angle 400", "An angle inside a corner is more than 0 and less than 360 degrees."},
+                                         Bad{"B off A 10", "This corner stands on that wall."}, Bad{"A off A 10", "This corner stands on that wall."},
+                                         Bad{"AC bow 2", "A wall runs between two corners that follow each other."},
                                          Bad{"AC 212 \u00b1x", "This \u00b1 cannot be read. Type it as \u00b11/4."}),
                          [](const auto& b) { return "Line" + std::to_string(b.index); });
+TEST(ReadingLine, AnOpeningKnowsItsTrim) {
+  EXPECT_TRUE(read("A opening 32 trim").reading->atTrim);
+  EXPECT_FALSE(read("A opening 32 jamb").reading->atTrim);
+}
+TEST(ReadingLine, EachKindIsReadBackFromItsPlaceAndValue) {
+  for (const char* text : {"AB 151", "AC 212", "B angle 92.5", "C off A 149", "A opening 32", "B bow 2"}) {
+    const Reading first = *read(text).reading;
+    const ReadingLine again = read((linePlace(first) + std::to_string(first.value / (first.isAngle() ? 1 : kInch))).c_str());
+    ASSERT_TRUE(again.reading) << text << again.complaint;
+    EXPECT_EQ(again.reading->kind, first.kind) << text;
+    EXPECT_EQ(again.reading->from, first.from) << text;
+    EXPECT_EQ(again.reading->to, first.to) << text;
+  }
+}
 TEST(ReadingLine, AnEmptyLineIsNoComplaint) { EXPECT_EQ(read("  ").complaint, ""); }
 
 }  // namespace

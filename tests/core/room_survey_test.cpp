@@ -75,6 +75,17 @@ TEST(RoomSurvey, ACornerThatIsNotSquareFollowsItsDiagonal) {
                          .value();
   EXPECT_NEAR(distance(roomOf(angled).corners[0].at, roomOf(angled).corners[2].at), in(272), 1e-3);
 }
+TEST(RoomSurvey, WidthsAndBowsAreKeptAndMoveNoCorner) {
+  const Job before = surveyedRoom();
+  Job job = withReading(before, kRoom, reading("w1", ReadingKind::Width, "A", "B", 32)).value();
+  job = withReading(job, kRoom, reading("w2", ReadingKind::Width, "A", "B", 48)).value();
+  job = withReading(job, kRoom, reading("s", ReadingKind::Sagitta, "B", "C", 1)).value();
+  EXPECT_EQ(roomOf(job).corners, roomOf(before).corners);
+  for (const Reading& r : roomOf(job).survey->readings) EXPECT_FALSE(r.superseded) << r.id.value;
+  job = withReading(job, kRoom, reading("w3", ReadingKind::Width, "A", "B", 32.5), ReadingId("w1")).value();
+  EXPECT_TRUE(roomOf(job).survey->readings[4].superseded);
+  EXPECT_FALSE(roomOf(job).survey->readings[5].superseded);
+}
 TEST(RoomSurvey, TheUsualDoubtIsTheInstruments) {
   Reading r = reading("x", ReadingKind::Run, "A", "B", 120);
   EXPECT_NEAR(usualU95(r), in(1.0 / 8 + 1.0 / 32), 1e-9);

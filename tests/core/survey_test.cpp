@@ -4,6 +4,7 @@
 #include <gtest/gtest.h>
 
 #include "core/survey/certainty.h"
+#include "core/survey/rows.h"
 #include "core/survey/slips.h"
 #include "io/slips_json.h"
 
@@ -107,6 +108,34 @@ TEST(Adjust, ALengthMeasuredOnceIsAsSureAsItsTape) {
   const auto a = adjust(surveyOf(kRectangle, {}, {1, 2}));
   EXPECT_LE(u95OfLength(*a, 0, 1), tapeU95(4000) + 1e-9);
   EXPECT_GT(u95OfLength(*a, 0, 2), tapeU95(5000));
+}
+
+// An offset checks like a length: 3000 from corner C square to wall A; a slip in it is found.
+TEST(Adjust, AnOffsetFixesWhatARunWould) {
+  Network net = surveyOf(kRectangle, {{0, 2}, {1, 3}});
+  net.observations.push_back({"C off A", ObservationKind::Offset, 2, 0, 3000, 2});
+  const auto a = adjust(net);
+  ASSERT_TRUE(a.ok()) << a.error().text();
+  EXPECT_NEAR(a->chi2, 0, 1e-9);
+  EXPECT_GT(a->rows.back().redundancy, 0.5);
+  net.observations.back().value = 3300;
+  const auto wrong = adjust(net);
+  EXPECT_EQ(suspectsOf(net, *wrong).named, net.observations.size() - 1);
+}
+TEST(Adjust, GradientsAgreeWithSmallSteps) {
+  const Polygon p{{0, 0}, {4100, 30}, {3900, 2900}, {-60, 3100}};
+  for (const Observation& o : {Observation{"o", ObservationKind::Offset, 2, 0, 0, 1}, Observation{"o", ObservationKind::Offset, 3, 1, 0, 1},
+                               Observation{"a", ObservationKind::Angle, 1, 1, 0, 1}, Observation{"l", ObservationKind::Diagonal, 1, 3, 0, 1}}) {
+    std::vector<double> analytic(8, 0);
+    const Gradient g = gradientOf(o, p);
+    for (std::size_t i = 0; i < g.size; ++i) analytic[g.terms[i].first] += g.terms[i].second;
+    for (std::size_t c = 0; c < 8; ++c) {
+      Polygon up = p, down = p;
+      (c % 2 == 0 ? up[c / 2].x : up[c / 2].y) += 0.01;
+      (c % 2 == 0 ? down[c / 2].x : down[c / 2].y) -= 0.01;
+      EXPECT_NEAR(analytic[c], (wouldRead(o, up) - wouldRead(o, down)) / 0.02, 1e-6) << o.id << c;
+    }
+  }
 }
 
 // ---- how sure each wall is

@@ -50,6 +50,14 @@ TEST(WallDoubt, BetweenThingsOfOppositeWallsIsThatOfTheRoom) {
   const Job job = with(with(surveyedRoom(), sofa, "p1", 60, 60, 180), piece("table", "low-table", 52, 24, 17), "p2", 60, 60 + 18 + 16 + 12);
   EXPECT_GT(judged(job, "table-reach:p1,p2")->u95, 1);
 }
+TEST(WallDoubt, CountsFromTheWallsThatWereChosen) {
+  const Job near = rugged(surveyedRoom(), 20, 20);
+  const Job chosen = withSetOut(near, SchemeId("s1"), PlacementId("p1"), {CornerId("B"), CornerId("A")}).value();
+  EXPECT_NEAR(judged(chosen, "rug-border:p1,wall:B")->u95, 0, 1e-6);
+  EXPECT_GT(judged(chosen, "rug-border:p1,wall:D")->u95, 1);
+  EXPECT_EQ(withSetOut(near, SchemeId("s1"), PlacementId("p1"), {CornerId("A"), CornerId("C")}).error().what, "is set out from two walls in line");
+  EXPECT_FALSE(withSetOut(near, SchemeId("s1"), PlacementId("p1"), {CornerId("A")}).ok());
+}
 TEST(WallDoubt, OnTheLimitItIsACloseCallThatSaysWhatToMeasure) {
   // Behind the chair it is 150 - 76 = 74 in to wall C, and the table is set out from wall A.
   Job job = with(withSchool(surveyedRoom(), "dining-wall", "a"), piece("dining", "dining-table", 72, 36, 30), "p1", 60, 58);

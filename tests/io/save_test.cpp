@@ -3,7 +3,6 @@
 #include <filesystem>
 
 #include "io/file_system.h"
-#include "support/temp.h"
 
 namespace mezzet {
 namespace {
@@ -60,7 +59,7 @@ INSTANTIATE_TEST_SUITE_P(AtEachStep, Save, testing::Values(Step::Write, Step::Sy
 TEST(SaveText, SaysWhatWhyAndWhatToDo) {
   Failing files(Step::Write);
   EXPECT_EQ(
-      saveAtomically(files, test::ownFile("x.mezzet"), "abc")->text(),
+      saveAtomically(files, testing::TempDir() + "/x.mezzet", "abc")->text(),
       "x.mezzet: was not saved: No space left on device. The file is as it was, and your work is still here. Save it under another name or in another folder");
 }
 TEST(Paths, AreTakenApart) {

@@ -7,6 +7,7 @@
 
 #include "app/compare_view.h"
 #include "app/piece_rules.h"
+#include "app/set_out_dialog.h"
 #include "app/shortcut_sheet.h"
 #include "app/tray.h"
 #include "core/rules/adding.h"
@@ -212,6 +213,23 @@ TEST_F(Planning, AHundredSwitchesOfUnitLoseNothing) {
   EXPECT_EQ(job(), before);
 }
 
+TEST_F(Planning, APieceIsSetOutFromChosenWalls) {
+  work().select(PlacementId("p2"));
+  SetOutDialog dialog(work());
+  dialog.show();
+  const auto choose = [&](const char* name, const char* wall) {
+    auto* combo = dialog.findChild<QComboBox*>(QString::fromUtf8(name));
+    combo->setCurrentIndex(combo->findData(QString::fromUtf8(wall)));
+  };
+  auto* take = dialog.findChild<QPushButton*>(QStringLiteral("primary"));
+  choose("setOutFirst", "B");
+  take->click();
+  EXPECT_TRUE(dialog.isVisible()) << "one wall alone is not enough";
+  choose("setOutSecond", "A");
+  take->click();
+  EXPECT_FALSE(dialog.isVisible());
+  EXPECT_EQ(findPlacement(*work().scheme(), PlacementId("p2"))->setOut, (std::vector<CornerId>{CornerId("B"), CornerId("A")}));
+}
 TEST_F(Planning, ARuleIsBentForOnePieceOnly) {
   work().select(PlacementId("p2"));
   PieceRules rules(work());

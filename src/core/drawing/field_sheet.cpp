@@ -38,9 +38,7 @@ std::vector<FieldLine> linesFor(const Room& room, LengthFormat format) {
     }
     for (const Reading& r : record.readings)
       if (r.kind != ReadingKind::Run && !r.superseded) {
-        Observation o;
-        o.kind = r.kind == ReadingKind::Angle ? ObservationKind::Angle : ObservationKind::Run;
-        lines.push_back({capital(readingName(r)) + ":  " + readingWords(o, r.value, format) + ", again"});
+        lines.push_back({capital(readingName(r)) + ":  " + readingWords(r, format) + ", again"});
       }
     if (const auto report = reportOf(record, {}, format)) {
       if (report->suspects.ask && !report->suspects.named)

@@ -44,6 +44,11 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
     });
     std::sort(tapes.begin(), tapes.end(), [](const Tape& a, const Tape& b) { return a.length < b.length; });
     std::vector<Tape> used;
+    // The walls that were chosen, where a tape reaches them; else the two nearest.
+    for (const CornerId& wall : p.setOut)
+      for (const Tape& tape : tapes)
+        if (tape.hits == wallKey(wall) && used.size() < 2) used.push_back(tape);
+    if (used.size() < p.setOut.size()) used.clear();
     for (const Tape& tape : tapes)
       if (used.empty() || (used.size() == 1 && std::abs(dot(used[0].along, tape.along)) < 0.5)) used.push_back(tape);
     if (used.empty()) continue;

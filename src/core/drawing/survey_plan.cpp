@@ -54,6 +54,14 @@ Drawing composeSurveyMarks(const Room& room, const SurveyMarks& marks, double sc
             TextItem{a + (b - a) * share, writeLength(o.value, format), kLetters, Align::Centre, readableTurn(b - a), Ink::Ink,
                      chosen ? Ink::Accent : Ink::Floor});
       if (bad) addCross(d, a + (b - a) * 0.6, id);
+    } else if (o.kind == ObservationKind::Offset) {
+      const Wall& wall = walls[o.to];
+      const Vec2 foot = wall.start + wall.along() * dot(a - wall.start, wall.along());
+      d.add(Layer::Working, id, line(a, foot, {bad ? Ink::Breaks : Ink::Fine, chosen ? 0.7 : kFurnitureLine, Dash::Dotted}));
+      d.add(Layer::Working, id,
+            TextItem{midpoint(a, foot), writeLength(o.value, format), kLetters, Align::Centre, readableTurn(foot - a), Ink::Ink,
+                     chosen ? Ink::Accent : Ink::Floor});
+      if (bad) addCross(d, a + (foot - a) * 0.7, id);
     } else if (o.kind == ObservationKind::Run) {
       if (chosen) d.add(Layer::Working, id, line(a, b, {Ink::Accent, 1.4, Dash::Solid}));
       if (bad) {

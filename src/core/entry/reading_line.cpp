@@ -26,8 +26,21 @@ class Reader {
     Reading r;
     r.typed = std::string(text_);
     const std::vector<CornerId> corners = readCorners();
-    const bool angle = takeWord("angle");
-    if (corners.empty() && !angle) {
+    const bool angle = takeWord("angle"), opening = takeWord("opening"), bow = !opening && takeWord("bow");
+    if (opening || bow) {
+      if (corners.empty() || corners.size() > 2) throw Refusal{0, opening ? "Say on which wall: A opening 32." : "Say of which wall: AB bow 4."};
+      r.from = corners[0];
+      r.to = sketch_.corners[(place(r.from) + 1) % sketch_.corners.size()].id;
+      if (corners.size() == 2) between(r, corners[0], corners[1]);
+      if (r.kind != ReadingKind::Run) throw Refusal{0, "A wall runs between two corners that follow each other."};
+      r.kind = opening ? ReadingKind::Width : ReadingKind::Sagitta;
+    } else if (off_) {
+      if (corners.size() != 2) throw Refusal{0, "An offset goes from a corner square to a wall: C off A 45."};
+      r.kind = ReadingKind::Offset;
+      r.from = corners[0];
+      r.to = corners[1];
+      if (r.from == r.to || place(r.from) == (place(r.to) + 1) % sketch_.corners.size()) throw Refusal{0, "This corner stands on that wall."};
+    } else if (corners.empty() && !angle) {
       if (!expected) throw Refusal{0, "Every wall is read. Say between which corners: AC 268."};
       between(r, expected->first, expected->second);
     } else if (corners.size() == 1) {
@@ -85,9 +98,15 @@ class Reader {
       skip();
       const std::size_t began = at_;
       const std::string word = upper(wordHere());
-      if (word.empty() || word == "ANGLE") break;
+      if (word.empty() || word == "ANGLE" || word == "OPENING" || word == "BOW") break;
       if (word == "TO") {
         at_ += 2;
+        continue;
+      }
+      if (word == "OFF") {
+        off_ = true;
+        at_ += 3;
+        static_cast<void>(takeWord("wall"));
         continue;
       }
       if (isCorner(word)) {
@@ -148,6 +167,8 @@ class Reader {
       else if (takes("skirting")) r.takenAt = TakenAt::Skirting;
       else if (takes("ceiling")) r.takenAt = TakenAt::Ceiling;
       else if (takes("chest")) r.takenAt = TakenAt::Chest;
+      else if (takes("trim")) r.atTrim = true;
+      else if (takes("jamb")) r.atTrim = false;
     }
     for (const std::string_view mark : {"\u00b1", "+/-", "+-"})
       if (const std::size_t at = rest.find(mark); at != std::string_view::npos) {
@@ -196,6 +217,7 @@ class Reader {
   const SurveyRecord& sketch_;
   Unit bare_;
   std::size_t at_ = 0, doubtAt_ = 0;
+  bool off_ = false;  // "C off A"
 };
 
 std::string capital(std::string text) {
@@ -210,6 +232,21 @@ std::string readingName(const Reading& r) {
     case ReadingKind::Run: return "wall " + r.from.value;
     case ReadingKind::Corners: return r.from.value + " to " + r.to.value;
     case ReadingKind::Angle: return "the angle at " + r.from.value;
+    case ReadingKind::Offset: return r.from.value + " off wall " + r.to.value;
+    case ReadingKind::Width: return "an opening on wall " + r.from.value;
+    case ReadingKind::Sagitta: return "the bow of wall " + r.from.value;
+  }
+  return {};
+}
+
+std::string linePlace(const Reading& r) {
+  switch (r.kind) {
+    case ReadingKind::Run:
+    case ReadingKind::Corners: return r.from.value + " to " + r.to.value + " ";
+    case ReadingKind::Angle: return r.from.value + " angle ";
+    case ReadingKind::Offset: return r.from.value + " off " + r.to.value + " ";
+    case ReadingKind::Width: return r.from.value + " opening ";
+    case ReadingKind::Sagitta: return r.from.value + " bow ";
   }
   return {};
 }

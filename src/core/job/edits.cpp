@@ -209,6 +209,12 @@ Job repointed(const Job& job, const SchemeId& scheme, const PlacementId& id, con
   return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.piece = piece; });
 }
 
+Result<Job> withSetOut(const Job& job, const SchemeId& schemeId, const PlacementId& id, std::vector<CornerId> walls) {
+  const Job after = withChangedPlacement(job, schemeId, id, [&](Placement& p) { p.setOut = std::move(walls); });
+  if (const auto fault = faultOf(after)) return *fault;
+  return after;
+}
+
 Job withLock(const Job& job, const SchemeId& scheme, const PlacementId& id, bool locked) {
   return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.locked = locked; });
 }

@@ -43,6 +43,8 @@ namespace mezzet {
 /// Points a placement at another piece (a variant).
 [[nodiscard]] Job repointed(const Job&, const SchemeId&, const PlacementId&, const PieceId&);
 
+/// The two walls that a floor placement is set out from; none: the nearest again. Refused when they are not two of the room's, or in line.
+[[nodiscard]] Result<Job> withSetOut(const Job&, const SchemeId&, const PlacementId&, std::vector<CornerId> walls);
 /// Locks or unlocks; a locked placement stays where it is.
 [[nodiscard]] Job withLock(const Job&, const SchemeId&, const PlacementId&, bool locked);
 /// Bends a finding on purpose, or with an empty reason judges it again. One entry a finding.

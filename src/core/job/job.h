@@ -157,8 +157,9 @@ struct Placement {
   PieceId piece;
   Place on;
   Extra extra;
-  bool locked = false;     ///< stays where it is until unlocked
-  std::string group = {};  ///< floor placements of one group move together; "" for none
+  bool locked = false;                ///< stays where it is until unlocked
+  std::string group = {};             ///< floor placements of one group move together; "" for none
+  std::vector<CornerId> setOut = {};  ///< the two walls it is set out from; empty: the nearest along its sides
   bool operator==(const Placement&) const = default;
 };
 

@@ -12,21 +12,27 @@ namespace mezzet {
 
 using ReadingId = Id<struct ReadingKindTag>;
 
-enum class ReadingKind { Run, Corners, Angle };  ///< along one wall, from corner to corner, inside a corner
+/// Along one wall; from corner to corner; inside a corner; from corner `from` square to the line of wall `to`; an opening's
+/// width on wall `from`; how far the middle of a bowed wall stands off its chord. The last two say nothing of the corners.
+enum class ReadingKind { Run, Corners, Angle, Offset, Width, Sagitta };
 enum class Instrument { Tape, Laser, Plan, Photograph };
 enum class TakenAt { Skirting, Chest, Ceiling };
 
 struct Reading {
   ReadingId id;
   ReadingKind kind = ReadingKind::Run;
-  CornerId from, to;  ///< a run goes to the next corner; an angle stands at `from`
+  CornerId from, to;  ///< a run, width or sagitta goes to the next corner; an angle stands at `from`
   double value = 0;   ///< mm, or degrees inside the room
   std::string typed;  ///< as it was typed
   Instrument instrument = Instrument::Tape;
   std::optional<double> u95;  ///< its ±, mm or degrees; the instrument's usual one until entered
   TakenAt takenAt = TakenAt::Chest;
+  bool atTrim = false;  ///< of a width: between the trims rather than the jambs
   std::string who = {}, when = {}, note = {};
   bool superseded = false;  ///< measured again since; kept, and no longer used
+  [[nodiscard]] bool isAngle() const { return kind == ReadingKind::Angle; }
+  /// Whether the corners follow from it.
+  [[nodiscard]] bool isOfOutline() const { return kind != ReadingKind::Width && kind != ReadingKind::Sagitta; }
   bool operator==(const Reading&) const = default;
 };
 

@@ -13,6 +13,8 @@ namespace {
 constexpr double kSlack = 0.01;
 constexpr std::size_t kMostCorners = 200, kMostPlacements = 20'000, kMostPieces = 50'000, kMostRooms = 1'000, kMostLog = 10'000, kMostReadings = 4'000;
 constexpr double kThickestWall = 2'000;
+/// Sine of the least angle at which two walls fix a place between them.
+constexpr double kLeastSetOut = 0.1;
 
 std::string wallName(const CornerId& id) { return "wall " + id.value; }
 
@@ -75,9 +77,9 @@ std::optional<Error> faultOfSurvey(const Room& room) {
     if (auto fault = takeId(seen, r.id, "reading")) return fault;
     const std::string name = "reading " + r.id.value;
     const auto known = [&](const CornerId& id) { return std::any_of(room.corners.begin(), room.corners.end(), [&](const Corner& c) { return c.id == id; }); };
-    if (!known(r.from) || (r.kind != ReadingKind::Angle && !known(r.to))) return Error{name, "names a corner that is not there", "Use the room's corners"};
-    if (r.kind != ReadingKind::Angle && r.from == r.to) return Error{name, "ends where it begins", "A length runs between two corners"};
-    if (r.kind == ReadingKind::Angle ? !(r.value > 0 && r.value < 360) : faultOfLength(r.value, name).has_value())
+    if (!known(r.from) || (!r.isAngle() && !known(r.to))) return Error{name, "names a corner that is not there", "Use the room's corners"};
+    if (!r.isAngle() && r.from == r.to) return Error{name, "ends where it begins", "A length runs between two corners"};
+    if (r.isAngle() ? !(r.value > 0 && r.value < 360) : faultOfLength(r.value, name).has_value())
       return Error{name, "is no reading of a room", "Type it again"};
     if (r.u95 && !(*r.u95 > 0 && *r.u95 <= kLongestLength)) return Error{name, "has a \u00b1 that is not more than 0", "Type it again"};
   }
@@ -123,6 +125,12 @@ std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& roo
   const auto found = pieces.find(p.piece.value);
   const Piece* piece = found == pieces.end() ? nullptr : found->second;
   if (piece == nullptr) return Error{where, "names a piece that is not there: " + p.piece.value, "Add the piece or remove the placement"};
+  if (!p.setOut.empty()) {
+    const auto first = findWall(room, p.setOut.front()), second = findWall(room, p.setOut.back());
+    if (p.setOut.size() != 2 || !first || !second) return Error{where, "is set out from other than two walls of its room", "Choose two walls, or none"};
+    if (std::abs(cross(first->along(), second->along())) < kLeastSetOut)
+      return Error{where, "is set out from two walls in line", "Choose two that meet at an angle"};
+  }
   if (const auto* floor = std::get_if<FloorPlace>(&p.on)) {
     if (!piece->depth) return Error{where, "stands " + piece->name + " on the floor, but its depth is missing", "Give it a depth"};
     for (double v : {floor->at.x, floor->at.y})

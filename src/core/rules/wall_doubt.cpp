@@ -28,33 +28,46 @@ Motion ofWall(const std::vector<Wall>& walls, std::size_t i, Vec2 at) {
   return m;
 }
 
-/// Of something set out from the two nearest walls that are not in line.
-std::optional<Motion> ofSetOut(const std::vector<Wall>& walls, Vec2 at) {
+/// Of something that keeps its distances to two walls.
+Motion between(const std::vector<Wall>& walls, std::size_t first, std::size_t second, Vec2 at) {
+  const Vec2 n = walls[first].inward(), m = walls[second].inward();
+  const double det = cross(n, m);
+  const Motion a = ofWall(walls, first, at), b = ofWall(walls, second, at);
+  Motion out(2 * walls.size());
+  for (std::size_t c = 0; c < out.x.size(); ++c) {
+    const double alongN = n.x * a.x[c] + n.y * a.y[c], alongM = m.x * b.x[c] + m.y * b.y[c];
+    out.x[c] = (alongN * m.y - alongM * n.y) / det;
+    out.y[c] = (n.x * alongM - m.x * alongN) / det;
+  }
+  return out;
+}
+
+/// Of something set out from the two walls that were chosen, else from the two nearest that are not in line.
+std::optional<Motion> ofSetOut(const std::vector<Wall>& walls, Vec2 at, const std::vector<CornerId>& chosen = {}) {
+  if (chosen.size() == 2) {
+    const auto place = [&](const CornerId& id) {
+      return static_cast<std::size_t>(std::find_if(walls.begin(), walls.end(), [&](const Wall& w) { return w.id == id; }) - walls.begin());
+    };
+    const std::size_t first = place(chosen[0]), second = place(chosen[1]);
+    if (first < walls.size() && second < walls.size()) return between(walls, first, second, at);
+  }
   std::vector<std::pair<double, std::size_t>> order;
   for (std::size_t i = 0; i < walls.size(); ++i) order.emplace_back(distance(at, nearestOnSegment(at, walls[i].start, walls[i].end)), i);
   std::sort(order.begin(), order.end());
   const std::size_t first = order.front().second;
   for (std::size_t k = 1; k < order.size(); ++k) {
     const std::size_t second = order[k].second;
-    const Vec2 n = walls[first].inward(), m = walls[second].inward();
-    const double det = cross(n, m);
-    if (std::abs(det) < kApart) continue;
-    const Motion a = ofWall(walls, first, at), b = ofWall(walls, second, at);
-    Motion out(2 * walls.size());
-    for (std::size_t c = 0; c < out.x.size(); ++c) {
-      // The distances to both walls stay as they were set out.
-      const double alongN = n.x * a.x[c] + n.y * a.y[c], alongM = m.x * b.x[c] + m.y * b.y[c];
-      out.x[c] = (alongN * m.y - alongM * n.y) / det;
-      out.y[c] = (n.x * alongM - m.x * alongN) / det;
-    }
-    return out;
+    if (std::abs(cross(walls[first].inward(), walls[second].inward())) >= kApart) return between(walls, first, second, at);
   }
   return std::nullopt;
 }
 
 std::optional<Motion> motionAt(const Situation& s, const std::vector<Wall>& walls, const std::vector<std::string>& subjects, Vec2 at) {
   const auto onBody = [&](const Body& body) { return separation(body.parts, Parts{Convex{{at}, 0}}).gap <= kOn; };
-  const auto ofPlacement = [&](const Body& body) { return ofSetOut(walls, std::get<FloorPlace>(findPlacement(s.scheme, PlacementId(body.id))->on).at); };
+  const auto ofPlacement = [&](const Body& body) {
+    const Placement& p = *findPlacement(s.scheme, PlacementId(body.id));
+    return ofSetOut(walls, std::get<FloorPlace>(p.on).at, p.setOut);
+  };
   for (const Body& body : s.bodies)
     if (std::find(subjects.begin(), subjects.end(), body.id) != subjects.end() && onBody(body)) return ofPlacement(body);
   for (std::size_t i = 0; i < walls.size(); ++i)
@@ -116,6 +129,7 @@ std::string adviceFor(const Room& room, const std::vector<double>& g) {
     if (o.kind == ObservationKind::Square) out = "Corner " + survey.corners[o.from] + " is only assumed square: measure corner to corner to be sure.";
     else if (o.kind == ObservationKind::Run) out = "Measure wall " + survey.corners[o.from] + " again to be sure.";
     else if (o.kind == ObservationKind::Diagonal) out = "Measure " + survey.corners[o.from] + " to " + survey.corners[o.to] + " again to be sure.";
+    else if (o.kind == ObservationKind::Offset) out = "Measure " + survey.corners[o.from] + " off wall " + survey.corners[o.to] + " again to be sure.";
     else out = "Measure the angle at " + survey.corners[o.from] + " again to be sure.";
   }
   return out;

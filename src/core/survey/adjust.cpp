@@ -29,7 +29,7 @@ double wrapped(double degrees) { return degrees - 360 * std::round(degrees / 360
 /// adjusted - read, in the observation's unit.
 double residualOf(const Observation& o, const Polygon& corners) {
   const double by = wouldRead(o, corners) - o.value;
-  return o.isLength() ? by : wrapped(by);
+  return o.isAngular() ? wrapped(by) : by;
 }
 
 double chi2Of(const Network& net, const Polygon& corners) {
@@ -215,10 +215,10 @@ std::string names(const std::vector<std::size_t>& corners) {
 /// `closing`: a walk that cannot close is one too.
 std::optional<Error> faultOf(const Network& net, bool closing, LengthFormat format) {
   for (const Observation& o : net.observations) {
-    const bool inside = o.from < net.corners && (!o.isLength() || (o.to < net.corners && o.to != o.from));
+    const bool inside = o.from < net.corners && (o.isAngular() || (o.to < net.corners && o.to != o.from));
     if (!inside || !std::isfinite(o.value) || !(o.sigma > 0) || !std::isfinite(o.sigma))
       return Error{"reading " + o.id, "is not one that can be taken", "Type it again"};
-    if (o.isLength() && !(o.value > 0)) return Error{"reading " + o.id, "has no length", "Type what the tape reads"};
+    if (!o.isAngular() && !(o.value > 0)) return Error{"reading " + o.id, "has no length", "Type what the tape reads"};
   }
   // A run longer than all the others together never closes, however the corners turn.
   const std::size_t n = net.corners;

@@ -11,16 +11,18 @@
 
 namespace mezzet {
 
-enum class ObservationKind { Run, Diagonal, Angle, Square };
+enum class ObservationKind { Run, Diagonal, Offset, Angle, Square };
 
 /// One reading, or the assumption that a corner is square.
 struct Observation {
   std::string id;
   ObservationKind kind = ObservationKind::Run;
-  std::size_t from = 0, to = 0;  ///< corners; an angle or square stands at `from`
+  std::size_t from = 0, to = 0;  ///< corners; an angle or square stands at `from`; an offset goes from `from` square to the wall at `to`
   double value = 0;              ///< mm; of angles and squares degrees inside the room
   double sigma = 1;              ///< in the same unit, > 0
+  /// Between two corners.
   [[nodiscard]] bool isLength() const { return kind == ObservationKind::Run || kind == ObservationKind::Diagonal; }
+  [[nodiscard]] bool isAngular() const { return kind == ObservationKind::Angle || kind == ObservationKind::Square; }
 };
 
 /// A corner whose place is given in x, in y or in both.

@@ -15,6 +15,7 @@ constexpr std::size_t kMostDoubted = 60, kMostDoubtedReadings = 300;
 constexpr double kQuarter = 1e-6;  // a turn this near to 90 degrees is a quarter turn
 
 bool samePlace(const Reading& a, const Reading& b) {
+  if (a.kind == ReadingKind::Width) return false;  // a wall may have several openings
   return a.kind == b.kind && ((a.from == b.from && a.to == b.to) || (a.kind == ReadingKind::Corners && a.from == b.to && a.to == b.from));
 }
 
@@ -30,7 +31,7 @@ Error noSurvey(const RoomId& id) { return {"room " + id.value, "has no readings"
 }  // namespace
 
 double usualU95(const Reading& r) {
-  if (r.kind == ReadingKind::Angle) return 0.5;
+  if (r.isAngle()) return 0.5;
   switch (r.instrument) {
     case Instrument::Tape: return tapeU95(r.value);
     case Instrument::Laser: return 3;
@@ -60,11 +61,12 @@ SurveyNetwork networkOf(const SurveyRecord& record) {
     const Reading& r = record.readings[k];
     const auto from = place(r.from);
     const auto to = r.kind == ReadingKind::Run && from ? std::optional((*from + 1) % net.corners) : r.kind == ReadingKind::Angle ? from : place(r.to);
-    if (r.superseded || !from || !to) continue;
+    if (r.superseded || !from || !to || !r.isOfOutline()) continue;
     net.observations.push_back({r.id.value,
-                                r.kind == ReadingKind::Run     ? ObservationKind::Run
-                                : r.kind == ReadingKind::Angle ? ObservationKind::Angle
-                                                               : ObservationKind::Diagonal,
+                                r.kind == ReadingKind::Run      ? ObservationKind::Run
+                                : r.isAngle()                   ? ObservationKind::Angle
+                                : r.kind == ReadingKind::Offset ? ObservationKind::Offset
+                                                                : ObservationKind::Diagonal,
                                 *from, *to, r.value, r.u95.value_or(usualU95(r)) / 2});
     out.readings.push_back(k);
   }
@@ -179,12 +181,12 @@ Result<Job> withSketch(const Job& job, const RoomId& id, const std::vector<Walke
   return withRoom(job, std::move(adjusted).value());
 }
 
-Result<Job> withReading(const Job& job, const RoomId& id, Reading reading) {
+Result<Job> withReading(const Job& job, const RoomId& id, Reading reading, const ReadingId& again) {
   const Room* room = findRoom(job, id);
   if (room == nullptr || !room->survey) return noSurvey(id);
   SurveyRecord record = *room->survey;
   for (Reading& r : record.readings)
-    if (samePlace(r, reading)) r.superseded = true;
+    if (samePlace(r, reading) || r.id == again) r.superseded = true;
   record.readings.push_back(std::move(reading));
   return withRecord(job, *room, std::move(record));
 }

@@ -48,8 +48,9 @@ struct WalkedRun {
 [[nodiscard]] std::vector<WalkedRun> walkOf(const Room&);
 
 // ---- edits; each keeps what was read, whatever the outline does
-/// Adds a reading; one of the same kind between the same corners that was in use is superseded, and stays.
-[[nodiscard]] Result<Job> withReading(const Job&, const RoomId&, Reading);
+/// Adds a reading; one of the same kind between the same corners that was in use is superseded, and stays. So is `again`: of
+/// several openings of one wall, the one that was measured again.
+[[nodiscard]] Result<Job> withReading(const Job&, const RoomId&, Reading, const ReadingId& again = {});
 /// Takes a reading out; the one it superseded last is in use again.
 [[nodiscard]] Result<Job> withoutReading(const Job&, const RoomId&, const ReadingId&);
 /// Another sketch: as many walls as there are runs. Readings that still say the same stay; the others are replaced by the runs,

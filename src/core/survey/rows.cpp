@@ -20,7 +20,10 @@ double insideAngle(const Polygon& p, std::size_t i) {
 }
 
 double wouldRead(const Observation& o, const Polygon& corners) {
-  return o.isLength() ? distance(corners[o.from], corners[o.to]) : insideAngle(corners, o.from);
+  if (o.isAngular()) return insideAngle(corners, o.from);
+  if (o.isLength()) return distance(corners[o.from], corners[o.to]);
+  const Vec2 start = corners[o.to], along = unit(corners[(o.to + 1) % corners.size()] - start);
+  return std::abs(cross(along, corners[o.from] - start));
 }
 
 bool isMeasured(const Network& net, std::size_t a, std::size_t b) {
@@ -48,8 +51,31 @@ Gradient lengthGradient(std::size_t a, std::size_t b, const Polygon& corners) {
   return g;
 }
 
+namespace {
+
+/// Of the distance of a point from the line of a wall: the point moves square to it, the wall's ends by their lever.
+Gradient offsetGradient(const Observation& o, const Polygon& corners) {
+  const std::size_t n = corners.size(), a = o.to, b = (o.to + 1) % n;
+  const Vec2 wall = corners[b] - corners[a];
+  const double length = std::max(norm(wall), kLeastLength);
+  const Vec2 along = wall * (1 / length), off = corners[o.from] - corners[a];
+  const double side = cross(along, off) < 0 ? -1 : 1, share = dot(off, along) / length;
+  const Vec2 square = leftOf(along) * side;
+  Gradient g;
+  g.add(2 * o.from, square.x);
+  g.add(2 * o.from + 1, square.y);
+  g.add(2 * a, -square.x * (1 - share));
+  g.add(2 * a + 1, -square.y * (1 - share));
+  g.add(2 * b, -square.x * share);
+  g.add(2 * b + 1, -square.y * share);
+  return g;
+}
+
+}  // namespace
+
 Gradient gradientOf(const Observation& o, const Polygon& corners) {
   if (o.isLength()) return lengthGradient(o.from, o.to, corners);
+  if (o.kind == ObservationKind::Offset) return offsetGradient(o, corners);
   // inside = direction to the corner before - direction to the corner after
   const std::size_t n = corners.size(), next = (o.from + 1) % n, before = (o.from + n - 1) % n;
   const Vec2 at = corners[o.from];

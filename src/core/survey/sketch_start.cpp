@@ -18,7 +18,7 @@ std::vector<double> turnsOf(const Network& net) {
   const std::size_t n = net.corners;
   std::vector<std::optional<double>> known(n);
   for (const Observation& o : net.observations)
-    if (!o.isLength() && (!known[o.from] || o.kind == ObservationKind::Angle)) known[o.from] = 180 - o.value;
+    if (o.isAngular() && (!known[o.from] || o.kind == ObservationKind::Angle)) known[o.from] = 180 - o.value;
   double rest = 360;
   int left = 0;
   for (std::size_t i = 0; i < n; ++i) {

@@ -44,6 +44,7 @@ std::string observationName(const Network& net, const std::vector<std::string>& 
   switch (o.kind) {
     case ObservationKind::Run: return "wall " + corners[o.to == (o.from + 1) % net.corners ? o.from : o.to];
     case ObservationKind::Diagonal: return corners[o.from] + " to " + corners[o.to];
+    case ObservationKind::Offset: return corners[o.from] + " off wall " + corners[o.to];
     case ObservationKind::Angle: return "the angle at " + corners[o.from];
     case ObservationKind::Square: return "the square corner at " + corners[o.from];
   }
@@ -51,8 +52,10 @@ std::string observationName(const Network& net, const std::vector<std::string>& 
 }
 
 std::string readingWords(const Observation& o, double value, LengthFormat format) {
-  return o.isLength() ? writeLength(value, format) : tenths(value) + "\u00b0";
+  return o.isAngular() ? tenths(value) + "\u00b0" : writeLength(value, format);
 }
+
+std::string readingWords(const Reading& r, LengthFormat format) { return r.isAngle() ? tenths(r.value) + "\u00b0" : writeLength(r.value, format); }
 
 std::string closureSentence(const Network& net, const std::vector<std::string>& corners, const SurveyReport& r, LengthFormat format) {
   if (r.refused && !r.suspects.named && r.suspects.listed.empty()) return capital(r.refused->text()) + ".";
@@ -74,7 +77,7 @@ std::string closureSentence(const Network& net, const std::vector<std::string>& 
   if (r.all.redundancy <= 0) return "Nothing checks these readings yet.";
   double most = 0;
   for (std::size_t i = 0; i < net.observations.size(); ++i)
-    if (net.observations[i].isLength()) most = std::max(most, std::abs(r.all.rows[i].residual));
+    if (!net.observations[i].isAngular()) most = std::max(most, std::abs(r.all.rows[i].residual));
   if (r.all.withinLimit()) return "Closes: no length is off by more than " + writeLength(std::ceil(most / (kInch / 16)) * (kInch / 16), format) + ".";
   return "The readings fit together worse than their tapes should (" + tenths(r.all.chi2) + ", where " + tenths(r.all.chi2Limit) +
          " is the limit), but no single one stands out. Check those with the longest bars.";

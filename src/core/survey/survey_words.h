@@ -1,6 +1,7 @@
 // What a survey says, in sentences.
 #pragma once
 
+#include "core/job/survey_record.h"
 #include "core/survey/report.h"
 
 namespace mezzet {
@@ -9,6 +10,9 @@ namespace mezzet {
 [[nodiscard]] std::string observationName(const Network&, const std::vector<std::string>& corners, std::size_t observation);
 /// A reading in the user's unit: "139 1/8 in", "87.2°".
 [[nodiscard]] std::string readingWords(const Observation&, double value, LengthFormat);
+
+/// The same of a reading of the record.
+[[nodiscard]] std::string readingWords(const Reading&, LengthFormat);
 
 /// Whether the readings fit, and which does not: one sentence, two where there is a slip to tell or something to measure.
 [[nodiscard]] std::string closureSentence(const Network&, const std::vector<std::string>& corners, const SurveyReport&, LengthFormat);
