@@ -82,7 +82,7 @@ Drawing composeSurveyMarks(const Room& room, const SurveyMarks& marks, double sc
   if (marks.ellipses)
     for (std::size_t i = 0; i < net.corners; ++i) {
       const ErrorEllipse e = ellipseOf(report.best, i);
-      PathItem path{{}, true, Ink::Band, {Ink::Holds, kDimensionLine, Dash::Solid}};
+      PathItem path{{}, true, Ink::Paper, {Ink::Holds, kFurnitureLine, Dash::Solid}};  // paper: it lies over dark walls
       const Turn turn = turnOf(normalisedTurn(e.turn));
       for (int k = 0; k < 36; ++k) {
         const double t = 2 * std::numbers::pi * k / 36;
