@@ -5,7 +5,6 @@
 
 #include "app/workspace.h"
 
-class QCheckBox;
 class QLabel;
 class QLineEdit;
 class QPushButton;

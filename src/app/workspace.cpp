@@ -90,8 +90,8 @@ const Workspace::SurveyMemo& Workspace::surveyMemo() const {
   const auto at = std::find_if(job().rooms.begin(), job().rooms.end(), [&](const auto& r) { return r->id == room_; });
   if (at == job().rooms.end() || !(*at)->survey) {
     surveyMemo_ = {};
-  } else if (surveyMemo_.room != *at) {
-    surveyMemo_ = {*at, networkOf(*(*at)->survey), reportOf(*(*at)->survey, builtInSlips(), format_)};
+  } else if (surveyMemo_.room != *at || !(surveyMemo_.format == format_)) {
+    surveyMemo_ = {*at, format_, networkOf(*(*at)->survey), reportOf(*(*at)->survey, builtInSlips(), format_)};
   }
   return surveyMemo_;
 }

@@ -141,6 +141,7 @@ class Workspace : public QObject {
   bool beginning_ = false;
   struct SurveyMemo {
     Shared<Room> room;
+    LengthFormat format;  ///< of the lengths in its sentences
     SurveyNetwork network;
     Result<SurveyReport> report = Error{};
   };

@@ -8,6 +8,8 @@
 #include "app/style.h"
 #include "app/actions.h"
 #include "core/entry/piece_line.h"
+#include "core/survey/room_survey.h"
+#include "core/survey/runs.h"
 #include "support.h"
 
 namespace mezzet {
@@ -27,7 +29,7 @@ class Model : public WindowTest {
       work().selectAlso(scheme.placements[random_() % scheme.placements.size()].id);
     Document& document = window_->document();
     const SchemeId id = scheme.id;
-    switch (random_() % 20) {
+    switch (random_() % 22) {
       case 0: work().nudge({uniform(-500, 500), uniform(-300, 300)}); break;
       case 1: work().turnBy(90.0 * static_cast<double>(random_() % 4)); break;
       case 2: static_cast<void>(work().typeTurn(QString::number(uniform(-400, 400), 'f', 2))); break;
@@ -61,6 +63,21 @@ class Model : public WindowTest {
           document.edit(QStringLiteral("keep"), withKept(job(), id, {f.id, "on purpose", f.margin, "2026-03-31"}));
         }
         break;
+      case 20:
+      case 21:
+        if (const Room* room = work().room(); room->survey) {
+          const std::size_t n = room->corners.size(), a = random_() % n, b = (a + 1 + random_() % (n - 1)) % n;
+          Reading r;
+          r.from = room->corners[a].id;
+          r.to = room->corners[b].id;
+          r.kind = b == (a + 1) % n ? ReadingKind::Run : ReadingKind::Corners;
+          r.value = distance(room->corners[a].at, room->corners[b].at) + uniform(-4, 4);
+          const unsigned which = static_cast<unsigned>(random_() % 4);
+          if (which == 0) work().takeReadingOut(room->survey->readings.back().id);
+          else if (which == 1) work().takeAsSquare(r.from, !room->survey->corners[a].square);
+          else static_cast<void>(work().read(r));
+        }
+        break;
       case 16: document.edit(QStringLiteral("log"), withLogEntry(job(), id, {LogKind::Rejection, "2026-03-31", "too \"loud\" \u2014 and/or ~wide"})); break;
       case 17: {
         Brief brief = job().brief;
@@ -84,6 +101,16 @@ class Model : public WindowTest {
 
 TEST_F(Model, RandomWorkAgreesWithAPlainListOfJobs) {
   std::printf("seed 54321\n");
+  {
+    // The parlour's walls as readings, so that the walk of edits measures too.
+    IdSource ids = window_->document().ids();
+    Room room = *work().room();
+    std::vector<WalkedRun> walk;
+    for (const mezzet::Run& run : runsOf(room.corners)) walk.push_back({run.length, "", run.turn});
+    room.survey = recordOf(walk, ids);
+    ASSERT_TRUE(window_->document().edit(QStringLiteral("keep the readings"), withRoom(job(), surveyed(room).value()).value(), ids.next()));
+    window_->document().undoStack().clear();
+  }
   std::vector<Job> states{job()};
   std::size_t at = 0;
   for (int i = 0; i < 400; ++i) {
