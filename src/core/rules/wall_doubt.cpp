@@ -137,12 +137,6 @@ std::string adviceFor(const Room& room, const std::vector<double>& g) {
 
 }  // namespace
 
-double wallDoubtOf(const Situation& s, const std::vector<std::string>& subjects, Vec2 a, Vec2 b) {
-  if (!s.room.doubt.covariance || s.room.doubt.covariance->size() != 4 * s.room.corners.size() * s.room.corners.size()) return 0;
-  const std::vector<double> g = gradientOfGap(s, subjects, a, b);
-  return g.empty() ? 0 : u95Along(*s.room.doubt.covariance, g);
-}
-
 void addWallDoubts(const Situation& s, std::vector<Finding>& findings) {
   const auto& covariance = s.room.doubt.covariance;
   if (!covariance || covariance->size() != 4 * s.room.corners.size() * s.room.corners.size()) return;

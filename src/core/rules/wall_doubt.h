@@ -11,7 +11,4 @@ namespace mezzet {
 /// Rooms without readings have none.
 void addWallDoubts(const Situation&, std::vector<Finding>&);
 
-/// u95 of the distance between two points of the plan, each moving with the thing it is on; 0 where one of them is on nothing.
-[[nodiscard]] double wallDoubtOf(const Situation&, const std::vector<std::string>& subjects, Vec2 a, Vec2 b);
-
 }  // namespace mezzet

@@ -6,6 +6,7 @@
 #include <limits>
 #include <numbers>
 
+#include "core/job/edits.h"
 #include "core/survey/chi_squared.h"
 #include "core/survey/rows.h"
 #include "core/survey/sketch_start.h"
@@ -275,11 +276,7 @@ std::optional<std::size_t> undecidedTurn(const Network& net, const Adjustment& b
 
 }  // namespace
 
-std::string cornerLetter(std::size_t index) {
-  std::string name;
-  for (std::size_t i = index + 1; i > 0; i = (i - 1) / 26) name.insert(name.begin(), static_cast<char>('A' + (i - 1) % 26));
-  return name;
-}
+std::string cornerLetter(std::size_t index) { return cornerName(index).value; }
 
 double Adjustment::s0() const { return redundancy > 0 ? std::sqrt(chi2 / redundancy) : 0; }
 
