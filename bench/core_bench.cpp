@@ -5,6 +5,8 @@
 #include "core/clearance/tapes.h"
 #include "core/drawing/plan.h"
 #include "core/rules/ways_out.h"
+#include "core/survey/studs.h"
+#include "io/dxf.h"
 #include "io/file_system.h"
 #include "io/job_file.h"
 #include "core/survey/report.h"
@@ -126,6 +128,33 @@ void reportOfThirtyCorners(benchmark::State& state) {
   for (auto _ : state) benchmark::DoNotOptimize(reportOf(net, builtInSlips()));
 }
 BENCHMARK(reportOfThirtyCorners)->Unit(benchmark::kMillisecond);
+
+/// A drawing of so many lines, the room's outline among them: read, and its outline found.
+void readDrawing(benchmark::State& state) {
+  std::string entities = "0\nSECTION\n2\nENTITIES\n";
+  const auto line = [&](const char* layer, double x1, double y1, double x2, double y2) {
+    entities += std::string("0\nLINE\n8\n") + layer + "\n10\n" + std::to_string(x1) + "\n20\n" + std::to_string(y1) + "\n11\n" + std::to_string(x2) + "\n21\n" +
+                std::to_string(y2) + "\n";
+  };
+  for (int i = 0; i < state.range(0); ++i) line("OTHER", i, 0, i + 0.5, 10);
+  line("ROOM", 0, 0, 5000, 0);
+  line("ROOM", 5000, 0, 5000, 3000);
+  line("ROOM", 5000, 3000, 0, 3000);
+  line("ROOM", 0, 3000, 0, 0);
+  entities += "0\nENDSEC\n0\nEOF\n";
+  for (auto _ : state) {
+    const auto read = readDxf(entities, "bench.dxf");
+    benchmark::DoNotOptimize(outlineFromDxf(*read, "ROOM", 1, 10, 0, {}));
+  }
+}
+BENCHMARK(readDrawing)->Arg(10000)->Arg(100000)->Unit(benchmark::kMillisecond);
+
+void fitThirtyStudHits(benchmark::State& state) {
+  StudRecord record{CornerId("A"), {}, std::nullopt};
+  for (int i = 0; i < 30; ++i) record.hits.push_back({ReadingId("k" + std::to_string(i)), 60 + i * 487.0 + (i % 3) * 4, 0.9, false});
+  for (auto _ : state) benchmark::DoNotOptimize(fitStuds(record, 15'000));
+}
+BENCHMARK(fitThirtyStudHits)->Unit(benchmark::kMicrosecond);
 
 }  // namespace
 }  // namespace mezzet

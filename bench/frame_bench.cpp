@@ -12,7 +12,10 @@
 #include "app/compare_view.h"
 #include "app/main_window.h"
 #include "app/sheet_view.h"
+#include "app/site_panel.h"
 #include "app/style.h"
+#include "app/trace_page.h"
+#include "app/trace_view.h"
 #include "io/rulebook_json.h"
 #include "made_up_room.h"
 
@@ -95,6 +98,30 @@ int main(int argc, char** argv) {
     median("the beside view of two schemes of 60 pieces", 10, [&](int) {
       emit other->currentIndexChanged(other->currentIndex());
       beside.repaint();
+    });
+  }
+  {
+    // A plan picture as large as one is kept: 4096 x 3072 pixels, panned by hand and zoomed by the wheel.
+    QImage plan(4096, 3072, QImage::Format_RGB32);
+    plan.fill(Qt::white);
+    const QString plain = folder.path() + QStringLiteral("/plan.png");
+    plan.save(plain);
+    work.showTopic(Topic::Picture);
+    window.site().tracing().takeIn(plain);
+    if (!QTest::qWaitFor([&] { return work.room()->underlay.has_value(); })) return 1;
+    TraceView& trace = window.traceView();
+    trace.repaint();
+    const QPoint middle(trace.width() / 2, trace.height() / 2);
+    QTest::mousePress(&trace, Qt::RightButton, {}, middle);
+    median("a plan picture of 12 megapixels, panned by a step", 60, [&](int i) {
+      QMouseEvent move(QEvent::MouseMove, QPointF(middle + QPoint(3 * (i % 30), i % 20)), QPointF(middle), Qt::NoButton, Qt::RightButton, Qt::NoModifier);
+      QApplication::sendEvent(&trace, &move);
+      trace.repaint();
+    });
+    QTest::mouseRelease(&trace, Qt::RightButton, {}, middle);
+    median("the same, zoomed by a step", 40, [&](int i) {
+      trace.zoom(i % 2 == 0 ? 1.2 : 1 / 1.2);
+      trace.repaint();
     });
   }
   window.document().close();

@@ -4,6 +4,7 @@
 #include <QBuffer>
 #include <QDir>
 #include <QFileInfo>
+#include <QGuiApplication>
 #include <QImage>
 #include <QPainter>
 #include <QPainterPath>
@@ -13,6 +14,7 @@
 #include "core/job/edits.h"
 #include "io/file_system.h"
 #include "io/job_file.h"
+#include "render/fonts.h"
 
 namespace {
 
@@ -76,10 +78,102 @@ QByteArray riverPrint() {
   return asPng(image);
 }
 
+/// A sheet of an old plan: the walls of one room along its trace, with the two lengths that are written on it.
+QByteArray planSheet(const mezzet::Underlay& u) {
+  QImage image(static_cast<int>(u.width), static_cast<int>(u.height), QImage::Format_RGB32);
+  image.fill(QColor(0xe8, 0xde, 0xc4));
+  QPainter p(&image);
+  p.setRenderHint(QPainter::Antialiasing);
+  // Stains and folds of a sheet that lay in a drawer.
+  p.setPen(QPen(QColor(0xd6, 0xc7, 0xa4), 3));
+  p.drawLine(QPointF(u.width / 2, 0), QPointF(u.width / 2 + 8, u.height));
+  p.drawLine(QPointF(0, u.height * 0.48), QPointF(u.width, u.height * 0.485));
+  p.setPen(Qt::NoPen);
+  p.setBrush(QColor(0xdd, 0xcf, 0xae));
+  p.drawEllipse(QPointF(u.width * 0.86, u.height * 0.13), 70, 58);
+  const auto at = [](mezzet::Vec2 v) { return QPointF(v.x, v.y); };
+  QPolygonF room;
+  for (const mezzet::Vec2 v : u.trace) room << at(v);
+  // Poched walls: a broad stroke behind the room's own floor.
+  QPainterPath outline;
+  outline.addPolygon(room);
+  outline.closeSubpath();
+  QPen wall(QColor(0x3b, 0x35, 0x2c), 84);
+  wall.setJoinStyle(Qt::MiterJoin);
+  p.strokePath(outline, wall);
+  p.fillPath(outline, QColor(0xee, 0xe6, 0xd0));
+  const QPen ink(QColor(0x3b, 0x35, 0x2c), 3);
+  p.setPen(ink);
+  p.setBrush(Qt::NoBrush);
+  p.drawPath(outline);
+  QFont font(QStringLiteral("Routed Gothic"));
+  font.setPixelSize(34);
+  p.setFont(font);
+  for (const mezzet::KnownLength& k : u.known) {
+    const QPointF a = at(k.a), b = at(k.b), along = (b - a) / std::hypot((b - a).x(), (b - a).y()), side(-along.y(), along.x());
+    p.drawLine(a, b);
+    for (const QPointF end : {a, b}) p.drawLine(end - side * 18 - along * 10, end + side * 18 + along * 10);
+    p.save();
+    p.translate((a + b) / 2);
+    p.rotate(std::abs(along.x()) > std::abs(along.y()) ? 0 : -90);
+    p.drawText(QRectF(-200, -54, 400, 44), Qt::AlignCenter, QString::number(k.length / 1000, 'f', 3) + QStringLiteral(" m"));
+    p.restore();
+  }
+  p.drawText(QRectF(0, 30, u.width, 50), Qt::AlignCenter, QStringLiteral("THE FERRY HOUSE, GROUND FLOOR, BREAKFAST ROOM"));
+  p.end();
+  return asPng(image);
+}
+
+/// What a camera might have seen: a hearth with its shelf, and the casing of a door.
+QByteArray hearthPhotograph() {
+  const int w = 960, h = 720;
+  QImage image(w, h, QImage::Format_RGB32);
+  QPainter p(&image);
+  p.setRenderHint(QPainter::Antialiasing);
+  QLinearGradient light(0, 0, w, h);
+  light.setColorAt(0, QColor(0xd9, 0xd2, 0xc0));
+  light.setColorAt(1, QColor(0xb3, 0xa9, 0x95));
+  p.fillRect(image.rect(), light);
+  p.fillRect(QRectF(0, h * 0.86, w, h * 0.14), QColor(0x7c, 0x5d, 0x40));
+  p.fillRect(QRectF(w * 0.2, h * 0.34, w * 0.6, h * 0.52), QColor(0x8e, 0x6b, 0x58));
+  for (int row = 0; row < 12; ++row)
+    for (int i = -1; i < 11; ++i) {
+      const QRectF brick(w * 0.2 + (i + (row % 2) * 0.5) * 58, h * 0.34 + row * 31.0, 54, 27);
+      p.fillRect(brick.intersected(QRectF(w * 0.2, h * 0.34, w * 0.6, h * 0.52)), QColor(0x97 + (row * 7 + i * 5) % 22, 0x66 + (i * 3 + 9) % 14, 0x50));
+    }
+  p.fillRect(QRectF(w * 0.36, h * 0.5, w * 0.28, h * 0.36), QColor(0x1f, 0x1a, 0x18));
+  p.save();
+  p.translate(w * 0.5, h * 0.32);
+  p.rotate(-0.8);
+  p.fillRect(QRectF(-w * 0.34, -20, w * 0.68, 36), QColor(0x5a, 0x3f, 0x2a));
+  p.restore();
+  p.end();
+  return asPng(image);
+}
+QByteArray casingPhotograph() {
+  const int w = 720, h = 960;
+  QImage image(w, h, QImage::Format_RGB32);
+  image.fill(QColor(0xc9, 0xcf, 0xc6));
+  QPainter p(&image);
+  p.setRenderHint(QPainter::Antialiasing);
+  p.fillRect(QRectF(w * 0.42, 0, w * 0.58, h), QColor(0x6e, 0x7d, 0x72));
+  p.fillRect(QRectF(w * 0.26, 0, w * 0.18, h), QColor(0xf0, 0xec, 0xdf));
+  p.setPen(QPen(QColor(0xd2, 0xca, 0xb6), 5));
+  for (const double x : {0.29, 0.33, 0.41}) p.drawLine(QPointF(w * x, 0), QPointF(w * x, h));
+  p.setPen(Qt::NoPen);
+  p.setBrush(QColor(0x9a, 0x7b, 0x57));
+  p.drawPolygon(QPolygonF() << QPointF(w * 0.26, h * 0.58) << QPointF(w * 0.315, h * 0.6) << QPointF(w * 0.3, h * 0.66) << QPointF(w * 0.26, h * 0.68));
+  p.end();
+  return asPng(image);
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
   using namespace mezzet;
+  prepareEnvironment();
+  QGuiApplication app(argc, argv);  // for the lettering on the plan
+  loadFonts();
   if (argc != 3) return 2;
   const auto text = readFile(argv[1], kMostJobBytes);
   if (!text) return std::fprintf(stderr, "%s\n", text.error().text().c_str()), 1;
@@ -94,6 +188,18 @@ int main(int argc, char** argv) {
     pictured.image = sha256(picture) + ".png";
     out.images[pictured.image] = std::make_shared<const Bytes>(picture);
     out.job = withPiece(out.job, pictured).value();
+  }
+  const auto keep = [&out](const QByteArray& picture) {
+    const std::string content = picture.toStdString(), name = sha256(content) + ".png";
+    out.images[name] = std::make_shared<const Bytes>(content);
+    return name;
+  };
+  for (const auto& known : std::vector(out.job.rooms)) {
+    Room room = *known;
+    if (room.underlay && room.underlay->image.empty()) room.underlay->image = keep(planSheet(*room.underlay));
+    for (std::size_t i = 0; i < room.photographs.size(); ++i)
+      if (room.photographs[i].image.empty()) room.photographs[i].image = keep(i % 2 == 0 ? hearthPhotograph() : casingPhotograph());
+    out.job = withRoom(out.job, std::move(room)).value();
   }
   const auto bytes = writeJobBytes(out);
   if (!bytes) return std::fprintf(stderr, "%s\n", bytes.error().text().c_str()), 1;

@@ -14,7 +14,15 @@
 #include "core/survey/runs.h"
 #include "core/survey/room_survey.h"
 #include "core/survey/survey_words.h"
+#include "core/survey/heights.h"
+#include "core/survey/house.h"
+#include "core/survey/openings.h"
+#include "core/survey/stairs.h"
+#include "core/survey/studs.h"
+#include "core/survey/trace.h"
 #include "io/csv.h"
+#include "io/dxf.h"
+#include "io/meter_line.h"
 #include "io/journal.h"
 #include "io/rulebook_json.h"
 #include "io/slips_json.h"
@@ -32,6 +40,39 @@ void promise(bool kept, const char* what) {
   std::abort();
 }
 
+/// What follows from the record of a site holds for whatever a file may say.
+void judgeSite(const Job& job, const Room& room, LengthFormat format) {
+  if (room.heights.size() > kMostJudged || room.points.size() > kMostJudged) return;
+  const RoomHeights heights = heightsOf(room);
+  for (const Corner& c : room.corners) promise(std::isfinite(heights.clearAt(c.at)), "a height is a finite number");
+  for (const std::string& s : heightReport(room, format).sentences) promise(!s.empty(), "a sentence has words");
+  for (const Wall& wall : wallsOf(room)) {
+    const auto closure = closureOf(room, wall.id);
+    promise(closure.ok() || !closure.error().text().empty(), "an error has words");
+    ElevationOptions options;
+    options.services = true;
+    static_cast<void>(composeElevation(job, room, nullptr, wall.id, options));
+    if (const StudRecord* record = studsOf(room, wall.id); record != nullptr && record->hits.size() <= kMostJudged) {
+      const auto fit = fitStuds(*record, wall.length());
+      promise(!fit || (fit->pitch > 0 && std::isfinite(fit->first)), "studs have a pitch");
+      promise(!studWords(*record, fit, format).empty(), "studs are spoken of");
+    }
+  }
+  for (const Feature& f : room.features)
+    if (f.stair) static_cast<void>(stairWords(*f.stair, format));
+  if (room.underlay) {
+    static_cast<void>(scaleWords(*room.underlay, format));
+    IdSource ids(1'000'000);
+    static_cast<void>(traced(room, ids));
+  }
+  static_cast<void>(traceDifferences(room, format));
+  if (job.rooms.size() > 8) return;
+  std::vector<RoomId> all;
+  for (const auto& one : job.rooms) all.push_back(one->id);
+  static_cast<void>(layoutOf(job, format));
+  static_cast<void>(walkedTogether(job, all));
+}
+
 void judge(const Job& job) {
   const LengthFormat format = usualFormat(job.units);
   for (const auto& room : job.rooms)
@@ -41,6 +82,7 @@ void judge(const Job& job) {
     for (const Finding& f : check(job, builtInRulebook(), scheme->id, format)) promise(!f.sentence.empty(), "every finding has a sentence");
     const Room& room = roomOf(job, *scheme);
     static_cast<void>(composePlan(job, room, scheme.get(), PlanOptions{}));
+    judgeSite(job, room, format);
     return;  // one scheme a job is enough
   }
 }
@@ -118,6 +160,38 @@ void journal(std::string_view bytes) {
   promise(found->goodBytes <= bytes.size(), "no more bytes are good than there are");
   const auto again = readJobText(writeJobText(found->file.job, found->file.nextId), "fuzz");
   promise(again.ok() && again->job == found->file.job, "a job that was recovered can be saved and opened");
+}
+
+void drawing(std::string_view bytes) {
+  const auto read = readDxf(Bytes(bytes), "fuzz");
+  if (!read) return promise(!read.error().text().empty(), "an error has words");
+  int layers = 0;
+  for (const auto& [layer, lines] : read->layers) {
+    if (++layers > 4 || lines.size() > 2'000) break;
+    for (const double tolerance : {0.0, 10.0}) {
+      const auto outline = outlineFromDxf(*read, layer, 1, tolerance, 0, {});
+      if (!outline) {
+        promise(!outline.error().text().empty(), "an error has words");
+        continue;
+      }
+      promise(outline->corners.size() >= 3 && outline->corners[0].at == Vec2{}, "an outline has corners, and the first is the datum");
+    }
+  }
+}
+
+void meter(std::string_view bytes) {
+  MeterLines whole, torn;
+  const auto messages = whole.take(bytes);
+  std::vector<MeterMessage> parts;
+  for (std::size_t at = 0; at < bytes.size(); at += 7)
+    for (MeterMessage& m : torn.take(bytes.substr(at, 7))) parts.push_back(std::move(m));
+  promise(messages.size() == parts.size(), "however a message is torn, it is the same");
+  for (std::size_t i = 0; i < messages.size(); ++i) {
+    const std::string line = meterLine(messages[i]);
+    promise(line == meterLine(parts[i]), "however a message is torn, it is the same");
+    const auto back = readMeterLine(std::string_view(line).substr(0, line.size() - 1));
+    promise(back.has_value() && meterLine(*back) == line, "a message that was read is written and read as the same");
+  }
 }
 
 void survey(std::string_view bytes) {

@@ -14,12 +14,15 @@ void job(std::string_view bytes);      ///< .mezzet archive or bare job.json
 void table(std::string_view bytes);    ///< CSV and pasted rows
 void line(std::string_view bytes);     ///< typed pieces, lengths, turns and cells
 void journal(std::string_view bytes);  ///< what a crash left behind
+void drawing(std::string_view bytes);  ///< DXF, and the outlines found in it
+void meter(std::string_view bytes);    ///< what a measuring device says, and the script of the stand-in
 void survey(std::string_view bytes);   ///< readings as JSON, and what is said of them
 
 struct Target {
   const char* name;  ///< of its folder in fuzz/corpus
   void (*run)(std::string_view);
 };
-inline constexpr Target kTargets[] = {{"job", job}, {"table", table}, {"line", line}, {"journal", journal}, {"survey", survey}};
+inline constexpr Target kTargets[] = {{"job", job},       {"table", table},     {"line", line},  {"journal", journal},
+                                      {"survey", survey}, {"drawing", drawing}, {"meter", meter}};
 
 }  // namespace mezzet::fuzz

@@ -79,6 +79,7 @@ void Document::start(JobFile file, bool unsaved) {
   job_ = std::move(file.job);
   ids_ = IdSource(file.nextId);
   images_ = std::move(file.images);
+  bringImages(journalFolder(), job_, images_);
   path_.clear();
   everUnsaved_ = unsaved;
   beginJournal({});
@@ -106,6 +107,16 @@ std::optional<Error> Document::save(const QString& path) {
   return std::nullopt;
 }
 
+Result<std::string> Document::addImage(const std::string& bytes, const std::string& ending) {
+  if (readOnly_) return Error{"picture", "cannot be taken in: this job is open in another window", "Save it under another name to work on a copy"};
+  if (bytes.size() > kMostImageBytes) return Error{"picture", "is larger than 64 MB", "Make it smaller first"};
+  const std::string name = sha256(bytes) + "." + ending;
+  if (images_.contains(name)) return name;
+  if (auto fault = keepImage(files_, journalFolder(), name, bytes)) return *fault;
+  images_[name] = std::make_shared<const Bytes>(bytes);
+  return name;
+}
+
 void Document::close() {
   undo_.clear();
   if (journal_) journal_->finish();
@@ -124,6 +135,7 @@ bool Document::edit(const QString& name, Job after, long long nextId) {
     return false;
   }
   ids_.atLeast(nextId);
+  bringImages(journalFolder(), after, images_);
   undo_.push(new SnapshotCommand(*this, name, job_, std::move(after)));
   return true;
 }

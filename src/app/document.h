@@ -25,6 +25,8 @@ class Document : public QObject {
   [[nodiscard]] const Job& job() const { return job_; }
   [[nodiscard]] IdSource ids() const { return ids_; }
   [[nodiscard]] const Images& images() const { return images_; }
+  /// Keeps an image beside the journal, so that a crash does not lose it, and in the job's images. Its name, for the edit that uses it.
+  [[nodiscard]] Result<std::string> addImage(const std::string& bytes, const std::string& ending);
   [[nodiscard]] const QString& path() const { return path_; }  ///< "" while it was never saved
   [[nodiscard]] QString title() const;
   [[nodiscard]] bool readOnly() const { return readOnly_; }

@@ -16,6 +16,7 @@ class FieldGrid {
     grid_->setContentsMargins(10, 0, 0, 4);
     grid_->setHorizontalSpacing(8);
     grid_->setVerticalSpacing(4);
+    grid_->setColumnStretch(1, 1);
   }
   [[nodiscard]] QWidget* box() const { return box_; }
 
@@ -27,6 +28,8 @@ class FieldGrid {
   }
   /// A button or the like, in the column of fields.
   void put(QWidget* widget) { grid_->addWidget(widget, row_++, 1); }
+  /// Words over both columns.
+  void putWide(QWidget* widget) { grid_->addWidget(widget, row_++, 0, 1, 2); }
   void length(const QString& words, const char* name, const QString& text, LengthField::Commit commit) {
     auto* field = new LengthField(words, std::move(commit));
     field->setObjectName(QString::fromUtf8(name));

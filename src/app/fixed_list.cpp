@@ -2,27 +2,87 @@
 
 #include <QHBoxLayout>
 #include <QPushButton>
+#include <QSpinBox>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <cmath>
+#include <numbers>
 
 #include "app/field_grid.h"
 #include "app/layouts.h"
 #include "core/job/edits.h"
+#include "core/survey/stairs.h"
+#include "core/units/sentence.h"
 
 namespace mezzet {
 namespace {
 
+constexpr FeatureKind kKinds[] = {FeatureKind::Hearth,  FeatureKind::ChimneyBreast, FeatureKind::Radiator, FeatureKind::Column,
+                                  FeatureKind::BuiltIn, FeatureKind::Niche,         FeatureKind::Beam,     FeatureKind::Stair};
+
 QString kindName(FeatureKind kind) {
-  return kind == FeatureKind::Hearth ? FixedList::tr("Hearth") : kind == FeatureKind::Column ? FixedList::tr("Column") : FixedList::tr("Built-in");
+  switch (kind) {
+    case FeatureKind::Hearth: return FixedList::tr("Hearth");
+    case FeatureKind::Column: return FixedList::tr("Column");
+    case FeatureKind::BuiltIn: return FixedList::tr("Built-in");
+    case FeatureKind::ChimneyBreast: return FixedList::tr("Chimney breast");
+    case FeatureKind::Radiator: return FixedList::tr("Radiator");
+    case FeatureKind::Beam: return FixedList::tr("Beam");
+    case FeatureKind::Niche: return FixedList::tr("Niche");
+    case FeatureKind::Stair: return FixedList::tr("Stair");
+  }
+  return {};
+}
+
+const char* idPrefix(FeatureKind kind) {
+  switch (kind) {
+    case FeatureKind::Hearth: return "hearth";
+    case FeatureKind::Column: return "column";
+    case FeatureKind::BuiltIn: return "built";
+    case FeatureKind::ChimneyBreast: return "breast";
+    case FeatureKind::Radiator: return "radiator";
+    case FeatureKind::Beam: return "beam";
+    case FeatureKind::Niche: return "niche";
+    case FeatureKind::Stair: return "stair";
+  }
+  return "fixed";
 }
 
 /// Usual sizes to start from [D].
 AgainstWall usualSize(FeatureKind kind) {
+  struct Size {
+    double width, depth;
+  };
+  const auto [width, depth] = [kind]() -> Size {
+    switch (kind) {
+      case FeatureKind::Hearth: return {48, 18};
+      case FeatureKind::Column: return {12, 12};
+      case FeatureKind::BuiltIn: return {36, 14};
+      case FeatureKind::ChimneyBreast: return {60, 16};
+      case FeatureKind::Radiator: return {40, 5};
+      case FeatureKind::Beam: return {8, 120};
+      case FeatureKind::Niche: return {24, 4};
+      case FeatureKind::Stair: return {110, 36};
+    }
+    return {24, 24};
+  }();
   AgainstWall out;
-  out.width = (kind == FeatureKind::Hearth ? 48 : kind == FeatureKind::Column ? 12 : 36) * kInch;
-  out.depth = (kind == FeatureKind::Hearth ? 18 : kind == FeatureKind::Column ? 12 : 14) * kInch;
+  out.width = width * kInch;
+  out.depth = depth * kInch;
   out.off = kind == FeatureKind::Column ? 24 * kInch : 0;
   return out;
+}
+
+/// Direction of the wall that a stair stands at, degrees.
+double wallDirection(const Room& room, const Feature& f) {
+  const auto measures = measuresOf(room, f.outline);
+  const auto* box = measures ? std::get_if<AgainstWall>(&*measures) : nullptr;
+  const Vec2 along = box != nullptr ? findWall(room, box->wall)->along() : Vec2{1, 0};
+  return std::atan2(along.y, along.x) * 180 / std::numbers::pi;
+}
+int climbOf(const Room& room, const Feature& f) {
+  const double turn = normalisedTurn(f.stair->climbs - wallDirection(room, f));
+  return turn < 45 || turn > 315 ? 0 : turn < 135 ? 2 : turn < 225 ? 1 : 3;
 }
 
 }  // namespace
@@ -31,33 +91,31 @@ FixedList::FixedList(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(5);
-  column->addWidget(words(tr("Fixed things"), "subject"));
+  column->addWidget(words(tr("Fixed things"), "panelTitle"));
   rows_ = new QVBoxLayout;
   rows_->setSpacing(4);
   column->addLayout(rows_);
   complaint_ = words({}, "fieldComplaint");
   complaint_->hide();
   column->addWidget(complaint_);
-  auto* buttons = new QHBoxLayout;
-  for (const FeatureKind kind : {FeatureKind::Hearth, FeatureKind::Column, FeatureKind::BuiltIn}) {
+  auto* grid = new QGridLayout;
+  grid->setSpacing(5);
+  int at = 0;
+  for (const FeatureKind kind : kKinds) {
     auto* add = new QPushButton(tr("+ %1").arg(kindName(kind)));
     add->setAccessibleName(tr("Add: %1").arg(kindName(kind)));
     add->setObjectName(QStringLiteral("add") + kindName(kind));
     connect(add, &QPushButton::clicked, this, [this, kind] { addFeature(kind); });
-    buttons->addWidget(add);
+    grid->addWidget(add, at / 2, at % 2);
+    ++at;
   }
-  buttons->addStretch(1);
-  column->addLayout(buttons);
+  column->addLayout(grid);
   connect(&workspace_, &Workspace::jobChanged, this, &FixedList::rebuild);
   connect(&workspace_, &Workspace::viewChanged, this, &FixedList::rebuild);
   rebuild();
 }
 
-LengthReading FixedList::refused(const Error& fault) {
-  std::string text = fault.text() + ".";
-  if (!text.empty() && text[0] >= 'a' && text[0] <= 'z') text[0] = static_cast<char>(text[0] - 'a' + 'A');
-  return {std::nullopt, 0, text};
-}
+LengthReading FixedList::refused(const Error& fault) { return {std::nullopt, 0, capital(fault.text() + ".")}; }
 
 LengthReading FixedList::take(const Feature& changed) {
   const Room* room = workspace_.room();
@@ -69,7 +127,7 @@ LengthReading FixedList::take(const Feature& changed) {
 }
 
 LengthReading FixedList::take(Feature changed, const FixedMeasures& measures) {
-  const auto outline = outlineFrom(*workspace_.room(), measures, workspace_.format());
+  const auto outline = outlineFrom(*workspace_.room(), measures, workspace_.format(), changed.kind);
   if (!outline) return refused(outline.error());
   changed.outline = *outline;
   return take(changed);
@@ -92,10 +150,29 @@ void FixedList::addFeature(FeatureKind kind) {
     }
   measures.width = std::min(measures.width, longest);
   measures.offset = (longest - measures.width) / 2;
-  const auto outline = outlineFrom(*room, measures, workspace_.format());
+  const auto outline = outlineFrom(*room, measures, workspace_.format(), kind);
   if (!outline) return complain(refused(outline.error()).complaint);
   IdSource ids = workspace_.document().ids();
-  const Feature feature{ids.take<FeatureId>(kind == FeatureKind::Hearth ? "hearth" : kind == FeatureKind::Column ? "column" : "built"), kind, *outline, {}, {}};
+  Feature feature{ids.take<FeatureId>(idPrefix(kind)), kind, *outline, {}, {}};
+  // Usual measures to start from [D].
+  if (kind == FeatureKind::Radiator) {
+    feature.base = 4 * kInch;
+    feature.height = 24 * kInch;
+  } else if (kind == FeatureKind::Niche) {
+    feature.base = 40 * kInch;
+    feature.height = 24 * kInch;
+  } else if (kind == FeatureKind::Beam) {
+    feature.base = std::max(0.0, room->ceilingHeight - 8 * kInch);
+    feature.height = 8 * kInch;
+  } else if (kind == FeatureKind::Stair) {
+    Stair stair;
+    stair.risers = 13;
+    stair.riser = 7.5 * kInch;
+    stair.going = 10 * kInch;
+    const Vec2 along = findWall(*room, measures.wall)->along();
+    stair.climbs = normalisedTurn(std::atan2(along.y, along.x) * 180 / std::numbers::pi);
+    feature.stair = stair;
+  }
   const auto after = withFeature(workspace_.job(), room->id, feature);
   if (!after) return complain(refused(after.error()).complaint);
   open_ = feature.id;
@@ -154,6 +231,57 @@ void FixedList::addThicknesses(const Room& room) {
   }
   rows_->addWidget(words(tr("Drawn %1 thick where nothing is typed.").arg(workspace_.write(kUsualWall)), "quietNote"));
   rows_->addWidget(grid.box());
+}
+
+void FixedList::addStairFields(FieldGrid& grid, const Feature& feature) {
+  const Stair& stair = *feature.stair;
+  auto* count = new QSpinBox;
+  count->setObjectName(QStringLiteral("stairRisers"));
+  count->setAccessibleName(tr("Risers"));
+  count->setRange(1, 60);
+  count->setValue(stair.risers);
+  connect(count, &QSpinBox::editingFinished, this, [this, feature, count] {
+    if (count->value() == feature.stair->risers) return;
+    Feature changed = feature;
+    changed.stair->risers = count->value();
+    static_cast<void>(take(changed));
+  });
+  grid.put(tr("Risers"), count);
+  const auto field = [&](const QString& label, const char* name, double Stair::*member) {
+    grid.length(label, name, workspace_.write(stair.*member), [this, feature, member](const QString& t) {
+      const LengthReading reading = workspace_.read(t);
+      if (!reading) return reading;
+      Feature changed = feature;
+      (*changed.stair).*member = *reading.length;
+      return take(changed);
+    });
+  };
+  const auto optional = [&](const QString& label, const char* name, std::optional<double> Stair::*member) {
+    grid.length(label, name, stair.*member ? workspace_.write(*(stair.*member)) : QString(), [this, feature, member](const QString& t) {
+      Feature changed = feature;
+      (*changed.stair).*member = std::nullopt;
+      if (!t.trimmed().isEmpty()) {
+        const LengthReading reading = workspace_.read(t);
+        if (!reading) return reading;
+        (*changed.stair).*member = reading.length;
+      }
+      return take(changed);
+    });
+  };
+  field(tr("Riser"), "stairRiser", &Stair::riser);
+  field(tr("Going"), "stairGoing", &Stair::going);
+  optional(tr("Floor to floor"), "stairRise", &Stair::rise);
+  optional(tr("Nosing sticks out"), "stairNosing", &Stair::nosing);
+  optional(tr("Handrail over nosings"), "stairHandrail", &Stair::handrail);
+  optional(tr("Headroom over nosings"), "stairHeadroom", &Stair::headroom);
+  grid.choice(tr("Climbs"), "stairClimbs", {tr("along the wall"), tr("against it"), tr("away from the wall"), tr("towards it")},
+              climbOf(*workspace_.room(), feature), [this, feature](int i) {
+                Feature changed = feature;
+                changed.stair->climbs = normalisedTurn(wallDirection(*workspace_.room(), feature) + (i == 0 ? 0 : i == 1 ? 180 : i == 2 ? 90 : 270));
+                static_cast<void>(take(changed));
+              });
+  for (const std::string& s : stairWords(stair, workspace_.format())) grid.putWide(words(onScreen(s), "quietNote"));
+  grid.putWide(words(tr("The local code decides. A stair is changed by licensed trades."), "quietNote"));
 }
 
 void FixedList::addFields(const Feature& feature) {
@@ -223,12 +351,20 @@ void FixedList::addFields(const Feature& feature) {
       return take(changed);
     });
   };
-  optional(tr("Height"), "fixedHeight", &Feature::height, feature.height ? workspace_.write(*feature.height) : QString());
+  if (feature.kind == FeatureKind::Radiator || feature.kind == FeatureKind::Niche || feature.kind == FeatureKind::Beam || feature.base)
+    optional(tr("Underside above floor"), "fixedBase", &Feature::base, feature.base ? workspace_.write(*feature.base) : QString());
+  if (!feature.stair) optional(tr("Height"), "fixedHeight", &Feature::height, feature.height ? workspace_.write(*feature.height) : QString());
   if (feature.kind == FeatureKind::Hearth) {
     optional(tr("Keep clear round it"), "fixedClear", &Feature::clear, workspace_.write(feature.clear.value_or(kHearthClear)));
-    grid.put(words(tr("Distances to a fire are its maker's and the local code's."), "quietNote"));
+    optional(tr("Shelf above floor"), "fixedMantel", &Feature::mantel, feature.mantel ? workspace_.write(*feature.mantel) : QString());
+    grid.putWide(words(tr("Distances to a fire are its maker's and the local code's."), "quietNote"));
   }
-  if (feature.kind == FeatureKind::Column) grid.put(words(tr("Structure: changing it needs an engineer and permission."), "quietNote"));
+  if (feature.kind == FeatureKind::Column || feature.kind == FeatureKind::ChimneyBreast || feature.kind == FeatureKind::Beam)
+    grid.putWide(words(tr("Structure: changing it needs an engineer and permission."), "quietNote"));
+  if (feature.kind == FeatureKind::Radiator) grid.putWide(words(tr("Keep it free: its maker and the local code say how far."), "quietNote"));
+  for (const Alcove& alcove : alcovesBeside(room, feature))
+    grid.putWide(words(tr("An alcove beside it, %1 wide and %2 deep.").arg(workspace_.write(alcove.width), workspace_.write(alcove.depth)), "quietNote"));
+  if (feature.stair) addStairFields(grid, feature);
   auto* remove = new QPushButton(tr("Remove it"));
   remove->setObjectName(QStringLiteral("removeFixed"));
   connect(remove, &QPushButton::clicked, this,

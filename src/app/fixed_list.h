@@ -11,6 +11,8 @@ class QVBoxLayout;
 
 namespace mezzet {
 
+class FieldGrid;
+
 class FixedList : public QWidget {
   Q_OBJECT
 
@@ -20,6 +22,7 @@ class FixedList : public QWidget {
  private:
   void rebuild();
   void addFields(const Feature& feature);
+  void addStairFields(FieldGrid& grid, const Feature& feature);
   void addThicknesses(const Room& room);
   void addFeature(FeatureKind kind);
   /// Takes a feature with new measures; the complaint, or nothing.

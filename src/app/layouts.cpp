@@ -27,6 +27,21 @@ void collectStops(QWidget* widget, QWidgetList& stops) {
   walk(walk, widget->layout());
 }
 
+/// Keeps a column as tall as its wrapped words need: a scroll area takes the layout's own wish, which forgets them.
+class TallEnough : public QObject {
+ public:
+  using QObject::QObject;
+
+ protected:
+  bool eventFilter(QObject* object, QEvent* event) override {
+    if (event->type() == QEvent::LayoutRequest || event->type() == QEvent::Show) {
+      auto* body = static_cast<QWidget*>(object);
+      if (const int height = body->layout()->totalHeightForWidth(body->width()); height > 0 && height != body->minimumHeight()) body->setMinimumHeight(height);
+    }
+    return QObject::eventFilter(object, event);
+  }
+};
+
 constexpr const char* kOrderPending = "tabOrderPending";
 
 }  // namespace
@@ -60,6 +75,7 @@ QVBoxLayout* scrollingColumn(QWidget* panel) {
   body->setFixedWidth(kWidth);
   auto* column = new QVBoxLayout(body);
   column->setContentsMargins(14, 12, 12, 14);
+  body->installEventFilter(new TallEnough(body));
   scroll->setWidget(body);
   return column;
 }

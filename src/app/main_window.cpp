@@ -22,6 +22,8 @@
 #include "app/compare_view.h"
 #include "app/layouts.h"
 #include "app/ledger.h"
+#include "app/dxf_dialog.h"
+#include "app/house_view.h"
 #include "app/measure_panel.h"
 #include "app/names_dialog.h"
 #include "app/notice_bar.h"
@@ -32,14 +34,19 @@
 #include "app/plan_view.h"
 #include "app/print_dialog.h"
 #include "app/read_out.h"
+#include "app/photographs_page.h"
 #include "app/set_out_dialog.h"
+#include "app/site_panel.h"
 #include "app/shortcut_sheet.h"
 #include "app/stage_tape.h"
 #include "app/style.h"
+#include "app/trace_page.h"
+#include "app/trace_view.h"
 #include "app/tray.h"
 #include "app/wall_view.h"
 #include "core/job/edits.h"
 #include "core/rules/check.h"
+#include "io/dxf.h"
 
 namespace mezzet {
 namespace {
@@ -69,7 +76,13 @@ MainWindow::~MainWindow() {
   delete takeCentralWidget();
 }
 
-SheetView& MainWindow::sheet() { return workspace_->stage() == Stage::Walls ? static_cast<SheetView&>(*wall_) : *plan_; }
+SheetView& MainWindow::sheet() {
+  if (workspace_->stage() == Stage::Walls) return *wall_;
+  if (workspace_->stage() == Stage::Measure && workspace_->topic() == Topic::InWall) return *wall_;
+  if (workspace_->stage() == Stage::Measure && workspace_->topic() == Topic::House) return *house_;
+  return *plan_;
+}
+bool MainWindow::tracing() const { return workspace_->stage() == Stage::Measure && workspace_->topic() == Topic::Picture; }
 
 void MainWindow::build() {
   auto* desk = new QWidget;
@@ -102,6 +115,8 @@ void MainWindow::build() {
   scheme_->setObjectName(QStringLiteral("schemeChoice"));
   scheme_->setAccessibleName(tr("Scheme"));
   scheme_->setMinimumWidth(190);
+  scheme_->setMaximumWidth(320);
+  scheme_->setSizeAdjustPolicy(QComboBox::AdjustToContents);
   row->addWidget(scheme_);
   row->addStretch(1);
   undoNote_ = new QLabel;
@@ -132,6 +147,12 @@ void MainWindow::build() {
   wall_->setAccessibleName(tr("Wall"));
   sheets_->addWidget(plan_);
   sheets_->addWidget(wall_);
+  trace_ = new TraceView(*workspace_);
+  sheets_->addWidget(trace_);
+  house_ = new HouseView(*workspace_);
+  house_->setObjectName(QStringLiteral("houseView"));
+  house_->setAccessibleName(tr("The house"));
+  sheets_->addWidget(house_);
   left->addWidget(sheets_, 1);
   bar_ = new PieceBar(*workspace_);
   left->addWidget(bar_);
@@ -141,9 +162,10 @@ void MainWindow::build() {
   panels_ = new QStackedWidget;
   panels_->setFixedWidth(kPanelWidth);
   ledger_ = new Ledger(*workspace_);
-  measure_ = new MeasurePanel(*workspace_);
+  site_ = new SitePanel(*workspace_, *trace_);
+  measure_ = &site_->walls();
   panels_->addWidget(ledger_);
-  panels_->addWidget(measure_);
+  panels_->addWidget(site_);
   panels_->addWidget(new BriefPanel(*workspace_));
   work->addWidget(panels_);
   column->addLayout(work, 1);
@@ -224,6 +246,7 @@ void MainWindow::wire() {
   on("wall-previous", [this] { workspace_->stepWall(-1); });
   on("room-new", [this] {
     if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    workspace_->showTopic(Topic::Walls);
     workspace_->beginRoom();
     measure_->goToWall(cornerName(0));
   });
@@ -234,10 +257,37 @@ void MainWindow::wire() {
   on("scheme-next", [this] {
     if (scheme_->count() > 1) scheme_->setCurrentIndex((scheme_->currentIndex() + 1) % scheme_->count());
   });
-  on("zoom-in", [this] { sheet().zoom(1.25); });
-  on("zoom-out", [this] { sheet().zoom(0.8); });
-  on("zoom-fit", [this] { sheet().fit(); });
-  on("sheet", [this] { sheet().setFocus(Qt::ShortcutFocusReason); });
+  on("zoom-in", [this] { tracing() ? trace_->zoom(1.25) : sheet().zoom(1.25); });
+  on("zoom-out", [this] { tracing() ? trace_->zoom(0.8) : sheet().zoom(0.8); });
+  on("zoom-fit", [this] { tracing() ? trace_->fit() : sheet().fit(); });
+  on("sheet", [this] { tracing() ? trace_->setFocus(Qt::ShortcutFocusReason) : sheet().setFocus(Qt::ShortcutFocusReason); });
+  const std::pair<const char*, Topic> topics[] = {{"site-room", Topic::Walls},         {"site-openings", Topic::Openings}, {"site-heights", Topic::Heights},
+                                                  {"site-fixed", Topic::Fixed},        {"site-walls", Topic::InWall},      {"site-trace", Topic::Picture},
+                                                  {"site-photos", Topic::Photographs}, {"site-house", Topic::House}};
+  for (const auto& [id, topic] : topics)
+    on(id, [this, topic = topic] {
+      workspace_->showTopic(topic);
+      if (!tracing()) sheet().fit();
+    });
+  on("meter", [this] {
+    workspace_->showStage(Stage::Measure);
+    site_->switchMeter();
+  });
+  on("meter-take", [this] { site_->meter().press(); });
+  on("dxf-in", [this] {
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    const QString path = QFileDialog::getOpenFileName(this, tr("Outline from a drawing"), {}, tr("Drawings (*.dxf)"));
+    if (!path.isEmpty()) DxfDialog(*workspace_, path, this).exec();
+  });
+  on("dxf-out", [this] {
+    const Room* room = workspace_->room();
+    if (room == nullptr) return;
+    QString path =
+        QFileDialog::getSaveFileName(this, tr("Room as a drawing"), QString::fromStdString(room->name) + QStringLiteral(".dxf"), tr("Drawings (*.dxf)"));
+    if (path.isEmpty()) return;
+    if (!path.endsWith(QStringLiteral(".dxf"))) path += QStringLiteral(".dxf");
+    exportDxf(path);
+  });
   on("ledger", [this] {
     for (QPushButton* b : panels_->currentWidget()->findChildren<QPushButton*>())
       if (b->isVisible() && b->isEnabled()) return b->setFocus(Qt::ShortcutFocusReason);
@@ -336,7 +386,7 @@ void MainWindow::addPiece(bool sizes) {
 }
 
 void MainWindow::showStage() {
-  sheets_->setCurrentWidget(workspace_->stage() == Stage::Walls ? static_cast<QWidget*>(wall_) : plan_);
+  sheets_->setCurrentWidget(tracing() ? static_cast<QWidget*>(trace_) : &sheet());
   panels_->setCurrentIndex(workspace_->stage() == Stage::Measure ? 1 : workspace_->stage() == Stage::Brief ? 2 : 0);
   wall_->setAccessibleName(tr("Wall %1").arg(QString::fromStdString(workspace_->wall().value)));
   showState();
@@ -419,9 +469,17 @@ void MainWindow::newJob() {
   file.job.houseRules = newHouseRules(workspace_->book(), file.job.brief);
   document_->start(std::move(file), false);
   workspace_->select({});
-  workspace_->showStage(Stage::Measure);
+  workspace_->showTopic(Topic::Walls);
   sheet().fit();
   measure_->goToWall(cornerName(0));
+}
+
+void MainWindow::exportDxf(const QString& path) {
+  const Room& room = *workspace_->room();
+  const auto bytes = writeDxf(workspace_->job(), room, workspace_->scheme(), workspace_->format());
+  if (!bytes) return notice_->say(QString::fromStdString(bytes.error().text()) + QStringLiteral("."));
+  if (const auto fault = saveAtomically(files_, path.toStdString(), *bytes)) return notice_->say(QString::fromStdString(fault->text()) + QStringLiteral("."));
+  notice_->say(tr("%1 was written in millimetres, on the layers WALLS, OPENINGS, FEATURES, DIMENSIONS and FURNITURE.").arg(QFileInfo(path).fileName()));
 }
 
 bool MainWindow::save(bool elsewhere) {

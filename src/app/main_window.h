@@ -15,7 +15,10 @@ namespace mezzet {
 
 class Actions;
 class Ledger;
+class HouseView;
 class MeasurePanel;
+class SitePanel;
+class TraceView;
 class NoticeBar;
 class PieceBar;
 class PlanView;
@@ -41,6 +44,10 @@ class MainWindow : public QMainWindow {
   [[nodiscard]] Document& document() { return *document_; }
   [[nodiscard]] Workspace& workspace() { return *workspace_; }
   [[nodiscard]] SheetView& sheet();
+  [[nodiscard]] TraceView& traceView() { return *trace_; }
+  [[nodiscard]] SitePanel& site() { return *site_; }
+  /// The room shown, in millimetres.
+  void exportDxf(const QString& path);
   [[nodiscard]] NoticeBar& notices() { return *notice_; }
   /// Saves to the document's path or asks for one; false if it was not saved.
   bool save(bool elsewhere);
@@ -63,6 +70,7 @@ class MainWindow : public QMainWindow {
   void remember(const QString& path);
   bool mayLeave();
   void addPiece(bool sizes);
+  [[nodiscard]] bool tracing() const;
 
   FileSystem& files_;
   std::unique_ptr<Document> document_;
@@ -78,6 +86,9 @@ class MainWindow : public QMainWindow {
   PlanView* plan_;
   WallView* wall_;
   Ledger* ledger_;
+  SitePanel* site_;
+  TraceView* trace_;
+  HouseView* house_;
   MeasurePanel* measure_;
   PieceBar* bar_;
 };

@@ -7,10 +7,8 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
-#include "app/fixed_list.h"
 #include "app/layouts.h"
 #include "app/length_field.h"
-#include "app/openings_list.h"
 #include "app/survey_panel.h"
 #include "core/job/edits.h"
 #include "core/job/validate.h"
@@ -103,11 +101,6 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   ceilingRow->addWidget(words(tr("above the floor"), "quietNote"), 1);
   column->addLayout(ceilingRow);
   column->addWidget(ceilingComplaint_);
-  column->addSpacing(8);
-  openings_ = new OpeningsList(workspace_);
-  column->addWidget(openings_);
-  column->addSpacing(8);
-  column->addWidget(new FixedList(workspace_));
   column->addStretch(1);
   connect(&workspace_, &Workspace::jobChanged, this, &MeasurePanel::reload);
   connect(&workspace_, &Workspace::viewChanged, this, &MeasurePanel::reload);
@@ -153,6 +146,11 @@ void MeasurePanel::reload() {
   const RoomId id = room != nullptr ? room->id : RoomId();
   if (room == nullptr && ceiling_ == 0) ceiling_ = kUsualCeiling;
   ceilingField_->show(workspace_.write(room != nullptr ? room->ceilingHeight : ceiling_));
+  // Once heights were taken they say it.
+  const bool taken = room != nullptr && std::any_of(room->heights.begin(), room->heights.end(),
+                                                    [](const HeightReading& h) { return h.kind != HeightKind::ToFloor && !h.taken.superseded; });
+  ceilingField_->setEnabled(!taken);
+  ceilingField_->setToolTip(taken ? tr("From the heights that were taken; change them under Heights") : QString());
   if (now != taken_ || id != room_ || fields_.empty()) {
     // The outline was changed from elsewhere (undo, another room): what was being typed gives way to it.
     taken_ = runs_ = now;

@@ -14,7 +14,6 @@ class QVBoxLayout;
 namespace mezzet {
 
 class LengthField;
-class OpeningsList;
 class SurveyPanel;
 
 class MeasurePanel : public QWidget {
@@ -59,7 +58,6 @@ class MeasurePanel : public QWidget {
   QLabel *state_, *runComplaint_, *ceilingComplaint_;
   QPushButton* use_;
   LengthField* ceilingField_;
-  OpeningsList* openings_;
   SurveyPanel* survey_;
   QWidget* walk_;
   QPushButton *keepReadings_, *leaveSketch_;

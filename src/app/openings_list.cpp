@@ -1,13 +1,16 @@
 #include "app/openings_list.h"
 
 #include <QLabel>
+#include <QDate>
 #include <QPushButton>
+#include <QSettings>
 #include <QVBoxLayout>
 
 #include "app/field_grid.h"
 #include "app/layouts.h"
 #include "core/job/edits.h"
 #include "core/job/validate.h"
+#include "core/survey/openings.h"
 
 namespace mezzet {
 namespace {
@@ -29,7 +32,7 @@ OpeningsList::OpeningsList(Workspace& workspace, QWidget* parent) : QWidget(pare
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(5);
   auto* title = new QLabel(tr("Doors and windows"));
-  title->setObjectName(QStringLiteral("subject"));
+  title->setObjectName(QStringLiteral("panelTitle"));
   column->addWidget(title);
   rows_ = new QVBoxLayout;
   rows_->setSpacing(4);
@@ -114,11 +117,69 @@ void OpeningsList::rebuild() {
     row->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(row, &QPushButton::clicked, this, [this, id = o.id] {
       open_ = open_ == id ? OpeningId() : id;
+      if (const Opening* now = findOpening(*workspace_.room(), open_)) workspace_.showWall(now->wall);
       QMetaObject::invokeMethod(this, &OpeningsList::rebuild, Qt::QueuedConnection);
     });
     rows_->addWidget(row);
     if (o.id == open_) addFields(o);
   }
+}
+
+/// The three readings along the wall. What was never read shows where the opening stands, and is a reading once it is typed.
+void OpeningsList::addReadings(FieldGrid& grid, const Opening& opening) {
+  const Room& room = *workspace_.room();
+  const auto closure = closureOf(room, opening.wall);
+  const auto part = [&](const QString& label, const char* name, OpeningPart which, double stands) {
+    const OpeningReading* known = nullptr;
+    for (const OpeningReading& r : opening.readings)
+      if (r.part == which && !r.taken.superseded) known = &r;
+    const QString shown = known != nullptr ? workspace_.write(known->taken.value) + (known->taken.atTrim ? tr(" trim") : QString()) : workspace_.write(stands);
+    grid.length(label, name, shown, [this, opening, which, shown](const QString& t) {
+      QString text = t.trimmed();
+      if (text == shown) return LengthReading{0.0, 0, {}};
+      // A field that goes when its row is made anew says once more what was just taken.
+      if (const Opening* now = findOpening(*workspace_.room(), opening.id))
+        for (const OpeningReading& r : now->readings)
+          if (r.part == which && !r.taken.superseded && r.taken.typed == text.toStdString() && opening.readings != now->readings)
+            return LengthReading{0.0, 0, {}};
+      OpeningReading r;
+      // "57 1/2 trim", "1460 laser": how it was taken follows the figure.
+      for (const auto& [word, set] : {std::pair{QStringLiteral("trim"), 1}, std::pair{QStringLiteral("laser"), 2}, std::pair{QStringLiteral("jamb"), 0}})
+        if (text.endsWith(word, Qt::CaseInsensitive)) {
+          text = text.left(text.size() - word.size()).trimmed();
+          if (set == 1) r.taken.atTrim = true;
+          if (set == 2) r.taken.instrument = Instrument::Laser;
+        }
+      if (text == QStringLiteral("0") && which != OpeningPart::Width) {
+        r.taken.value = 0;
+      } else {
+        const LengthReading reading = workspace_.read(text);
+        if (!reading) return reading;
+        r.taken.value = *reading.length;
+      }
+      IdSource ids = workspace_.document().ids();
+      r.id = ids.take<ReadingId>("o");
+      r.part = which;
+      r.taken.typed = t.trimmed().toStdString();
+      r.taken.who = QSettings().value(QString::fromUtf8(kReaderKey)).toString().toStdString();
+      r.taken.when = QDate::currentDate().toString(Qt::ISODate).toStdString();
+      const auto after = withOpeningReading(workspace_.job(), workspace_.room()->id, opening.id, r);
+      if (!after) return LengthReading{std::nullopt, 0, after.error().text() + "."};
+      workspace_.document().edit(QString::fromStdString(openingName(opening)), *after, ids.next());
+      return LengthReading{0.0, 0, {}};
+    });
+  };
+  const double length = findWall(room, opening.wall)->length();
+  part(tr("From its start corner"), "openingOffset", OpeningPart::Start, opening.offset);
+  part(tr("Width"), "openingWidth", OpeningPart::Width, opening.width);
+  part(tr("To its end corner"), "openingEnd", OpeningPart::End, length - opening.offset - opening.width);
+  QStringList left;
+  if (closure)
+    for (const OpeningRow& row : closure->rows)
+      if (row.opening == opening.id && !row.reading.empty() && std::abs(row.residual) >= 0.05)
+        left << (row.part == OpeningPart::Start ? tr("start %1") : row.part == OpeningPart::Width ? tr("width %1") : tr("end %1")).arg(row.residual, 0, 'f', 1);
+  if (!left.isEmpty()) grid.putWide(words(tr("Adjusted by, mm: %1.").arg(left.join(QStringLiteral(", "))), "quietNote"));
+  for (const std::string& s : closureWords(room, opening.id, workspace_.format())) grid.putWide(words(onScreen(s), "quietNote"));
 }
 
 void OpeningsList::addFields(const Opening& opening) {
@@ -149,10 +210,44 @@ void OpeningsList::addFields(const Opening& opening) {
       return take(o);
     });
   };
-  field(tr("From its start corner"), "openingOffset", &Opening::offset);
-  field(tr("Width"), "openingWidth", &Opening::width);
+  addReadings(grid, opening);
+  const auto optional = [&](const QString& words, const char* name, std::optional<double> Opening::*member) {
+    grid.length(words, name, opening.*member ? workspace_.write(*(opening.*member)) : QString(), [this, opening, member](const QString& t) {
+      Opening o = opening;
+      o.*member = std::nullopt;
+      if (!t.trimmed().isEmpty()) {
+        const LengthReading reading = workspace_.read(t);
+        if (!reading) return reading;
+        o.*member = *reading.length;
+      }
+      const auto closed = withOpening(workspace_.job(), workspace_.room()->id, o);
+      if (!closed) return LengthReading{std::nullopt, 0, closed.error().text() + "."};
+      // What was read at the trim follows its width.
+      auto fitted = openingsClosed(*findRoom(*closed, workspace_.room()->id));
+      if (!fitted) return LengthReading{std::nullopt, 0, fitted.error().text() + "."};
+      const auto after = withRoom(*closed, *fitted);
+      if (!after) return LengthReading{std::nullopt, 0, after.error().text() + "."};
+      workspace_.document().edit(QString::fromStdString(openingName(o)), *after);
+      return LengthReading{0.0, 0, {}};
+    });
+  };
   field(tr("Height"), "openingHeight", &Opening::height);
-  if (opening.kind == OpeningKind::Window) field(tr("Sill above the floor"), "openingSill", &Opening::sill);
+  if (opening.kind == OpeningKind::Window) {
+    field(tr("Sill above the floor"), "openingSill", &Opening::sill);
+    const auto among = [&](const QString& words, const char* name, const QStringList& options, int now, auto change) {
+      grid.choice(words, name, options, now, [this, opening, change](int index) {
+        Opening o = opening;
+        change(o, index);
+        static_cast<void>(take(o));
+      });
+    };
+    among(tr("Its leaves"), "openingLeaves", {tr("fixed"), tr("sash"), tr("swing in"), tr("swing out")}, static_cast<int>(opening.leaf),
+          [](Opening& o, int i) { o.leaf = static_cast<WindowLeaf>(i); });
+    among(tr("Outside lies"), "openingOutside", {tr("not said"), tr("a street"), tr("a view"), tr("a wall")}, static_cast<int>(opening.outside),
+          [](Opening& o, int i) { o.outside = static_cast<Outside>(i); });
+    optional(tr("Curtains, each side"), "openingCurtain", &Opening::curtainStack);
+  }
+  optional(tr("Trim round it, width"), "openingTrim", &Opening::trim);
   if (opening.kind == OpeningKind::Door) {
     field(tr("Gap under the leaf"), "openingUnder", &Opening::underLeaf);
     field(tr("Leaf thickness"), "openingLeaf", &Opening::leafThickness);

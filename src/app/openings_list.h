@@ -10,6 +10,8 @@ class QVBoxLayout;
 
 namespace mezzet {
 
+class FieldGrid;
+
 class OpeningsList : public QWidget {
   Q_OBJECT
 
@@ -19,6 +21,7 @@ class OpeningsList : public QWidget {
  private:
   void rebuild();
   void addFields(const Opening& opening);
+  void addReadings(FieldGrid& grid, const Opening& opening);
   void addOpening(OpeningKind kind);
   /// Takes a changed opening; the complaint, or nothing.
   LengthReading take(const Opening& changed);

@@ -7,11 +7,29 @@
 
 #include "app/layouts.h"
 #include "app/length_field.h"
+#include "core/survey/heights.h"
 #include "core/drawing/elevation.h"
 #include "core/drawing/working.h"
 
 namespace mezzet {
 namespace {
+
+QString siteHint(Topic topic) {
+  switch (topic) {
+    case Topic::Heights: return PieceBar::tr("Click where the height was taken, then type it. A bar shows what the fitted floor or ceiling leaves over.");
+    case Topic::InWall:
+      return PieceBar::tr("Click the wall where something sits. Shaded: likely cables, a regional convention and no proof. Detect before drilling.");
+    case Topic::Picture: return PieceBar::tr("Click points on the picture, or move the cross with the arrow keys and set it with Enter. The wheel zooms.");
+    case Topic::Photographs: return PieceBar::tr("Click on the plan where the photograph was taken of, or choose a wall.");
+    case Topic::House: return PieceBar::tr("Rooms lie as their shared doors put them. Click one to work on it.");
+    case Topic::Openings:
+      return PieceBar::tr(
+          "Three readings along its wall check each other: from the start corner, its width, to the end corner. \"57 1/2 trim\" was read at the trim.");
+    case Topic::Fixed: return PieceBar::tr("What cannot be moved. Columns, beams and breasts are structure: an engineer and permission come first.");
+    case Topic::Walls: break;
+  }
+  return {};
+}
 
 QString turnText(double degrees) {
   QString text = QString::number(degrees, 'f', 2);
@@ -70,6 +88,11 @@ void PieceBar::rebuild() {
   }
   if (workspace_.stage() == Stage::Measure) {
     const bool readings = workspace_.room() != nullptr && workspace_.room()->survey;
+    if (workspace_.topic() != Topic::Walls) {
+      label(siteHint(workspace_.topic()), "barHint");
+      row_->addStretch(1);
+      return;
+    }
     label(readings ? tr("On the plan: a dot is checked, a ringed dot was measured once, a ring is only assumed. Ctrl+P prints the field sheet.")
                    : tr("Lengths can be typed as you read them: 63 1/4, 5' 3 1/4\", 160 cm, 1.6 m."),
           "barHint");
@@ -170,7 +193,7 @@ void PieceBar::refresh() {
     if (key == "turn") {
       if (const auto* floor = std::get_if<FloorPlace>(&p->on)) text = turnText(floor->turn);
     } else if (key == kCentreKey) {
-      if (const auto* hung = std::get_if<WallPlace>(&p->on)) text = workspace_.write(hung->v);
+      if (const auto* hung = std::get_if<WallPlace>(&p->on)) text = workspace_.write(hung->v - floorUnder(*workspace_.room(), *hung));
     } else {
       field->setEnabled(false);
       for (const Tape& tape : tapes)

@@ -4,6 +4,7 @@
 
 #include "core/clearance/bodies.h"
 #include "core/drawing/plan.h"
+#include "core/drawing/site_plan.h"
 #include "core/drawing/survey_plan.h"
 #include "core/drawing/working.h"
 #include "core/job/kinds.h"
@@ -19,7 +20,7 @@ void PlanView::showDraft(std::optional<std::vector<Run>> runs, std::size_t curre
 
 Drawing PlanView::composeStill(double scale, const PlacementIds& without) const {
   const Room* room = workspace_.room();
-  if (workspace_.stage() == Stage::Measure && (draft_ || room == nullptr)) {
+  if (workspace_.stage() == Stage::Measure && ((draft_ && workspace_.topic() == Topic::Walls) || room == nullptr)) {
     const std::vector<Run> runs = draft_.value_or(std::vector<Run>{});
     const Traverse t = walk(runs);
     std::vector<std::string> lengths;
@@ -38,7 +39,16 @@ Drawing PlanView::composeStill(double scale, const PlacementIds& without) const 
 
 Drawing PlanView::composeMoving(double scale) const {
   const Room* room = workspace_.room();
-  if (room != nullptr && room->survey && workspace_.stage() == Stage::Measure && !draft_ && workspace_.survey().ok()) {
+  if (room != nullptr && workspace_.stage() == Stage::Measure && (workspace_.topic() == Topic::Heights || workspace_.topic() == Topic::Photographs)) {
+    Drawing d = workspace_.topic() == Topic::Heights
+                    ? composeHeightMarks(*room, heightReport(*room, workspace_.format()), workspace_.shownReading(), scale, workspace_.format())
+                    : composePhotographMarks(*room, workspace_.shownPhotograph(), scale);
+    if (workspace_.spot()) addSpot(d, *workspace_.spot());
+    return d;
+  }
+  if (room != nullptr && workspace_.stage() == Stage::Measure && workspace_.topic() == Topic::Openings)
+    return composeOpeningMarks(*room, workspace_.wall(), scale, workspace_.format());
+  if (room != nullptr && room->survey && workspace_.stage() == Stage::Measure && workspace_.topic() == Topic::Walls && !draft_ && workspace_.survey().ok()) {
     const SurveyMarks marks{&workspace_.surveyNetwork(), &*workspace_.survey(), workspace_.shownReading(), workspace_.ellipses()};
     return composeSurveyMarks(*room, marks, scale, workspace_.format());
   }
@@ -101,7 +111,17 @@ std::string PlanView::tapeTowards(Vec2 direction) const {
 
 bool PlanView::takes(const Piece& piece) const { return !hangs(piece.kind); }
 
+void PlanView::clickedPlace(Vec2 model) {
+  if (workspace_.stage() != Stage::Measure || workspace_.room() == nullptr) return;
+  if (workspace_.topic() == Topic::Heights || workspace_.topic() == Topic::Photographs) workspace_.showSpot(model);
+}
+
 void PlanView::clickedItem(const std::string& id) {
+  if (id.starts_with("height:")) return workspace_.showReading(ReadingId(id.substr(7)));
+  if (id.starts_with("photograph:")) return workspace_.showPhotograph(PhotographId(id.substr(11)));
+  if (workspace_.stage() == Stage::Measure && workspace_.topic() == Topic::Openings && id.starts_with("wall:"))
+    return workspace_.showWall(CornerId(id.substr(5)));
+  if (workspace_.stage() == Stage::Measure && workspace_.topic() != Topic::Walls) return;
   if (id.starts_with("wall:")) emit wallChosen(CornerId(id.substr(5)));
 }
 

@@ -27,6 +27,7 @@ class PlanView : public SheetView {
   [[nodiscard]] bool takes(const Piece&) const override;
   [[nodiscard]] QString emptyHint() const override;
   void clickedItem(const std::string& id) override;
+  void clickedPlace(Vec2 model) override;
 
  private:
   std::optional<std::vector<Run>> draft_;

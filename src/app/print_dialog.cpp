@@ -41,6 +41,7 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
     }
   kind_->addItem(tr("list of pieces"), QStringLiteral("schedule"));
   kind_->addItem(tr("field sheet, to measure by"), QStringLiteral("field"));
+  if (workspace.job().rooms.size() > 1) kind_->addItem(tr("the storey, all its rooms"), QStringLiteral("house"));
   if (workspace_.stage() == Stage::Measure) kind_->setCurrentIndex(kind_->count() - 1);
   if (workspace_.stage() == Stage::Walls) kind_->setCurrentIndex(kind_->findData(QStringLiteral("wall:") + QString::fromStdString(workspace_.wall().value)));
   for_ = new QComboBox;

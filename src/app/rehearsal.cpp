@@ -4,6 +4,7 @@
 #include <QDir>
 #include <QLineEdit>
 #include <QPixmap>
+#include <QPushButton>
 #include <cstdio>
 
 #include "app/compare_view.h"
@@ -13,6 +14,8 @@
 #include "app/piece_list.h"
 #include "app/read_out.h"
 #include "app/shortcut_sheet.h"
+#include "app/site_panel.h"
+#include "app/trace_view.h"
 #include "core/drawing/sheet.h"
 #include "core/job/edits.h"
 #include "render/pdf.h"
@@ -96,6 +99,30 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
     QApplication::processEvents();
     made << shoot(window, folder, "dining");
   }
+  // The site: each topic in the room that has most to say of it.
+  const auto site = [&](const char* room, Topic topic, const char* name) {
+    if (findRoom(w.job(), RoomId(room)) == nullptr) return;
+    w.showRoom(RoomId(room));
+    w.showTopic(topic);
+    if (topic == Topic::InWall) w.showWall(CornerId(room == std::string_view("parlour") ? "D" : "A"));
+    if (topic == Topic::Picture) window.traceView().setHand(TraceHand::Trace);
+    QApplication::processEvents();
+    if (topic == Topic::Openings)
+      for (QPushButton* row : window.site().findChildren<QPushButton*>(QStringLiteral("fold")))
+        if (row->isVisible() && row->text().startsWith(QStringLiteral("Arch"))) {
+          row->click();
+          QApplication::processEvents();
+          break;
+        }
+    if (topic != Topic::Picture) window.sheet().fit();
+    QApplication::processEvents();
+    made << shoot(window, folder, name);
+  };
+  site("breakfast", Topic::Openings, "openings");
+  site("landing", Topic::Heights, "heights");
+  site("parlour", Topic::InWall, "in-wall");
+  site("breakfast", Topic::Picture, "tracing");
+  site("hall", Topic::House, "house");
   return made;
 }
 

@@ -268,6 +268,7 @@ void SheetView::mousePressEvent(QMouseEvent* event) {
   }
   if (id.empty()) {
     if (!label.empty()) clickedItem(label);
+    clickedPlace(projection_.unmap(event->position()));
     workspace_.select({});
     panFrom_ = event->position();
     return;

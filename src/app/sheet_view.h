@@ -54,6 +54,8 @@ class SheetView : public QWidget {
   /// The tape that points most nearly along a direction on the screen (model axes).
   [[nodiscard]] virtual std::string tapeTowards(Vec2 direction) const = 0;
   virtual void clickedItem(const std::string& /*id*/) {}
+  /// A place where nothing can be selected was pointed at.
+  virtual void clickedPlace(Vec2 /*model*/) {}
   [[nodiscard]] virtual bool canDrag() const { return true; }
   /// Whether a piece of this kind can be dropped here.
   [[nodiscard]] virtual bool takes(const Piece&) const = 0;

@@ -34,8 +34,9 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
   const auto gridFor = [&](const QString& title) {
     QGridLayout*& grid = grids[title];
     if (grid == nullptr) {
-      if (rows > 15) {  // a short group shares its column with the next
+      if (rows > 17) {  // a short group shares its column with the next
         stack = new QVBoxLayout;
+        stack->setSpacing(2);
         across->addLayout(stack);
         rows = 0;
       }
@@ -44,10 +45,10 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
       stack->addWidget(heading);
       grid = new QGridLayout;
       grid->setHorizontalSpacing(14);
-      grid->setVerticalSpacing(3);
+      grid->setVerticalSpacing(2);
       grid->setColumnStretch(1, 1);
       stack->addLayout(grid);
-      stack->addSpacing(10);
+      stack->addSpacing(6);
     }
     return grid;
   };

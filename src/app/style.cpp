@@ -96,6 +96,15 @@ QPushButton#fold:focus { border: 2px solid @ink; border-radius: 3px; padding: 2p
 #notice { background: #fff3cf; border-bottom: 2px solid #1d2730; }
 #notice QLabel { color: #1d2730; }
 #fieldComplaint { color: @fault; }
+QPushButton#cross { padding: 4px 0; }
+QPushButton#cross:focus { padding: 3px 0; }
+QPushButton#topic { padding: 4px 2px; background: transparent; border: 1px solid transparent; border-bottom: 2px solid @rule; border-radius: 0; }
+QPushButton#topic:hover { background: @buttonHover; }
+QPushButton#topic:checked { border-bottom: 3px solid @ink; font-weight: bold; }
+QPushButton#topic:focus { border: 2px solid @ink; }
+#meterStrip { background: @button; border-top: 1px solid @rule; }
+QProgressBar { border: 1px solid @fieldEdge; border-radius: 3px; background: @field; text-align: center; min-height: 16px; }
+QProgressBar::chunk { background: @rule; }
 QScrollBar:vertical { background: transparent; width: 10px; margin: 0; }
 QScrollBar::handle:vertical { background: @fieldEdge; border-radius: 4px; min-height: 30px; }
 QScrollBar::add-line:vertical, QScrollBar::sub-line:vertical { height: 0; }
@@ -103,7 +112,7 @@ QToolTip { background: @panel; color: @ink; border: 1px solid @edge; padding: 4p
 QDialog, QMessageBox { background: @panel; }
 QScrollArea, QScrollArea > QWidget > QWidget { background: @panel; }
 #ledgerLine { background: @rule; }
-#keyCap { background: @button; border: 1px solid @fieldEdge; border-radius: 3px; padding: 1px 6px; }
+#keyCap { background: @button; border: 1px solid @fieldEdge; border-radius: 3px; padding: 0 6px; }
 QTableView { background: @panel; alternate-background-color: @button; gridline-color: @rule; selection-background-color: #fbe29a; selection-color: #1d2730; }
 QTableView::item:focus { border: 2px solid @ink; }
 QHeaderView::section { background: @buttonHover; color: @ink; border: none; border-right: 1px solid @rule; border-bottom: 1px solid @fieldEdge; padding: 4px 6px; font-weight: bold; }

@@ -313,12 +313,17 @@ void SurveyPanel::rebuild() {
   // Walls in their order, then corner to corner, then angles.
   std::size_t superseded = 0;
   const auto& readings = room->survey->readings;
+  // What was scaled off a plan and taped since stands behind a fold.
+  const auto outranked = [&](const Reading& plan) {
+    return !plan.superseded && std::any_of(readings.begin(), readings.end(), [&](const Reading& tape) { return outranks(tape, plan); });
+  };
   for (const SketchCorner& c : room->survey->corners)
     for (std::size_t i = 0; i < readings.size(); ++i)
-      if (readings[i].kind == ReadingKind::Run && readings[i].from == c.id && !readings[i].superseded) addReading(readings[i], observationOf(i));
+      if (readings[i].kind == ReadingKind::Run && readings[i].from == c.id && !readings[i].superseded && !outranked(readings[i]))
+        addReading(readings[i], observationOf(i));
   for (const ReadingKind kind : {ReadingKind::Corners, ReadingKind::Offset, ReadingKind::Angle, ReadingKind::Width, ReadingKind::Sagitta})
     for (std::size_t i = 0; i < readings.size(); ++i)
-      if (readings[i].kind == kind && !readings[i].superseded) addReading(readings[i], observationOf(i));
+      if (readings[i].kind == kind && !readings[i].superseded && !outranked(readings[i])) addReading(readings[i], observationOf(i));
   for (const Reading& r : readings) superseded += r.superseded;
   if (superseded > 0) {
     auto* fold =
@@ -334,6 +339,20 @@ void SurveyPanel::rebuild() {
         if (r.superseded) {
           rows_->addWidget(words(QString::fromStdString(readingName(r) + " read " + readingWords(r, workspace_.format())), "quietNote"));
         }
+  }
+  const auto behind = std::count_if(readings.begin(), readings.end(), outranked);
+  if (behind > 0) {
+    auto* fold = new QPushButton(tr("%1 from a plan, outranked by the tape").arg(behind) + (plans_ ? tr(", hide") : tr(", show")));
+    fold->setObjectName(QStringLiteral("fold"));
+    connect(fold, &QPushButton::clicked, this, [this] {
+      plans_ = !plans_;
+      QMetaObject::invokeMethod(this, &SurveyPanel::rebuild, Qt::QueuedConnection);
+    });
+    rows_->addWidget(fold);
+    if (plans_)
+      for (const Reading& r : readings)
+        if (outranked(r))
+          rows_->addWidget(words(QString::fromStdString(readingName(r) + " on the plan: " + readingWords(r, workspace_.format())), "quietNote"));
   }
   addCorners();
   echo();

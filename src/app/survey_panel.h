@@ -56,7 +56,7 @@ class SurveyPanel : public QWidget {
   QLineEdit* line_;
   QPushButton* measureNext_;
   QVBoxLayout *verdict_, *rows_, *corners_;
-  bool old_ = false;                                    ///< superseded readings are on show
+  bool old_ = false, plans_ = false;                    ///< superseded readings are on show
   std::optional<std::pair<CornerId, CornerId>> asked_;  ///< taken up from "measure next"
 };
 

@@ -5,6 +5,7 @@
 #include "core/clearance/bodies.h"
 #include "core/drawing/drafting.h"
 #include "core/drawing/elevation.h"
+#include "core/drawing/site_plan.h"
 #include "core/drawing/working.h"
 #include "core/job/kinds.h"
 #include "core/rules/check.h"
@@ -18,12 +19,19 @@ Drawing WallView::composeStill(double scale, const PlacementIds& without) const 
   options.format = workspace_.format();
   options.without = without;
   std::tie(options.gridLow, options.gridHigh) = visible();
-  return composeElevation(shownJob(), *room, workspace_.scheme(), workspace_.wall(), options);
+  const bool site = workspace_.stage() == Stage::Measure;
+  options.services = site;
+  return composeElevation(shownJob(), *room, site ? nullptr : workspace_.scheme(), workspace_.wall(), options);
 }
 
 Drawing WallView::composeMoving(double scale) const {
   const Room* room = workspace_.room();
   const Scheme* scheme = findScheme(shownJob(), workspace_.schemeId());
+  if (room != nullptr && workspace_.stage() == Stage::Measure) {
+    Drawing d{scale, {}, {}, {}};
+    if (workspace_.spot()) addSpot(d, *workspace_.spot());
+    return d;
+  }
   if (room == nullptr || scheme == nullptr) return Drawing{scale, {}, {}, {}};
   ElevationWork work;
   work.scheme = scheme;
@@ -52,7 +60,7 @@ Drawing WallView::composeMoving(double scale) const {
 PlacementId WallView::pieceAt(Vec2 model) const {
   const Scheme* scheme = workspace_.scheme();
   PlacementId found;
-  if (scheme == nullptr) return found;
+  if (scheme == nullptr || workspace_.stage() == Stage::Measure) return found;
   for (const Placement& p : scheme->placements)
     if (const auto* hung = std::get_if<WallPlace>(&p.on); hung != nullptr && hung->wall == workspace_.wall()) {
       const WallRect r = wallRectOf(pieceOf(workspace_.job(), p), *hung);
@@ -76,6 +84,12 @@ std::string WallView::tapeTowards(Vec2 direction) const {
 }
 
 bool WallView::takes(const Piece& piece) const { return hangs(piece.kind); }
+
+void WallView::clickedPlace(Vec2 model) {
+  const Room* room = workspace_.room();
+  const auto wall = room != nullptr && workspace_.stage() == Stage::Measure ? findWall(*room, workspace_.wall()) : std::nullopt;
+  if (wall && model.x >= 0 && model.x <= wall->length() && model.y >= 0) workspace_.showSpot(model);
+}
 
 QString WallView::emptyHint() const {
   return workspace_.room() == nullptr ? tr("No room has been measured yet. Go to Measure and type its walls as you walk round.") : QString();

@@ -19,6 +19,8 @@ class WallView : public SheetView {
   [[nodiscard]] std::string tapeTowards(Vec2 direction) const override;
   [[nodiscard]] bool takes(const Piece&) const override;
   [[nodiscard]] QString emptyHint() const override;
+  [[nodiscard]] bool canDrag() const override { return workspace_.stage() == Stage::Walls; }
+  void clickedPlace(Vec2 model) override;
 };
 
 }  // namespace mezzet

@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <charconv>
 
+#include "core/survey/heights.h"
 #include "core/clearance/bodies.h"
 #include "core/drawing/elevation.h"
 #include "core/drawing/working.h"
@@ -103,6 +104,23 @@ void Workspace::showReading(const ReadingId& id) {
   shownReading_ = id;
   emit readingShown();
 }
+void Workspace::showTopic(Topic topic) {
+  if (topic_ == topic && stage_ == Stage::Measure) return;
+  topic_ = topic;
+  spot_.reset();
+  stage_ = Stage::Measure;
+  selected_ = {};
+  marked_.clear();
+  emit viewChanged();
+}
+void Workspace::showSpot(std::optional<Vec2> spot) {
+  spot_ = spot;
+  emit readingShown();
+}
+void Workspace::showPhotograph(const PhotographId& id) {
+  shownPhotograph_ = id;
+  emit readingShown();
+}
 void Workspace::showEllipses(bool show) {
   ellipses_ = show;
   emit readingShown();
@@ -166,6 +184,7 @@ void Workspace::showScheme(const SchemeId& id) {
 void Workspace::showStage(Stage stage) {
   if (stage_ == stage) return;
   stage_ = stage;
+  spot_.reset();
   if (const Placement* p = selectedPlacement())
     if (std::holds_alternative<WallPlace>(p->on) != (stage == Stage::Walls)) select({});
   emit viewChanged();
@@ -327,7 +346,7 @@ LengthReading Workspace::typeTape(const std::string& key, const QString& text) {
   if (key == kCentreKey) {
     if (const auto* hung = std::get_if<WallPlace>(&p->on)) {
       WallPlace there = *hung;
-      there.v = *reading.length;
+      there.v = *reading.length + floorUnder(*room(), *hung);
       place(tr("hang"), there);
     }
     return reading;

@@ -17,6 +17,8 @@ namespace mezzet {
 inline constexpr const char* kReaderKey = "reader";
 
 enum class Stage { Brief, Measure, Floor, Walls };
+/// What of the site is being measured.
+enum class Topic { Walls, Openings, Heights, Fixed, InWall, Picture, Photographs, House };
 
 class Workspace : public QObject {
   Q_OBJECT
@@ -56,6 +58,15 @@ class Workspace : public QObject {
   [[nodiscard]] bool ellipses() const { return ellipses_; }
   void showReading(const ReadingId&);
   void showEllipses(bool);
+
+  // ---- the site
+  [[nodiscard]] Topic topic() const { return topic_; }
+  void showTopic(Topic);
+  /// The place that was pointed at for what is recorded next: in the plan, or u and v on the wall shown.
+  [[nodiscard]] const std::optional<Vec2>& spot() const { return spot_; }
+  void showSpot(std::optional<Vec2>);
+  [[nodiscard]] const PhotographId& shownPhotograph() const { return shownPhotograph_; }
+  void showPhotograph(const PhotographId&);
 
   // ---- looking
   void showRoom(const RoomId&);
@@ -148,6 +159,9 @@ class Workspace : public QObject {
   [[nodiscard]] const SurveyMemo& surveyMemo() const;
   mutable SurveyMemo surveyMemo_;
   ReadingId shownReading_;
+  Topic topic_ = Topic::Walls;
+  std::optional<Vec2> spot_;
+  PhotographId shownPhotograph_;
   bool ellipses_ = false;
 };
 

@@ -8,11 +8,17 @@
 
 #include "core/drawing/sheet.h"
 #include "core/job/kinds.h"
+#include "core/survey/heights.h"
+#include "core/survey/house.h"
+#include "core/survey/openings.h"
+#include "core/survey/studs.h"
 #include "core/survey/survey_words.h"
+#include "core/survey/trace.h"
 #include "io/file_system.h"
 #include "io/job_file.h"
 #include "io/report_json.h"
 #include "io/rulebook_json.h"
+#include "io/site_report.h"
 #include "io/slips_json.h"
 #include "io/survey_json.h"
 #include "render/fonts.h"
@@ -29,7 +35,10 @@ struct Refused {
 };
 
 struct Options {
-  std::string job, room, scheme, placement, kind = "plan", scale = "1:48", paper = "letter", version = "client", out;
+  std::string job, room, scheme, placement, kind = "plan", scale = "1:48", paper = "letter", version = "client", out, layer, unit;
+  std::vector<std::string> together;
+  double tolerance = 10;
+  std::size_t loop = 1;
   bool json = false, strict = false;
 };
 
@@ -148,7 +157,7 @@ int runSolveArt(const Options& o) {
 int runSheet(const Options& o, int& argc, char** argv) {
   const JobFile file = load(o);
   const auto kind = sheetKind(o.kind);
-  if (!kind) throw Refused{{"--kind " + o.kind, "is not a sheet that Mezzet makes", "Use plan, wall:A, schedule or field"}};
+  if (!kind) throw Refused{{"--kind " + o.kind, "is not a sheet that Mezzet makes", "Use plan, wall:A, schedule, field or house"}};
   const Paper* paper = findPaper(o.paper);
   std::string names;
   for (const Paper& p : papers()) names += (names.empty() ? "" : ", ") + p.id;
@@ -198,6 +207,81 @@ int runSurvey(const Options& o) {
   return kAnswered;
 }
 
+int runSite(const Options& o) {
+  const JobFile file = load(o);
+  const Room& room = chosenRoom(file.job, o);
+  const LengthFormat format = usualFormat(file.job.units);
+  if (o.json) {
+    std::cout << siteText(room, format);
+    return kAnswered;
+  }
+  const auto say = [](const std::vector<std::string>& sentences) {
+    for (const std::string& s : sentences) std::cout << "  " << s << "\n";
+  };
+  std::cout << room.name << ". " << ceilingWords(room, format) << "\n";
+  say(heightReport(room, format).sentences);
+  for (const Opening& opening : room.openings)
+    if (!opening.readings.empty()) {
+      std::cout << "opening " << opening.id.value << ", wall " << opening.wall.value << "\n";
+      say(closureWords(room, opening.id, format));
+    }
+  for (const StudRecord& record : room.studs) {
+    std::cout << "studs, wall " << record.wall.value << "\n";
+    say(studWords(record, fitStuds(record, findWall(room, record.wall)->length()), format));
+  }
+  for (const TraceDifference& d : traceDifferences(room, format)) std::cout << d.sentence << "\n";
+  return kAnswered;
+}
+
+int runHouse(const Options& o) {
+  const JobFile file = load(o);
+  const LengthFormat format = usualFormat(file.job.units);
+  if (!o.together.empty()) {
+    std::vector<RoomId> rooms;
+    for (const std::string& id : o.together) rooms.emplace_back(id);
+    std::cout << togetherText(orRefuse(walkedTogether(file.job, rooms)));
+    return kAnswered;
+  }
+  if (o.json) {
+    std::cout << houseText(file.job, format);
+    return kAnswered;
+  }
+  for (const HouseStorey& storey : layoutOf(file.job, format)) {
+    std::cout << (storey.name.empty() ? "Rooms" : storey.name) << "\n";
+    for (const PlacedRoom& p : storey.rooms) std::cout << "  " << findRoom(file.job, p.room)->name << (p.joined ? "" : ", joined to none") << "\n";
+    for (const std::string& s : storey.sentences) std::cout << "  " << s << "\n";
+  }
+  return kAnswered;
+}
+
+int runOutline(const Options& o) {
+  const DxfDrawing drawing = orRefuse(readDxf(orRefuse(readFile(o.job, kMostDxfBytes)), o.job));
+  std::string layer = o.layer;
+  if (layer.empty())
+    for (const auto& [name, lines] : drawing.layers)
+      if (layer.empty() || lines.size() > drawing.layers.at(layer).size()) layer = name;
+  const double mm = o.unit.empty() ? drawing.mmPerUnit : mmPerDxfUnit(o.unit);
+  if (!(mm > 0)) throw Refused{{o.job, o.unit.empty() ? "does not say its unit" : "cannot be in \"" + o.unit + "\"", "Say --unit in, ft, mm, cm or m"}};
+  if (o.loop < 1) throw Refused{{"--outline", "counts from 1", "1 is the largest"}};
+  const DxfOutline outline = orRefuse(outlineFromDxf(drawing, layer, mm, o.tolerance, o.loop - 1, {LengthStyle::Millimetres, 16, true}));
+  std::cout << outlineText(outline, layer, mm);
+  return kAnswered;
+}
+
+int runExport(const Options& o) {
+  const JobFile file = load(o);
+  const Room& room = chosenRoom(file.job, o);
+  const Scheme* scheme = nullptr;
+  for (const auto& s : file.job.schemes)
+    if (s->room == room.id && (o.scheme.empty() || s->id.value == o.scheme) && scheme == nullptr) scheme = s.get();
+  if (!o.out.ends_with(".dxf")) throw Refused{{o.out, "has no ending that Mezzet exports to", "Use .dxf"}};
+  const Bytes bytes = orRefuse(writeDxf(file.job, room, scheme, usualFormat(file.job.units)));
+  FileSystem files;
+  if (const auto fault = saveAtomically(files, o.out, bytes)) throw Refused{*fault};
+  std::cout << o.out << ": " << room.name << " in millimetres\n";
+  return kAnswered;
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
@@ -224,7 +308,7 @@ int main(int argc, char** argv) {
   cArt->add_option("--placement", o.placement, "Placement id of the picture")->required();
   cArt->add_flag("--json", o.json, "Answer in JSON");
   CLI::App* cSheet = withPlace(command("sheet", "Prints a sheet to scale"));
-  cSheet->add_option("--kind", o.kind, "plan, wall:A, schedule or field");
+  cSheet->add_option("--kind", o.kind, "plan, wall:A, schedule, field or house");
   cSheet->add_option("--for", o.version, "client or installer");
   cSheet->add_option("--scale", o.scale, "1:20, 1:24, 1:48, 1:50, 1:100, or fit for the largest that fits");
   cSheet->add_option("--paper", o.paper, "letter, tabloid, a4, a3, a2 or arch-d");
@@ -232,6 +316,19 @@ int main(int argc, char** argv) {
   CLI::App* cSurvey = cli.add_subcommand("survey", "Adjusts the readings of a room, and says which does not fit");
   cSurvey->add_option("READINGS", o.job, "A JSON file of readings, see docs/cli.md")->required();
   cSurvey->add_flag("--json", o.json, "Answer in JSON");
+  CLI::App* cSite = withPlace(command("site", "What follows from the openings, heights, studs and traces of a room"));
+  cSite->add_flag("--json", o.json, "Answer in JSON");
+  CLI::App* cHouse = command("house", "How the rooms lie through the doors they share");
+  cHouse->add_option("--together", o.together, "Rooms to walk together as one outline: a,b")->delimiter(',');
+  cHouse->add_flag("--json", o.json, "Answer in JSON");
+  CLI::App* cOutline = cli.add_subcommand("outline", "Reads a room's outline from a DXF drawing");
+  cOutline->add_option("DXF", o.job, "An ASCII .dxf file")->required();
+  cOutline->add_option("--layer", o.layer, "The layer; the fullest if not given");
+  cOutline->add_option("--unit", o.unit, "in, ft, mm, cm or m, where the file does not say");
+  cOutline->add_option("--tolerance", o.tolerance, "Ends nearer than this are joined, mm");
+  cOutline->add_option("--outline", o.loop, "Which outline of the layer, the largest first");
+  CLI::App* cExport = withPlace(command("export", "Writes a room as a DXF drawing in millimetres"));
+  cExport->add_option("--out", o.out, "The .dxf to write")->required();
 
   try {
     cli.parse(argc, argv);
@@ -246,6 +343,10 @@ int main(int argc, char** argv) {
     if (cArt->parsed()) return runSolveArt(o);
     if (cSheet->parsed()) return runSheet(o, argc, argv);
     if (cSurvey->parsed()) return runSurvey(o);
+    if (cSite->parsed()) return runSite(o);
+    if (cHouse->parsed()) return runHouse(o);
+    if (cOutline->parsed()) return runOutline(o);
+    if (cExport->parsed()) return runExport(o);
   } catch (const Refused& refused) {
     std::cerr << refused.error.text() << "\n";
   } catch (const std::exception& fault) {

@@ -53,17 +53,16 @@ Result<JobFile> readArchive(const Bytes& bytes, const std::string& name) {
   if (!file) return file;
   JobFile out = std::move(file).value();
   std::size_t total = 0;
-  for (const auto& piece : out.job.pieces) {
-    if (piece->image.empty() || out.images.contains(piece->image)) continue;
-    const std::string entry = "images/" + piece->image;
+  for (const std::string& imageName : imagesNamedIn(out.job)) {
+    const std::string entry = "images/" + imageName;
     const zip_int64_t index = zip_name_locate(zip.get(), entry.c_str(), 0);
     if (index < 0) continue;  // drawn without it
     const Result<Bytes> image = readEntry(zip.get(), static_cast<zip_uint64_t>(index), kMostImageBytes, name + ", " + entry);
     if (!image) return image.error();
     total += image->size();
     if (total > kMostImagesTotal) return Error{name, "holds more than 512 MB of images", "Use smaller images"};
-    if (sha256(*image) != piece->image.substr(0, 64)) return Error{name + ", " + entry, "does not match its name", "The image is damaged; open a copy"};
-    out.images[piece->image] = std::make_shared<const Bytes>(*image);
+    if (sha256(*image) != imageName.substr(0, 64)) return Error{name + ", " + entry, "does not match its name", "The image is damaged; open a copy"};
+    out.images[imageName] = std::make_shared<const Bytes>(*image);
   }
   return out;
 }
@@ -82,6 +81,17 @@ bool addEntry(zip_t* zip, const std::string& name, const Bytes& bytes) {
 }
 
 }  // namespace
+
+std::vector<std::string> imagesNamedIn(const Job& job) {
+  std::set<std::string> names;
+  for (const auto& piece : job.pieces) names.insert(piece->image);
+  for (const auto& room : job.rooms) {
+    if (room->underlay) names.insert(room->underlay->image);
+    for (const Photograph& p : room->photographs) names.insert(p.image);
+  }
+  names.erase("");
+  return {names.begin(), names.end()};
+}
 
 std::string sha256(std::string_view bytes) {
   sha256_ctx context;
@@ -120,12 +130,8 @@ Result<Bytes> writeJobBytes(const JobFile& file) {
   }
   const std::string text = writeJobText(file.job, file.nextId);
   bool good = addEntry(zip, "job.json", text);
-  std::set<std::string> added;
-  for (const auto& piece : file.job.pieces) {
-    const auto image = file.images.find(piece->image);
-    if (image == file.images.end() || !added.insert(piece->image).second) continue;
-    good = good && addEntry(zip, "images/" + piece->image, *image->second);
-  }
+  for (const std::string& name : imagesNamedIn(file.job))
+    if (const auto image = file.images.find(name); image != file.images.end()) good = good && addEntry(zip, "images/" + name, *image->second);
   if (!good || zip_close(zip) != 0) {
     zip_discard(zip);
     zip_source_free(source);

@@ -22,7 +22,7 @@ struct JobFile {
   Images images;
 };
 
-inline constexpr int kJobVersion = 3;                      ///< newest format version this program reads and writes
+inline constexpr int kJobVersion = 4;                      ///< newest format version this program reads and writes
 inline constexpr std::size_t kMostJobBytes = 64u << 20;    ///< of job.json
 inline constexpr std::size_t kMostImageBytes = 64u << 20;  ///< of one image
 
@@ -31,9 +31,11 @@ inline constexpr std::size_t kMostImageBytes = 64u << 20;  ///< of one image
 /// Readable keys in a steady order, lengths in mm.
 [[nodiscard]] std::string writeJobText(const Job&, long long nextId);
 
+/// The images that pieces, underlays and photographs name, each once.
+[[nodiscard]] std::vector<std::string> imagesNamedIn(const Job&);
 /// Reads a job from the bytes of a .mezzet archive or of a bare job.json.
 [[nodiscard]] Result<JobFile> readJobBytes(const Bytes& bytes, const std::string& name);
-/// The bytes of a .mezzet archive; only images that a piece names are kept.
+/// The bytes of a .mezzet archive; only images that something in the job names are kept.
 [[nodiscard]] Result<Bytes> writeJobBytes(const JobFile&);
 
 [[nodiscard]] std::string sha256(std::string_view bytes);  ///< lower-case hexadecimal

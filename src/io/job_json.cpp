@@ -5,16 +5,13 @@
 #include "core/job/validate.h"
 #include "core/survey/room_survey.h"
 #include "io/json_reader.h"
+#include "io/json_words.h"
+#include "io/room_json.h"
+#include "io/site_json.h"
 
 namespace mezzet {
 namespace {
 
-constexpr std::pair<const char*, OpeningKind> kOpeningKinds[] = {
-    {"door", OpeningKind::Door}, {"sliding", OpeningKind::Sliding}, {"window", OpeningKind::Window}, {"arch", OpeningKind::Arch}};
-constexpr std::pair<const char*, Hinge> kHinges[] = {{"start", Hinge::Start}, {"end", Hinge::End}};
-constexpr std::pair<const char*, Swing> kSwings[] = {{"in", Swing::In}, {"out", Swing::Out}};
-constexpr std::pair<const char*, FeatureKind> kFeatureKinds[] = {
-    {"hearth", FeatureKind::Hearth}, {"column", FeatureKind::Column}, {"built-in", FeatureKind::BuiltIn}};
 constexpr std::pair<const char*, Shape> kShapes[] = {{"rect", Shape::Rect}, {"round", Shape::Round}, {"oval", Shape::Oval}, {"l", Shape::L}};
 constexpr std::pair<const char*, Hand> kHands[] = {{"left", Hand::Left}, {"right", Hand::Right}};
 constexpr std::pair<const char*, DimensionSource> kSources[] = {
@@ -29,138 +26,6 @@ constexpr std::pair<const char*, const char*> kPurposes[] = {{"", ""},
                                                              {"working", "working"}};
 constexpr std::pair<const char*, const char*> kHours[] = {{"", ""}, {"day", "day"}, {"evening", "evening"}, {"both", "both"}};
 constexpr std::pair<const char*, Unit> kUnits[] = {{"in", Unit::Inch}, {"mm", Unit::Millimetre}};
-
-template <class Enum, std::size_t N>
-const char* wordFor(const std::pair<const char*, Enum> (&names)[N], Enum value) {
-  for (const auto& [name, meaning] : names)
-    if (meaning == value) return name;
-  return "";
-}
-
-/// Keys sorted, so that equal data is equal text.
-Extra readExtra(ObjectReader& in) {
-  const Json* value = in.find("x");
-  if (value == nullptr) return {};
-  if (!value->is_object()) in.fail("x", "must be an object { .. }");
-  return value->empty() ? Extra{} : nlohmann::json::parse(value->dump()).dump();
-}
-void writeExtra(Json& out, const Extra& extra) {
-  if (!extra.empty()) out["x"] = Json::parse(extra);
-}
-void writeMaybe(Json& out, const char* key, const std::optional<double>& value) {
-  if (value) out[key] = *value;
-}
-
-Polygon readPoints(ObjectReader& in, const std::string& key) {
-  Polygon points;
-  const Json& list = in.list(key);
-  for (std::size_t i = 0; i < list.size(); ++i) {
-    if (!list[i].is_array() || list[i].size() != 2 || !list[i][0].is_number() || !list[i][1].is_number())
-      in.fail(key + "/" + std::to_string(i), "must be a point [x, y]");
-    points.push_back({list[i][0].get<double>(), list[i][1].get<double>()});
-  }
-  return points;
-}
-
-Opening readOpening(const Json& json, const std::string& place) {
-  ObjectReader in(json, place);
-  Opening o;
-  o.id = OpeningId(in.text("id"));
-  o.kind = in.choice("kind", kOpeningKinds);
-  o.wall = CornerId(in.text("wall"));
-  o.offset = in.number("offset");
-  o.width = in.number("width");
-  o.height = in.number("height");
-  o.sill = in.number("sill", 0);
-  o.hinge = in.choice("hinge", kHinges, std::optional(Hinge::Start));
-  o.swing = in.choice("swing", kSwings, std::optional(Swing::In));
-  o.leafThickness = in.number("leafThickness", 35);
-  o.underLeaf = in.number("underLeaf", 10);
-  in.finish();
-  return o;
-}
-
-constexpr std::pair<const char*, ReadingKind> kReadingKinds[] = {{"run", ReadingKind::Run},     {"corners", ReadingKind::Corners},
-                                                                 {"angle", ReadingKind::Angle}, {"offset", ReadingKind::Offset},
-                                                                 {"width", ReadingKind::Width}, {"sagitta", ReadingKind::Sagitta}};
-constexpr std::pair<const char*, Instrument> kInstruments[] = {
-    {"tape", Instrument::Tape}, {"laser", Instrument::Laser}, {"plan", Instrument::Plan}, {"photograph", Instrument::Photograph}};
-constexpr std::pair<const char*, TakenAt> kTakenAt[] = {{"skirting", TakenAt::Skirting}, {"chest", TakenAt::Chest}, {"ceiling", TakenAt::Ceiling}};
-constexpr std::pair<const char*, bool> kTurns[] = {{"L", true}, {"R", false}};
-
-SurveyRecord readSurvey(const Json& json, const std::string& place) {
-  ObjectReader in(json, place);
-  SurveyRecord out;
-  const Json& corners = in.list("corners");
-  for (std::size_t i = 0; i < corners.size(); ++i) {
-    ObjectReader c(corners[i], in.placeOf("corners/" + std::to_string(i)));
-    out.corners.push_back({CornerId(c.text("id")), c.choice("turn", kTurns), c.flag("square")});
-    c.finish();
-  }
-  const Json& readings = in.list("readings");
-  for (std::size_t i = 0; i < readings.size(); ++i) {
-    ObjectReader r(readings[i], in.placeOf("readings/" + std::to_string(i)));
-    Reading reading;
-    reading.id = ReadingId(r.text("id"));
-    reading.kind = r.choice("kind", kReadingKinds);
-    reading.from = CornerId(r.text("from"));
-    reading.to = CornerId(r.text("to", ""));
-    reading.value = r.number("value");
-    reading.typed = r.text("typed", "");
-    reading.instrument = r.choice("instrument", kInstruments, std::optional(Instrument::Tape));
-    reading.u95 = r.maybeNumber("u95");
-    reading.takenAt = r.choice("takenAt", kTakenAt, std::optional(TakenAt::Chest));
-    reading.atTrim = r.flag("trim");
-    reading.who = r.text("who", "");
-    reading.when = r.text("when", "");
-    reading.note = r.text("note", "");
-    reading.superseded = r.flag("superseded");
-    r.finish();
-    out.readings.push_back(std::move(reading));
-  }
-  in.finish();
-  return out;
-}
-
-Room readRoom(const Json& json, const std::string& place) {
-  ObjectReader in(json, place);
-  Room room;
-  room.id = RoomId(in.text("id"));
-  room.name = in.text("name");
-  room.ceilingHeight = in.number("ceilingHeight");
-  const Json& corners = in.list("corners");
-  for (std::size_t i = 0; i < corners.size(); ++i) {
-    ObjectReader c(corners[i], in.placeOf("corners/" + std::to_string(i)));
-    room.corners.push_back({CornerId(c.text("id")), {c.number("x"), c.number("y")}, c.maybeNumber("wallThickness")});
-    c.finish();
-  }
-  const Json& openings = in.list("openings");
-  for (std::size_t i = 0; i < openings.size(); ++i) room.openings.push_back(readOpening(openings[i], in.placeOf("openings/" + std::to_string(i))));
-  const Json& features = in.list("features");
-  for (std::size_t i = 0; i < features.size(); ++i) {
-    ObjectReader f(features[i], in.placeOf("features/" + std::to_string(i)));
-    Feature feature;
-    feature.id = FeatureId(f.text("id"));
-    feature.kind = f.choice("kind", kFeatureKinds);
-    feature.outline = readPoints(f, "outline");
-    feature.height = f.maybeNumber("height");
-    feature.clear = f.maybeNumber("clear");
-    f.finish();
-    room.features.push_back(std::move(feature));
-  }
-  if (const Json* survey = in.find("survey")) room.survey = readSurvey(*survey, in.placeOf("survey"));
-  room.extra = readExtra(in);
-  in.finish();
-  return room;
-}
-
-bool isImageName(const std::string& name) {
-  if (name.size() < 65 || name.size() > 70 || name[64] != '.') return false;
-  for (std::size_t i = 0; i < 64; ++i)
-    if (std::string_view("0123456789abcdef").find(name[i]) == std::string_view::npos) return false;
-  const std::string ending = name.substr(65);
-  return ending == "png" || ending == "jpg" || ending == "jpeg";
-}
 
 ChangedRange readRange(ObjectReader& in) { return {in.maybeNumber("low"), in.maybeNumber("high")}; }
 
@@ -213,8 +78,7 @@ Piece readPiece(const Json& json, const std::string& place) {
   p.armHeight = in.maybeNumber("armHeight");
   p.count = static_cast<int>(std::clamp(in.whole("count", 1), -1LL, 100'000LL));
   if (const std::string of = in.text("variantOf", ""); !of.empty()) p.variantOf = PieceId(of);
-  p.image = in.text("image", "");
-  if (!p.image.empty() && !isImageName(p.image)) in.fail("image", "is not the name of an image in this file", "It is a SHA-256 with .png or .jpg");
+  p.image = readImageName(in, "image");
   p.extra = readExtra(in);
   in.finish();
   return p;
@@ -343,6 +207,11 @@ const std::vector<Migration>& migrations() {
         json["version"] = 3;
         return json;
       },
+      // Version 4 adds what else is recorded on site and the storeys of the house; all of it may be left out.
+      [](Json json) {
+        json["version"] = 4;
+        return json;
+      },
   };
   return all;
 }
@@ -381,6 +250,7 @@ JobFile readAll(Json json, const std::string& name) {
   readShared(in, "pieces", job.pieces, readPiece);
   readShared(in, "schemes", job.schemes, readScheme);
   if (const Json* rules = in.find("houseRules")) job.houseRules = readHouseRules(*rules, in.placeOf("houseRules"));
+  job.storeys = readStoreys(in);
   job.extra = readExtra(in);
   in.finish();
   if (auto fault = faultOf(job)) throw JsonFault{{name + ", " + fault->where, fault->what, fault->hint}};
@@ -394,64 +264,6 @@ JobFile readAll(Json json, const std::string& name) {
 Json toJson(const ChangedRange& range) {
   const auto end = [](const std::optional<double>& v) { return v ? Json(*v) : Json(nullptr); };
   return {{"low", end(range.low)}, {"high", end(range.high)}};
-}
-
-Json toJson(const SurveyRecord& survey) {
-  Json out{{"corners", Json::array()}, {"readings", Json::array()}};
-  for (const SketchCorner& c : survey.corners) out["corners"].push_back({{"id", c.id.value}, {"turn", wordFor(kTurns, c.left)}, {"square", c.square}});
-  for (const Reading& r : survey.readings) {
-    Json reading{{"id", r.id.value}, {"kind", wordFor(kReadingKinds, r.kind)}, {"from", r.from.value}};
-    if (!r.to.empty()) reading["to"] = r.to.value;
-    reading["value"] = r.value;
-    const auto text = [&](const char* key, const std::string& words) {
-      if (!words.empty()) reading[key] = words;
-    };
-    text("typed", r.typed);
-    reading["instrument"] = wordFor(kInstruments, r.instrument);
-    writeMaybe(reading, "u95", r.u95);
-    reading["takenAt"] = wordFor(kTakenAt, r.takenAt);
-    if (r.atTrim) reading["trim"] = true;
-    text("who", r.who);
-    text("when", r.when);
-    text("note", r.note);
-    if (r.superseded) reading["superseded"] = true;
-    out["readings"].push_back(std::move(reading));
-  }
-  return out;
-}
-
-Json toJson(const Room& room) {
-  Json out{{"id", room.id.value}, {"name", room.name}, {"ceilingHeight", room.ceilingHeight}};
-  out["corners"] = Json::array();
-  for (const Corner& c : room.corners) {
-    out["corners"].push_back({{"id", c.id.value}, {"x", c.at.x}, {"y", c.at.y}});
-    writeMaybe(out["corners"].back(), "wallThickness", c.wallThickness);
-  }
-  out["openings"] = Json::array();
-  for (const Opening& o : room.openings)
-    out["openings"].push_back({{"id", o.id.value},
-                               {"kind", wordFor(kOpeningKinds, o.kind)},
-                               {"wall", o.wall.value},
-                               {"offset", o.offset},
-                               {"width", o.width},
-                               {"height", o.height},
-                               {"sill", o.sill},
-                               {"hinge", wordFor(kHinges, o.hinge)},
-                               {"swing", wordFor(kSwings, o.swing)},
-                               {"leafThickness", o.leafThickness},
-                               {"underLeaf", o.underLeaf}});
-  out["features"] = Json::array();
-  for (const Feature& f : room.features) {
-    Json feature{{"id", f.id.value}, {"kind", wordFor(kFeatureKinds, f.kind)}};
-    feature["outline"] = Json::array();
-    for (const Vec2 p : f.outline) feature["outline"].push_back(Json::array({p.x, p.y}));
-    writeMaybe(feature, "height", f.height);
-    writeMaybe(feature, "clear", f.clear);
-    out["features"].push_back(std::move(feature));
-  }
-  if (room.survey) out["survey"] = toJson(*room.survey);
-  writeExtra(out, room.extra);
-  return out;
 }
 
 Json toJson(const Piece& p) {
@@ -531,6 +343,7 @@ Json toJson(const Job& job, long long nextId) {
   for (const auto& piece : job.pieces) out["pieces"].push_back(toJson(*piece));
   for (const auto& scheme : job.schemes) out["schemes"].push_back(toJson(*scheme));
   out["houseRules"] = toJson(job.houseRules);
+  if (!job.storeys.empty()) out["storeys"] = toJson(job.storeys);
   writeExtra(out, job.extra);
   return out;
 }

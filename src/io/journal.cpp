@@ -12,6 +12,7 @@
 #include <filesystem>
 
 #include "io/job_json.h"
+#include "io/site_json.h"
 #include "io/json_reader.h"
 
 namespace mezzet {
@@ -88,6 +89,7 @@ Json patchOf(const Job& before, const Job& after, long long nextId) {
   if (before.brief != after.brief) replace(patch, "/brief", toJson(after.brief));
   if (before.houseRules != after.houseRules) replace(patch, "/houseRules", toJson(after.houseRules));
   if (before.extra != after.extra) patch.push_back({{"op", "add"}, {"path", "/x"}, {"value", after.extra.empty() ? Json::object() : Json::parse(after.extra)}});
+  if (before.storeys != after.storeys) patch.push_back({{"op", "add"}, {"path", "/storeys"}, {"value", toJson(after.storeys)}});
   diffShared(patch, "rooms", before.rooms, after.rooms);
   diffShared(patch, "pieces", before.pieces, after.pieces);
   diffShared(patch, "schemes", before.schemes, after.schemes);
@@ -205,7 +207,16 @@ std::optional<Error> Journal::restart(const std::string& savedSha, const JobFile
   return std::nullopt;
 }
 
-void Journal::finish() { files_.remove(filePath_); }
+void Journal::finish() {
+  files_.remove(filePath_);
+  // Images wait beside the journals for as long as any of them may need one.
+  const std::string folder = std::filesystem::path(filePath_).parent_path().string();
+  if (!abandonedJournals(folder).empty()) return;
+  std::error_code ignored;
+  for (const auto& entry : std::filesystem::directory_iterator(folder, ignored))
+    if (entry.path().extension() == ".journal") return;
+  std::filesystem::remove_all(folder + "/images", ignored);
+}
 
 std::string journalPathFor(const std::string& folder, const std::string& path) {
   if (path.empty()) {
@@ -243,6 +254,23 @@ std::string journalFolder() {
   std::error_code ignored;
   std::filesystem::create_directories(folder, ignored);
   return folder;
+}
+
+std::optional<Error> keepImage(FileSystem& files, const std::string& folder, const std::string& name, const Bytes& bytes) {
+  std::error_code ignored;
+  const std::string images = folder + "/images";
+  std::filesystem::create_directories(images, ignored);
+  const std::string path = images + "/" + name;
+  if (std::filesystem::exists(path, ignored)) return std::nullopt;
+  return saveAtomically(files, path, bytes);
+}
+
+void bringImages(const std::string& folder, const Job& job, Images& images) {
+  for (const std::string& name : imagesNamedIn(job)) {
+    if (images.contains(name)) continue;
+    const auto bytes = readFile(folder + "/images/" + name, kMostImageBytes);
+    if (bytes && name.size() > 64 && sha256(*bytes) == name.substr(0, 64)) images[name] = std::make_shared<const Bytes>(*bytes);
+  }
 }
 
 }  // namespace mezzet

@@ -74,4 +74,10 @@ class Journal {
 /// An RFC 6902 patch from one job to another, made only of the rooms, schemes or pieces that changed. JSON text.
 [[nodiscard]] std::string patchText(const Job& before, const Job& after, long long nextId);
 
+// ---- images that are not in a saved file yet
+/// Stored by name before the edit that uses it.
+[[nodiscard]] std::optional<Error> keepImage(FileSystem&, const std::string& folder, const std::string& name, const Bytes&);
+/// Takes images that the job names and `images` lacks from beside the journals, where they are what their names say.
+void bringImages(const std::string& folder, const Job&, Images& images);
+
 }  // namespace mezzet

@@ -108,19 +108,26 @@ class ItemPainter {
 }  // namespace
 
 void ImageStore::add(const std::string& name, const std::string& bytes) {
-  if (images_.contains(name)) return;
-  QByteArray raw = QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()));
-  QBuffer buffer(&raw);
-  QImageReader reader(&buffer);
-  const QSize size = reader.size();
-  if (!size.isValid() || static_cast<qint64>(size.width()) * size.height() > 80'000'000) return;
-  if (std::max(size.width(), size.height()) > kMostImagePixels) reader.setScaledSize(size.scaled(kMostImagePixels, kMostImagePixels, Qt::KeepAspectRatio));
-  if (QImage image = reader.read(); !image.isNull()) images_[name] = std::move(image);
+  if (images_.contains(name) || waiting_.contains(name)) return;
+  waiting_[name] = bytes;
 }
 
 const QImage* ImageStore::find(const std::string& name) const {
+  if (const auto bytes = waiting_.find(name); bytes != waiting_.end()) {
+    QByteArray raw = QByteArray::fromRawData(bytes->second.data(), static_cast<qsizetype>(bytes->second.size()));
+    QBuffer buffer(&raw);
+    QImageReader reader(&buffer);
+    const QSize size = reader.size();
+    QImage image;
+    if (size.isValid() && static_cast<qint64>(size.width()) * size.height() <= 80'000'000) {
+      if (std::max(size.width(), size.height()) > kMostImagePixels) reader.setScaledSize(size.scaled(kMostImagePixels, kMostImagePixels, Qt::KeepAspectRatio));
+      image = reader.read();
+    }
+    images_[name] = std::move(image);
+    waiting_.erase(bytes);
+  }
   const auto at = images_.find(name);
-  return at == images_.end() ? nullptr : &at->second;
+  return at == images_.end() || at->second.isNull() ? nullptr : &at->second;
 }
 
 void paintDrawing(QPainter& painter, const Drawing& drawing, const Projection& projection, const PaintStyle& style) {

@@ -26,13 +26,18 @@ struct Projection {
 /// Decoded images by their name in the job. Images over 4096 px are kept smaller.
 class ImageStore {
  public:
-  /// Decodes and keeps; what cannot be decoded is left out, and the drawing shows an empty mount.
+  /// Keeps the bytes; they are decoded when the image is first asked for, so that a job with many opens at once.
   void add(const std::string& name, const std::string& bytes);
+  /// Null for one that is not there or cannot be decoded: the drawing then shows an empty mount. From one thread only.
   [[nodiscard]] const QImage* find(const std::string& name) const;
-  void clear() { images_.clear(); }
+  void clear() {
+    waiting_.clear();
+    images_.clear();
+  }
 
  private:
-  std::map<std::string, QImage> images_;
+  mutable std::map<std::string, std::string> waiting_;
+  mutable std::map<std::string, QImage> images_;
 };
 
 struct PaintStyle {

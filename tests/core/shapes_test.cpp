@@ -5,6 +5,8 @@
 #include "core/clearance/swing.h"
 #include "core/clearance/tapes.h"
 #include "core/geometry/offset.h"
+#include "core/rules/check.h"
+#include "io/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -151,6 +153,40 @@ TEST(GrownPolygon, HasRoundCorners) {
   EXPECT_NEAR(signedArea(zone[0]), 100 * 100 + 4 * 100 * 50 + std::acos(-1.0) * 2500, 40);
   EXPECT_NEAR(signedArea(clippedTo(zone, square)[0]), 10000, 0.1);
 }
+
+// ---- windows that open inwards
+Job casement(double height, double y) {
+  Opening window;
+  window.id = OpeningId("w1");
+  window.kind = OpeningKind::Window;
+  window.wall = CornerId("A");
+  window.offset = in(80);
+  window.width = in(48);
+  window.sill = in(30);
+  window.height = in(48);
+  window.leaf = WindowLeaf::CasementIn;
+  return with(withOpening(emptyRoom(), RoomId("parlour"), window).value(), piece("case", "bookcase", 20, 10, height), "p1", 90, y);
+}
+std::vector<Finding> swings(const Job& job) {
+  std::vector<Finding> out = check(job, builtInRulebook(), SchemeId("s1"), {});
+  std::erase_if(out, [](const Finding& f) { return f.rule != "door-swing"; });
+  return out;
+}
+TEST(Casements, SweepHalfTheWindowEach) {
+  const Job job = casement(40, 10);
+  const auto sweeps = casementSweeps(*job.rooms.front(), job.rooms.front()->openings[0]);
+  ASSERT_EQ(sweeps.size(), 2U);
+  EXPECT_NEAR(sweeps[0].radius, in(24), 1e-9);
+  EXPECT_NEAR(distance(sweeps[0].hinge, sweeps[1].hinge), in(48), 1e-9);
+}
+TEST(Casements, HitWhatIsHigherThanTheSill) {
+  const auto found = swings(casement(40, 10));
+  ASSERT_EQ(found.size(), 1U);
+  EXPECT_EQ(found[0].verdict, Verdict::Breaks);
+  EXPECT_NE(found[0].sentence.find("inside the sweep of window w1, and is higher than its sill."), std::string::npos);
+}
+TEST(Casements, PassOverWhatIsLower) { EXPECT_TRUE(swings(casement(30, 10)).empty()); }
+TEST(Casements, AreClearOfWhatStandsOff) { EXPECT_TRUE(swings(casement(40, 60)).empty()); }
 
 }  // namespace
 }  // namespace mezzet

@@ -117,8 +117,8 @@ TEST(BadFile, WithANegativeDoubtIsRefused) {
 }
 
 TEST(BadFile, OfANewerVersionIsRefusedByName) {
-  EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": 4")),
-            "job.json: was written by a newer Mezzet: its format is version 4, and this program reads up to version 3. Update Mezzet to open it; the file is "
+  EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": 5")),
+            "job.json: was written by a newer Mezzet: its format is version 5, and this program reads up to version 4. Update Mezzet to open it; the file is "
             "left as it is");
 }
 TEST(BadFile, ThatIsNoJobIsRefused) { EXPECT_EQ(refusal("{}"), "job.json: is not a Mezzet job. A job says \"format\": \"mezzet-job\""); }
@@ -172,7 +172,7 @@ TEST(Schema, AcceptsWhatTheProgramWrites) {
   const std::string command = std::string(MEZZET_PYTHON) +
                               " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path +
                               " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-2.json " MEZZET_SOURCE_DIR
-                              "/tests/io/jobs/version-3.json";
+                              "/tests/io/jobs/version-3.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-4.json";
   EXPECT_EQ(std::system(command.c_str()), 0);
 }
 TEST(Schema, RefusesAnUnknownKey) {
@@ -213,6 +213,49 @@ TEST(ReadingsInAJob, OfAnotherSketchAreRefused) {
   EXPECT_NE(faulty("\"to\": \"C\",\n      \"value\": 6805.4", "\"to\": \"Q\",\n      \"value\": 6805.4").find("names a corner that is not there"),
             std::string::npos);
 }
+
+// ---- the site, since version 4
+TEST(TheSiteInAJob, ComesBackAsItWasRecorded) {
+  const auto file = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-4.json"), "version-4.json");
+  ASSERT_TRUE(file.ok()) << file.error().text();
+  const Room& room = *file->job.rooms[0];
+  EXPECT_EQ(room.openings[0].readings.size(), 3U);
+  EXPECT_TRUE(room.openings[0].readings[1].taken.atTrim);
+  EXPECT_EQ(room.openings[0].leadsTo, (LeadsTo{RoomId("hall"), OpeningId("d9")}));
+  EXPECT_EQ(room.openings[1].leaf, WindowLeaf::CasementIn);
+  EXPECT_EQ(room.openings[1].outside, Outside::Street);
+  EXPECT_EQ(room.corners[1].material, WallMaterial::BoardOnStuds);
+  EXPECT_EQ(room.features[1].stair->risers, 13);
+  EXPECT_EQ(room.heights.size(), 3U);
+  EXPECT_EQ(room.ceiling, CeilingShape::Sloped);
+  EXPECT_EQ(room.trim.pictureRail, 2100.0);
+  EXPECT_EQ(room.points[1].at, (Vec2{2000, 1500}));
+  EXPECT_TRUE(room.studs[0].hits[1].detector);
+  EXPECT_EQ(room.underlay->trace.size(), 4U);
+  EXPECT_EQ(room.photographs[0].note, "damp");
+  EXPECT_EQ(file->job.storeys.size(), 2U);
+  const auto again = readJobText(writeJobText(file->job, file->nextId), "again");
+  ASSERT_TRUE(again.ok()) << again.error().text();
+  EXPECT_EQ(again->job, file->job);
+}
+class BadSite : public testing::TestWithParam<std::array<const char*, 3>> {};
+TEST_P(BadSite, IsRefusedInWords) {
+  const auto& [from, to, words] = GetParam();
+  const std::string text = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-4.json");
+  ASSERT_NE(text.find(from), std::string::npos) << from;
+  EXPECT_NE(refusal(replaced(text, from, to)).find(words), std::string::npos) << refusal(replaced(text, from, to));
+}
+INSTANTIATE_TEST_SUITE_P(TheSiteInAJob, BadSite,
+                         testing::Values(std::array{"\"risers\": 13", "\"risers\": 0", "feature stair1: has a number of risers that is not 1 to 60"},
+                                         std::array{"\"kind\": \"stair\"", "\"kind\": \"column\"", "feature stair1: has steps, but is no stair"},
+                                         std::array{"\"along\": 900.0", "\"along\": 9000.0", "point s1: is not on wall A"},
+                                         std::array{"\"confidence\": 0.9", "\"confidence\": 0", "hit k1"},
+                                         std::array{"\"pitch\": 406.4", "\"pitch\": 4", "studs of wall B: have a pitch"},
+                                         std::array{"\"value\": 2490.0", "\"value\": -5", "height h1: is no reading of a length"},
+                                         std::array{"\"opening\": \"d9\"", "\"opening\": \"d8\"", "leads to an opening that is not there"},
+                                         std::array{"\"storey\": \"ground\"", "\"storey\": \"attic\"", "is on a storey that is not there: attic"},
+                                         std::array{"\"width\": 2000", "\"width\": 0", "has a picture of no size"},
+                                         std::array{"0000.png", "../x.png", "is not the name of an image in this file"}));
 
 }  // namespace
 }  // namespace mezzet

@@ -111,16 +111,16 @@ TEST_F(Keyboard, APieceIsAddedByItsDialog) {
 }
 
 TEST_F(Keyboard, TabGoesThroughRowsThatWereJustMadeAsTheyAreRead) {
-  work().showStage(Stage::Measure);
+  work().showTopic(Topic::Openings);
   QTest::mouseClick(button(QStringLiteral("addDoor")), Qt::LeftButton);
   QApplication::processEvents();
   QStringList order;
-  for (int i = 0; i < 9; ++i) {
+  for (int i = 0; i < 11; ++i) {
     order << QApplication::focusWidget()->objectName();
     key(Qt::Key_Tab);
   }
-  EXPECT_EQ(order, QStringList({"openingWall", "openingOffset", "openingWidth", "openingHeight", "openingUnder", "openingLeaf", "openingHinge", "openingSwing",
-                                "removeOpening"}))
+  EXPECT_EQ(order, QStringList({"openingWall", "openingOffset", "openingWidth", "openingEnd", "openingHeight", "openingTrim", "openingUnder", "openingLeaf",
+                                "openingHinge", "openingSwing", "removeOpening"}))
       << order.join(' ').toStdString();
   EXPECT_EQ(QApplication::focusWidget()->objectName(), QStringLiteral("addDoor"));
 }

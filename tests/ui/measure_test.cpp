@@ -114,6 +114,7 @@ TEST_F(Measure, ACeilingBelowAWindowIsRefused) {
   EXPECT_NEAR(work().room()->ceilingHeight, 98 * kInch, 1e-9);
 }
 TEST_F(Measure, ADoorIsAddedAndTakenBack) {
+  work().showTopic(Topic::Openings);
   const std::size_t before = work().room()->openings.size();
   QTest::mouseClick(find<QPushButton>("addDoor"), Qt::LeftButton);
   EXPECT_EQ(work().room()->openings.size(), before + 1);
@@ -123,6 +124,10 @@ TEST_F(Measure, ADoorIsAddedAndTakenBack) {
 
 class Openings : public Measure {
  protected:
+  void SetUp() override {
+    Measure::SetUp();
+    work().showTopic(Topic::Openings);
+  }
   /// Opens the fields of the opening whose line begins with these words.
   void openFields(const char* words) {
     for (QPushButton* b : window_->findChildren<QPushButton*>(QStringLiteral("fold")))
@@ -198,7 +203,7 @@ class Fixed : public test::WindowTest {
  protected:
   void SetUp() override {
     test::WindowTest::SetUp();
-    work().showStage(Stage::Measure);
+    work().showTopic(Topic::Fixed);
   }
   /// Types into a field of the panel that is on show now.
   void typeInto(const char* name, const char* text) {
@@ -267,6 +272,7 @@ TEST_F(Fixed, AWallHasItsOwnThickness) {
 }
 
 TEST_F(Fixed, ACornerOfAnyAngleIsTyped) {
+  work().showTopic(Topic::Walls);
   auto* turn = find<QComboBox>("turnA");
   turn->lineEdit()->setText(QStringLiteral("135"));
   QTest::keyClick(turn->lineEdit(), Qt::Key_Return);

@@ -1,4 +1,4 @@
-// The demo must show what it is meant to show: two rooms of two schemes, an almost empty ledger, one open fight of rules.
+// The demo must show what it is meant to show: four rooms of two schemes or more, an almost empty ledger, one open fight of rules.
 #include <gtest/gtest.h>
 
 #include "core/rules/check.h"
@@ -23,7 +23,7 @@ TEST(Demo, EachRoomHasTwoSchemes) {
     for (const auto& s : job.schemes) schemes += s->room == room->id;
     EXPECT_GE(schemes, 2) << room->name;
   }
-  EXPECT_GE(job.rooms.size(), 2U);
+  EXPECT_EQ(job.rooms.size(), 4U);
 }
 TEST(Demo, WellPlannedSchemesBreakNothing) {
   for (const char* scheme : {"s2", "s3", "s4"}) {
@@ -42,7 +42,29 @@ TEST(Demo, ItHasAHearthAcrossACornerAndAWindowSeat) {
   EXPECT_EQ(room.features[0].kind, FeatureKind::Hearth);
   EXPECT_EQ(room.features[1].kind, FeatureKind::BuiltIn);
 }
-TEST(Demo, ItsPicturesAreItsOwn) { EXPECT_EQ(demo().images.size(), 2U); }
+TEST(Demo, ItsPicturesAreItsOwn) {
+  EXPECT_EQ(demo().images.size(), 5U);  // two pictures, an old plan, two photographs
+}
+
+TEST(Demo, TheSiteIsRecorded) {
+  const JobFile file = demo();
+  EXPECT_EQ(file.job.storeys.size(), 2U);
+  int stairs = 0, studs = 0, photographs = 0, traces = 0, joined = 0;
+  for (const auto& room : file.job.rooms) {
+    EXPECT_FALSE(room->heights.empty()) << room->name;
+    studs += !room->studs.empty();
+    photographs += static_cast<int>(room->photographs.size());
+    traces += room->underlay.has_value();
+    for (const Feature& f : room->features) stairs += f.stair.has_value();
+    for (const Opening& o : room->openings) joined += o.leadsTo.has_value();
+  }
+  EXPECT_EQ(stairs, 1);
+  EXPECT_EQ(studs, 2);
+  EXPECT_EQ(photographs, 2);
+  EXPECT_EQ(traces, 1);
+  EXPECT_EQ(joined, 4);
+  for (const std::string& image : imagesNamedIn(file.job)) EXPECT_TRUE(file.images.contains(image));
+}
 
 }  // namespace
 }  // namespace mezzet

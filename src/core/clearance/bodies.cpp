@@ -103,10 +103,16 @@ std::vector<Body> openingBodies(const Room& room) {
   return bodies;
 }
 
+bool standsInTheWay(const Feature& f) {
+  constexpr double kHeadRoom = 80 * kInch;  // contract: what hangs lower is an obstacle to walkers
+  if (f.kind == FeatureKind::Niche) return false;
+  return f.base ? *f.base < kHeadRoom : f.kind != FeatureKind::Beam;
+}
+
 std::vector<Body> featureBodies(const Room& room) {
   std::vector<Body> bodies;
   for (const Feature& f : room.features)
-    if (auto parts = convexParts(f.outline); !parts.empty()) bodies.push_back(bodyOf(f.id.value, std::move(parts)));
+    if (auto parts = standsInTheWay(f) ? convexParts(f.outline) : Parts{}; !parts.empty()) bodies.push_back(bodyOf(f.id.value, std::move(parts)));
   return bodies;
 }
 

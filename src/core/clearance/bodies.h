@@ -36,7 +36,9 @@ inline constexpr double kOvalTolerance = 0.02;
 }
 [[nodiscard]] std::vector<Body> wallBodies(const Room&);     ///< each wall's edge, openings included, as one segment
 [[nodiscard]] std::vector<Body> openingBodies(const Room&);  ///< each opening as the segment between its jambs
+/// Fixed things that stand in the way on the floor: no niche, and no beam that one walks under.
 [[nodiscard]] std::vector<Body> featureBodies(const Room&);
+[[nodiscard]] bool standsInTheWay(const Feature&);
 
 [[nodiscard]] Separation separation(const Body&, const Body&);
 [[nodiscard]] std::string wallKey(const CornerId&);  ///< "wall:A"

@@ -98,11 +98,11 @@ std::vector<Mark> floorMarks(const Job& job, const Scheme& scheme, const Placeme
     }
   }
   for (const Feature& f : room.features) {
+    if (!standsInTheWay(f)) continue;
     const Parts parts = convexParts(f.outline);
     const Extent e = along(parts, direction);
     const Vec2 middle = direction * e.middle() + side * along(parts, side).middle();
-    if (distance(middle, here) < kNearby)
-      addMarks(marks, e, middle, f.kind == FeatureKind::Hearth ? "the hearth" : f.kind == FeatureKind::Column ? "the column" : "the built-in piece");
+    if (distance(middle, here) < kNearby) addMarks(marks, e, middle, "the " + std::string(featureWord(f.kind)));
   }
   for (const Opening& o : room.openings) {
     const auto wall = findWall(room, o.wall);

@@ -66,6 +66,14 @@ std::optional<Sweep> sweepOf(const Room& room, const Opening& o) {
   return Sweep{from + wall->along() * o.width, -wall->along(), wall->inward(), o.width};
 }
 
+std::vector<Sweep> casementSweeps(const Room& room, const Opening& o) {
+  if (o.kind != OpeningKind::Window || o.leaf != WindowLeaf::CasementIn) return {};
+  const auto wall = findWall(room, o.wall);
+  if (!wall) return {};
+  const Vec2 from = wall->start + wall->along() * o.offset;
+  return {{from, wall->along(), wall->inward(), o.width / 2}, {from + wall->along() * o.width, -wall->along(), wall->inward(), o.width / 2}};
+}
+
 Separation clearOfSweep(const Parts& body, const Sweep& sweep) {
   // Seen from the hinge, with the quarter between x and y, y a quarter turn left of x.
   const bool leftward = cross(sweep.closed, sweep.open) > 0;

@@ -16,6 +16,8 @@ struct Sweep {
 
 /// Absent for an opening without a leaf that swings into the room.
 [[nodiscard]] std::optional<Sweep> sweepOf(const Room&, const Opening&);
+/// The two leaves of a window that swing in, each half its width; none for any other opening.
+[[nodiscard]] std::vector<Sweep> casementSweeps(const Room&, const Opening&);
 
 /// Signed distance of a body to the sweep: > 0 clear of it; inside, the distance of its deepest point from the hinge
 /// minus the radius (contract).

@@ -4,6 +4,7 @@
 
 #include "core/hang/standing.h"
 #include "core/job/kinds.h"
+#include "core/survey/heights.h"
 
 namespace mezzet {
 namespace {
@@ -67,8 +68,10 @@ std::vector<Tape> wallTapes(const Job& job, const Scheme& scheme, const Placemen
   Shortest left, right, down, up;
   left.offer(tape(Side::Left, {-1, 0}, {r.left, place.v}, r.left, "wall end"));
   right.offer(tape(Side::Right, {1, 0}, {r.right, place.v}, wall->length() - r.right, "wall end"));
-  down.offer(tape(Side::Down, {0, -1}, {place.u, r.bottom}, r.bottom, "floor"));
-  up.offer(tape(Side::Up, {0, 1}, {place.u, r.top}, room.ceilingHeight - r.top, "ceiling"));
+  const RoomHeights heights = heightsOf(room);
+  const Vec2 here = inFrontOf(*wall, std::clamp(place.u, 0.0, wall->length()));
+  down.offer(tape(Side::Down, {0, -1}, {place.u, r.bottom}, r.bottom - heights.floorAt(here), "floor"));
+  up.offer(tape(Side::Up, {0, 1}, {place.u, r.top}, heights.ceilingAt(here) - r.top, "ceiling"));
 
   // A neighbour counts on the side where its centre lies, if it overlaps this picture across that side.
   for (const Placement& other : scheme.placements) {

@@ -5,15 +5,16 @@
 
 #include "core/clearance/bodies.h"
 #include "core/drawing/drafting.h"
+#include "core/drawing/wall_site.h"
 #include "core/drawing/working.h"
 #include "core/hang/standing.h"
 #include "core/job/kinds.h"
 #include "core/rules/check.h"
+#include "core/survey/heights.h"
 
 namespace mezzet {
 namespace {
 
-constexpr double kSkirting = 100;                    // drawn line only [D]
 constexpr double kSideMargin = 16, kTopMargin = 12;  // mm of paper
 constexpr double kLeg = 100;                         // drawn leg under upholstery [D]
 
@@ -121,6 +122,12 @@ void addPicture(Drawing& d, const Piece& piece, const WallPlace& place, const st
   const WallRect r = wallRectOf(piece, place);
   const Stroke edge{Ink::Ink, kWallLine, Dash::Solid};
   d.add(layer, id, rectangle({r.left, r.bottom}, {r.right, r.top}, Ink::Mount, edge));
+  if (piece.shape == Shape::Round) {
+    d.items.pop_back();
+    d.add(layer, id, ArcItem{{place.u, place.v}, r.width() / 2, 0, 360, Ink::Mount, edge});
+    d.add(layer, id, ArcItem{{place.u, place.v}, r.width() * 0.44, 0, 360, Ink::Paper, thin()});
+    return;
+  }
   const double mount = std::min({70.0, r.width() * 0.12, r.height() * 0.12});
   const Vec2 low{r.left + mount, r.bottom + mount}, high{r.right - mount, r.top - mount};
   if (!piece.image.empty()) d.add(layer, id, ImageItem{low, high, piece.image});
@@ -134,20 +141,30 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   d.scale = o.scale;
   const auto wall = findWall(room, wallId);
   if (!wall) return d;
-  const double length = wall->length(), ceiling = room.ceilingHeight, t = kUsualWall;
+  const RoomHeights heights = heightsOf(room);
+  const std::vector<Vec2> above = ceilingProfile(room, heights, *wall), below = floorProfile(heights, *wall);
+  double ceiling = 0, lowest = 0;
+  for (const Vec2 p : above) ceiling = std::max(ceiling, p.y);
+  for (const Vec2 p : below) lowest = std::min(lowest, p.y);
+  const double length = wall->length(), t = kUsualWall;
   d.low = {-t - kSideMargin * d.scale, -kStripBelow - kStripDeep - 3 * d.scale};
   d.high = {length + t + kSideMargin * d.scale, ceiling + t + kTopMargin * d.scale};
 
-  d.add(Layer::Floor, wallKey(wallId), rectangle({0, 0}, {length, ceiling}, Ink::Floor, Stroke{}));
+  PathItem face{below, true, Ink::Floor, Stroke{}};
+  face.points.insert(face.points.end(), above.rbegin(), above.rend());
+  d.add(Layer::Floor, wallKey(wallId), face);
   if (o.grid) addGrid(d, o.gridLow, o.gridHigh, job.units == Unit::Inch);
   // The cut: side walls, ceiling and floor.
-  d.add(Layer::Wall, wallKey(wallId),
-        PathItem{
-            {{-t, -t}, {length + t, -t}, {length + t, ceiling + t}, {-t, ceiling + t}, {-t, -t}, {0, 0}, {0, ceiling}, {length, ceiling}, {length, 0}, {0, 0}},
-            true,
-            Ink::CutWall,
-            Stroke{}});
-  d.add(Layer::Furniture, "", line({0, kSkirting}, {length, kSkirting}, fine()));
+  // As thick above a slope as elsewhere.
+  PathItem cut{{{-t, lowest - t}, {length + t, lowest - t}, {length + t, above.back().y + t}}, true, Ink::CutWall, Stroke{}};
+  for (auto p = above.rbegin(); p != above.rend(); ++p) cut.points.push_back(*p + Vec2{0, t});
+  for (const Vec2 p : {Vec2{-t, above.front().y + t}, Vec2{-t, lowest - t}, below.front()}) cut.points.push_back(p);
+  cut.points.insert(cut.points.end(), above.begin(), above.end());
+  cut.points.push_back(below.back());
+  cut.points.push_back(below.front());
+  d.add(Layer::Wall, wallKey(wallId), cut);
+  addTrimLines(d, room, above, below);
+  addFixedFront(d, room, *wall, heights, o.format);
   for (const Opening& opening : room.openings)
     if (opening.wall == wallId) addOpeningFront(d, opening, *wall, o.format);
   if (scheme != nullptr) {
@@ -159,6 +176,8 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
     }
     for (const Standing& s : standingAt(job, *scheme, *wall)) addStanding(d, job, *scheme, s, *wall);
   }
+  addPointsFront(d, room, *wall, heights);
+  if (o.services) d.low.y -= addServices(d, room, *wall, heights, o.format, d.low.y);
   addFloorStrip(d, job, room, scheme, *wall, o.format);
   // Below the floor line, clear of both cut walls.
   addDimension(d, {{0, -kStripBelow / 2 - 20},
@@ -170,7 +189,12 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
                    Ink::Ink,
                    Ink::Paper,
                    Ink::Ink});
-  addDimension(d, {{0, 0}, {0, ceiling}, t / d.scale + 7, writeLength(ceiling, o.format), Layer::Dimension, "ceiling", Ink::Ink, Ink::Paper, Ink::Ink});
+  const auto clear = [&](Vec2 foot, Vec2 head, double out) {
+    addDimension(d, {foot, head, out, writeLength(head.y - foot.y, o.format), Layer::Dimension, "ceiling", Ink::Ink, Ink::Paper, Ink::Ink});
+  };
+  clear(below.front(), above.front(), t / d.scale + 7);
+  // The other end too, where it is another height.
+  if (std::abs((above.back().y - below.back().y) - (above.front().y - below.front().y)) > kTouch) clear(below.back(), above.back(), -(t / d.scale + 7));
   if (o.titles) {
     addTag(d, {length + t + 7 * d.scale, ceiling - 4 * d.scale}, wallId.value, wallKey(wallId));
     d.add(Layer::Title, "",
@@ -258,13 +282,14 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   d.add(Layer::Working, "centre", line({hung->u, hung->v - arm}, {hung->u, hung->v + arm}, {Ink::Paper, 0.5, Dash::Solid}));
   const double u = std::max(r.left - 7 * scale, 3 * scale);
   d.add(Layer::Working, kCentreKey, line({u, hung->v}, {r.left, hung->v}, fine(Ink::Ink)));
-  const Tape centre{Side::Up, {0, 1}, {u, 0}, {u, hung->v}, hung->v, "floor"};
+  const double floor = floorUnder(room, *hung);
+  const Tape centre{Side::Up, {0, 1}, {u, floor}, {u, hung->v}, hung->v - floor, "floor"};
   Drawing column;
   column.scale = scale;
   addTape(column, centre, format, work.typedInto != kCentreKey);
   for (Item& item : column.items) {
     item.id = kCentreKey;
-    if (auto* text = std::get_if<TextItem>(&item.shape)) text->at.y = hung->v * 0.32;
+    if (auto* text = std::get_if<TextItem>(&item.shape)) text->at.y = floor + (hung->v - floor) * 0.32;
     d.items.push_back(std::move(item));
   }
   for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeKey(tape.side));

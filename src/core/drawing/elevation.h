@@ -12,6 +12,7 @@ struct ElevationOptions {
   bool grid = true;
   Vec2 gridLow, gridHigh;
   bool titles = true;
+  bool services = false;  ///< studs as predicted, and where cables are likely: for who drills
 };
 
 /// Model coordinates: u to the right from the wall's end corner, v up from the floor; the floor strip lies below v = 0.

@@ -8,16 +8,12 @@
 #include "core/entry/reading_line.h"
 #include "core/survey/room_survey.h"
 #include "core/survey/survey_words.h"
+#include "core/units/sentence.h"
 
 namespace mezzet {
 namespace {
 
 constexpr double kLine = 7, kBlank = 28, kWords = 56, kColumn = 90;  // mm of paper
-
-std::string capital(std::string text) {
-  if (!text.empty() && text[0] >= 'a' && text[0] <= 'z') text[0] = static_cast<char>(text[0] - 'a' + 'A');
-  return text;
-}
 
 struct FieldLine {
   std::string words;

@@ -6,9 +6,10 @@
 
 #include "core/clearance/bodies.h"
 #include "core/drawing/drafting.h"
-#include "core/geometry/offset.h"
+#include "core/drawing/fixed_plan.h"
 #include "core/job/kinds.h"
 #include "core/rules/check.h"
+#include "core/survey/heights.h"
 
 namespace mezzet {
 namespace {
@@ -59,6 +60,35 @@ void addDoor(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b) {
   d.add(Layer::Opening, o.id.value, ArcItem{hinge, o.width, span > 0 ? from : from - 90, 90, Ink::None, {Ink::Fine, kDimensionLine, Dash::Dashed}});
 }
 
+/// Two leaves that swing in or out from the jambs.
+void addCasements(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b) {
+  if (o.leaf != WindowLeaf::CasementIn && o.leaf != WindowLeaf::CasementOut) return;
+  const bool in = o.leaf == WindowLeaf::CasementIn;
+  const Vec2 face = in ? Vec2{} : -wall.inward() * wall.thickness, side = in ? wall.inward() : -wall.inward();
+  // Outside only a hint: sill, head and the wall's dimension stand there.
+  const double leaf = in ? o.width / 2 : std::min(o.width / 2, 2 * d.scale);
+  for (const auto& [hinge, closed] : {std::pair(a, wall.along()), std::pair(b, -wall.along())}) {
+    const Vec2 open = unit(side + closed * 0.35);
+    d.add(Layer::Opening, o.id.value, line(hinge + face, hinge + face + open * leaf, fine(Ink::Ink)));
+    if (!in) continue;
+    const double from = std::atan2(closed.y, closed.x) * 180 / std::numbers::pi, span = cross(closed, side) > 0 ? 70 : -70;
+    d.add(Layer::Opening, o.id.value, ArcItem{hinge + face, leaf, span > 0 ? from : from - 70, 70, Ink::None, {Ink::Fine, kFineLine, Dash::Dashed}});
+  }
+}
+
+/// Drawn curtains beside a window: a wave on the wall's face.
+void addCurtains(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b) {
+  if (!o.curtainStack || *o.curtainStack <= 0) return;
+  const double deep = 60, fold = 50;
+  const int folds = std::clamp(static_cast<int>(*o.curtainStack / fold), 2, 40);
+  for (const auto& [from, along] : {std::pair(a, -wall.along()), std::pair(b, wall.along())}) {
+    PathItem wave{{}, false, Ink::None, fine(Ink::Ink)};
+    for (int i = 0; i <= folds; ++i)
+      wave.points.push_back(from + along * (*o.curtainStack * i / folds) + wall.inward() * (i % 2 == 0 ? deep * 0.3 : deep * 1.3));
+    d.add(Layer::Opening, o.id.value, wave);
+  }
+}
+
 void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat format) {
   const Vec2 along = wall.along(), out = -wall.inward() * wall.thickness;
   const Vec2 a = wall.start + along * o.offset, b = a + along * o.width;
@@ -74,6 +104,8 @@ void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat for
       break;
     case OpeningKind::Window: {
       for (const double t : {0.0, 0.5, 1.0}) d.add(Layer::Opening, o.id.value, line(a + out * t, b + out * t, thin()));
+      addCasements(d, o, wall, a, b);
+      addCurtains(d, o, wall, a, b);
       // Outside, before the wall's dimension: what stands before the window keeps its own words.
       d.add(Layer::Label, o.id.value,
             TextItem{midpoint(a, b) + out - wall.inward() * (kSillOut * d.scale), "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare),
@@ -100,44 +132,6 @@ void addWallsAndOpenings(Drawing& d, const Room& room, LengthFormat format) {
     if (from < w.wall.length()) addSolidWall(d, w, from, w.wall.length(), wallKey(w.wall.id));
     for (const Opening* o : here) addOpening(d, *o, w.wall, format);
   }
-}
-
-/// A fixed thing with its clear zone. A column says what it is: nobody takes it away without an engineer.
-void addFeature(Drawing& d, const Room& room, const Feature& f, LengthFormat format) {
-  const double clear = f.clear.value_or(f.kind == FeatureKind::Hearth ? kHearthClear : 0);
-  if (clear > 0)
-    for (const Polygon& zone : clippedTo(grown(f.outline, clear), outlineOf(room)))
-      d.add(Layer::Feature, f.id.value, PathItem{zone, true, Ink::None, {Ink::Fine, kDimensionLine, Dash::Dashed}});
-  const Ink fill = f.kind == FeatureKind::Hearth ? Ink::Hearth : f.kind == FeatureKind::Column ? Ink::CutWall : Ink::Wood;
-  d.add(Layer::Feature, f.id.value, PathItem{f.outline, true, fill, {Ink::Ink, kFurnitureLine, Dash::Solid}});
-  // Words lie along the longest side when that is neither level nor upright.
-  Vec2 middle{}, longest{};
-  for (std::size_t i = 0; i < f.outline.size(); ++i) {
-    middle += f.outline[i] * (1.0 / static_cast<double>(f.outline.size()));
-    const Vec2 side = edgeEnd(f.outline, i) - edgeStart(f.outline, i);
-    if (norm(side) > norm(longest) + kTouch) longest = side;
-  }
-  const Vec2 run = unit(longest);
-  const bool skew = std::min(std::abs(run.x), std::abs(run.y)) > 0.02;
-  const Vec2 along = skew ? run : Vec2{1, 0};
-  double low = dot(f.outline.front() - middle, along), high = low;
-  for (const Vec2 p : f.outline) {
-    low = std::min(low, dot(p - middle, along));
-    high = std::max(high, dot(p - middle, along));
-  }
-  std::string name = f.kind == FeatureKind::Hearth ? "hearth" : f.kind == FeatureKind::Column ? "column: structure" : "built-in";
-  if (f.kind == FeatureKind::Hearth && clear > 0) {
-    const std::string withZone = name + ", keep " + writeLength(clear, format) + " clear";
-    if (letteringWidth(withZone, kSmallLetters) * d.scale < high - low) name = withZone;
-  }
-  const bool inside = letteringWidth(name, kSmallLetters) * d.scale < (high - low) * 0.9;
-  // Words wider than the thing stay in the room, clear of its walls.
-  const Box within = boundsOf(Convex{outlineOf(room), 0});
-  const double half = (letteringWidth(name, kSmallLetters) / 2 + kSmallLetters) * d.scale;
-  const Vec2 at{inside ? middle.x : std::clamp(middle.x, within.low.x + half, std::max(within.low.x + half, within.high.x - half)), middle.y};
-  d.add(Layer::Label, f.id.value,
-        TextItem{at, name, kSmallLetters, Align::Centre, inside && skew ? readableTurn(run) : 0, Ink::Ink,
-                 inside && f.kind != FeatureKind::Column ? Ink::None : Ink::Floor});
 }
 
 void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
@@ -178,8 +172,12 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
 
   d.add(Layer::Floor, room.id.value, PathItem{outline, true, Ink::Floor, Stroke{}});
   if (o.grid) addGrid(d, o.gridLow, o.gridHigh, job.units == Unit::Inch);
-  for (const Feature& f : room.features) addFeature(d, room, f, o.format);
+  for (const Feature& f : room.features)
+    if (f.kind != FeatureKind::Niche && f.kind != FeatureKind::Beam) addFeature(d, room, f, o.format);
   addWallsAndOpenings(d, room, o.format);
+  for (const Feature& f : room.features)
+    if (f.kind == FeatureKind::Niche || f.kind == FeatureKind::Beam) addFeature(d, room, f, o.format);
+  addPoints(d, room);
   addWallDimensions(d, room, o.format);
   if (scheme != nullptr) {
     const PieceIndex pieces(job);
@@ -205,7 +203,7 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
     const double p = d.scale;
     d.add(Layer::Title, "",
           TextItem{{d.low.x + 3 * p, d.high.y - 3 * p},
-                   room.name + ", floor plan. Ceiling " + writeLength(room.ceilingHeight, o.format),
+                   room.name + ", floor plan. " + ceilingWords(room, o.format),
                    kSmallLetters,
                    Align::Left,
                    0,

@@ -1,3 +1,4 @@
+#include "core/survey/heights.h"
 #include "core/drawing/sheet.h"
 
 #include <algorithm>
@@ -5,6 +6,7 @@
 #include "core/drawing/drafting.h"
 #include "core/drawing/elevation.h"
 #include "core/drawing/field_sheet.h"
+#include "core/drawing/site_plan.h"
 #include "core/drawing/plan.h"
 #include "core/drawing/set_out.h"
 #include "core/job/kinds.h"
@@ -61,9 +63,19 @@ void addTitleBlock(Sheet& sheet, const Job& job, const Room& room, const Scheme*
   d.add(Layer::Title, "frame", line({left, row}, {right, row}, thin()));
   addText(d, {left + 4, high - 6}, job.name, kTitleLetters);
   addText(d, {left + 4, high - 13}, room.name + (scheme != nullptr ? ", " + scheme->name : ""));
-  addText(d, {left + 4, high - 19.5}, title + (r.version == SheetVersion::Installer ? ". For setting out" : "") + (r.date.empty() ? "" : ". " + r.date));
-
   const double column = left + (right - left) * 0.55;
+  // What does not fit before the scale is left to the line above, which is shorter.
+  const std::string what = title + (r.version == SheetVersion::Installer ? ". For setting out" : ""), all = what + (r.date.empty() ? "" : ". " + r.date);
+  const bool fits = letteringWidth(all, kSmallLetters) < column - left - 6;
+  addText(d, {left + 4, high - 19.5}, fits ? all : letteringWidth(what, kSmallLetters) < column - left - 6 ? what : title);
+  if (!fits && !r.date.empty())
+    addText(d, {left + 4 + letteringWidth(job.name, kTitleLetters) + 4, high - 6},
+            (letteringWidth(what, kSmallLetters) < column - left - 6 ? ""
+             : r.version == SheetVersion::Installer                  ? "for setting out, "
+                                                                     : "") +
+                r.date,
+            kSmallLetters, Ink::Quiet);
+
   d.add(Layer::Title, "frame", line({column, row}, {column, high}, thin()));
   const bool inches = job.units == Unit::Inch;
   if (sheet.scale > 0) {
@@ -94,12 +106,17 @@ void addTitleBlock(Sheet& sheet, const Job& job, const Room& room, const Scheme*
 /// The drawing that goes onto a sheet, at one scale.
 Drawing composeFor(const Job& job, const Room& room, const Scheme* scheme, const SheetKind& kind, const SheetRequest& r, int scale) {
   if (kind.what == SheetKind::Field) return composeFieldSheet(job, room, scale, r.format);
+  if (kind.what == SheetKind::House) {
+    for (const HouseStorey& storey : layoutOf(job, r.format))
+      if (storey.id == room.storey) return composeStorey(job, storey, {}, scale, r.format);
+  }
   if (kind.what == SheetKind::Wall) {
     ElevationOptions options;
     options.scale = scale;
     options.format = r.format;
     options.grid = false;
     options.titles = false;
+    options.services = r.version == SheetVersion::Installer;
     Drawing d = composeElevation(job, room, scheme, kind.wall, options);
     if (r.version == SheetVersion::Installer && scheme != nullptr) addWallSetOut(d, job, room, *scheme, kind.wall, r.format);
     return d;
@@ -230,6 +247,7 @@ std::string scaleInWords(int denominator) {
 
 std::optional<SheetKind> sheetKind(const std::string& words) {
   if (words == "plan") return SheetKind{};
+  if (words == "house") return SheetKind{SheetKind::House, {}};
   if (words == "field") return SheetKind{SheetKind::Field, {}};
   if (words == "schedule") return SheetKind{SheetKind::Schedule, {}};
   if (words.starts_with("wall:") && words.size() > 5) return SheetKind{SheetKind::Wall, CornerId(words.substr(5))};
@@ -274,11 +292,11 @@ Result<Sheet> composeSheet(const Job& job, const Room& room, const Scheme* schem
   sheet.drawing = std::move(drawing);
   sheet.drawing.low = {0, 0};
   sheet.drawing.high = {sheet.width, sheet.height};
-  if (kind.what == SheetKind::Field) scheme = nullptr;
-  const std::string title = kind.what == SheetKind::Field ? "To measure by. Write what the tape reads"
-                            : kind.what == SheetKind::Wall
-                                ? "Wall " + kind.wall.value + " seen from the room. Ceiling " + writeLength(room.ceilingHeight, r.format)
-                                : "Floor plan. Ceiling " + writeLength(room.ceilingHeight, r.format);
+  if (kind.what == SheetKind::Field || kind.what == SheetKind::House) scheme = nullptr;
+  const std::string title = kind.what == SheetKind::House   ? "All rooms of this storey"
+                            : kind.what == SheetKind::Field ? "To measure by. Write what the tape reads"
+                            : kind.what == SheetKind::Wall  ? "Wall " + kind.wall.value + " from the room. " + ceilingWords(room, r.format)
+                                                            : "Floor plan. " + ceilingWords(room, r.format);
   addTitleBlock(sheet, job, room, scheme, title, r);
   return sheet;
 }

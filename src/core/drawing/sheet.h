@@ -34,12 +34,12 @@ struct Sheet {
 /// heights from the floor. Neither carries doubts, margins or rule names.
 enum class SheetVersion { Client, Installer };
 
-/// What a sheet shows: the plan, one wall, the list of the pieces, or the sketch to measure by.
+/// What a sheet shows: the plan, one wall, the list of the pieces, the sketch to measure by, or the storey that the room is on.
 struct SheetKind {
-  enum What { Plan, Wall, Schedule, Field } what = Plan;
+  enum What { Plan, Wall, Schedule, Field, House } what = Plan;
   CornerId wall;
 };
-/// "plan", "wall:A", "schedule", "field"; absent for anything else.
+/// "plan", "wall:A", "schedule", "field", "house"; absent for anything else.
 [[nodiscard]] std::optional<SheetKind> sheetKind(const std::string& words);
 
 struct SheetRequest {

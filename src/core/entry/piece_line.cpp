@@ -7,6 +7,7 @@
 
 #include "core/job/kinds.h"
 #include "core/job/validate.h"
+#include "core/units/sentence.h"
 
 namespace mezzet {
 namespace {
@@ -105,10 +106,6 @@ class Reader {
   }
 
  private:
-  static std::string capital(std::string text) {
-    if (!text.empty() && text[0] >= 'a' && text[0] <= 'z') text[0] = static_cast<char>(text[0] - 'a' + 'A');
-    return text;
-  }
   static std::string article(const std::string& name) {
     return (std::string_view("aeiouAEIOU").find(name[0]) != std::string_view::npos ? "an " : "a ") + lower(name);
   }

@@ -8,6 +8,7 @@
 
 #include "core/job/kinds.h"
 #include "core/job/validate.h"
+#include "core/units/sentence.h"
 
 namespace mezzet {
 namespace {
@@ -27,11 +28,6 @@ std::string trimmed(std::string_view text) {
 std::string lower(std::string text) {
   for (char& c : text)
     if (c >= 'A' && c <= 'Z') c = static_cast<char>(c - 'A' + 'a');
-  return text;
-}
-
-std::string capital(std::string text) {
-  if (!text.empty() && text[0] >= 'a' && text[0] <= 'z') text[0] = static_cast<char>(text[0] - 'a' + 'A');
   return text;
 }
 

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "core/survey/room_survey.h"
+#include "core/units/sentence.h"
 
 namespace mezzet {
 namespace {
@@ -220,11 +221,6 @@ class Reader {
   bool off_ = false;  // "C off A"
 };
 
-std::string capital(std::string text) {
-  if (!text.empty() && text[0] >= 'a' && text[0] <= 'z') text[0] = static_cast<char>(text[0] - 'a' + 'A');
-  return text;
-}
-
 }  // namespace
 
 std::string readingName(const Reading& r) {
@@ -274,7 +270,7 @@ ReadingLine readReadingLine(std::string_view text, const SurveyRecord& record, c
   try {
     const Reading r = Reader(text, record, bare).read(expected);
     out.reading = r;
-    const double u95 = r.u95.value_or(usualU95(r));
+    const double u95 = u95Of(r);
     const auto tenths = [](double v) {
       const long t = std::lround(v * 10);
       return std::to_string(t / 10) + "." + std::to_string(t % 10) + "\u00b0";

@@ -51,4 +51,15 @@ double coveredArea(const std::vector<Polygon>& polygons, const Polygon& room) {
   return area / (kGrid * kGrid);
 }
 
+Joined joined(const std::vector<Polygon>& polygons) {
+  ClipperLib::Clipper clipper;
+  for (const Polygon& polygon : polygons) clipper.AddPath(toGrid(polygon), ClipperLib::ptSubject, true);
+  ClipperLib::Paths paths;
+  clipper.Execute(ClipperLib::ctUnion, paths, ClipperLib::pftNonZero, ClipperLib::pftNonZero);
+  Joined out;
+  for (const ClipperLib::Path& path : paths)
+    for (Polygon& polygon : fromGrid({path})) (ClipperLib::Orientation(path) ? out.outer : out.holes).push_back(std::move(polygon));
+  return out;
+}
+
 }  // namespace mezzet

@@ -9,6 +9,11 @@ namespace mezzet {
 [[nodiscard]] std::vector<Polygon> grown(const Polygon&, double by);
 /// What of the polygons lies inside `room`.
 [[nodiscard]] std::vector<Polygon> clippedTo(const std::vector<Polygon>&, const Polygon& room);
+/// The polygons made one: outer edges anticlockwise, then holes clockwise. What touches is joined.
+struct Joined {
+  std::vector<Polygon> outer, holes;
+};
+[[nodiscard]] Joined joined(const std::vector<Polygon>&);
 /// Area of the union of the polygons within `room`, mm².
 [[nodiscard]] double coveredArea(const std::vector<Polygon>&, const Polygon& room);
 

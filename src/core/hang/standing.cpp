@@ -4,6 +4,7 @@
 
 #include "core/clearance/bodies.h"
 #include "core/job/kinds.h"
+#include "core/survey/heights.h"
 
 namespace mezzet {
 namespace {
@@ -32,14 +33,17 @@ Standing standingOf(const Piece& piece, const PlacementId& id, const FloorPlace&
 std::vector<Standing> standingAt(const Job& job, const Scheme& scheme, const Wall& wall, double reach) {
   std::vector<Standing> out;
   const PieceIndex pieces(job);
+  const RoomHeights heights = heightsOf(roomOf(job, scheme));
   for (const Placement& p : scheme.placements) {
     const auto* place = std::get_if<FloorPlace>(&p.on);
     if (place == nullptr) continue;
     const Piece& piece = pieces.of(p);
     if (isRug(piece.kind)) continue;
-    const Standing s = standingOf(piece, p.id, *place, wall);
+    Standing s = standingOf(piece, p.id, *place, wall);
     // Beyond the wall's ends (round a corner) or behind it is not at this wall.
     if (s.offWall > reach || s.offWallFar <= 0 || s.right <= 0 || s.left >= wall.length()) continue;
+    s.floor = heights.floorAt(onWall(wall, (s.left + s.right) / 2));
+    if (s.top) *s.top += s.floor;
     out.push_back(s);
   }
   std::stable_sort(out.begin(), out.end(), [](const Standing& a, const Standing& b) { return a.offWall > b.offWall; });

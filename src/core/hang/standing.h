@@ -15,6 +15,7 @@ struct Standing {
   std::optional<double> top;   ///< back height where there is one, else overall height; absent if not measured
   double offWall = 0;          ///< nearest
   double offWallFar = 0;       ///< farthest
+  double floor = 0;            ///< of the floor under it above the datum, where it stands at the wall; `top` counts from the datum too
 };
 
 /// Things further from a wall than this are not "below" what hangs on it [D].

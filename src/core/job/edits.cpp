@@ -84,6 +84,14 @@ Job withoutOpening(const Job& job, const RoomId& id, const OpeningId& opening) {
   Room changed = *room;
   std::erase_if(changed.openings, [&](const Opening& o) { return o.id == opening; });
   Job out = job;
+  // A door that belongs to two rooms leads nowhere from the other one then.
+  for (auto& other : out.rooms)
+    for (std::size_t i = 0; i < other->openings.size(); ++i)
+      if (other->openings[i].leadsTo == LeadsTo{id, opening}) {
+        Room parted = *other;
+        parted.openings[i].leadsTo.reset();
+        other = std::make_shared<const Room>(std::move(parted));
+      }
   put(out.rooms, std::move(changed));
   return out;
 }

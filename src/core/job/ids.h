@@ -25,6 +25,11 @@ using RoomId = Id<struct RoomKindTag>;
 using PieceId = Id<struct PieceKindTag>;
 using PlacementId = Id<struct PlacementKindTag>;
 using SchemeId = Id<struct SchemeKindTag>;
+using ReadingId = Id<struct ReadingKindTag>;
+using CeilingId = Id<struct CeilingKindTag>;
+using PointId = Id<struct PointKindTag>;
+using PhotographId = Id<struct PhotographKindTag>;
+using StoreyId = Id<struct StoreyKindTag>;
 
 /// Gives new ids. Belongs to the open document, not to the Job, so that undo never takes a number back.
 class IdSource {

@@ -29,7 +29,7 @@ const T* find(const std::vector<T>& all, const AnyId& id) {
 
 bool Job::operator==(const Job& other) const {
   return name == other.name && units == other.units && brief == other.brief && houseRules == other.houseRules && extra == other.extra &&
-         sameValues(rooms, other.rooms) && sameValues(pieces, other.pieces) && sameValues(schemes, other.schemes);
+         storeys == other.storeys && sameValues(rooms, other.rooms) && sameValues(pieces, other.pieces) && sameValues(schemes, other.schemes);
 }
 
 const Room* findRoom(const Job& job, const RoomId& id) { return findShared(job.rooms, id); }

@@ -12,6 +12,7 @@
 
 #include "core/geometry/polygon.h"
 #include "core/job/ids.h"
+#include "core/job/site.h"
 #include "core/job/survey_record.h"
 #include "core/units/length.h"
 
@@ -34,6 +35,7 @@ struct Corner {
   CornerId id;
   Vec2 at;
   std::optional<double> wallThickness = std::nullopt;  ///< of the wall that starts here; drawn kUsualWall thick until measured
+  WallMaterial material = WallMaterial::Unknown;       ///< of the same wall
   bool operator==(const Corner&) const = default;
 };
 
@@ -51,6 +53,12 @@ struct Opening {
   Swing swing = Swing::In;
   double leafThickness = 35;
   double underLeaf = 10;
+  std::vector<OpeningReading> readings = {};          ///< along its wall; offset and width follow from them
+  std::optional<double> trim = std::nullopt;          ///< width of the trim round it
+  WindowLeaf leaf = WindowLeaf::Fixed;                ///< of a window
+  std::optional<double> curtainStack = std::nullopt;  ///< drawn curtains stand this far beside the window, on each side
+  Outside outside = Outside::Unknown;
+  std::optional<LeadsTo> leadsTo = std::nullopt;  ///< the same opening, seen from the room beyond
   [[nodiscard]] double head() const { return sill + height; }
   bool operator==(const Opening&) const = default;
 };
@@ -60,13 +68,16 @@ inline constexpr double kUsualWall = 120;
 /// Soft and wooden things keep this far from a hearth where the maker says nothing else [D].
 inline constexpr double kHearthClear = 36 * kInch;
 
-enum class FeatureKind { Hearth, Column, BuiltIn };
+enum class FeatureKind { Hearth, Column, BuiltIn, ChimneyBreast, Radiator, Beam, Niche, Stair };
 struct Feature {
   FeatureId id;
   FeatureKind kind = FeatureKind::Hearth;
   Polygon outline;
   std::optional<double> height;
-  std::optional<double> clear;  ///< depth of the zone round it that is kept clear; a hearth's is kHearthClear until entered
+  std::optional<double> clear;                  ///< depth of the zone round it that is kept clear; a hearth's is kHearthClear until entered
+  std::optional<double> base = std::nullopt;    ///< its underside above the floor: beams, radiators, niches
+  std::optional<double> mantel = std::nullopt;  ///< height of a hearth's shelf
+  std::optional<Stair> stair = std::nullopt;    ///< of a stair
   bool operator==(const Feature&) const = default;
 };
 
@@ -80,6 +91,15 @@ struct Room {
   Extra extra;
   std::optional<SurveyRecord> survey = std::nullopt;  ///< the readings the corners come from; none: the corners were typed
   OutlineDoubt doubt = {};                            ///< of surveyed corners
+  std::vector<HeightReading> heights = {};
+  CeilingShape ceiling = CeilingShape::Flat;  ///< where no area says otherwise
+  std::vector<CeilingArea> ceilingAreas = {};
+  RoomTrim trim = {};
+  std::vector<WallPoint> points = {};
+  std::vector<StudRecord> studs = {};
+  std::optional<Underlay> underlay = std::nullopt;
+  std::vector<Photograph> photographs = {};
+  StoreyId storey = {};  ///< empty: the only one
   bool operator==(const Room&) const = default;
 };
 
@@ -209,6 +229,7 @@ struct Job {
   std::vector<Shared<Scheme>> schemes;
   HouseRules houseRules;
   Extra extra;
+  std::vector<Storey> storeys = {};
 
   /// Equal if the shared pointers are equal, else by value.
   bool operator==(const Job& other) const;

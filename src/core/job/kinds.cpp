@@ -1,4 +1,5 @@
 #include "core/job/kinds.h"
+#include "core/units/sentence.h"
 
 #include <algorithm>
 #include <array>
@@ -128,7 +129,7 @@ Piece usualPiece(std::string_view kind) {
   Piece piece;
   piece.kind = kind;
   piece.name = kindWords(kind);
-  if (!piece.name.empty() && piece.name[0] >= 'a' && piece.name[0] <= 'z') piece.name[0] = static_cast<char>(piece.name[0] - 'a' + 'A');
+  piece.name = capital(piece.name);
   for (const Usual& u : kUsual)
     if (u.kind == kind) {
       piece.shape = u.shape;
@@ -146,6 +147,20 @@ Piece usualPiece(std::string_view kind) {
       give(piece.backHeight, "backHeight", u.back);
     }
   return piece;
+}
+
+std::string_view featureWord(FeatureKind kind) {
+  switch (kind) {
+    case FeatureKind::Hearth: return "hearth";
+    case FeatureKind::Column: return "column";
+    case FeatureKind::BuiltIn: return "built-in piece";
+    case FeatureKind::ChimneyBreast: return "chimney breast";
+    case FeatureKind::Radiator: return "radiator";
+    case FeatureKind::Beam: return "beam";
+    case FeatureKind::Niche: return "niche";
+    case FeatureKind::Stair: return "stair";
+  }
+  return "fixed thing";
 }
 
 }  // namespace mezzet

@@ -21,6 +21,8 @@ namespace mezzet {
 [[nodiscard]] bool isWooden(std::string_view kind);  ///< drawn as wood: tables, cases
 /// Sofas and tables: what a picture's gap is measured from. Beds, mantels and consoles have rules of their own.
 [[nodiscard]] bool carriesArtAbove(std::string_view kind);
+/// How a fixed thing is called in a sentence: "chimney breast".
+[[nodiscard]] std::string_view featureWord(FeatureKind kind);
 /// How the kind is called in a sentence: "low table".
 [[nodiscard]] std::string_view kindWords(std::string_view kind);
 /// Kinds that can be added by name, in the order in which a room is furnished.

@@ -6,6 +6,9 @@
 #include <string_view>
 #include <unordered_map>
 
+#include "core/job/validate_site.h"
+#include "core/survey/heights.h"
+
 namespace mezzet {
 namespace {
 
@@ -29,13 +32,6 @@ std::optional<Error> faultOfRange(const ChangedRange& range, const std::string& 
   for (const auto& end : {range.low, range.high})
     if (end && !std::isfinite(*end)) return Error{where, "has an end that is not a number", "Type a length"};
   if (range.low && range.high && *range.low > *range.high) return Error{where, "has its lower end above its upper end", "Swap them"};
-  return std::nullopt;
-}
-
-template <class AnyId>
-std::optional<Error> takeId(std::set<std::string>& seen, const AnyId& id, const std::string& what) {
-  if (id.empty()) return Error{what, "has no id", "Give it a short name"};
-  if (!seen.insert(id.value).second) return Error{what + " " + id.value, "stands twice", "Ids must differ"};
   return std::nullopt;
 }
 
@@ -86,7 +82,7 @@ std::optional<Error> faultOfSurvey(const Room& room) {
   return std::nullopt;
 }
 
-std::optional<Error> faultOfOpening(const Room& room, const Opening& o, LengthFormat format) {
+std::optional<Error> faultOfOpening(const Room& room, const RoomHeights& heights, const Opening& o, LengthFormat format) {
   const std::string where = openingName(o);
   const auto wall = findWall(room, o.wall);
   if (!wall) return Error{where, "is on a wall that is not there: " + o.wall.value, "Choose one of the room's walls"};
@@ -100,12 +96,14 @@ std::optional<Error> faultOfOpening(const Room& room, const Opening& o, LengthFo
   if (o.offset + o.width > length + kSlack)
     return Error{where, "ends " + writeLength(o.offset + o.width - length, format) + " past the end of " + wallName(o.wall),
                  "Its offset can be at most " + writeLength(length - o.width, format)};
-  if (o.head() > room.ceilingHeight + kSlack)
-    return Error{where, "reaches " + writeLength(o.head() - room.ceilingHeight, format) + " above the ceiling", "Check its sill and height"};
+  const double low =
+      std::min(heights.clearAt(inFrontOf(*wall, length - o.offset)), heights.clearAt(inFrontOf(*wall, std::max(0.0, length - o.offset - o.width))));
+  if (o.head() > low + kSlack) return Error{where, "reaches " + writeLength(o.head() - low, format) + " above the ceiling", "Check its sill and height"};
   if (!std::isfinite(o.leafThickness) || o.leafThickness < 0 || o.leafThickness > 200)
     return Error{where, "has a leaf that is not 0 to 200 mm thick", "A usual leaf is 35 mm"};
   if (!std::isfinite(o.underLeaf) || o.underLeaf < 0 || o.underLeaf > 200)
     return Error{where, "has a gap under the leaf that is not 0 to 200 mm", "A usual gap is 10 mm"};
+  if (auto fault = faultOfSite(o, where)) return fault;
   for (const Opening& other : room.openings) {
     if (&other == &o) break;  // each pair is judged once, and the later of the two is the one to move
     if (other.wall != o.wall) continue;
@@ -186,9 +184,11 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
   if (room.survey)
     if (auto fault = faultOfSurvey(room)) return fault;
   std::set<std::string> seen;
+  if (auto fault = faultOfSite(room)) return fault;
+  const RoomHeights heights = heightsOf(room);
   for (const Opening& o : room.openings) {
     if (auto fault = takeId(seen, o.id, "opening")) return fault;
-    if (auto fault = faultOfOpening(room, o, format)) return fault;
+    if (auto fault = faultOfOpening(room, heights, o, format)) return fault;
   }
   for (const Feature& f : room.features) {
     if (auto fault = takeId(seen, f.id, "feature")) return fault;
@@ -201,6 +201,7 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
     if (f.clear && !(*f.clear >= 0 && *f.clear <= kLongestLength))
       return Error{"feature " + f.id.value, "has a clear zone that is not a length", "Type 0 or more"};
     if (selfCrossing(f.outline)) return Error{"feature " + f.id.value, "has an outline that crosses itself", "Check its corners"};
+    if (auto fault = faultOfSite(f)) return fault;
   }
   return std::nullopt;
 }
@@ -252,6 +253,7 @@ std::optional<Error> faultOf(const Job& job) {
     if (auto fault = faultOf(*room, format)) return fault;
     roomById[room->id.value] = room.get();
   }
+  if (auto fault = faultOfHouse(job)) return fault;
   for (const auto& piece : job.pieces) {
     if (auto fault = takeId(pieces, piece->id, "piece")) return fault;
     if (auto fault = faultOf(*piece)) return fault;

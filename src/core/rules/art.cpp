@@ -39,9 +39,10 @@ void evaluateArtCentre(const Situation& s, const Rule& rule, std::vector<Finding
     const Asked asked = askedOf(rule, s.job, pieceIn(s, hung));
     Finding f = findingOf(rule, asked, idsOf(hung));
     const double u = (hung.envelope.left + hung.envelope.right) / 2;
-    f.measured = hung.envelope.centreHeight();
+    const double floor = s.heights.floorAt(onWall(*findWall(s.room, hung.wall), u));
+    f.measured = hung.envelope.centreHeight() - floor;
     f.view = wallKey(hung.wall);
-    f.at = {Vec2{u, 0}, Vec2{u, f.measured}};
+    f.at = {Vec2{u, floor}, Vec2{u, hung.envelope.centreHeight()}};
     decide(f, s.scheme);
     f.sentence = f.verdict == Verdict::NotMeasured
                      ? "Pictures here follow the viewers' eye height, and no viewer's height is known."

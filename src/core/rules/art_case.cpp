@@ -2,8 +2,18 @@
 
 #include "core/job/edits.h"
 #include "core/job/kinds.h"
+#include "core/survey/heights.h"
 
 namespace mezzet {
+namespace {
+
+/// Of the floor under the middle of what hangs, above the datum.
+double floorUnder(const Room& room, const Hung& hung) {
+  const auto wall = findWall(room, hung.wall);
+  return wall ? heightsOf(room).floorAt(onWall(*wall, (hung.envelope.left + hung.envelope.right) / 2)) : 0;
+}
+
+}  // namespace
 
 std::optional<ArtCase> artCaseOf(const Job& job, const Rulebook& book, const SchemeId& id, const PlacementId& placement) {
   const Scheme* scheme = findScheme(job, id);
@@ -18,16 +28,17 @@ std::optional<ArtCase> artCaseOf(const Job& job, const Rulebook& book, const Sch
   if (hangs(piece.kind) && !isArt(piece.kind)) return std::nullopt;  // mirrors and screens have heights of their own
   const Asked askedCentre = askedOf(*centre, job, piece), askedGap = askedOf(*gap, job, piece);
   if (!askedCentre.missing.empty() || !askedGap.missing.empty()) return std::nullopt;
-  const ArtQuestion question{askedCentre.tolerated, askedGap.tolerated, *below->top, hung->envelope.height()};
+  const ArtQuestion question{askedCentre.tolerated, askedGap.tolerated, *below->top - floorUnder(roomOf(job, *scheme), *hung), hung->envelope.height()};
   return ArtCase{*hung, *below, question, solveArt(question)};
 }
 
 Job hungAtCentre(const Job& job, const SchemeId& id, const Hung& hung, double centre) {
   Job out = job;
   const Scheme& scheme = *findScheme(job, id);
+  const double by = centre + floorUnder(roomOf(job, scheme), hung) - hung.envelope.centreHeight();
   for (const PlacementId& member : hung.members) {
     WallPlace place = std::get<WallPlace>(findPlacement(scheme, member)->on);
-    place.v += centre - hung.envelope.centreHeight();
+    place.v += by;
     out = placed(out, id, member, place);
   }
   return out;

@@ -4,6 +4,7 @@
 
 #include "core/clearance/bodies.h"
 #include "core/job/kinds.h"
+#include "core/survey/heights.h"
 #include "core/rules/art_case.h"
 
 namespace mezzet {
@@ -48,9 +49,11 @@ void floorBands(const Job& job, const Scheme& scheme, const Rule& rule, const Pl
   }
 }
 
-Band acrossWall(const std::string& rule, const CornerId& wall, double length, const Range& centre, double ceiling, std::string label) {
+/// `left` and `right`: of the floor at the wall's ends, which a height above the floor follows; 0 for one above the datum.
+Band acrossWall(const std::string& rule, const CornerId& wall, double length, const Range& centre, double ceiling, std::string label, double left = 0,
+                double right = 0) {
   const double low = std::clamp(centre.low.value_or(0), 0.0, ceiling), high = std::clamp(centre.high.value_or(ceiling), 0.0, ceiling);
-  return {rule, wallKey(wall), {{0, low}, {length, low}, {length, high}, {0, high}}, std::move(label)};
+  return {rule, wallKey(wall), {{0, low + left}, {length, low + right}, {length, high + right}, {0, high + left}}, std::move(label)};
 }
 
 }  // namespace
@@ -67,14 +70,16 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
   const auto* hung = std::get_if<WallPlace>(&held->on);
   if (hung == nullptr) return out;
   const Room& room = roomOf(job, *scheme);
-  const double length = findWall(room, hung->wall)->length();
+  const Wall wall = *findWall(room, hung->wall);
+  const double length = wall.length();
+  const RoomHeights heights = heightsOf(room);
   const auto envelope = hungWith(job, *scheme, placement);
   const Rule* centre = findRule(book, "art-centre");
   const Rule* gap = findRule(book, "art-gap");
   if (centre != nullptr)
     if (const Asked asked = askedOf(*centre, job); asked.missing.empty())
-      out.push_back(
-          acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight, "centre by height, " + rangeWords(asked.tolerated, format)));
+      out.push_back(acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight, "centre by height, " + rangeWords(asked.tolerated, format),
+                               heights.floorAt(wall.end), heights.floorAt(wall.start)));
   if (gap != nullptr)
     if (const auto below = belowArt(job, *scheme, room, *envelope); below && below->top)
       if (const Asked asked = askedOf(*gap, job); asked.missing.empty()) {

@@ -38,6 +38,13 @@ constexpr std::array kEvaluators{
     Entry{"overlap", evaluateOverlap},
     Entry{"outside-room", evaluateOutsideRoom},
     Entry{"piece-count", evaluatePieceCount},
+    Entry{"stair-rise", evaluateStairRise},
+    Entry{"stair-going", evaluateStairGoing},
+    Entry{"stair-pitch", evaluateStairPitch},
+    Entry{"stair-step", evaluateStairStep},
+    Entry{"stair-reach", evaluateStairReach},
+    Entry{"stair-handrail", evaluateStairHandrail},
+    Entry{"stair-headroom", evaluateStairHeadroom},
 };
 
 }  // namespace
@@ -51,8 +58,17 @@ std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId&
   std::vector<Body> bodies = floorBodies(pieces, *scheme);
   std::vector<Serving> servings = servingsIn(pieces, *scheme);
   std::vector<Hung> hung = hungIn(pieces, *scheme);
-  const Situation situation{
-      job, book, *scheme, roomOf(job, *scheme), format, std::move(pieces), std::move(names), std::move(bodies), std::move(servings), std::move(hung)};
+  const Situation situation{job,
+                            book,
+                            *scheme,
+                            roomOf(job, *scheme),
+                            format,
+                            std::move(pieces),
+                            std::move(names),
+                            std::move(bodies),
+                            std::move(servings),
+                            std::move(hung),
+                            heightsOf(roomOf(job, *scheme))};
   for (const Entry& entry : kEvaluators) {
     const Rule* rule = findRule(book, entry.rule);
     if (rule == nullptr) continue;
@@ -67,6 +83,12 @@ std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId&
 std::string rulebookNews(const Job& job, const Rulebook& book, const std::vector<Finding>& findings) {
   const int known = job.houseRules.rulebook;
   if (known >= book.version) return {};
+  // What judges nothing here is no news.
+  if (std::none_of(findings.begin(), findings.end(), [&](const Finding& f) {
+        const Rule* rule = findRule(book, f.rule);
+        return rule != nullptr && rule->since > known;
+      }))
+    return {};
   int fresh = 0, broken = 0;
   std::string names;
   for (const Rule& rule : book.rules) {

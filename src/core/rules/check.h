@@ -1,6 +1,7 @@
 // Every rule applied to one scheme.
 #pragma once
 
+#include "core/survey/heights.h"
 #include "core/clearance/bodies.h"
 #include "core/hang/standing.h"
 #include "core/rules/finding.h"
@@ -37,6 +38,7 @@ struct Situation {
   std::vector<Body> bodies;       ///< of everything that stands on the floor
   std::vector<Serving> servings;  ///< what serves each seat
   std::vector<Hung> hung;
+  RoomHeights heights;
 };
 
 /// All findings of the scheme in a steady order: by rule, then by subjects. An unknown scheme has none.
@@ -74,6 +76,15 @@ void evaluateArtGap(const Situation&, const Rule&, std::vector<Finding>&);
 void evaluateOverlap(const Situation&, const Rule&, std::vector<Finding>&);
 void evaluateOutsideRoom(const Situation&, const Rule&, std::vector<Finding>&);
 void evaluatePieceCount(const Situation&, const Rule&, std::vector<Finding>&);
+
+// stairs.cpp
+void evaluateStairRise(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateStairGoing(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateStairPitch(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateStairStep(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateStairReach(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateStairHandrail(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateStairHeadroom(const Situation&, const Rule&, std::vector<Finding>&);
 
 // ---- what evaluators share
 /// A finding with everything the rule itself decides; subjects are sorted and make the id.

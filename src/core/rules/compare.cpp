@@ -1,4 +1,5 @@
 #include "core/rules/compare.h"
+#include "core/clearance/bodies.h"
 
 #include <algorithm>
 #include <cmath>
@@ -107,7 +108,8 @@ SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id
     standing.push_back(outlineOf(drawn, *place));
   }
   const Polygon outline = outlineOf(room);
-  for (const Feature& feature : room.features) standing.push_back(feature.outline);
+  for (const Feature& feature : room.features)
+    if (standsInTheWay(feature)) standing.push_back(feature.outline);
   figures.freeFloor = signedArea(outline) - coveredArea(standing, outline);
   for (const Wall& wall : wallsOf(room)) {
     std::vector<std::pair<double, double>> taken, takenAbove;

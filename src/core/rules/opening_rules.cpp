@@ -6,6 +6,7 @@
 #include "core/job/kinds.h"
 #include "core/job/validate.h"
 #include "core/rules/check.h"
+#include "core/units/sentence.h"
 
 namespace mezzet {
 namespace {
@@ -15,11 +16,14 @@ constexpr double kNearSweep = 1000;
 /// What stands within this of a window stands before it [D].
 constexpr double kBeforeWindow = 36 * kInch;
 
+void judgeCasements(const Situation&, const Rule&, const Opening&, std::vector<Finding>&);
+
 }  // namespace
 
 void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   const std::vector<Body> features = featureBodies(s.room);
   for (const Opening& o : s.room.openings) {
+    judgeCasements(s, rule, o, out);
     const auto sweep = sweepOf(s.room, o);
     if (!sweep) continue;
     const auto judge = [&](const Body& body, const std::string& name, double doubt, const Asked& asked) {
@@ -34,7 +38,7 @@ void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding
       else
         f.sentence = openingName(o) + " swings clear of " + midSentence(name) + " by " + writeLength(f.measured, s.format) + " and opens to a clear " +
                      writeLength(clearWidth(o), s.format) + ".";
-      f.sentence[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(f.sentence[0])));
+      f.sentence = capital(f.sentence);
       out.push_back(std::move(f));
     };
     for (const Body& body : s.bodies) {
@@ -47,6 +51,36 @@ void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding
     for (const Body& body : features) judge(body, "The " + featureWords(s.room, body.id), 0, askedOf(rule, s.job));
   }
 }
+
+namespace {
+
+/// What stands higher than the sill in the way of a window's leaves.
+void judgeCasements(const Situation& s, const Rule& rule, const Opening& o, std::vector<Finding>& out) {
+  const std::vector<Sweep> sweeps = casementSweeps(s.room, o);
+  if (sweeps.empty()) return;
+  for (const Body& body : s.bodies) {
+    if (body.flat) continue;
+    const Placement& p = *findPlacement(s.scheme, PlacementId(body.id));
+    const Piece& piece = s.pieces.of(p);
+    std::optional<double> top = piece.height;
+    if (piece.backHeight) top = std::max(top.value_or(0), *piece.backHeight);
+    if (top && *top <= o.sill) continue;  // the leaves pass over it
+    Separation nearest = clearOfSweep(body.parts, sweeps[0]);
+    if (const Separation other = clearOfSweep(body.parts, sweeps[1]); other.gap < nearest.gap) nearest = other;
+    if (nearest.gap > 0) continue;  // clear of a window's leaf is nothing to speak of
+    Finding f = findingOf(rule, askedOf(rule, s.job, piece), {o.id.value, body.id});
+    if (!top) f.missing.push_back(piece.id.value + ".height");
+    f.measured = std::abs(nearest.gap) < kTouch ? 0 : nearest.gap;
+    f.at = {nearest.a, nearest.b};
+    decide(f, s.scheme);
+    f.sentence = top ? s.names.the(p.id, true) + " stands " + writeLength(-f.measured, s.format) + " inside the sweep of " + openingName(o) +
+                           ", and is higher than its sill."
+                     : "How high " + s.names.the(p.id) + " is has not been measured, and it stands in the sweep of " + openingName(o) + ".";
+    out.push_back(std::move(f));
+  }
+}
+
+}  // namespace
 
 void evaluateWindowBlock(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Opening& o : s.room.openings) {

@@ -3,6 +3,7 @@
 #include <unordered_map>
 
 #include "core/clearance/gaps.h"
+#include "core/clearance/bodies.h"
 #include "core/hang/standing.h"
 #include "core/job/kinds.h"
 #include "core/job/validate.h"
@@ -58,7 +59,7 @@ Vec2 nearestOnOutline(const Polygon& outline, Vec2 p) {
 
 std::string featureWords(const Room& room, const std::string& id) {
   for (const Feature& f : room.features)
-    if (f.id.value == id) return f.kind == FeatureKind::Hearth ? "hearth" : f.kind == FeatureKind::Column ? "column" : "built-in piece";
+    if (f.id.value == id) return std::string(featureWord(f.kind));
   return {};
 }
 
@@ -124,13 +125,17 @@ void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Findi
     } else if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
       const auto wall = findWall(s.room, hung->wall);
       const WallRect r = wallRectOf(piece, *hung);
-      const double side = std::max(-r.left, r.right - wall->length()), upright = std::max(-r.bottom, r.top - s.room.ceilingHeight);
+      const auto clear = [&](double u) {
+        const Vec2 here = inFrontOf(*wall, std::clamp(u, 0.0, wall->length()));
+        return std::max(s.heights.floorAt(here) - r.bottom, r.top - s.heights.ceilingAt(here));
+      };
+      const double side = std::max(-r.left, r.right - wall->length()), upright = std::max(clear(r.left), clear(r.right));
       const double reach = std::max(side, upright);
       if (reach > kTouch)
         outsideFinding(s, rule, p, reach, {hung->u, hung->v}, {hung->u, hung->v}, wallKey(hung->wall),
-                       side >= upright ? "the end of wall " + hung->wall.value
-                       : r.bottom < 0  ? "the floor"
-                                       : "the ceiling",
+                       side >= upright                                           ? "the end of wall " + hung->wall.value
+                       : r.bottom < s.heights.floorAt(inFrontOf(*wall, hung->u)) ? "the floor"
+                                                                                 : "the ceiling",
                        out);
     }
   }

@@ -134,10 +134,11 @@ void evaluateTopBreathing(const Situation& s, const Rule& rule, std::vector<Find
     subjects.push_back(below->id.value);
     Finding f = findingOf(rule, askedOf(rule, s.job, firstOf(s, hung)), std::move(subjects));
     if (!below->top) f.missing.push_back(under.id.value + ".height");
-    const double above = s.room.ceilingHeight - hung.envelope.top, gap = hung.envelope.bottom - below->top.value_or(0);
-    f.measured = above - gap;
     const double u = (hung.envelope.left + hung.envelope.right) / 2;
-    f.at = {Vec2{u, hung.envelope.top}, Vec2{u, s.room.ceilingHeight}};
+    const double ceiling = s.heights.ceilingAt(inFrontOf(*findWall(s.room, hung.wall), u));
+    const double above = ceiling - hung.envelope.top, gap = hung.envelope.bottom - below->top.value_or(0);
+    f.measured = above - gap;
+    f.at = {Vec2{u, hung.envelope.top}, Vec2{u, ceiling}};
     f.view = wallKey(hung.wall);
     f.u95 = std::hypot(doubtOfTop(under), hung.members.size() == 1 ? doubtOf(firstOf(s, hung), "height") : 0);
     decide(f, s.scheme);

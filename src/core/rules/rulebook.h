@@ -43,7 +43,7 @@ struct Rule {
 };
 
 struct Rulebook {
-  int version = 2;
+  int version = 3;
   std::vector<Rule> rules;
 };
 

@@ -25,7 +25,7 @@ Error past(const std::string& wall, double by, LengthFormat format) {
 
 }  // namespace
 
-Result<Polygon> outlineFrom(const Room& room, const FixedMeasures& measures, LengthFormat format) {
+Result<Polygon> outlineFrom(const Room& room, const FixedMeasures& measures, LengthFormat format, FeatureKind kind) {
   if (const auto* box = std::get_if<AgainstWall>(&measures)) {
     const auto wall = findWall(room, box->wall);
     if (!wall) return Error{"wall " + box->wall.value, "is not in this room", "Choose one of its walls"};
@@ -33,6 +33,13 @@ Result<Polygon> outlineFrom(const Room& room, const FixedMeasures& measures, Len
     if (box->offset < 0 || box->off < 0) return Error{"", "it starts outside the room", "Both distances are 0 or more"};
     if (box->offset + box->width > wall->length() + kSlack) return past(box->wall.value, box->offset + box->width - wall->length(), format);
     const Vec2 along = wall->along(), in = wall->inward();
+    if (kind == FeatureKind::Niche) {
+      if (box->depth > wall->thickness + kSlack)
+        return Error{"wall " + box->wall.value, "is " + writeLength(wall->thickness, format) + " thick, less than the niche is deep",
+                     "Measure the wall's thickness"};
+      const Vec2 right = wall->start + along * box->offset - in * box->depth, left = right + along * box->width;
+      return Polygon{right, left, left + in * box->depth, right + in * box->depth};
+    }
     const Vec2 a = wall->start + along * box->offset + in * box->off;
     const Vec2 b = a + along * box->width;
     Polygon out{a, b, b + in * box->depth, a + in * box->depth};
@@ -81,11 +88,24 @@ std::optional<FixedMeasures> measuresOf(const Room& room, const Polygon& outline
       const double s = dot(p - wall.start, wall.along()), t = dot(p - wall.start, wall.inward());
       return std::min(s - least, most - s) <= kSlack && std::min(t - near, far - t) <= kSlack;
     });
+    if (far <= kSlack && near < -kSlack && square && least > -kSlack && most < wall.length() + kSlack)
+      return AgainstWall{wall.id, std::max(0.0, least), 0, most - least, far - near};  // a niche
     if (!square || near < -kSlack || least < -kSlack || most > wall.length() + kSlack) continue;
     if (!best || near < best->off - kSlack) best = AgainstWall{wall.id, std::max(0.0, least), std::max(0.0, near), most - least, far - near};
   }
   if (best) return *best;
   return std::nullopt;
+}
+
+std::vector<Alcove> alcovesBeside(const Room& room, const Feature& breast) {
+  std::vector<Alcove> out;
+  const auto measures = measuresOf(room, breast.outline);
+  const auto* box = measures ? std::get_if<AgainstWall>(&*measures) : nullptr;
+  if (breast.kind != FeatureKind::ChimneyBreast || box == nullptr || box->off > kSlack) return out;
+  const double length = findWall(room, box->wall)->length();
+  for (const double width : {box->offset, length - box->offset - box->width})
+    if (width > kSlack) out.push_back({width, box->depth});
+  return out;
 }
 
 }  // namespace mezzet

@@ -23,8 +23,14 @@ struct AcrossCorner {
 };
 using FixedMeasures = std::variant<AgainstWall, AcrossCorner>;
 
-/// The outline on the plan, anticlockwise. Refused where it reaches outside the room or is no area.
-[[nodiscard]] Result<Polygon> outlineFrom(const Room&, const FixedMeasures&, LengthFormat);
+/// The outline on the plan, anticlockwise. Refused where it reaches outside the room or is no area. A niche lies behind the face of
+/// its wall: its depth goes into the wall.
+[[nodiscard]] Result<Polygon> outlineFrom(const Room&, const FixedMeasures&, LengthFormat, FeatureKind = FeatureKind::BuiltIn);
+/// The alcoves beside a chimney breast that stands against a wall: how wide each is, and how deep, from the wall's start corner on.
+struct Alcove {
+  double width = 0, depth = 0;
+};
+[[nodiscard]] std::vector<Alcove> alcovesBeside(const Room&, const Feature&);
 /// How an outline would be measured; nothing for one that is neither (then it can only be taken out or replaced).
 [[nodiscard]] std::optional<FixedMeasures> measuresOf(const Room&, const Polygon& outline);
 

@@ -18,8 +18,6 @@ struct Pair {
 
 }  // namespace
 
-double tapeU95(double length) { return kInch / 8 + kInch / 32 * length / (10 * kFoot); }
-
 std::optional<NextReading> nextReading(const Network& net, const Adjustment& all) {
   const std::size_t columns = 2 * net.corners;
   std::vector<Pair> pairs;

@@ -1,6 +1,7 @@
 // What to measure next: the corner-to-corner length that would make the worst-known length of the room best known.
 #pragma once
 
+#include "core/survey/usual_doubt.h"
 #include "core/survey/adjust.h"
 
 namespace mezzet {
@@ -13,8 +14,5 @@ struct NextReading {
 /// Among the corner pairs not measured yet; nothing when there is none, or none would help by a tenth of a millimetre.
 /// With very many corners only pairs whose length is badly known are weighed.
 [[nodiscard]] std::optional<NextReading> nextReading(const Network&, const Adjustment&);
-
-/// u95 of one reading of a tape: 1/8 in plus 1/32 in for each 10 ft [D].
-[[nodiscard]] double tapeU95(double length);
 
 }  // namespace mezzet

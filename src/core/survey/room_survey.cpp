@@ -5,6 +5,7 @@
 #include <numbers>
 
 #include "core/job/edits.h"
+#include "core/survey/openings.h"
 #include "core/survey/sketch_start.h"
 
 namespace mezzet {
@@ -19,10 +20,14 @@ bool samePlace(const Reading& a, const Reading& b) {
   return a.kind == b.kind && ((a.from == b.from && a.to == b.to) || (a.kind == ReadingKind::Corners && a.from == b.to && a.to == b.from));
 }
 
+/// Taken from a picture, not in the room.
+bool scaledOff(const Reading& r) { return r.instrument == Instrument::Plan || r.instrument == Instrument::Photograph; }
+
 /// The room with another record and the outline that follows from it; where none follows, the one it had.
 Result<Job> withRecord(const Job& job, Room room, SurveyRecord record) {
   room.survey = std::move(record);
-  if (auto adjusted = surveyed(room)) return withRoom(job, std::move(adjusted).value());
+  if (auto adjusted = surveyed(room)) room = std::move(adjusted).value();
+  if (auto closed = openingsClosed(room)) room = std::move(closed).value();
   return withRoom(job, std::move(room));
 }
 
@@ -30,16 +35,9 @@ Error noSurvey(const RoomId& id) { return {"room " + id.value, "has no readings"
 
 }  // namespace
 
-double usualU95(const Reading& r) {
-  if (r.isAngle()) return 0.5;
-  switch (r.instrument) {
-    case Instrument::Tape: return tapeU95(r.value);
-    case Instrument::Laser: return 3;
-    case Instrument::Plan: return 10;
-    case Instrument::Photograph: return std::max(10.0, 0.02 * r.value);
-  }
-  return tapeU95(r.value);
-}
+double usualU95(const Reading& r) { return r.isAngle() ? 0.5 : usualU95(r.instrument, r.value); }
+
+bool outranks(const Reading& tape, const Reading& plan) { return !tape.superseded && !scaledOff(tape) && scaledOff(plan) && samePlace(tape, plan); }
 
 double squareSigma(double shorterWall) { return std::hypot(0.5, 12 / std::max(1.0, shorterWall) * 180 / std::numbers::pi); }
 
@@ -62,12 +60,13 @@ SurveyNetwork networkOf(const SurveyRecord& record) {
     const auto from = place(r.from);
     const auto to = r.kind == ReadingKind::Run && from ? std::optional((*from + 1) % net.corners) : r.kind == ReadingKind::Angle ? from : place(r.to);
     if (r.superseded || !from || !to || !r.isOfOutline()) continue;
+    if (std::any_of(record.readings.begin(), record.readings.end(), [&](const Reading& tape) { return outranks(tape, r); })) continue;
     net.observations.push_back({r.id.value,
                                 r.kind == ReadingKind::Run      ? ObservationKind::Run
                                 : r.isAngle()                   ? ObservationKind::Angle
                                 : r.kind == ReadingKind::Offset ? ObservationKind::Offset
                                                                 : ObservationKind::Diagonal,
-                                *from, *to, r.value, r.u95.value_or(usualU95(r)) / 2});
+                                *from, *to, r.value, u95Of(r) / 2});
     out.readings.push_back(k);
   }
   // Walls beside a corner, as far as they are known, decide how square it can be taken.
@@ -178,6 +177,7 @@ Result<Job> withSketch(const Job& job, const RoomId& id, const std::vector<Walke
   changed.survey = std::move(record);
   auto adjusted = surveyed(std::move(changed));
   if (!adjusted) return adjusted.error();
+  if (auto closed = openingsClosed(*adjusted)) return withRoom(job, std::move(closed).value());
   return withRoom(job, std::move(adjusted).value());
 }
 
@@ -186,7 +186,7 @@ Result<Job> withReading(const Job& job, const RoomId& id, Reading reading, const
   if (room == nullptr || !room->survey) return noSurvey(id);
   SurveyRecord record = *room->survey;
   for (Reading& r : record.readings)
-    if (samePlace(r, reading) || r.id == again) r.superseded = true;
+    if ((samePlace(r, reading) && scaledOff(r) == scaledOff(reading)) || r.id == again) r.superseded = true;
   record.readings.push_back(std::move(reading));
   return withRecord(job, *room, std::move(record));
 }
@@ -201,7 +201,7 @@ Result<Job> withoutReading(const Job& job, const RoomId& id, const ReadingId& re
   record.readings.erase(at);
   if (!gone.superseded)
     for (auto r = record.readings.rbegin(); r != record.readings.rend(); ++r)
-      if (samePlace(*r, gone)) {
+      if (samePlace(*r, gone) && scaledOff(*r) == scaledOff(gone)) {
         r->superseded = false;
         break;
       }

@@ -9,6 +9,11 @@ namespace mezzet {
 /// u95 of a reading where none was entered [D]: tape 1/8 in plus 1/32 in for each 10 ft, laser 3 mm, plan 10 mm,
 /// photograph 2 % and at least 10 mm; angles 0.5 degrees.
 [[nodiscard]] double usualU95(const Reading&);
+/// The ± of a reading: as entered, else the usual one.
+[[nodiscard]] inline double u95Of(const Reading& r) { return r.u95.value_or(usualU95(r)); }
+
+/// Whether `tape`, taken on site, counts instead of `plan`, scaled off a picture of the same place. Both stay in the record.
+[[nodiscard]] bool outranks(const Reading& tape, const Reading& plan);
 
 /// The record as a network: the readings that are not superseded, in their order, then the corners assumed square. Readings
 /// whose corners are not in the sketch are left out.
@@ -48,8 +53,9 @@ struct WalkedRun {
 [[nodiscard]] std::vector<WalkedRun> walkOf(const Room&);
 
 // ---- edits; each keeps what was read, whatever the outline does
-/// Adds a reading; one of the same kind between the same corners that was in use is superseded, and stays. So is `again`: of
-/// several openings of one wall, the one that was measured again.
+/// Adds a reading; one of the same kind between the same corners that was in use is superseded, and stays; what was scaled off
+/// a plan or a photograph and what was taken on site do not supersede each other. So is `again`: of several openings of one wall,
+/// the one that was measured again.
 [[nodiscard]] Result<Job> withReading(const Job&, const RoomId&, Reading, const ReadingId& again = {});
 /// Takes a reading out; the one it superseded last is in use again.
 [[nodiscard]] Result<Job> withoutReading(const Job&, const RoomId&, const ReadingId&);

@@ -1,15 +1,11 @@
 #include "core/survey/survey_words.h"
+#include "core/units/sentence.h"
 
 #include <algorithm>
 #include <cmath>
 
 namespace mezzet {
 namespace {
-
-std::string capital(std::string text) {
-  if (!text.empty() && text[0] >= 'a' && text[0] <= 'z') text[0] = static_cast<char>(text[0] - 'a' + 'A');
-  return text;
-}
 
 std::string tenths(double value) {
   const long rounded = std::lround(std::abs(value) * 10);

@@ -1,0 +1,132 @@
+#include "render/picture_in.h"
+
+#include <gtest/gtest.h>
+
+#include <QBuffer>
+#include <QImage>
+#include <QPainter>
+#include <QPdfWriter>
+#include <random>
+
+namespace mezzet {
+namespace {
+
+std::string encoded(const QImage& image, const char* format) {
+  QByteArray bytes;
+  QBuffer buffer(&bytes);
+  buffer.open(QIODevice::WriteOnly);
+  image.save(&buffer, format);
+  return bytes.toStdString();
+}
+QImage picture(int w, int h) {
+  QImage image(w, h, QImage::Format_RGB32);
+  image.fill(QColor(0xe8, 0xde, 0xc4));
+  QPainter(&image).drawLine(0, 0, w, h);
+  return image;
+}
+std::string pdf(int pages) {
+  QByteArray bytes;
+  QBuffer buffer(&bytes);
+  buffer.open(QIODevice::WriteOnly);
+  QPdfWriter writer(&buffer);
+  QPainter p(&writer);
+  for (int i = 0; i < pages; ++i) {
+    if (i > 0) writer.newPage();
+    p.drawRect(200, 200, 4000, 3000);
+  }
+  p.end();
+  return bytes.toStdString();
+}
+std::string refusal(const std::string& bytes) {
+  const auto taken = pictureFrom(bytes, "x");
+  return taken ? "" : taken.error().text();
+}
+
+TEST(PictureIn, KeepsASmallOneAsItIs) {
+  const std::string bytes = encoded(picture(300, 200), "PNG");
+  const auto taken = pictureFrom(bytes, "plan.png");
+  ASSERT_TRUE(taken) << taken.error().text();
+  EXPECT_EQ(taken->bytes, bytes);
+  EXPECT_EQ(taken->ending, "png");
+  EXPECT_EQ(taken->width, 300);
+  EXPECT_FALSE(taken->madeSmaller);
+}
+TEST(PictureIn, MakesALargeOneSmaller) {
+  const auto taken = pictureFrom(encoded(picture(6000, 3000), "JPG"), "plan.jpg");
+  ASSERT_TRUE(taken) << taken.error().text();
+  EXPECT_EQ(taken->width, 4096);
+  EXPECT_EQ(taken->height, 2048);
+  EXPECT_TRUE(taken->madeSmaller);
+  EXPECT_EQ(taken->ending, "jpg");
+}
+TEST(PictureIn, TakesSeventyFiveMegapixels) {
+  const auto taken = pictureFrom(encoded(picture(10000, 7500), "JPG"), "scan.jpg");
+  ASSERT_TRUE(taken) << taken.error().text();
+  EXPECT_EQ(taken->width, 4096);
+}
+TEST(PictureIn, RefusesMoreThanEightyMegapixels) {
+  EXPECT_EQ(refusal(encoded(QImage(10000, 8200, QImage::Format_Mono), "PNG")), "x: has 82 megapixels. Mezzet takes up to 80; make it smaller first");
+}
+TEST(PictureIn, RefusesOtherKinds) {
+  EXPECT_EQ(refusal(encoded(picture(10, 10), "BMP")), "x: is no picture that Mezzet takes. Use PNG or JPEG, or a PDF of a plan");
+  EXPECT_EQ(refusal("hello"), "x: is no picture that Mezzet takes. Use PNG or JPEG, or a PDF of a plan");
+  EXPECT_EQ(refusal(""), "x: is empty. Choose another picture");
+}
+TEST(PictureIn, ReadsAPageOfAPdf) {
+  const std::string bytes = pdf(2);
+  ASSERT_TRUE(isPdf(bytes));
+  EXPECT_EQ(pdfPages(bytes, "plan.pdf").value(), 2);
+  const auto taken = pictureOfPdf(bytes, "plan.pdf", 1);
+  ASSERT_TRUE(taken) << taken.error().text();
+  EXPECT_EQ(std::max(taken->width, taken->height), 4096);
+  EXPECT_EQ(pictureOfPdf(bytes, "plan.pdf", 2).error().text(), "plan.pdf: has no page 3. It has 2");
+}
+TEST(PictureIn, ABrokenPdfIsRefusedInWords) {
+  const std::string bytes = pdf(1);
+  EXPECT_EQ(pdfPages(bytes.substr(0, 60), "plan.pdf").error().text(),
+            "plan.pdf: cannot be read as a PDF. The file may be damaged; open and save it elsewhere, or take a picture of the page");
+  EXPECT_EQ(pdfPages("no", "plan.pdf").error().text(), "plan.pdf: is not a PDF. Choose a PDF, PNG or JPEG");
+}
+/// A PDF whose trailer says that it is encrypted with a password nobody typed.
+TEST(PictureIn, AnEncryptedPdfIsRefusedInWords) {
+  std::string bytes =
+      "%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj\n"
+      "3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 200 200]>>endobj\n"
+      "4 0 obj<</Filter/Standard/V 1/R 2/P -44/O<" +
+      std::string(64, 'a') + ">/U<" + std::string(64, 'b') + ">>>endobj\n";
+  const std::size_t xref = bytes.size();
+  std::string table = "xref\n0 5\n0000000000 65535 f \n";
+  for (int i = 1; i <= 4; ++i) {
+    char row[32];
+    std::snprintf(row, sizeof row, "%010zu 00000 n \n", bytes.find(std::to_string(i) + " 0 obj"));
+    table += row;
+  }
+  bytes += table + "trailer<</Size 5/Root 1 0 R/Encrypt 4 0 R/ID[<00112233445566778899aabbccddeeff><00112233445566778899aabbccddeeff>]>>\nstartxref\n" +
+           std::to_string(xref) + "\n%%EOF\n";
+  const auto pages = pdfPages(bytes, "plan.pdf");
+  ASSERT_FALSE(pages);
+  EXPECT_EQ(pages.error().text(), "plan.pdf: is locked with a password. Save a copy without one, or take a picture of the page");
+}
+TEST(PictureIn, DamagedFilesEndInAPictureOrAnError) {
+  SCOPED_TRACE("seed 20261125");
+  std::mt19937 random(20261125);
+  const std::string seeds[] = {encoded(picture(64, 48), "PNG"), encoded(picture(64, 48), "JPG"), pdf(1)};
+  int refused = 0;
+  for (int i = 0; i < 600; ++i) {
+    std::string bytes = seeds[static_cast<std::size_t>(i % 3)];
+    for (int k = 0; k < 1 + i % 9; ++k) bytes[random() % bytes.size()] = static_cast<char>(random());
+    if (i % 7 == 0) bytes.resize(random() % bytes.size());
+    const auto taken = i % 3 == 2 ? pictureOfPdf(bytes, "x", 0) : pictureFrom(bytes, "x");
+    if (taken) {
+      EXPECT_GT(taken->width, 0);
+      EXPECT_LE(std::max(taken->width, taken->height), kKeptPixels);
+    } else {
+      EXPECT_FALSE(taken.error().text().empty());
+      ++refused;
+    }
+  }
+  EXPECT_GT(refused, 50);  // damage is noticed
+}
+
+}  // namespace
+}  // namespace mezzet
