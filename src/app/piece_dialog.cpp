@@ -17,15 +17,22 @@ namespace {
 
 /// The columns of the piece list that this kind and shape have.
 bool asks(const Piece& piece, const PieceColumn& column) {
-  const bool l = piece.shape == Shape::L;
+  const bool l = piece.shape == Shape::L, curve = piece.shape == Shape::Curve;
   switch (column.field) {
     case PieceField::Hand: return l;
+    case PieceField::Seats: return isSeat(piece.kind) || isDiningSeat(piece.kind);
+    case PieceField::Material:
+    case PieceField::Back: return !hangs(piece.kind) && !isRug(piece.kind);
     case PieceField::Length: break;
     default: return false;
   }
   if (column.member == &Piece::seatHeight || column.member == &Piece::backHeight) return isSeat(piece.kind) || isDiningSeat(piece.kind);
   if (column.member == &Piece::armHeight) return isSeat(piece.kind);
-  if (column.member == &Piece::longDepth || column.member == &Piece::returnWidth) return l;
+  if (column.member == &Piece::longDepth) return l || curve;
+  if (column.member == &Piece::returnWidth) return l;
+  if (column.member == &Piece::legHeight) return !hangs(piece.kind) && !isRug(piece.kind);
+  if (column.member == &Piece::opensBy) return opensForward(piece.kind);
+  if (column.member == &Piece::extendsBy) return piece.kind == "dining-table";
   if (column.member == &Piece::depth) return piece.shape != Shape::Round;
   if (column.member == &Piece::feetInset) return !hangs(piece.kind) && !isRug(piece.kind);
   if (column.member == &Piece::pad || column.member == &Piece::nominalWidth || column.member == &Piece::nominalDepth) return isRug(piece.kind);
@@ -34,13 +41,19 @@ bool asks(const Piece& piece, const PieceColumn& column) {
 
 const char* wordsOf(const Piece& piece, const PieceColumn& column) {
   if (column.field == PieceField::Hand) return "Return on its";
+  if (column.field == PieceField::Seats) return "Seats how many";
+  if (column.field == PieceField::Material) return "Material that is seen";
+  if (column.field == PieceField::Back) return "Back side, finished or not";
   if (column.member == nullptr) return piece.shape == Shape::Round ? "Diameter" : hangs(piece.kind) ? "Width of the frame" : "Width";
   if (column.member == &Piece::height) return hangs(piece.kind) ? "Height of the frame" : isRug(piece.kind) ? "Thickness" : "Height";
   if (column.member == &Piece::depth) return hangs(piece.kind) ? "Depth of the frame" : "Depth, front to back";
   if (column.member == &Piece::seatHeight) return "Seat above the floor";
   if (column.member == &Piece::armHeight) return "Arm above the floor";
   if (column.member == &Piece::backHeight) return "Back above the floor";
-  if (column.member == &Piece::longDepth) return "Depth of its long limb";
+  if (column.member == &Piece::longDepth) return piece.shape == Shape::Curve ? "Depth of the seat" : "Depth of its long limb";
+  if (column.member == &Piece::legHeight) return "Height of raised legs";
+  if (column.member == &Piece::opensBy) return "Comes forward in use by";
+  if (column.member == &Piece::extendsBy) return "Longer with its leaves by";
   if (column.member == &Piece::returnWidth) return "Width of its return";
   if (column.member == &Piece::feetInset) return "Feet inside the corners";
   if (column.member == &Piece::nominalWidth) return "Sold as, width";
@@ -74,10 +87,17 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
   form->addRow(tr("Its name"), name_);
   shape_ = new QComboBox;
   shape_->setObjectName(QStringLiteral("pieceShape"));
-  shape_->addItems({tr("rectangular"), tr("round"), tr("oval"), tr("L, with a return")});
+  shape_->addItems({tr("rectangular"), tr("round"), tr("oval"), tr("L, with a return"), tr("curved")});
   if (!walls) form->addRow(tr("Shape"), shape_);
   for (const PieceColumn& column_ : pieceColumns()) {
-    if (column_.field != PieceField::Length && column_.field != PieceField::Hand) continue;
+    switch (column_.field) {
+      case PieceField::Length:
+      case PieceField::Hand:
+      case PieceField::Seats:
+      case PieceField::Material:
+      case PieceField::Back: break;
+      default: continue;
+    }
     auto* field = new QLineEdit;
     field->setObjectName(QStringLiteral("piece:") + QString::fromStdString(std::string(column_.key)));
     field->setMaxLength(64);
@@ -151,7 +171,7 @@ void PieceDialog::changeShape() {
     shape_->setCurrentIndex(static_cast<int>(piece_.shape));
     return;
   }
-  static constexpr const char* kWords[] = {"rect", "round", "oval", "l"};
+  static constexpr const char* kWords[] = {"rect", "round", "oval", "l", "curve"};
   for (const PieceColumn& column : pieceColumns())
     if (column.field == PieceField::Shape)
       if (auto with = withPieceCell(piece_, column, kWords[static_cast<int>(shape)], workspace_.job().units)) piece_ = std::move(with).value();

@@ -6,6 +6,8 @@
 #include <iostream>
 #include <regex>
 
+#include "cli/common.h"
+#include "cli/walking.h"
 #include "core/drawing/sheet.h"
 #include "core/job/kinds.h"
 #include "core/survey/heights.h"
@@ -27,49 +29,7 @@
 namespace {
 
 using namespace mezzet;
-
-constexpr int kAnswered = 0, kBreaks = 1, kUnusable = 2;
-
-struct Refused {
-  Error error;
-};
-
-struct Options {
-  std::string job, room, scheme, placement, kind = "plan", scale = "1:48", paper = "letter", version = "client", out, layer, unit;
-  std::vector<std::string> together;
-  double tolerance = 10;
-  std::size_t loop = 1;
-  bool json = false, strict = false;
-};
-
-template <class T>
-T orRefuse(Result<T> result) {
-  if (!result) throw Refused{result.error()};
-  return std::move(result).value();
-}
-
-JobFile load(const Options& o) {
-  const std::string bytes = orRefuse(readFile(o.job, std::size_t{1} << 30));
-  return orRefuse(readJobBytes(bytes, o.job));
-}
-
-const Room& chosenRoom(const Job& job, const Options& o) {
-  if (!o.scheme.empty() && o.room.empty())
-    if (const Scheme* scheme = findScheme(job, SchemeId(o.scheme))) return roomOf(job, *scheme);
-  if (o.room.empty()) {
-    if (job.rooms.empty()) throw Refused{{o.job, "has no room", "Measure one first"}};
-    return *job.rooms.front();
-  }
-  if (const Room* room = findRoom(job, RoomId(o.room))) return *room;
-  throw Refused{{o.job, "has no room " + o.room, "See the ids in job.json"}};
-}
-
-const Scheme& chosenScheme(const Job& job, const Room& room, const Options& o) {
-  for (const auto& scheme : job.schemes)
-    if (scheme->room == room.id && (o.scheme.empty() || scheme->id.value == o.scheme)) return *scheme;
-  throw Refused{{o.job, o.scheme.empty() ? "has no scheme for room " + room.id.value : "has no scheme " + o.scheme + " for room " + room.id.value,
-                 "See the ids in job.json"}};
-}
+using namespace mezzet::cli;
 
 int validate(const Options& o) {
   const JobFile file = load(o);
@@ -95,10 +55,13 @@ int runCheck(const Options& o) {
   const Scheme& scheme = chosenScheme(file.job, room, o);
   const Rulebook& book = builtInRulebook();
   const LengthFormat format = usualFormat(file.job.units);
-  CheckReport report{room.id, scheme.id, check(file.job, book, scheme.id, format), {}, o.strict};
+  const UseState state = stateNamed(o.state);
+  const RouteFacts routes = routeFactsOf(file.job, scheme.id, state);
+  const CheckWith with{state, &routes};
+  CheckReport report{room.id, scheme.id, check(file.job, book, scheme.id, format, with), {}, o.strict};
   bool breaks = false;
   for (const Finding& f : report.findings) {
-    report.waysOut.push_back(waysOutOf(f, report.findings, file.job, book, scheme.id, IdSource(file.nextId), format));
+    report.waysOut.push_back(waysOutOf(f, report.findings, file.job, book, scheme.id, IdSource(file.nextId), format, with));
     breaks = breaks || breaksByWeight(f) || (o.strict && f.verdict == Verdict::Breaks);
   }
   if (o.json) {
@@ -302,6 +265,18 @@ int main(int argc, char** argv) {
   CLI::App* cCheck = withPlace(command("check", "Applies every rule to one scheme"));
   cCheck->add_flag("--json", o.json, "Answer in JSON");
   cCheck->add_flag("--strict", o.strict, "Count taste as well");
+  cCheck->add_option("--state", o.state, "everyday, occupied or party: how the room is used");
+  CLI::App* cRoute = withPlace(command("route", "How wide the way is from one place to another, and what makes it so"));
+  cRoute->add_option("--from", o.from, "A door, a seat, a window or a cupboard; the entry if not given");
+  cRoute->add_option("--to", o.to, "Likewise")->required();
+  CLI::App* cReach = withPlace(command("reach", "What someone of a given width can get to"));
+  cReach->add_option("--width", o.width, "Width in mm")->required();
+  cReach->add_option("--from", o.from, "The door they come in by; the entry if not given");
+  CLI::App* cTurning = withPlace(command("turning", "The largest circle on the free floor"));
+  for (CLI::App* sub : {cRoute, cReach, cTurning}) {
+    sub->add_flag("--json", o.json, "Answer in JSON");
+    sub->add_option("--state", o.state, "everyday, occupied or party: how the room is used");
+  }
   CLI::App* cGaps = withPlace(command("gaps", "Lists the gaps up to 2 m"));
   cGaps->add_flag("--json", o.json, "Answer in JSON");
   CLI::App* cArt = withPlace(command("solve-art", "Where a picture can hang"));
@@ -339,6 +314,9 @@ int main(int argc, char** argv) {
   try {
     if (cValidate->parsed()) return validate(o);
     if (cCheck->parsed()) return runCheck(o);
+    if (cRoute->parsed()) return runRoute(o);
+    if (cReach->parsed()) return runReach(o);
+    if (cTurning->parsed()) return runTurning(o);
     if (cGaps->parsed()) return runGaps(o);
     if (cArt->parsed()) return runSolveArt(o);
     if (cSheet->parsed()) return runSheet(o, argc, argv);

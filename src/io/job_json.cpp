@@ -12,7 +12,7 @@
 namespace mezzet {
 namespace {
 
-constexpr std::pair<const char*, Shape> kShapes[] = {{"rect", Shape::Rect}, {"round", Shape::Round}, {"oval", Shape::Oval}, {"l", Shape::L}};
+constexpr std::pair<const char*, Shape> kShapes[] = {{"rect", Shape::Rect}, {"round", Shape::Round}, {"oval", Shape::Oval}, {"l", Shape::L}, {"curve", Shape::Curve}};
 constexpr std::pair<const char*, Hand> kHands[] = {{"left", Hand::Left}, {"right", Hand::Right}};
 constexpr std::pair<const char*, DimensionSource> kSources[] = {
     {"measured", DimensionSource::Measured}, {"ticket", DimensionSource::Ticket}, {"guess", DimensionSource::Guess}, {"default", DimensionSource::Default}};
@@ -77,6 +77,15 @@ Piece readPiece(const Json& json, const std::string& place) {
   p.backHeight = in.maybeNumber("backHeight");
   p.armHeight = in.maybeNumber("armHeight");
   p.count = static_cast<int>(std::clamp(in.whole("count", 1), -1LL, 100'000LL));
+  if (in.find("seats") != nullptr) p.seats = static_cast<int>(std::clamp(in.whole("seats", 1), -1LL, 100'000LL));
+  p.legHeight = in.maybeNumber("legHeight");
+  p.opensBy = in.maybeNumber("opensBy");
+  p.extendsBy = in.maybeNumber("extendsBy");
+  if (in.find("backFinished") != nullptr) p.backFinished = in.flag("backFinished");
+  p.material = in.text("material", "");
+  p.weight = in.maybeNumber("weight");
+  p.owned = in.flag("owned");
+  p.price = in.maybeNumber("price");
   if (const std::string of = in.text("variantOf", ""); !of.empty()) p.variantOf = PieceId(of);
   p.image = readImageName(in, "image");
   p.extra = readExtra(in);
@@ -84,14 +93,20 @@ Piece readPiece(const Json& json, const std::string& place) {
   return p;
 }
 
+FloorPlace readFloorPlace(const Json& json, const std::string& place) {
+  ObjectReader in(json, place);
+  const FloorPlace out{{in.number("x"), in.number("y")}, in.number("turn", 0)};
+  in.finish();
+  return out;
+}
+Json toJson(const FloorPlace& place) { return {{"x", place.at.x}, {"y", place.at.y}, {"turn", place.turn}}; }
+
 Place readPlace(ObjectReader& placement) {
   ObjectReader on(placement.need("on"), placement.placeOf("on"));
   Place place;
   int ways = 0;
   if (const Json* json = on.find("floor")) {
-    ObjectReader in(*json, on.placeOf("floor"));
-    place = FloorPlace{{in.number("x"), in.number("y")}, in.number("turn", 0)};
-    in.finish();
+    place = readFloorPlace(*json, on.placeOf("floor"));
     ++ways;
   }
   if (const Json* json = on.find("wall")) {
@@ -139,6 +154,8 @@ Scheme readScheme(const Json& json, const std::string& place) {
       if (!wall.is_string()) p.fail("setOut", "must be names of walls in quotes");
       placement.setOut.emplace_back(wall.get<std::string>());
     }
+    placement.inUse = p.flag("inUse");
+    if (const Json* used = p.find("usedAt")) placement.usedAt = readFloorPlace(*used, p.placeOf("usedAt"));
     p.finish();
     s.placements.push_back(std::move(placement));
   }
@@ -210,6 +227,11 @@ const std::vector<Migration>& migrations() {
       // Version 4 adds what else is recorded on site and the storeys of the house; all of it may be left out.
       [](Json json) {
         json["version"] = 4;
+        return json;
+      },
+      // Version 5 adds what furniture is like in use and where one comes in; all of it may be left out.
+      [](Json json) {
+        json["version"] = 5;
         return json;
       },
   };
@@ -287,6 +309,15 @@ Json toJson(const Piece& p) {
     if (own.range) entry["range"] = toJson(*own.range);
   }
   out["count"] = p.count;
+  if (p.seats) out["seats"] = *p.seats;
+  writeMaybe(out, "legHeight", p.legHeight);
+  writeMaybe(out, "opensBy", p.opensBy);
+  writeMaybe(out, "extendsBy", p.extendsBy);
+  if (p.backFinished) out["backFinished"] = *p.backFinished;
+  if (!p.material.empty()) out["material"] = p.material;
+  writeMaybe(out, "weight", p.weight);
+  if (p.owned) out["owned"] = true;
+  writeMaybe(out, "price", p.price);
   out["variantOf"] = p.variantOf ? Json(p.variantOf->value) : Json(nullptr);
   if (!p.image.empty()) out["image"] = p.image;
   writeExtra(out, p.extra);
@@ -300,7 +331,7 @@ Json toJson(const Scheme& s) {
   out["placements"] = Json::array();
   for (const Placement& p : s.placements) {
     Json on;
-    if (const auto* floor = std::get_if<FloorPlace>(&p.on)) on["floor"] = {{"x", floor->at.x}, {"y", floor->at.y}, {"turn", floor->turn}};
+    if (const auto* floor = std::get_if<FloorPlace>(&p.on)) on["floor"] = toJson(*floor);
     if (const auto* wall = std::get_if<WallPlace>(&p.on))
       on["wall"] = {{"wall", wall->wall.value}, {"u", wall->u}, {"v", wall->v}, {"group", wall->group ? Json(*wall->group) : Json(nullptr)}};
     if (const auto* carried = std::get_if<CarriedPlace>(&p.on))
@@ -308,6 +339,8 @@ Json toJson(const Scheme& s) {
     Json placement{{"id", p.id.value}, {"piece", p.piece.value}, {"on", std::move(on)}};
     if (p.locked) placement["locked"] = true;
     if (!p.group.empty()) placement["group"] = p.group;
+    if (p.inUse) placement["inUse"] = true;
+    if (p.usedAt) placement["usedAt"] = toJson(*p.usedAt);
     for (const CornerId& wall : p.setOut) placement["setOut"].push_back(wall.value);
     writeExtra(placement, p.extra);
     out["placements"].push_back(std::move(placement));

@@ -35,6 +35,7 @@ Json findingJson(const Finding& f, const std::vector<WayOut>& ways, const Rulebo
   out["u95"] = tidy(f.u95);
   out["at"] = Json::array({point(f.at[0]), point(f.at[1])});
   out["view"] = f.view;
+  if (!f.between.empty()) out["between"] = f.between;
   out["missing"] = f.missing;
   out["sentence"] = f.sentence;
   const Rule* rule = findRule(book, f.rule);
@@ -60,6 +61,26 @@ std::string gapsJson(const std::vector<Gap>& gaps) {
   for (const Gap& gap : gaps)
     out["gaps"].push_back({{"a", gap.a}, {"b", gap.b}, {"mm", tidy(gap.length)}, {"at", Json::array({point(gap.atA), point(gap.atB)})}});
   return out.dump(1) + "\n";
+}
+
+std::string routeJson(const Way& way) {
+  Json out{{"widestMm", tidy(way.width)}, {"atLeast", way.atLeast}};
+  out["cappedBy"] = way.cappedBy ? Json(*way.cappedBy) : Json(nullptr);
+  out["pinch"] = nullptr;
+  if (way.pinch) {
+    out["pinch"] = {{"between", {way.pinch->first, way.pinch->second}}, {"at", Json::array({point(way.pinch->at[0]), point(way.pinch->at[1])})}};
+    out["pinch"]["tied"] = Json::array();
+    for (const TiedPair& pair : way.pinch->tied) out["pinch"]["tied"].push_back({pair.first, pair.second});
+  }
+  return out.dump(1) + "\n";
+}
+
+std::string reachJson(const std::vector<std::string>& reached, const std::vector<std::string>& missed) {
+  return Json{{"reached", reached}, {"not", missed}}.dump(1) + "\n";
+}
+
+std::string turningJson(const TurningCircle& turn) {
+  return Json{{"diameterMm", tidy(turn.diameter)}, {"centre", turn.diameter > 0 ? point(turn.centre) : Json(nullptr)}}.dump(1) + "\n";
 }
 
 std::string artJson(const ArtSolution& s) {

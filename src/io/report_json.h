@@ -4,6 +4,7 @@
 #include <string>
 #include <vector>
 
+#include "core/clearance/free_space.h"
 #include "core/clearance/gaps.h"
 #include "core/rules/art_case.h"
 #include "core/rules/ways_out.h"
@@ -19,6 +20,9 @@ struct CheckReport {
 };
 [[nodiscard]] std::string checkJson(const CheckReport&, const Rulebook&);
 [[nodiscard]] std::string gapsJson(const std::vector<Gap>&);
+[[nodiscard]] std::string routeJson(const Way&);
+[[nodiscard]] std::string reachJson(const std::vector<std::string>& reached, const std::vector<std::string>& missed);
+[[nodiscard]] std::string turningJson(const TurningCircle&);
 /// Of a picture with nothing below it, gap and frame heights are null.
 [[nodiscard]] std::string artJson(const ArtSolution&);
 

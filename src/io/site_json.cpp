@@ -200,6 +200,7 @@ void readSite(ObjectReader& in, Room& room) {
     return out;
   });
   room.storey = StoreyId(in.text("storey", ""));
+  room.entry = OpeningId(in.text("entry", ""));
 }
 
 void writeSite(Json& out, const Room& room) {
@@ -251,6 +252,7 @@ void writeSite(Json& out, const Room& room) {
     out["photographs"].push_back(std::move(one));
   }
   writeText(out, "storey", room.storey.value);
+  writeText(out, "entry", room.entry.value);
 }
 
 std::vector<Storey> readStoreys(ObjectReader& in) {

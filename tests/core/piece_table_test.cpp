@@ -54,7 +54,7 @@ TEST_P(BadCells, SayWhatIsWrong) {
 INSTANTIATE_TEST_SUITE_P(PieceTable, BadCells,
                          testing::Values(BadCell{"width", "", "Width: is empty. Type the width as the tape reads"},
                                          BadCell{"width", "84 \u00b1soft", "Width: has a \u00b1 that cannot be read: \"soft\". Type it as 84 \u00b11/2 ticket"},
-                                         BadCell{"shape", "star", "Shape: is not known: \"star\". Say rect, round, oval or l"},
+                                         BadCell{"shape", "star", "Shape: is not known: \"star\". Say rect, round, oval, l or curve"},
                                          BadCell{"count", "2.5", "Count: is not a whole number from 0 to 10000: \"2.5\". Type how many there are"},
                                          BadCell{"count", "-1", "Count: is not a whole number from 0 to 10000: \"-1\". Type how many there are"},
                                          BadCell{"width", "200 m", "Width: is longer than 100 m. Check the unit"},
@@ -76,14 +76,14 @@ TEST(PieceTable, AShapeOfLGetsLimbsToStartFrom) {
 }
 
 TEST(PieceTable, HeadersAreFoundByTheirUsualNames) {
-  const auto read = readPieceTable({{"Qty", "Item", "W (cm)", "D (cm)", "Price"}, {"2", "Linen armchair", "80", "85,5", "410"}}, Unit::Inch);
+  const auto read = readPieceTable({{"Qty", "Item", "W (cm)", "D (cm)", "Shop"}, {"2", "Linen armchair", "80", "85,5", "410"}}, Unit::Inch);
   ASSERT_TRUE(read.faults.empty()) << read.faults[0].text();
   ASSERT_EQ(read.pieces.size(), 1U);
   EXPECT_EQ(read.pieces[0].count, 2);
   EXPECT_EQ(read.pieces[0].kind, "armchair") << "found in its name";
   EXPECT_DOUBLE_EQ(read.pieces[0].width, 800);
   EXPECT_DOUBLE_EQ(*read.pieces[0].depth, 855);
-  EXPECT_EQ(read.notes, std::vector<std::string>{"The column \"Price\" is not read."});
+  EXPECT_EQ(read.notes, std::vector<std::string>{"The column \"Shop\" is not read."});
 }
 
 TEST(PieceTable, AFaultyRowTakesNothingAndSaysWhere) {

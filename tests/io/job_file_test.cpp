@@ -63,6 +63,18 @@ Job randomJob(std::mt19937& random) {
       p.doubts["width"] = {DimensionSource::Guess, uniform(0, 60)};
       p.ownRules["table-reach"] = {std::nullopt, ChangedRange{std::nullopt, uniform(200, 600)}};
       p.ownRules["art-gap"] = {"b", std::nullopt};
+      p.seats = 2;
+      p.backFinished = false;
+      p.material = "linen";
+      p.weight = uniform(5, 90);
+    }
+    if (i == 4) {
+      p.shape = Shape::Curve;
+      p.depth = p.width * uniform(0.3, 0.5);
+      p.longDepth = *p.depth * uniform(0.4, 0.9);
+      p.opensBy = uniform(100, 600);
+      p.owned = true;
+      p.price = uniform(0, 900);
     }
     job = with(job, p, ("p" + std::to_string(i)).c_str(), uniform(10, 90), uniform(10, 90), uniform(0, 359));
   }
@@ -72,6 +84,8 @@ Job randomJob(std::mt19937& random) {
   s.log.push_back({LogKind::Rejection, "2026-02-01", "no wall left for a sideboard"});
   s.placements[1].locked = true;
   s.placements[2].group = "g7";
+  s.placements[3].inUse = true;
+  s.placements[4].usedAt = FloorPlace{{uniform(0, 900), uniform(0, 900)}, uniform(0, 359)};
   s.placements[0].extra = R"({"note":"by the window"})";
   return withScheme(job, s);
 }
@@ -117,8 +131,8 @@ TEST(BadFile, WithANegativeDoubtIsRefused) {
 }
 
 TEST(BadFile, OfANewerVersionIsRefusedByName) {
-  EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": 5")),
-            "job.json: was written by a newer Mezzet: its format is version 5, and this program reads up to version 4. Update Mezzet to open it; the file is "
+  EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": 6")),
+            "job.json: was written by a newer Mezzet: its format is version 6, and this program reads up to version 5. Update Mezzet to open it; the file is "
             "left as it is");
 }
 TEST(BadFile, ThatIsNoJobIsRefused) { EXPECT_EQ(refusal("{}"), "job.json: is not a Mezzet job. A job says \"format\": \"mezzet-job\""); }
@@ -172,7 +186,7 @@ TEST(Schema, AcceptsWhatTheProgramWrites) {
   const std::string command = std::string(MEZZET_PYTHON) +
                               " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path +
                               " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-2.json " MEZZET_SOURCE_DIR
-                              "/tests/io/jobs/version-3.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-4.json";
+                              "/tests/io/jobs/version-3.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-4.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-5.json";
   EXPECT_EQ(std::system(command.c_str()), 0);
 }
 TEST(Schema, RefusesAnUnknownKey) {
@@ -256,6 +270,42 @@ INSTANTIATE_TEST_SUITE_P(TheSiteInAJob, BadSite,
                                          std::array{"\"storey\": \"ground\"", "\"storey\": \"attic\"", "is on a storey that is not there: attic"},
                                          std::array{"\"width\": 2000", "\"width\": 0", "has a picture of no size"},
                                          std::array{"0000.png", "../x.png", "is not the name of an image in this file"}));
+
+// ---- furniture in use, since version 5
+TEST(FurnitureInAJob, ComesBackAsItWasWritten) {
+  const auto file = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-5.json"), "version-5.json");
+  ASSERT_TRUE(file.ok()) << file.error().text();
+  const Piece& first = *file->job.pieces[0];
+  EXPECT_EQ(first.seats, 3);
+  EXPECT_EQ(first.backFinished, false);
+  EXPECT_EQ(first.material, "linen");
+  EXPECT_EQ(first.weight, 48.5);
+  EXPECT_TRUE(first.owned);
+  EXPECT_EQ(findPiece(file->job, PieceId("arc"))->shape, Shape::Curve);
+  EXPECT_EQ(findPiece(file->job, PieceId("dt"))->extendsBy, 500.0);
+  const Placement& table = file->job.schemes[0]->placements.back();
+  EXPECT_TRUE(table.inUse);
+  EXPECT_EQ(table.usedAt, (FloorPlace{{1600, 1500}, 90}));
+  EXPECT_FALSE(file->job.rooms[0]->entry.empty());
+  const auto again = readJobText(writeJobText(file->job, file->nextId), "again");
+  ASSERT_TRUE(again.ok()) << again.error().text();
+  EXPECT_EQ(again->job, file->job);
+}
+class BadFurniture : public testing::TestWithParam<std::array<const char*, 3>> {};
+TEST_P(BadFurniture, IsRefusedInWords) {
+  const auto& [from, to, words] = GetParam();
+  const std::string text = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-5.json");
+  ASSERT_NE(text.find(from), std::string::npos) << from;
+  EXPECT_NE(refusal(replaced(text, from, to)).find(words), std::string::npos) << refusal(replaced(text, from, to));
+}
+INSTANTIATE_TEST_SUITE_P(FurnitureInAJob, BadFurniture,
+                         testing::Values(std::array{"\"seats\": 3", "\"seats\": 0", "has seats that are not 1 to 100"},
+                                         std::array{"\"seats\": 3", "\"seats\": 2.5", "seats"}, std::array{"\"weight\": 48.5", "\"weight\": -1", "has a weight that is not more than 0"},
+                                         std::array{"\"price\": 1290", "\"price\": -1", "has a price that is no amount"},
+                                         std::array{"\"opensBy\": 500", "\"opensBy\": -500", "opens by: must be more than 0"},
+                                         std::array{"\"depth\": 1219.2", "\"depth\": 1519.2", "is bent by more than half a circle"},
+                                         std::array{"\"turn\": 90", "\"turn\": 900", "has a turn that is not from 0 up to 360"},
+                                         std::array{"\"entry\": \"", "\"entry\": \"no", "is entered by an opening that is not there"}));
 
 }  // namespace
 }  // namespace mezzet

@@ -15,12 +15,52 @@ Body bodyOf(std::string id, Parts parts, bool flat = false) {
   return body;
 }
 
+/// The ring that a curved piece is part of, in its own frame: its back is an arc about `centre` from -half to +half of the
+/// depth axis, its seat's edge one `inner` from it.
+struct Ring {
+  Vec2 centre;
+  double outer = 0, inner = 0, half = 0;
+  [[nodiscard]] Vec2 at(double radius, double angle) const { return centre + Vec2{std::sin(angle), std::cos(angle)} * radius; }
+};
+Ring ringOf(const Piece& piece) {
+  const double w = piece.width / 2, d = piece.depth.value_or(piece.width), t = std::min(piece.longDepth.value_or(d), d);
+  // The box is as deep as outer - inner cos(half) where sin(half) = w / outer: less, the larger the ring is.
+  double low = w, high = 1e6;
+  for (int i = 0; i < 80; ++i) {
+    const double r = (low + high) / 2;
+    (r - (r - t) * std::sqrt(std::max(0.0, 1 - w * w / (r * r))) > d ? low : high) = r;
+  }
+  Ring ring;
+  ring.outer = (low + high) / 2;
+  ring.inner = std::max(0.0, ring.outer - t);
+  ring.half = std::asin(std::min(1.0, w / ring.outer));
+  ring.centre = {0, d / 2 - ring.outer};
+  return ring;
+}
+/// Angles that cut a ring into sectors, ends included.
+std::vector<double> sectorAngles(const Ring& ring) {
+  const double step = 2 * std::acos(std::max(0.0, 1 - 2 * kCurveTolerance / ring.outer));
+  const auto n = std::clamp<std::size_t>(static_cast<std::size_t>(std::ceil(2 * ring.half / step)), 2, 64);
+  std::vector<double> out;
+  for (std::size_t i = 0; i <= n; ++i) out.push_back(-ring.half + 2 * ring.half * static_cast<double>(i) / static_cast<double>(n));
+  return out;
+}
+Polygon curveOutline(const Piece& piece) {
+  const Ring ring = ringOf(piece);
+  const std::vector<double> angles = sectorAngles(ring);
+  Polygon out;
+  for (const double a : angles) out.push_back(ring.at(ring.inner, a));
+  for (std::size_t i = angles.size(); i-- > 0;) out.push_back(ring.at(ring.outer, angles[i]));
+  return out;
+}
+
 /// Corners of the piece in its own frame; anticlockwise. An L's inner corner is the fourth from the long limb's end.
 Polygon ownOutline(const Piece& piece) {
   const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
   switch (piece.shape) {
     case Shape::Round: return {};
     case Shape::Rect: return {{-w, -d}, {w, -d}, {w, d}, {-w, d}};
+    case Shape::Curve: return curveOutline(piece);
     case Shape::L: {
       const double limb = d - piece.longDepth.value_or(2 * d);  // the long limb's front
       const double inner = piece.returnWidth.value_or(2 * w);
@@ -63,6 +103,13 @@ Polygon outlineOf(const Piece& piece, const FloorPlace& place) {
 
 Parts footprint(const Piece& piece, const FloorPlace& place) {
   if (piece.shape == Shape::Round) return {{{place.at}, piece.width / 2}};
+  if (piece.shape == Shape::Curve) {
+    const Polygon outline = outlineOf(piece, place);
+    Parts sectors;
+    for (std::size_t i = 0; i + 1 < outline.size() / 2; ++i)
+      sectors.push_back({{outline[i], outline[i + 1], outline[outline.size() - 2 - i], outline[outline.size() - 1 - i]}, 0});
+    return sectors;
+  }
   if (piece.shape != Shape::L) return {{outlineOf(piece, place), 0}};
   const Turn turn = turnOf(place.turn);
   const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
@@ -127,6 +174,18 @@ std::vector<FrontEdge> seatFronts(const Piece& piece, const FloorPlace& place) {
   const double arm = piece.armHeight ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
   const auto at = [&](double x, double y) { return place.at + rotated({x, y}, turn); };
   const auto towards = [&](double x, double y) { return rotated({x, y}, turn); };
+  if (piece.shape == Shape::Curve) {
+    const Ring ring = ringOf(piece);
+    const double reach = ring.inner > 0 ? std::max(0.0, ring.half - arm / ring.inner) : ring.half;
+    const auto n = std::max<std::size_t>(1, static_cast<std::size_t>(2 * reach * ring.inner / (24 * kInch) + 1e-9));
+    std::vector<FrontEdge> fronts;
+    for (std::size_t i = 0; i < n; ++i) {
+      const double from = -reach + 2 * reach * static_cast<double>(i) / static_cast<double>(n), to = from + 2 * reach / static_cast<double>(n);
+      const Vec2 a = ring.at(ring.inner, from), b = ring.at(ring.inner, to), in = ring.centre - ring.at(1, (from + to) / 2);
+      fronts.push_back({at(a.x, a.y), at(b.x, b.y), towards(in.x, in.y)});
+    }
+    return fronts;
+  }
   if (piece.shape != Shape::L) return {{at(-w + arm, -d), at(w - arm, -d), towards(0, -1)}};
   const double limb = d - piece.longDepth.value_or(2 * d), inner = piece.returnWidth.value_or(2 * w);
   if (piece.hand == Hand::Left)

@@ -19,10 +19,10 @@ struct Body {
   Box bounds;
 };
 
-/// The footprint of a piece standing at a place; one part, or two for an L. An oval is a polygon that is nowhere more
-/// than kOvalTolerance off the ellipse. The piece must have a depth.
+/// The footprint of a piece standing at a place; one part, two for an L, many for a curve, whose outline is nowhere more
+/// than kCurveTolerance off. An oval is a polygon that is nowhere more than kOvalTolerance off the ellipse. The piece must have a depth.
 [[nodiscard]] Parts footprint(const Piece&, const FloorPlace&);
-inline constexpr double kOvalTolerance = 0.02;
+inline constexpr double kOvalTolerance = 0.02, kCurveTolerance = 0.5;
 
 /// The outline that is drawn: corners of the footprint; empty for a round piece.
 [[nodiscard]] Polygon outlineOf(const Piece&, const FloorPlace&);
@@ -48,7 +48,8 @@ inline constexpr double kOvalTolerance = 0.02;
 struct FrontEdge {
   Vec2 left, right, outward;
 };
-/// One edge; of an L two: before the long limb first, then along the inner side of the return.
+/// One edge; of an L two: before the long limb first, then along the inner side of the return. Of a curve one for each
+/// 24 in of it.
 [[nodiscard]] std::vector<FrontEdge> seatFronts(const Piece&, const FloorPlace&);
 [[nodiscard]] inline FrontEdge seatFront(const Piece& piece, const FloorPlace& place) { return seatFronts(piece, place).front(); }
 /// Where the feet stand: four, inside the corners; the first two at the front.

@@ -59,7 +59,10 @@ constexpr std::array kSizeWords{SizeWord{"seat", "seatHeight"},
                                 SizeWord{"return", "returnWidth"},
                                 SizeWord{"dia", "diameter", true},
                                 SizeWord{"diameter", "diameter", true},
-                                SizeWord{"thick", "height", true}};
+                                SizeWord{"thick", "height", true},
+                                SizeWord{"opens", "opensBy"},
+                                SizeWord{"extends", "extendsBy"},
+                                SizeWord{"legs", "legHeight"}};
 constexpr std::array<std::string_view, 9> kUnits{"in", "inch", "inches", "ft", "foot", "feet", "mm", "cm", "m"};
 
 struct Typed {
@@ -140,6 +143,7 @@ class Reader {
     const std::string_view word = wordHere();
     if (word == "round") shape_ = Shape::Round;
     else if (word == "oval") shape_ = Shape::Oval;
+    else if (word == "curved") shape_ = Shape::Curve;
     else if (word == "corner" || word == "l-shaped" || word == "l") shape_ = Shape::L;
     else if (word == "square" || word == "rectangular") shape_ = Shape::Rect;
     else if (word == "left" || word == "left-hand") hand_ = Hand::Left;
@@ -196,6 +200,15 @@ class Reader {
       piece_.longDepth = 36 * kInch;
       piece_.returnWidth = 36 * kInch;
       piece_.doubts["longDepth"] = piece_.doubts["returnWidth"] = {DimensionSource::Default, 0};
+    }
+    if (shape == Shape::Curve) {
+      // A usual curved sofa [D].
+      if (kind_ == "sofa") {
+        piece_.width = 102 * kInch;
+        piece_.depth = 48 * kInch;
+      }
+      piece_.longDepth = 34 * kInch;
+      piece_.doubts["longDepth"] = {DimensionSource::Default, 0};
     }
     if (shape == Shape::Round) piece_.depth = piece_.width;
   }
@@ -360,6 +373,9 @@ class Reader {
     else if (key == "pad") piece_.pad = length;
     else if (key == "longDepth") piece_.longDepth = length;
     else if (key == "returnWidth") piece_.returnWidth = length;
+    else if (key == "opensBy") piece_.opensBy = length;
+    else if (key == "extendsBy") piece_.extendsBy = length;
+    else if (key == "legHeight") piece_.legHeight = length;
     piece_.doubts.erase(key);
   }
   void named(std::string_view dimension, const Typed& typed) {
@@ -507,6 +523,13 @@ std::string pieceWords(const Piece& p, LengthFormat format) {
     say("returnWidth", p.returnWidth, "return ", p.hand == Hand::Left ? " wide on the left" : " wide on the right");
   }
   if (p.shape == Shape::Oval) out += ", oval";
+  if (p.shape == Shape::Curve) {
+    out += ", curved";
+    say("longDepth", p.longDepth, "seat ", " deep");
+  }
+  say("opensBy", p.opensBy, "opens by ", "");
+  say("extendsBy", p.extendsBy, "extends by ", "");
+  if (p.seats) out += ", seats " + std::to_string(*p.seats);
   say("pad", p.pad, "pad ", "");
   if (!assumed.empty()) out += "; usual: " + assumed;
   return out;

@@ -14,7 +14,7 @@ namespace mezzet {
 namespace {
 
 constexpr std::array<std::string_view, 4> kSources{"measured", "ticket", "guess", "usual"};
-constexpr std::array<std::string_view, 4> kShapes{"rect", "round", "oval", "l"};
+constexpr std::array<std::string_view, 5> kShapes{"rect", "round", "oval", "l", "curve"};
 constexpr std::size_t kLongestText = 200;
 constexpr std::size_t kMostRows = 10'000;
 
@@ -211,6 +211,15 @@ const std::vector<PieceColumn>& pieceColumns() {
                                             {"pad", "Pad", PieceField::Length, &Piece::pad, "pad"},
                                             {"sold width", "Sold width", PieceField::Length, &Piece::nominalWidth, ""},
                                             {"sold depth", "Sold depth", PieceField::Length, &Piece::nominalDepth, ""},
+                                            {"seats", "Seats", PieceField::Seats},
+                                            {"legs", "Legs", PieceField::Length, &Piece::legHeight, "legHeight"},
+                                            {"opens by", "Opens by", PieceField::Length, &Piece::opensBy, "opensBy"},
+                                            {"extends by", "Extends by", PieceField::Length, &Piece::extendsBy, "extendsBy"},
+                                            {"back side", "Back side", PieceField::Back},
+                                            {"material", "Material", PieceField::Material},
+                                            {"weight", "Weight (kg)", PieceField::Weight},
+                                            {"owned", "Owned", PieceField::Owned},
+                                            {"price", "Price", PieceField::Price},
                                             {"sources", "Sources", PieceField::Sources}};
   return all;
 }
@@ -224,6 +233,12 @@ std::string pieceCell(const Piece& piece, const PieceColumn& column, LengthForma
     case PieceField::Hand: return piece.shape != Shape::L ? "" : piece.hand == Hand::Left ? "left" : "right";
     case PieceField::Count: return std::to_string(piece.count);
     case PieceField::Sources: return sourcesText(piece, 1);
+    case PieceField::Seats: return piece.seats ? std::to_string(*piece.seats) : "";
+    case PieceField::Material: return piece.material;
+    case PieceField::Back: return !piece.backFinished ? "" : *piece.backFinished ? "finished" : "unfinished";
+    case PieceField::Weight: return piece.weight ? number(*piece.weight, 1) : "";
+    case PieceField::Owned: return piece.owned ? "yes" : "";
+    case PieceField::Price: return piece.price ? number(*piece.price, 1) : "";
     case PieceField::Length: break;
   }
   const auto length = lengthOf(piece, column);
@@ -252,7 +267,7 @@ Result<Piece> withPieceCell(Piece piece, const PieceColumn& column, std::string_
       return piece;
     case PieceField::Shape: {
       const auto at = text.empty() ? 0 : lower(text) == "rectangular" ? 0 : oneOf(kShapes);
-      if (at == static_cast<std::ptrdiff_t>(kShapes.size())) return Error{where, "is not known: \"" + text + "\"", "Say rect, round, oval or l"};
+      if (at == static_cast<std::ptrdiff_t>(kShapes.size())) return Error{where, "is not known: \"" + text + "\"", "Say rect, round, oval, l or curve"};
       piece.shape = static_cast<Shape>(at);
       if (piece.shape == Shape::Round) piece.depth = piece.width;
       if (piece.shape == Shape::L) {
@@ -260,6 +275,10 @@ Result<Piece> withPieceCell(Piece piece, const PieceColumn& column, std::string_
         if (!piece.depth) piece.depth = piece.width;
         if (!piece.longDepth) piece.longDepth = std::min(36 * kInch, *piece.depth / 2);
         if (!piece.returnWidth) piece.returnWidth = std::min(36 * kInch, piece.width / 2);
+      }
+      if (piece.shape == Shape::Curve) {
+        if (!piece.depth) piece.depth = piece.width / 2;
+        if (!piece.longDepth) piece.longDepth = std::min(36 * kInch, *piece.depth / 2);
       }
       return piece;
     }
@@ -273,6 +292,40 @@ Result<Piece> withPieceCell(Piece piece, const PieceColumn& column, std::string_
       if (!count || !(*count >= 0 && *count <= 10'000) || *count != std::floor(*count))
         return Error{where, "is not a whole number from 0 to 10000: \"" + text + "\"", "Type how many there are"};
       piece.count = static_cast<int>(*count);
+      return piece;
+    }
+    case PieceField::Seats: {
+      const auto seats = readNumber(text);
+      if (text.empty()) piece.seats = std::nullopt;
+      else if (!seats || !(*seats >= 1 && *seats <= 100) || *seats != std::floor(*seats))
+        return Error{where, "is not a whole number from 1 to 100: \"" + text + "\"", "Type how many sit on it"};
+      else piece.seats = static_cast<int>(*seats);
+      return piece;
+    }
+    case PieceField::Material: piece.material = text; return piece;
+    case PieceField::Back: {
+      static constexpr std::array<std::string_view, 2> kBacks{"unfinished", "finished"};
+      const auto at = oneOf(kBacks);
+      if (!text.empty() && at == 2) return Error{where, "is not known: \"" + text + "\"", "Say finished or unfinished"};
+      piece.backFinished = text.empty() ? std::nullopt : std::optional(at == 1);
+      return piece;
+    }
+    case PieceField::Owned: {
+      static constexpr std::array<std::string_view, 2> kAnswers{"no", "yes"};
+      const auto at = text.empty() ? 0 : oneOf(kAnswers);
+      if (at == 2) return Error{where, "is not known: \"" + text + "\"", "Say yes or no"};
+      piece.owned = at == 1;
+      return piece;
+    }
+    case PieceField::Weight:
+    case PieceField::Price: {
+      auto& amount = column.field == PieceField::Weight ? piece.weight : piece.price;
+      const bool weight = column.field == PieceField::Weight;
+      const auto read = readNumber(text);
+      if (text.empty()) amount = std::nullopt;
+      else if (!read || !(weight ? *read > 0 && *read <= 100'000 : *read >= 0 && *read <= 1e9))
+        return Error{where, "is not an amount: \"" + text + "\"", weight ? "Type kilograms" : "Type a number without a currency"};
+      else amount = *read;
       return piece;
     }
     case PieceField::Sources:
@@ -339,7 +392,9 @@ TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, U
   };
   // What later columns build on comes first, wherever it stands: a kind decides the usual ±, a shape what a width means.
   static constexpr std::array kOrder{PieceField::Id,    PieceField::Name, PieceField::Kind,  PieceField::Length,
-                                     PieceField::Shape, PieceField::Hand, PieceField::Count, PieceField::Sources};
+                                     PieceField::Shape, PieceField::Hand, PieceField::Count, PieceField::Seats,
+                                     PieceField::Material, PieceField::Back, PieceField::Weight, PieceField::Owned,
+                                     PieceField::Price, PieceField::Sources};
   for (std::size_t r = 1; r < rows.size(); ++r) {
     if (std::all_of(rows[r].begin(), rows[r].end(), [](const std::string& cell) { return trimmed(cell).empty(); })) continue;
     Piece piece;

@@ -11,7 +11,7 @@
 
 namespace mezzet {
 
-enum class PieceField { Id, Name, Kind, Shape, Length, Hand, Count, Sources };
+enum class PieceField { Id, Name, Kind, Shape, Length, Hand, Count, Sources, Seats, Material, Back, Weight, Owned, Price };
 
 struct PieceColumn {
   std::string_view key;    ///< in CSV headers: "seat"; lengths carry their unit there, "seat (in)"

@@ -83,6 +83,7 @@ Job withoutOpening(const Job& job, const RoomId& id, const OpeningId& opening) {
   if (room == nullptr) return job;
   Room changed = *room;
   std::erase_if(changed.openings, [&](const Opening& o) { return o.id == opening; });
+  if (changed.entry == opening) changed.entry = {};
   Job out = job;
   // A door that belongs to two rooms leads nowhere from the other one then.
   for (auto& other : out.rooms)

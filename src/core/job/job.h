@@ -99,12 +99,14 @@ struct Room {
   std::vector<StudRecord> studs = {};
   std::optional<Underlay> underlay = std::nullopt;
   std::vector<Photograph> photographs = {};
-  StoreyId storey = {};  ///< empty: the only one
+  StoreyId storey = {};   ///< empty: the only one
+  OpeningId entry = {};   ///< where one comes in; empty: the first door
   bool operator==(const Room&) const = default;
 };
 
 /// Contract: an oval is an ellipse; an L has its long limb along the back and its return at one side.
-enum class Shape { Rect, Round, Oval, L };
+/// A curve is part of a ring, open at the front: longDepth is how deep the ring is, from its back to the seat's edge.
+enum class Shape { Rect, Round, Oval, L, Curve };
 enum class Hand { Left, Right };
 
 /// Where a dimension of a piece comes from, and how far it may be off.
@@ -140,13 +142,22 @@ struct Piece {
   std::optional<PieceId> variantOf;
   std::string image;  ///< name in the job file's images folder, or ""
   Extra extra;
-  std::optional<double> returnWidth, longDepth;      ///< of an L
+  std::optional<double> returnWidth, longDepth;      ///< of an L; longDepth also of a curve
   Hand hand = Hand::Left;                            ///< of an L: the return as seen by someone who stands before it
   std::optional<double> feetInset;                   ///< feet inside the corners; kUsualFeetInset until entered
   std::optional<double> pad;                         ///< under a rug
   std::optional<double> nominalWidth, nominalDepth;  ///< what a rug is sold as; width and depth are its actual size
   std::map<std::string, Doubt> doubts;               ///< by dimension: "width", "depth", "height", "seatHeight" ...
   std::map<std::string, OwnRule> ownRules;           ///< by rule id
+  std::optional<int> seats = std::nullopt;           ///< how many sit on it; by its width until entered
+  std::optional<double> legHeight = std::nullopt;    ///< of raised legs: the floor shows below
+  std::optional<double> opensBy = std::nullopt;      ///< how far it comes forward in use: drawers, leaves, a footrest, a bed
+  std::optional<double> extendsBy = std::nullopt;    ///< how much longer a table is with its leaves in
+  std::optional<bool> backFinished = std::nullopt;   ///< whether its back may be seen
+  std::string material = {};                         ///< of what is seen of it: "leather", "linen", "oak"
+  std::optional<double> weight = std::nullopt;       ///< kg
+  bool owned = false;                                ///< is there already; else to be bought
+  std::optional<double> price = std::nullopt;        ///< of one, in the user's currency
   bool operator==(const Piece&) const = default;
 };
 
@@ -180,6 +191,8 @@ struct Placement {
   bool locked = false;                ///< stays where it is until unlocked
   std::string group = {};             ///< floor placements of one group move together; "" for none
   std::vector<CornerId> setOut = {};  ///< the two walls it is set out from; empty: the nearest along its sides
+  bool inUse = false;                 ///< drawn and judged as in use on every day: a drawer open, a chair pulled out
+  std::optional<FloorPlace> usedAt = std::nullopt;  ///< where a stool stands when there is company; elsewhere it is pushed back
   bool operator==(const Placement&) const = default;
 };
 

@@ -18,6 +18,11 @@ enum Use : unsigned {
   kHangs = 64,
   kSoft = 128,
   kWood = 256,
+  kStorage = 512,
+  kOpens = 1024,
+  kTurns = 2048,
+  kSurface = 4096,
+  kPullUp = 8192,
 };
 
 struct Kind {
@@ -27,18 +32,27 @@ struct Kind {
 constexpr std::array kKinds{
     Kind{"sofa", "sofa", kSeat | kArtAbove | kSoft},
     Kind{"armchair", "armchair", kSeat | kSoft},
+    Kind{"swivel-chair", "swivel chair", kSeat | kSoft | kTurns},
+    Kind{"recliner", "recliner", kSeat | kSoft | kOpens},
+    Kind{"chaise", "chaise", kSeat | kSoft},
+    Kind{"ottoman", "ottoman", kPullUp | kSoft},
     Kind{"low-table", "low table", kLowTable | kArtAbove | kWood},
-    Kind{"side-table", "side table", kArtAbove | kWood},
+    Kind{"side-table", "side table", kArtAbove | kWood | kSurface},
     Kind{"dining-table", "dining table", kArtAbove | kWood},
     Kind{"chair", "chair", kDiningSeat},
-    Kind{"stool", "stool", kDiningSeat},
+    Kind{"stool", "stool", kDiningSeat | kPullUp},
     Kind{"bench", "bench", kDiningSeat | kWood},
-    Kind{"console", "console", kWood},
-    Kind{"sideboard", "sideboard", kWood},
-    Kind{"bookcase", "bookcase", kWood},
+    Kind{"banquette", "banquette", kDiningSeat | kSoft},
+    Kind{"console", "console", kWood | kSurface},
+    Kind{"sideboard", "sideboard", kWood | kStorage | kOpens | kSurface},
+    Kind{"cabinet", "cabinet", kWood | kStorage | kOpens},
+    Kind{"media-unit", "media unit", kWood | kStorage | kOpens},
+    Kind{"bookcase", "bookcase", kWood | kStorage},
     Kind{"bed", "bed", kSoft},
-    Kind{"desk", "desk", kWood},
+    Kind{"desk", "desk", kWood | kOpens},
     Kind{"lamp", "lamp", kPlain},
+    Kind{"plant", "plant", kPlain},
+    Kind{"folding-screen", "folding screen", kPlain},
     Kind{"rug", "rug", kRug},
     Kind{"art", "picture", kArt | kHangs},
     Kind{"mirror", "mirror", kHangs},
@@ -66,14 +80,22 @@ bool hangs(std::string_view kind) { return has(kind, kHangs); }
 bool isUpholstered(std::string_view kind) { return has(kind, kSoft); }
 bool isWooden(std::string_view kind) { return has(kind, kWood); }
 bool carriesArtAbove(std::string_view kind) { return has(kind, kArtAbove); }
+bool isStorage(std::string_view kind) { return has(kind, kStorage); }
+bool opensForward(std::string_view kind) { return has(kind, kOpens); }
+bool turnsRound(std::string_view kind) { return has(kind, kTurns); }
+bool isSurface(std::string_view kind) { return has(kind, kSurface); }
+bool isPulledUp(std::string_view kind) { return has(kind, kPullUp); }
+double opensBy(const Piece& piece) { return piece.opensBy.value_or(isStorage(piece.kind) && opensForward(piece.kind) ? kUsualLeaf : piece.kind == "recliner" ? kUsualRecline : 0); }
+double extendsBy(const Piece& piece) { return piece.kind == "dining-table" ? piece.extendsBy.value_or(0) : 0; }
 std::string_view kindWords(std::string_view kind) {
   const Kind* known = find(kind);
   return known != nullptr ? known->words : kind;
 }
 
 const std::vector<std::string_view>& offeredKinds() {
-  static const std::vector<std::string_view> all{"sofa",      "armchair", "low-table", "side-table", "dining-table", "chair", "bench", "stool",  "console",
-                                                 "sideboard", "bookcase", "desk",      "bed",        "lamp",         "rug",   "art",   "mirror", "television"};
+  static const std::vector<std::string_view> all{
+      "sofa",    "armchair",  "swivel-chair", "recliner", "ottoman",    "low-table", "side-table", "dining-table", "chair", "bench",          "stool", "banquette", "chaise",
+      "console", "sideboard", "cabinet",      "bookcase", "media-unit", "desk",      "bed",        "lamp",         "plant", "folding-screen", "rug",   "art",       "mirror", "television"};
   return all;
 }
 
@@ -93,6 +115,17 @@ const std::vector<NamedKind>& kindNames() {
                                  {"screen", "television"},
                                  {"bookshelf", "bookcase"},
                                  {"shelves", "bookcase"},
+                                 {"cupboard", "cabinet"},
+                                 {"chest of drawers", "cabinet"},
+                                 {"dresser", "cabinet"},
+                                 {"wardrobe", "cabinet"},
+                                 {"tv stand", "media-unit"},
+                                 {"tv unit", "media-unit"},
+                                 {"footstool", "ottoman"},
+                                 {"pouf", "ottoman"},
+                                 {"daybed", "chaise"},
+                                 {"sofa module", "sofa"},
+                                 {"tree", "plant"},
                                  {"floor lamp", "lamp"}};
     for (const Kind& kind : kKinds) names.push_back({kind.words, kind.id});
     for (const Kind& kind : kKinds)
@@ -125,6 +158,10 @@ Piece usualPiece(std::string_view kind) {
       {"stool", Shape::Round, 15, 15, 18, 18, 0, 0},     {"bench", Shape::Rect, 48, 15, 18, 18, 0, 0},       {"console", Shape::Rect, 48, 14, 30, 0, 0, 0},
       {"sideboard", Shape::Rect, 60, 18, 34, 0, 0, 0},   {"bookcase", Shape::Rect, 36, 12, 72, 0, 0, 0},     {"bed", Shape::Rect, 60, 80, 24, 0, 0, 48},
       {"desk", Shape::Rect, 55, 28, 29, 0, 0, 0},        {"lamp", Shape::Round, 14, 14, 60, 0, 0, 0},        {"rug", Shape::Rect, 120, 96, 0.5, 0, 0, 0},
+      {"swivel-chair", Shape::Rect, 31, 32, 32, 17, 23, 32}, {"recliner", Shape::Rect, 34, 37, 40, 19, 25, 40},
+      {"chaise", Shape::Rect, 30, 64, 33, 17, 0, 33},    {"ottoman", Shape::Rect, 24, 20, 17, 0, 0, 0},      {"banquette", Shape::Rect, 72, 22, 36, 18, 0, 36},
+      {"cabinet", Shape::Rect, 40, 20, 60, 0, 0, 0},     {"media-unit", Shape::Rect, 64, 17, 22, 0, 0, 0},   {"plant", Shape::Round, 20, 20, 60, 0, 0, 0},
+      {"folding-screen", Shape::Rect, 60, 6, 68, 0, 0, 0},
       {"art", Shape::Rect, 40, 1.5, 30, 0, 0, 0},        {"mirror", Shape::Rect, 30, 1.5, 40, 0, 0, 0},      {"television", Shape::Rect, 48, 3, 28, 0, 0, 0}};
   Piece piece;
   piece.kind = kind;

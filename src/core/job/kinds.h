@@ -21,6 +21,17 @@ namespace mezzet {
 [[nodiscard]] bool isWooden(std::string_view kind);  ///< drawn as wood: tables, cases
 /// Sofas and tables: what a picture's gap is measured from. Beds, mantels and consoles have rules of their own.
 [[nodiscard]] bool carriesArtAbove(std::string_view kind);
+[[nodiscard]] bool isStorage(std::string_view kind);     ///< people go to it to fetch something
+[[nodiscard]] bool opensForward(std::string_view kind);  ///< drawers, leaves or a footrest come out at its front
+[[nodiscard]] bool turnsRound(std::string_view kind);    ///< turns on its foot, so that it sweeps a circle
+[[nodiscard]] bool isSurface(std::string_view kind);     ///< one puts a cup on it, beside a seat
+[[nodiscard]] bool isPulledUp(std::string_view kind);    ///< stools: pushed back until there is company
+/// A leaf or drawer of a cabinet comes this far out, a recliner's footrest that far, until it is entered [D].
+inline constexpr double kUsualLeaf = 18 * kInch, kUsualRecline = 20 * kInch;
+/// How far the piece comes forward in use: as entered, or as usual for its kind; 0: not at all.
+[[nodiscard]] double opensBy(const Piece& piece);
+/// How much longer a dining table is with its leaves in; 0: it has none.
+[[nodiscard]] double extendsBy(const Piece& piece);
 /// How a fixed thing is called in a sentence: "chimney breast".
 [[nodiscard]] std::string_view featureWord(FeatureKind kind);
 /// How the kind is called in a sentence: "low table".

@@ -129,11 +129,19 @@ std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& roo
     if (std::abs(cross(first->along(), second->along())) < kLeastSetOut)
       return Error{where, "is set out from two walls in line", "Choose two that meet at an angle"};
   }
+  const auto faultOfFloor = [&](const FloorPlace& floor) -> std::optional<Error> {
+    for (double v : {floor.at.x, floor.at.y})
+      if (auto fault = faultOfPosition(v, where)) return fault;
+    if (!(floor.turn >= 0 && floor.turn < 360)) return Error{where, "has a turn that is not from 0 up to 360", "Type degrees"};
+    return std::nullopt;
+  };
+  if (p.usedAt) {
+    if (!std::holds_alternative<FloorPlace>(p.on)) return Error{where, "is used elsewhere, but does not stand on the floor", "Place it on the floor"};
+    if (auto fault = faultOfFloor(*p.usedAt)) return fault;
+  }
   if (const auto* floor = std::get_if<FloorPlace>(&p.on)) {
     if (!piece->depth) return Error{where, "stands " + piece->name + " on the floor, but its depth is missing", "Give it a depth"};
-    for (double v : {floor->at.x, floor->at.y})
-      if (auto fault = faultOfPosition(v, where)) return fault;
-    if (!(floor->turn >= 0 && floor->turn < 360)) return Error{where, "has a turn that is not from 0 up to 360", "Type degrees"};
+    if (auto fault = faultOfFloor(*floor)) return fault;
   } else if (const auto* wall = std::get_if<WallPlace>(&p.on)) {
     if (!findWall(room, wall->wall)) return Error{where, "hangs on a wall that is not there: " + wall->wall.value, "Choose one of the room's walls"};
     if (!piece->height) return Error{where, "hangs " + piece->name + ", but its height is missing", "Give it a height"};
@@ -185,6 +193,11 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
     if (auto fault = faultOfSurvey(room)) return fault;
   std::set<std::string> seen;
   if (auto fault = faultOfSite(room)) return fault;
+  if (!room.entry.empty()) {
+    const Opening* entry = findOpening(room, room.entry);
+    if (entry == nullptr || entry->kind == OpeningKind::Window)
+      return Error{room.name, "is entered by an opening that is not there or is a window: " + room.entry.value, "Choose one of its doors"};
+  }
   const RoomHeights heights = heightsOf(room);
   for (const Opening& o : room.openings) {
     if (auto fault = takeId(seen, o.id, "opening")) return fault;
@@ -213,7 +226,8 @@ std::optional<Error> faultOf(const Piece& p) {
   const std::pair<const std::optional<double>*, const char*> given[] = {
       {&p.depth, "depth"},          {&p.height, "height"},        {&p.seatHeight, "seat height"},   {&p.backHeight, "back height"},
       {&p.armHeight, "arm height"}, {&p.longDepth, "long depth"}, {&p.returnWidth, "return width"}, {&p.pad, "pad"},
-      {&p.nominalWidth, "sold as"}, {&p.nominalDepth, "sold as"}};
+      {&p.nominalWidth, "sold as"}, {&p.nominalDepth, "sold as"},  {&p.legHeight, "legs"},           {&p.opensBy, "opens by"},
+      {&p.extendsBy, "extends by"}};
   for (const auto& [value, what] : given)
     if (*value)
       if (auto fault = faultOfLength(**value, name + ", " + what)) return fault;
@@ -225,6 +239,12 @@ std::optional<Error> faultOf(const Piece& p) {
     if (*p.longDepth > *p.depth + kSlack) return Error{name, "has a long limb deeper than the whole", "The long depth is at most the depth"};
     if (*p.returnWidth > p.width + kSlack) return Error{name, "has a return wider than the whole", "The return width is at most the width"};
   }
+  if (p.shape == Shape::Curve) {
+    if (!p.depth || !p.longDepth) return Error{name, "is curved, but its depth or the depth of its seat is missing", "Give both; the depth is that of the whole box"};
+    if (*p.longDepth > *p.depth + kSlack) return Error{name, "has a seat deeper than the whole", "The seat is at most as deep as the box"};
+    if (*p.depth > p.width / 2 + kSlack)
+      return Error{name, "is bent by more than half a circle", "Make it wider or less deep"};
+  }
   if (p.shape == Shape::Oval && !p.depth) return Error{name, "is oval, but its depth is missing", "Give both diameters"};
   if (p.feetInset && !(*p.feetInset >= 0 && *p.feetInset <= p.width / 2))
     return Error{name, "has feet that are not inside its corners", "Type how far in they stand"};
@@ -233,6 +253,9 @@ std::optional<Error> faultOf(const Piece& p) {
   for (const auto& [rule, own] : p.ownRules)
     if (own.range)
       if (auto fault = faultOfRange(*own.range, name + ", " + rule)) return fault;
+  if (p.seats && (*p.seats < 1 || *p.seats > 100)) return Error{name, "has seats that are not 1 to 100", "Type how many sit on it"};
+  if (p.weight && !(*p.weight > 0 && *p.weight <= 100'000)) return Error{name, "has a weight that is not more than 0", "Type kilograms"};
+  if (p.price && !(*p.price >= 0 && *p.price <= 1e9)) return Error{name, "has a price that is no amount", "Type 0 or more"};
   if (p.count < 0 || p.count > 10'000) return Error{name, "has a count that is not 0 to 10000", "Type how many there are"};
   return std::nullopt;
 }

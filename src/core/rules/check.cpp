@@ -7,6 +7,7 @@
 #include <tuple>
 
 #include "core/job/kinds.h"
+#include "core/job/validate.h"
 #include "core/rules/wall_doubt.h"
 
 namespace mezzet {
@@ -24,6 +25,29 @@ constexpr std::array kEvaluators{
     Entry{"table-length", evaluateTableLength},
     Entry{"side-table-level", evaluateSideTableLevel},
     Entry{"dining-wall", evaluateDiningWall},
+    Entry{"dining-pull", evaluateDiningPull},
+    Entry{"place-setting", evaluatePlaceSetting},
+    Entry{"knee-room", evaluateKneeRoom},
+    Entry{"way-main", evaluateWayMain},
+    Entry{"way-side", evaluateWaySide},
+    Entry{"foot-room", evaluateFootRoom},
+    Entry{"way-wasted", evaluateWayWasted},
+    Entry{"tall-lamp", evaluateTallLamp},
+    Entry{"ada-2010-403.5.1", evaluateAccessRoute},
+    Entry{"ada-2010-304.3.1", evaluateAccessTurn},
+    Entry{"ada-2010-404.2.3", evaluateAccessDoor},
+    Entry{"ada-2010-403.5.2", evaluateAccessHalfTurn},
+    Entry{"ada-2010-902.3", evaluateAccessTable},
+    Entry{"conversation", evaluateConversation},
+    Entry{"seat-level", evaluateSeatLevel},
+    Entry{"tops-level", evaluateTopsLevel},
+    Entry{"storage-open", evaluateStorageOpen},
+    Entry{"heater-clear", evaluateHeaterClear},
+    Entry{"back-seen", evaluateBackSeen},
+    Entry{"head-turn", evaluateHeadTurn},
+    Entry{"screen-distance", evaluateScreenDistance},
+    Entry{"one-material", evaluateOneMaterial},
+    Entry{"first-sight", evaluateFirstSight},
     Entry{"rug-feet", evaluateRugFeet},
     Entry{"rug-border", evaluateRugBorder},
     Entry{"door-swing", evaluateDoorSwing},
@@ -49,26 +73,34 @@ constexpr std::array kEvaluators{
 
 }  // namespace
 
-std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) {
+std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format, const CheckWith& with) {
   std::vector<Finding> findings;
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return findings;
+  const Room& room = roomOf(job, *scheme);
   PieceIndex pieces(job);
   SchemeNames names(pieces, *scheme);
   std::vector<Body> bodies = floorBodies(pieces, *scheme);
   std::vector<Serving> servings = servingsIn(pieces, *scheme);
   std::vector<Hung> hung = hungIn(pieces, *scheme);
-  const Situation situation{job,
-                            book,
-                            *scheme,
-                            roomOf(job, *scheme),
-                            format,
-                            std::move(pieces),
-                            std::move(names),
-                            std::move(bodies),
-                            std::move(servings),
-                            std::move(hung),
-                            heightsOf(roomOf(job, *scheme))};
+  Situation situation{job,
+                      book,
+                      *scheme,
+                      room,
+                      format,
+                      std::move(pieces),
+                      std::move(names),
+                      std::move(bodies),
+                      std::move(servings),
+                      std::move(hung),
+                      heightsOf(room),
+                      with.state,
+                      with.routes};
+  situation.dining = diningSeatsIn(situation.pieces, *scheme);
+  situation.groups = talkGroupsIn(situation.pieces, situation.servings);
+  situation.walk = walkSpaceOf(situation.pieces, room, *scheme, with.state);
+  situation.ways = waysIn(situation.walk, destinationsIn(situation.pieces, room, *scheme));
+  situation.occluders = occludersIn(situation.pieces, room, *scheme);
   for (const Entry& entry : kEvaluators) {
     const Rule* rule = findRule(book, entry.rule);
     if (rule == nullptr) continue;
@@ -149,6 +181,27 @@ std::optional<Place> placeForGap(const Job& job, const Scheme& scheme, const Fin
   if (floor != nullptr && f.view == "plan") return FloorPlace{floor->at + by, floor->turn};
   if (hung != nullptr) return WallPlace{hung->wall, hung->u + by.x, hung->v + by.y, hung->group};
   return std::nullopt;
+}
+
+std::string thingWords(const Situation& s, const std::string& id) {
+  if (id.starts_with("wall:")) return "wall " + id.substr(5);
+  if (findPlacement(s.scheme, PlacementId(id)) != nullptr) return s.names.the(PlacementId(id));
+  for (const Opening& o : s.room.openings)
+    if (o.id.value == id) return openingName(o);
+  const std::string feature = featureWords(s.room, id);
+  return feature.empty() ? id : "the " + feature;
+}
+
+double doubtOfThing(const Situation& s, const std::string& id, Vec2 direction) {
+  const Placement* p = findPlacement(s.scheme, PlacementId(id));
+  const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
+  return place != nullptr ? doubtAlong(s.pieces.of(*p), *place, direction) : 0;
+}
+
+std::string listWords(const std::vector<std::string>& names) {
+  std::string out;
+  for (std::size_t i = 0; i < names.size(); ++i) out += (i == 0 ? "" : i + 1 == names.size() ? " and " : ", ") + names[i];
+  return out;
 }
 
 std::string midSentence(std::string name) {

@@ -3,8 +3,13 @@
 
 #include "core/survey/heights.h"
 #include "core/clearance/bodies.h"
+#include "core/clearance/dining.h"
+#include "core/clearance/route_facts.h"
+#include "core/clearance/sight.h"
+#include "core/clearance/ways.h"
 #include "core/hang/standing.h"
 #include "core/rules/finding.h"
+#include "core/rules/groups.h"
 #include "core/rules/serving.h"
 
 namespace mezzet {
@@ -39,11 +44,25 @@ struct Situation {
   std::vector<Serving> servings;  ///< what serves each seat
   std::vector<Hung> hung;
   RoomHeights heights;
+  UseState state = UseState::Everyday;
+  const RouteFacts* routes = nullptr;  ///< null until they were worked out
+  std::vector<DiningSeat> dining = {};
+  std::vector<TalkGroup> groups = {};
+  WalkSpace walk = {};
+  std::vector<RoomWay> ways = {};
+  std::vector<Occluder> occluders = {};
+};
+
+/// What a check looks at besides the job.
+struct CheckWith {
+  UseState state = UseState::Everyday;
+  /// What only drawn routes tell; without it way-main between its two limits, way-wasted and tall-lamp wait for `route`.
+  const RouteFacts* routes = nullptr;
 };
 
 /// All findings of the scheme in a steady order: by rule, then by subjects. An unknown scheme has none.
 /// Pure: the same job and rulebook always give the same findings.
-[[nodiscard]] std::vector<Finding> check(const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
+[[nodiscard]] std::vector<Finding> check(const Job&, const Rulebook&, const SchemeId&, LengthFormat format, const CheckWith& = {});
 
 /// What the rulebook has brought since the job was last looked at with it, and what of it breaks; "" when nothing is new.
 /// "Rulebook 2 brings 14 rules that rulebook 1 had not. 3 of their findings break here: a table for every seat, feet on the rug."
@@ -58,6 +77,34 @@ void evaluateTableLength(const Situation&, const Rule&, std::vector<Finding>&);
 void evaluateSideTableLevel(const Situation&, const Rule&, std::vector<Finding>&);
 // dining.cpp
 void evaluateDiningWall(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateDiningPull(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluatePlaceSetting(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateKneeRoom(const Situation&, const Rule&, std::vector<Finding>&);
+// way_rules.cpp
+void evaluateWayMain(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateWaySide(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateFootRoom(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateWayWasted(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateTallLamp(const Situation&, const Rule&, std::vector<Finding>&);
+// access_rules.cpp
+void evaluateAccessRoute(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateAccessTurn(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateAccessDoor(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateAccessHalfTurn(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateAccessTable(const Situation&, const Rule&, std::vector<Finding>&);
+// group_rules.cpp
+void evaluateConversation(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateSeatLevel(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateTopsLevel(const Situation&, const Rule&, std::vector<Finding>&);
+// clear_rules.cpp
+void evaluateStorageOpen(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateHeaterClear(const Situation&, const Rule&, std::vector<Finding>&);
+// sight_rules.cpp
+void evaluateBackSeen(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateHeadTurn(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateScreenDistance(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateOneMaterial(const Situation&, const Rule&, std::vector<Finding>&);
+void evaluateFirstSight(const Situation&, const Rule&, std::vector<Finding>&);
 // rugs.cpp
 void evaluateRugFeet(const Situation&, const Rule&, std::vector<Finding>&);
 void evaluateRugBorder(const Situation&, const Rule&, std::vector<Finding>&);
@@ -93,6 +140,12 @@ void evaluateStairHeadroom(const Situation&, const Rule&, std::vector<Finding>&)
 [[nodiscard]] std::string rivalWords(const Situation&, const Rule&, const Finding&);
 /// "hearth"; nothing when the id is no feature's.
 [[nodiscard]] std::string featureWords(const Room&, const std::string& id);
+/// What an id is called in a sentence: "the sofa", "wall A", "the hearth", "door d1".
+[[nodiscard]] std::string thingWords(const Situation&, const std::string& id);
+/// How far the dimensions of a thing may be off along a direction of the plan; 0 for what is no placement on the floor.
+[[nodiscard]] double doubtOfThing(const Situation&, const std::string& id, Vec2 direction);
+/// "the sofa and armchair 2", "a, b and c".
+[[nodiscard]] std::string listWords(const std::vector<std::string>& names);
 /// A name with its first letter small, for the middle of a sentence.
 [[nodiscard]] std::string midSentence(std::string name);
 [[nodiscard]] std::string rangeWords(const Range&, LengthFormat);  ///< "12 to 18 in", "at least 36 in"

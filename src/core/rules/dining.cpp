@@ -3,123 +3,163 @@
 #include <cmath>
 #include <limits>
 
+#include "core/clearance/seats.h"
 #include "core/job/kinds.h"
 #include "core/rules/check.h"
 
 namespace mezzet {
 namespace {
 
-/// A chair whose front is further than this from a table does not stand at it [D].
-constexpr double kAtTable = 18 * kInch;
-
-/// How far a body reaches along `axis` within the strip of half width `half` about the line through `middle`.
-double reachInStrip(const Parts& parts, Vec2 middle, Vec2 axis, double half) {
-  const Vec2 t = leftOf(axis);
-  double reach = -std::numeric_limits<double>::infinity();
-  for (const Convex& part : parts) {
-    if (part.core.size() == 1) {
-      // A circle: at its middle if that lies in the strip, else where the strip's nearer side cuts it.
-      const double off = dot(part.core[0] - middle, t), side = std::clamp(off, -half, half) - off;
-      if (std::abs(side) <= part.radius) reach = std::max(reach, dot(part.core[0] - middle, axis) + std::sqrt(part.radius * part.radius - side * side));
-      continue;
-    }
-    for (std::size_t i = 0; i < part.core.size(); ++i) {
-      // Each edge, cut to the strip: its ends there reach furthest.
-      Vec2 a = part.core[i] - middle, b = part.core[(i + 1) % part.core.size()] - middle;
-      double ta = dot(a, t), tb = dot(b, t);
-      if (ta > tb) {
-        std::swap(a, b);
-        std::swap(ta, tb);
-      }
-      if (tb < -half || ta > half) continue;
-      const auto at = [&](double want) { return tb - ta < 1e-12 ? a : a + (b - a) * ((want - ta) / (tb - ta)); };
-      reach = std::max({reach, dot(at(std::max(ta, -half)), axis), dot(at(std::min(tb, half)), axis)});
-    }
-  }
-  return reach;
-}
-
-struct Seated {
-  const Placement* chair;
-  const Placement* table;
-  double gap;
+/// What stands behind a diner: how far it is from the table's edge, and what it is.
+struct Behind {
+  double clear = std::numeric_limits<double>::infinity();
+  std::string hit;
+  double doubt = 0;
 };
-
-/// The table that a chair stands at: the nearest before its front.
-std::optional<Seated> seatedAt(const Situation& s, const Placement& chair, const std::vector<const Placement*>& tables) {
-  const FrontEdge front = seatFront(s.pieces.of(chair), std::get<FloorPlace>(chair.on));
-  const Parts edge{Convex{{front.left, front.right}, 0}};
-  std::optional<Seated> best;
-  for (const Placement* table : tables) {
-    const Parts body = footprint(s.pieces.of(*table), std::get<FloorPlace>(table->on));
-    const Separation sep = separation(edge, body);
-    const bool before = reachInStrip(body, front.left, front.outward, std::numeric_limits<double>::infinity()) > kTouch;
-    if (before && sep.gap <= kAtTable && (!best || sep.gap < best->gap)) best = Seated{&chair, table, sep.gap};
+/// The chair's width, laid against the table's edge and slid back until something stops it. Others at the same table sit
+/// beside, not behind.
+Behind behind(const Situation& s, const DiningSeat& seat, const std::vector<Body>& fixed) {
+  const Vec2 back = seat.back, t = leftOf(back);
+  const double half = s.pieces.of(*seat.chair).width / 2;
+  const Convex row{{seat.edge - t * half, seat.edge + t * half}, 0};
+  Behind out;
+  const auto offer = [&](const Body& body) {
+    for (const Convex& part : body.parts)
+      if (const auto length = slideUntilTouch(row, part, back, kTouch); length && *length < out.clear)
+        out = {std::max(0.0, *length), body.id, doubtOfThing(s, body.id, back)};
+  };
+  for (const Body& body : fixed) offer(body);
+  for (const Body& body : s.bodies) {
+    if (body.flat || body.id == seat.chair->id.value || body.id == seat.table->id.value) continue;
+    if (std::any_of(s.dining.begin(), s.dining.end(), [&](const DiningSeat& o) { return o.table == seat.table && o.chair->id.value == body.id; })) continue;
+    offer(body);
   }
-  return best;
+  return out;
+}
+std::vector<Body> fixedBodies(const Room& room) {
+  std::vector<Body> fixed = wallBodies(room);
+  for (Body& body : featureBodies(room)) fixed.push_back(std::move(body));
+  return fixed;
+}
+double tableDoubt(const Situation& s, const DiningSeat& seat) {
+  return doubtAlong(s.pieces.of(*seat.table), std::get<FloorPlace>(seat.table->on), seat.back);
 }
 
 }  // namespace
 
 void evaluateDiningWall(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  std::vector<const Placement*> tables, chairs;
-  for (const Placement& p : s.scheme.placements)
-    if (std::holds_alternative<FloorPlace>(p.on)) {
-      const std::string& kind = s.pieces.of(p).kind;
-      if (kind == "dining-table") tables.push_back(&p);
-      if (isDiningSeat(kind)) chairs.push_back(&p);
-    }
-  if (tables.empty()) return;
-  std::vector<Seated> seated;
-  for (const Placement* chair : chairs)
-    if (const auto at = seatedAt(s, *chair, tables)) seated.push_back(*at);
-  if (seated.empty()) return;
-  std::vector<Body> fixed = wallBodies(s.room);
-  for (Body& body : featureBodies(s.room)) fixed.push_back(std::move(body));
+  if (s.dining.empty()) return;
+  const std::vector<Body> fixed = fixedBodies(s.room);
+  for (const DiningSeat& seat : s.dining) {
+    const Behind there = behind(s, seat, fixed);
+    if (!std::isfinite(there.clear)) continue;
+    Finding f = findingOf(rule, askedOf(rule, s.job, s.pieces.of(*seat.table)), {seat.chair->id.value, seat.table->id.value});
+    f.measured = there.clear;
+    f.at = {seat.edge, seat.edge + seat.back * there.clear};
+    f.u95 = std::hypot(there.doubt, tableDoubt(s, seat));
+    decide(f, s.scheme);
+    f.sentence = "Behind " + s.names.the(seat.chair->id) + " it is " + writeLength(there.clear, s.format) + " from the table's edge to " +
+                 thingWords(s, there.hit) + (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short" : "") + ".";
+    f.rival = rivalWords(s, rule, f);
+    out.push_back(std::move(f));
+  }
+}
 
-  for (const Seated& seat : seated) {
+void evaluateDiningPull(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  if (s.dining.empty()) return;
+  const std::vector<Body> fixed = fixedBodies(s.room);
+  for (const DiningSeat& seat : s.dining) {
+    const Behind there = behind(s, seat, fixed);
+    if (!std::isfinite(there.clear)) continue;
+    const Piece& chair = s.pieces.of(*seat.chair);
+    const FloorPlace out2 = pulledOut(s.pieces, seat);
+    // A banquette does not move: its sitters slide in.
+    if (chair.kind == "banquette") continue;
+    const double rear = dot(out2.at - seat.edge, seat.back) + chair.depth.value_or(chair.width) / 2;
+    Finding f = findingOf(rule, askedOf(rule, s.job, chair), {seat.chair->id.value, seat.table->id.value});
+    f.measured = there.clear - rear;
+    f.at = {seat.edge + seat.back * rear, seat.edge + seat.back * there.clear};
+    f.u95 = std::hypot(there.doubt, tableDoubt(s, seat));
+    decide(f, s.scheme);
+    f.sentence = f.margin < 0 ? s.names.the(seat.chair->id, true) + " cannot be pulled out: " + thingWords(s, there.hit) + " stands " +
+                                    writeLength(-f.measured, s.format) + " in its way."
+                              : s.names.the(seat.chair->id, true) + " pulls out with " + writeLength(f.measured, s.format) + " to spare before " +
+                                    thingWords(s, there.hit) + ".";
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluatePlaceSetting(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  std::vector<const Placement*> tables;
+  for (const DiningSeat& seat : s.dining)
+    if (std::find(tables.begin(), tables.end(), seat.table) == tables.end()) tables.push_back(seat.table);
+  for (const Placement* table : tables) {
+    const Piece& piece = s.pieces.of(*table);
+    const auto& place = std::get<FloorPlace>(table->on);
+    const bool rounded = piece.shape == Shape::Round || piece.shape == Shape::Oval;
+    // Each side by itself: nobody's place goes round a corner.
+    struct Side {
+      double length = 0;
+      int diners = 0;
+      std::vector<std::string> chairs;
+    };
+    const Polygon outline = rounded ? Polygon{} : outlineOf(piece, place);
+    std::vector<Side> sides(rounded ? 1 : outline.size());
+    if (rounded) {
+      Piece whole = piece;
+      whole.shape = Shape::Oval;
+      const Polygon edge = outlineOf(whole, place);
+      for (std::size_t i = 0; i < edge.size(); ++i) sides[0].length += distance(edgeStart(edge, i), edgeEnd(edge, i));
+    } else {
+      for (std::size_t i = 0; i < outline.size(); ++i) sides[i].length = distance(edgeStart(outline, i), edgeEnd(outline, i));
+    }
+    for (const DiningSeat& seat : s.dining) {
+      if (seat.table != table) continue;
+      std::size_t at = 0;
+      for (std::size_t i = 1; i < outline.size(); ++i) {
+        const auto away = [&](std::size_t k) { return distance(seat.edge, nearestOnSegment(seat.edge, edgeStart(outline, k), edgeEnd(outline, k))); };
+        if (away(i) < away(at)) at = i;
+      }
+      sides[at].diners += placesOn(s.pieces.of(*seat.chair));
+      sides[at].chairs.push_back(seat.chair->id.value);
+    }
+    const Side* least = nullptr;
+    for (const Side& side : sides)
+      if (side.diners > 0 && (least == nullptr || side.length / side.diners < least->length / least->diners)) least = &side;
+    if (least == nullptr) continue;
+    Finding f = findingOf(rule, askedOf(rule, s.job, piece), {table->id.value});
+    f.measured = least->length / least->diners;
+    f.at = {place.at, place.at};
+    f.u95 = std::max(doubtOf(piece, "width"), doubtOf(piece, "depth")) / least->diners;
+    decide(f, s.scheme);
+    f.sentence = s.names.the(table->id, true) + " gives each diner " + writeLength(f.measured, s.format) + " of edge" +
+                 (least->diners > 1 ? ", " + std::to_string(least->diners) + (rounded ? " round it" : " on one side") : "") +
+                 (f.margin < 0 ? ": " + writeLength(-f.margin, s.format) + " too little." : ".");
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateKneeRoom(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  std::vector<std::pair<const Placement*, const Piece*>> judged;
+  for (const DiningSeat& seat : s.dining) {
     const Piece& chair = s.pieces.of(*seat.chair);
     const Piece& table = s.pieces.of(*seat.table);
-    const FloorPlace& place = std::get<FloorPlace>(seat.chair->on);
-    const Vec2 back = rotated({0, 1}, turnOf(place.turn)), t = leftOf(back);
-    const double half = chair.width / 2;
-    // The chair's width, laid against the table's edge and slid back until something stops it.
-    const double edge = reachInStrip(footprint(table, std::get<FloorPlace>(seat.table->on)), place.at, back, half);
-    if (!std::isfinite(edge)) continue;
-    const Vec2 from = place.at + back * edge;
-    const Convex row{{from - t * half, from + t * half}, 0};
-    double clear = std::numeric_limits<double>::infinity();
-    std::string hit;
-    double doubt = 0;
-    const auto offer = [&](const Body& body, double itsDoubt) {
-      for (const Convex& part : body.parts)
-        if (const auto length = slideUntilTouch(row, part, back, kTouch); length && *length < clear) {
-          clear = std::max(0.0, *length);
-          hit = body.id;
-          doubt = itsDoubt;
-        }
-    };
-    for (const Body& body : fixed) offer(body, 0);
-    for (const Body& body : s.bodies) {
-      if (body.flat || body.id == seat.chair->id.value || body.id == seat.table->id.value) continue;
-      // Others at the same table sit beside, not behind.
-      if (std::any_of(seated.begin(), seated.end(), [&](const Seated& o) { return o.table == seat.table && o.chair->id.value == body.id; })) continue;
-      const Placement& p = *findPlacement(s.scheme, PlacementId(body.id));
-      offer(body, s.pieces.of(p).doubts.empty() ? 0 : doubtAlong(s.pieces.of(p), std::get<FloorPlace>(p.on), back));
-    }
-    if (!std::isfinite(clear)) continue;
-    Finding f = findingOf(rule, askedOf(rule, s.job, table), {seat.chair->id.value, seat.table->id.value});
-    f.measured = clear;
-    f.at = {from, from + back * clear};
-    f.u95 = std::hypot(doubt, doubtAlong(table, std::get<FloorPlace>(seat.table->on), back));
+    // Chairs of one kind at one table are judged once.
+    if (std::find(judged.begin(), judged.end(), std::pair(seat.table, &chair)) != judged.end()) continue;
+    judged.emplace_back(seat.table, &chair);
+    Finding f = findingOf(rule, askedOf(rule, s.job, chair), {seat.chair->id.value, seat.table->id.value});
+    if (!table.height) f.missing.push_back(table.id.value + ".height");
+    if (!chair.seatHeight) f.missing.push_back(chair.id.value + ".seatHeight");
+    f.measured = table.height.value_or(0) - chair.seatHeight.value_or(0);
+    f.at = {seat.edge, std::get<FloorPlace>(seat.chair->on).at};
+    f.u95 = std::hypot(doubtOf(table, "height"), doubtOf(chair, "seatHeight"));
     decide(f, s.scheme);
-    const PlacementId behind(hit);
-    const std::string what = findPlacement(s.scheme, behind) != nullptr ? s.names.the(behind)
-                             : hit.starts_with("wall:")                 ? "wall " + hit.substr(5)
-                                                                        : "the " + featureWords(s.room, hit);
-    f.sentence = "Behind " + s.names.the(seat.chair->id) + " it is " + writeLength(clear, s.format) + " from the table's edge to " + what +
-                 (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short" : "") + ".";
-    f.rival = rivalWords(s, rule, f);
+    const std::string tableName = s.names.the(seat.table->id), chairName = s.names.the(seat.chair->id);
+    if (!f.missing.empty())
+      f.sentence = "How high " + std::string(!table.height ? tableName + " is" : "one sits on " + chairName) + " has not been measured.";
+    else
+      f.sentence = s.names.the(seat.table->id, true) + " is " + writeLength(f.measured, s.format) + " above the seat of " + chairName +
+                   (f.margin >= 0 ? "." : f.asked.low && f.measured < *f.asked.low ? ": knees touch it." : ": one sits too low.");
     out.push_back(std::move(f));
   }
 }

@@ -27,6 +27,7 @@ struct Finding {
   std::optional<double> marginMm;
   double u95 = 0;                    ///< of `measured`, in its unit
   std::array<Vec2, 2> at{};          ///< witness points, plan or elevation
+  std::vector<std::string> between;  ///< what makes it so, where that is not the subjects: the two ends of a pinch
   std::string view = "plan";         ///< or "wall:A"
   std::vector<std::string> missing;  ///< what must be measured first
   std::string sentence;              ///< in the words of the trade, lengths in the asked format

@@ -43,7 +43,7 @@ struct Rule {
 };
 
 struct Rulebook {
-  int version = 3;
+  int version = 4;
   std::vector<Rule> rules;
 };
 

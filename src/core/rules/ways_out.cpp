@@ -49,7 +49,7 @@ std::string schoolLetter(const std::string& id) { return std::string(1, static_c
 class Finder {
  public:
   Finder(const Finding& target, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme, IdSource ids,
-         LengthFormat format)
+         LengthFormat format, const CheckWith& with)
       : target_(target),
         now_(now),
         job_(job),
@@ -58,7 +58,8 @@ class Finder {
         scheme_(*findScheme(job, scheme)),
         names_(job, scheme_),
         ids_(ids),
-        format_(format) {}
+        format_(format),
+        with_{with.state, nullptr} {}
 
   std::vector<WayOut> find() {
     if (target_.rule == "table-reach") tableReach();
@@ -69,6 +70,8 @@ class Finder {
     if (target_.rule == "door-swing" || target_.rule == "dining-wall") moveClear();
     if (target_.rule == "window-block") moveFromWindow();
     if (target_.rule == "rug-feet") ontoRug();
+    if (target_.rule.starts_with("way-") || target_.rule == "ada-2010-403.5.1") widen();
+    if (target_.rule == "heater-clear" || target_.rule == "storage-open" || target_.rule == "dining-pull") moveClear();
     return std::move(out_);
   }
 
@@ -87,7 +90,7 @@ class Finder {
 
   /// Offers a change if the re-check says that it works.
   bool offer(std::string id, std::string sentence, std::string gives, Job after, long long nextId) {
-    const std::vector<Finding> then = check(after, book_, schemeId_, format_);
+    const std::vector<Finding> then = check(after, book_, schemeId_, format_, with_);
     // A group has another id than the single picture it grew from: then the rule must hold for its subject.
     for (const Finding& f : then)
       if (f.rule == target_.rule && breaksByWeight(f) && sharesSubject(f)) return false;
@@ -256,6 +259,15 @@ class Finder {
     }
   }
 
+  /// One side of a pinch away from the other, by what the way is short of.
+  void widen() {
+    if (target_.between.size() != 2 || !target_.marginMm || *target_.marginMm >= 0) return;
+    const Vec2 d = unit(target_.at[1] - target_.at[0]);
+    for (std::size_t i = 0; i < 2; ++i)
+      if (const Placement* p = findPlacement(scheme_, PlacementId(target_.between[i])); p != nullptr && std::holds_alternative<FloorPlace>(p->on))
+        moveFloor(*p, d * (i == 0 ? *target_.marginMm : -*target_.marginMm));
+  }
+
   void bringInside() {
     const Placement* p = findPlacement(scheme_, PlacementId(target_.subjects[0]));
     const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
@@ -388,7 +400,7 @@ class Finder {
   void evenSplit(const ArtCase& c) {
     if (std::abs(c.hung.envelope.centreHeight() - c.solution.centre) < kSameMargin) return;  // it hangs there already
     Job after = hungAtCentre(job_, schemeId_, c.hung, c.solution.centre);
-    const std::vector<Finding> then = check(after, book_, schemeId_, format_);
+    const std::vector<Finding> then = check(after, book_, schemeId_, format_, with_);
     std::set<std::string> excused;
     for (const Finding& f : then)
       if (f.rule == "art-centre" || f.rule == "art-gap")
@@ -409,10 +421,19 @@ class Finder {
   SchemeNames names_;
   IdSource ids_;
   LengthFormat format_;
+  CheckWith with_;  ///< without routes: those of the room as it was do not fit what is tried
   std::vector<WayOut> out_;
 };
 
 int rankOf(const Finding& f) { return f.weight == Weight::Must ? 0 : 1; }
+
+/// What of a pinch can be moved.
+std::vector<std::string> movable(const Finding& f, const Scheme& scheme) {
+  std::vector<std::string> out;
+  for (const std::string& id : f.between)
+    if (findPlacement(scheme, PlacementId(id)) != nullptr) out.push_back(id);
+  return out;
+}
 
 bool worse(const Finding& a, const Finding& b) {
   if (rankOf(a) != rankOf(b)) return rankOf(a) < rankOf(b);
@@ -422,9 +443,9 @@ bool worse(const Finding& a, const Finding& b) {
 }  // namespace
 
 std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme,
-                              IdSource ids, LengthFormat format) {
+                              IdSource ids, LengthFormat format, const CheckWith& with) {
   if (finding.verdict != Verdict::Breaks || findScheme(job, scheme) == nullptr) return {};
-  return Finder(finding, now, job, book, scheme, ids, format).find();
+  return Finder(finding, now, job, book, scheme, ids, format, with).find();
 }
 
 std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) {
@@ -435,7 +456,7 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
   std::map<std::string, int> blame;
   for (const Finding& f : findings)
     if (breaksByWeight(f))
-      for (const std::string& s : f.subjects) ++blame[s];
+      for (const std::string& s : f.between.empty() ? f.subjects : f.between) ++blame[s];
   const auto widthOf = [&](const std::string& s) {
     const Placement* p = findPlacement(*scheme, PlacementId(s));
     return p != nullptr ? pieceOf(job, *p).width : HUGE_VAL;
@@ -446,7 +467,9 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
     const Finding& f = findings[i];
     if (!breaksByWeight(f)) continue;
     std::string subject = f.subjects.front();
-    for (const std::string& s : f.subjects) {
+    const std::vector<std::string> blamed = movable(f, *scheme);
+    if (!blamed.empty()) subject = blamed.front();
+    for (const std::string& s : blamed.empty() ? f.subjects : blamed) {
       // What hangs is what a wall rule is about, not the sofa below it.
       const Placement* p = findPlacement(*scheme, PlacementId(s));
       const bool hangs = p != nullptr && std::holds_alternative<WallPlace>(p->on);
@@ -476,10 +499,10 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
 }
 
 std::vector<WayOut> waysOutOf(const Decision& decision, const std::vector<Finding>& findings, const Job& job, const Rulebook& book, const SchemeId& scheme,
-                              IdSource ids, LengthFormat format) {
+                              IdSource ids, LengthFormat format, const CheckWith& with) {
   std::vector<WayOut> out;
   for (const std::size_t i : decision.findings)
-    for (WayOut& way : waysOutOf(findings[i], findings, job, book, scheme, ids, format))
+    for (WayOut& way : waysOutOf(findings[i], findings, job, book, scheme, ids, format, with))
       if (std::none_of(out.begin(), out.end(), [&](const WayOut& w) { return w.sentence == way.sentence; })) out.push_back(std::move(way));
   return out;
 }

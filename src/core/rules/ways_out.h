@@ -14,10 +14,10 @@ struct WayOut {
 };
 
 /// Ways out of one broken finding, best first; none for one that does not break. A way out is offered only if the
-/// finding then no longer breaks, and nothing else of weight breaks that did not, or gets worse. The even split of a
+/// finding then no longer breaks (what waits for a route drawn anew does not count), and nothing else of weight breaks that did not, or gets worse. The even split of a
 /// picture that two rules pull apart is the exception: it makes the larger of the two shortfalls least.
 [[nodiscard]] std::vector<WayOut> waysOutOf(const Finding&, const std::vector<Finding>& now, const Job&, const Rulebook&, const SchemeId&, IdSource ids,
-                                            LengthFormat format);
+                                            LengthFormat format, const CheckWith& = {});
 
 /// One thing to decide: the broken findings of one piece, with their ways out.
 struct Decision {
@@ -32,6 +32,6 @@ inline constexpr std::size_t kMostDecisions = 5;
 /// What breaks, grouped by piece, worst first; taste is left out. All of them: the ledger shows the first five.
 [[nodiscard]] std::vector<Decision> decisionsOf(const std::vector<Finding>&, const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
 [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&, const std::vector<Finding>&, const Job&, const Rulebook&, const SchemeId&, IdSource ids,
-                                            LengthFormat format);
+                                            LengthFormat format, const CheckWith& = {});
 
 }  // namespace mezzet

@@ -1,0 +1,63 @@
+// What the commands of mezzet-cli share: their options, and how a job, a room and a scheme are chosen.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/clearance/use_zones.h"
+#include "io/file_system.h"
+#include "io/job_file.h"
+
+namespace mezzet::cli {
+
+inline constexpr int kAnswered = 0, kBreaks = 1, kUnusable = 2;
+
+struct Refused {
+  Error error;
+};
+
+struct Options {
+  std::string job, room, scheme, placement, from, to, state = "everyday", kind = "plan", scale = "1:48", paper = "letter", version = "client", out, layer, unit;
+  std::vector<std::string> together;
+  double tolerance = 10, width = 0;
+  std::size_t loop = 1;
+  bool json = false, strict = false;
+};
+
+template <class T>
+T orRefuse(Result<T> result) {
+  if (!result) throw Refused{result.error()};
+  return std::move(result).value();
+}
+
+inline JobFile load(const Options& o) {
+  const std::string bytes = orRefuse(readFile(o.job, std::size_t{1} << 30));
+  return orRefuse(readJobBytes(bytes, o.job));
+}
+
+inline const Room& chosenRoom(const Job& job, const Options& o) {
+  if (!o.scheme.empty() && o.room.empty())
+    if (const Scheme* scheme = findScheme(job, SchemeId(o.scheme))) return roomOf(job, *scheme);
+  if (o.room.empty()) {
+    if (job.rooms.empty()) throw Refused{{o.job, "has no room", "Measure one first"}};
+    return *job.rooms.front();
+  }
+  if (const Room* room = findRoom(job, RoomId(o.room))) return *room;
+  throw Refused{{o.job, "has no room " + o.room, "See the ids in job.json"}};
+}
+
+inline const Scheme& chosenScheme(const Job& job, const Room& room, const Options& o) {
+  for (const auto& scheme : job.schemes)
+    if (scheme->room == room.id && (o.scheme.empty() || scheme->id.value == o.scheme)) return *scheme;
+  throw Refused{{o.job, o.scheme.empty() ? "has no scheme for room " + room.id.value : "has no scheme " + o.scheme + " for room " + room.id.value,
+                 "See the ids in job.json"}};
+}
+
+inline UseState stateNamed(const std::string& word) {
+  if (word == "everyday") return UseState::Everyday;
+  if (word == "occupied") return UseState::Occupied;
+  if (word == "party") return UseState::Party;
+  throw Refused{{"--state " + word, "is not a way a room is used", "Use everyday, occupied or party"}};
+}
+
+}  // namespace mezzet::cli

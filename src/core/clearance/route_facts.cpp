@@ -1,0 +1,123 @@
+#include "core/clearance/route_facts.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+#include "core/job/kinds.h"
+
+namespace mezzet {
+namespace {
+
+/// Routes are drawn this much narrower than the way is wide, so that they have room to run.
+constexpr double kDrawnNarrower = 1;
+constexpr double kSample = 50;
+
+std::vector<Vec2> routeTo(const WalkSpace& space, const RoomWay& way, std::stop_token stop) {
+  const WayEnd& entry = space.openings[space.entry];
+  for (const double less : {kDrawnNarrower, 4 * kDrawnNarrower, 16 * kDrawnNarrower}) {
+    if (way.way.width <= less || stop.stop_requested()) return {};
+    if (std::vector<Vec2> line = shortestRoute(space, entry, endOf(space, way), way.way.width - less, stop); !line.empty()) return line;
+  }
+  return {};
+}
+
+void measureRoomy(const WalkSpace& space, RouteFacts::One& one) {
+  std::vector<CrossSection> sections = crossSections(space, one.line, kSample, 60 * kInch);
+  std::erase_if(sections, [&](const CrossSection& c) { return !contains(space.outline, c.at); });
+  if (sections.empty()) return;
+  one.length = sections.back().along - sections.front().along;
+  for (std::size_t i = 0; i < sections.size(); ++i) {
+    double least = std::numeric_limits<double>::infinity();
+    std::size_t k = i;
+    for (; k < sections.size() && sections[k].along - sections[i].along < kLongStretch; ++k) least = std::min(least, sections[k].width());
+    if (k == sections.size()) break;  // what is left is too short
+    if (one.roomy && least <= *one.roomy) continue;
+    one.roomy = least;
+    const CrossSection& middle = sections[(i + k) / 2];
+    one.roomyAt = {middle.left, middle.right};
+  }
+}
+
+double distanceToLine(const Convex& body, const std::vector<Vec2>& line, Vec2& onBody, Vec2& onLine) {
+  double best = std::numeric_limits<double>::infinity();
+  for (std::size_t i = 0; i + 1 < line.size(); ++i)
+    if (const Separation s = separation(body, Convex{{line[i], line[i + 1]}, 0}); s.gap < best) {
+      best = s.gap;
+      onBody = s.a;
+      onLine = s.b;
+    }
+  return best;
+}
+
+}  // namespace
+
+RouteFacts routeFactsOf(const Job& job, const SchemeId& id, UseState state, std::stop_token stop) {
+  RouteFacts facts;
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return facts;
+  const Room& room = roomOf(job, *scheme);
+  const PieceIndex pieces(job);
+  const WalkSpace space = walkSpaceOf(pieces, room, *scheme, state);
+  if (job.brief.access && !stop.stop_requested()) facts.turning = largestTurn(room, bodiesInUse(pieces, *scheme, state), stop);
+  if (space.openings.empty()) return facts;
+  const std::vector<RoomWay> ways = waysIn(space, destinationsIn(pieces, room, *scheme));
+  for (const RoomWay& way : ways) {
+    if (stop.stop_requested()) return facts;
+    if (way.to.goal != Goal::Opening && way.to.goal != Goal::Seat) continue;
+    RouteFacts::One one;
+    one.width = way.way.width;
+    one.line = routeTo(space, way, stop);
+    if (!one.line.empty()) {
+      one.narrow = way.way.width < kMainWay ? longestNarrowerThan(space, one.line, kMainWay) : 0;
+      measureRoomy(space, one);
+    }
+    facts.ways[way.to.id] = std::move(one);
+  }
+  // Where main routes would run if the lamps were not there.
+  Scheme bare = *scheme;
+  std::erase_if(bare.placements, [&](const Placement& p) { return pieces.of(p).kind == "lamp"; });
+  if (bare.placements.size() == scheme->placements.size()) return facts;
+  const WalkSpace open = walkSpaceOf(pieces, room, bare, state);
+  std::vector<std::vector<Vec2>> lines;
+  for (const RoomWay& way : waysIn(open, destinationsIn(pieces, room, bare))) {
+    if (stop.stop_requested()) return facts;
+    if (way.to.goal != Goal::Opening) continue;
+    RoomWay main = way;
+    main.way.width = std::min(main.way.width, kMainWay);
+    if (auto line = routeTo(open, main, stop); !line.empty()) lines.push_back(std::move(line));
+  }
+  for (const Placement& p : scheme->placements) {
+    const auto* place = std::get_if<FloorPlace>(&p.on);
+    if (place == nullptr || pieces.of(p).kind != "lamp") continue;
+    RouteFacts::Beside best{std::numeric_limits<double>::infinity(), {}, {}};
+    for (const auto& line : lines)
+      for (const Convex& part : footprint(pieces.of(p), *place)) {
+        Vec2 onBody, onLine;
+        if (const double away = distanceToLine(part, line, onBody, onLine); away < best.away) best = {away, onBody, onLine};
+      }
+    if (std::isfinite(best.away)) facts.lamps[p.id.value] = best;
+  }
+  return facts;
+}
+
+std::vector<Area> ribbonOf(const WalkSpace& space, const std::vector<Vec2>& line) {
+  std::vector<Polygon> strips, bodies;
+  const std::vector<CrossSection> sections = crossSections(space, line, kSample, kWidestRibbon / 2);
+  for (std::size_t i = 0; i + 1 < sections.size(); ++i) {
+    // No wider than the disc that has room there: the ribbon is what can be walked.
+    const auto half = [&](const CrossSection& c) { return std::min(kWidestRibbon / 2, std::max(0.0, clearanceAt(space, c.at))); };
+    const CrossSection &a = sections[i], &b = sections[i + 1];
+    const double wa = half(a), wb = half(b);
+    const Vec2 la = unit(a.left - a.right), lb = unit(b.left - b.right);
+    Polygon strip{a.at + la * wa, a.at - la * wa, b.at - lb * wb, b.at + lb * wb};
+    if (signedArea(strip) < 0) std::reverse(strip.begin(), strip.end());
+    strips.push_back(std::move(strip));
+  }
+  for (const Atom& atom : space.atoms)
+    if (atom.shape.core.size() > 2) bodies.push_back(atom.shape.core);
+  const std::vector<Area> inside = within(strips, {space.outline});
+  return without(outlinesOf(inside), bodies);
+}
+
+}  // namespace mezzet

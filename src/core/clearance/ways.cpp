@@ -1,0 +1,64 @@
+#include "core/clearance/ways.h"
+
+#include <algorithm>
+
+#include "core/clearance/seats.h"
+#include "core/job/kinds.h"
+
+namespace mezzet {
+
+std::vector<Destination> destinationsIn(const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
+  std::vector<Destination> out;
+  const Opening* entry = mainEntry(room);
+  for (const Opening& o : room.openings) {
+    if (entry != nullptr && o.id == entry->id) continue;
+    const auto wall = findWall(room, o.wall);
+    if (!wall || (!isWalkedThrough(o) && o.sill > kHighSill)) continue;
+    out.push_back({isWalkedThrough(o) ? Goal::Opening : Goal::Window, o.id.value, {wall->start + wall->along() * (o.offset + o.width / 2)}});
+  }
+  for (const Placement& p : scheme.placements) {
+    const auto* place = std::get_if<FloorPlace>(&p.on);
+    if (place == nullptr) continue;
+    const Piece& piece = pieces.of(p);
+    if (placesOn(piece) > 0) {
+      Destination to{Goal::Seat, p.id.value, {}};
+      for (const SeatPlace& seat : seatPlaces(piece, *place)) to.marks.push_back(seat.front);
+      out.push_back(std::move(to));
+    } else if (isStorage(piece.kind)) {
+      const Vec2 front = rotated({0, -piece.depth.value_or(piece.width) / 2}, turnOf(place->turn));
+      out.push_back({Goal::Storage, p.id.value, {place->at + front}});
+    }
+  }
+  return out;
+}
+
+RoomWay wayTo(const WalkSpace& space, const WayEnd& from, const Destination& to) {
+  if (to.goal == Goal::Opening) {
+    const auto end = std::find_if(space.openings.begin(), space.openings.end(), [&](const WayEnd& e) { return e.id == to.id; });
+    if (end == space.openings.end()) return {to, {}, {}};
+    return {to, widestWay(space, from, *end), end->at};
+  }
+  Approach approach = widestApproach(space, from, to.marks, to.id);
+  return {to, std::move(approach.way), approach.at};
+}
+
+std::vector<RoomWay> waysIn(const WalkSpace& space, const std::vector<Destination>& destinations) {
+  std::vector<RoomWay> out;
+  if (space.openings.empty()) return out;
+  for (const Destination& to : destinations) out.push_back(wayTo(space, space.openings[space.entry], to));
+  return out;
+}
+
+WalkSpace walkSpaceOf(const PieceIndex& pieces, const Room& room, const Scheme& scheme, UseState state) {
+  std::vector<Body> bodies = bodiesInUse(pieces, scheme, state);
+  for (Body& body : hungBodies(pieces, room, scheme)) bodies.push_back(std::move(body));
+  return walkSpace(room, bodies);
+}
+
+WayEnd endOf(const WalkSpace& space, const RoomWay& way) {
+  for (const WayEnd& end : space.openings)
+    if (way.to.goal == Goal::Opening && end.id == way.to.id) return end;
+  return {way.to.id, way.at, way.way.width, {}};
+}
+
+}  // namespace mezzet

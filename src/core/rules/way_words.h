@@ -1,0 +1,16 @@
+// What the rules about ways share.
+#pragma once
+
+#include "core/rules/check.h"
+
+namespace mezzet {
+
+/// What was worked out along the drawn route; null until it was.
+[[nodiscard]] const RouteFacts::One* routeOf(const Situation&, const RoomWay&);
+[[nodiscard]] std::string wayEndWords(const Situation&, const RoomWay&);
+/// A finding on a way's width, with its pinch as witness; not decided yet.
+[[nodiscard]] Finding wayFinding(const Situation&, const Rule&, const RoomWay&);
+/// "From door d1 to the sofa it is 27 in between the armchair and the hearth", without a full stop.
+[[nodiscard]] std::string wayWords(const Situation&, const RoomWay&);
+
+}  // namespace mezzet
