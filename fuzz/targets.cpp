@@ -24,6 +24,7 @@
 #include "io/dxf.h"
 #include "io/meter_line.h"
 #include "io/journal.h"
+#include "io/library.h"
 #include "io/rulebook_json.h"
 #include "io/slips_json.h"
 #include "io/survey_json.h"
@@ -204,6 +205,22 @@ void survey(std::string_view bytes) {
   promise(std::isfinite(report->all.chi2) && report->all.chi2 >= 0, "chi-square is finite");
   promise(surveyText(*read, *report).find("nan") == std::string::npos, "no answer is not a number");
   promise(!closureSentence(read->network, read->corners, *report, {}).empty(), "there is a sentence");
+}
+
+void library(std::string_view bytes) {
+  const auto read = readLibrary(bytes, "library.json");
+  if (!read) {
+    promise(!read.error().text().empty(), "an error has words");
+    return;
+  }
+  std::vector<Shared<Piece>> pieces;
+  for (Piece piece : read->pieces) {
+    piece.id = PieceId("p" + std::to_string(pieces.size()));
+    pieces.push_back(std::make_shared<const Piece>(std::move(piece)));
+  }
+  const auto again = readLibrary(writeLibrary(read->name, pieces), "again.json");
+  promise(again.ok(), "what was written can be read");
+  promise(again->pieces.size() == read->pieces.size(), "no piece is lost");
 }
 
 }  // namespace mezzet::fuzz

@@ -16,6 +16,7 @@ void line(std::string_view bytes);     ///< typed pieces, lengths, turns and cel
 void journal(std::string_view bytes);  ///< what a crash left behind
 void drawing(std::string_view bytes);  ///< DXF, and the outlines found in it
 void meter(std::string_view bytes);    ///< what a measuring device says, and the script of the stand-in
+void library(std::string_view bytes);  ///< a library of pieces
 void survey(std::string_view bytes);   ///< readings as JSON, and what is said of them
 
 struct Target {
@@ -23,6 +24,7 @@ struct Target {
   void (*run)(std::string_view);
 };
 inline constexpr Target kTargets[] = {{"job", job},       {"table", table},     {"line", line},  {"journal", journal},
-                                      {"survey", survey}, {"drawing", drawing}, {"meter", meter}};
+                                      {"survey", survey}, {"drawing", drawing}, {"meter", meter},
+                                      {"library", library}};
 
 }  // namespace mezzet::fuzz

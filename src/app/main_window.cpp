@@ -31,6 +31,7 @@
 #include "app/piece_dialog.h"
 #include "app/piece_list.h"
 #include "app/piece_rules.h"
+#include "app/floor_bar.h"
 #include "app/plan_view.h"
 #include "app/print_dialog.h"
 #include "app/read_out.h"
@@ -137,7 +138,8 @@ void MainWindow::build() {
   work->setContentsMargins(14, 14, 14, 14);
   work->setSpacing(14);
   auto* left = new QVBoxLayout;
-  left->setSpacing(10);
+  left->setSpacing(6);
+  left->addWidget(new FloorBar(*workspace_));
   sheets_ = new QStackedWidget;
   plan_ = new PlanView(*workspace_);
   plan_->setObjectName(QStringLiteral("planView"));
@@ -201,6 +203,22 @@ void MainWindow::wire() {
     SetOutDialog(*workspace_, this).exec();
   });
   on("copy-piece", [this] { workspace_->copySelected(); });
+  const auto chairs = [this](bool more) {
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    if (const auto fault = workspace_->setChairs(more)) notice_->say(QString::fromStdString(fault->text()) + QStringLiteral("."));
+  };
+  on("chairs", [chairs] { chairs(false); });
+  on("chair-more", [chairs] { chairs(true); });
+  on("in-use", [this] { workspace_->toggleInUse(); });
+  on("used-here", [this] { workspace_->toggleUsedHere(); });
+  on("use-state", [this] { workspace_->showState(static_cast<UseState>((static_cast<int>(workspace_->useState()) + 1) % 3)); });
+  const std::pair<const char*, FloorLayer> layers[] = {
+      {"layer-ways", FloorLayer::Ways}, {"layer-reached", FloorLayer::Reached}, {"layer-talk", FloorLayer::Talk}, {"layer-sight", FloorLayer::Sight}};
+  for (const auto& [id, layer] : layers)
+    on(id, [this, layer = layer] {
+      if (workspace_->stage() != Stage::Floor) workspace_->showStage(Stage::Floor);
+      workspace_->showLayer(layer, !workspace_->shows(layer));
+    });
   on("select-all", [this] { workspace_->selectAll(); });
   on("mark", [this] { workspace_->mark(); });
   on("group", [this] { workspace_->group(); });
@@ -400,6 +418,9 @@ void MainWindow::showState() {
   (*actions_)["undo"]->setText(undo.canUndo() ? tr("Undo: %1").arg(undo.undoText()) : tr("Undo"));
   (*actions_)["redo"]->setText(undo.canRedo() ? tr("Redo: %1").arg(undo.redoText()) : tr("Redo"));
   for (const char* id : {"turn-left", "turn-right", "turn-typed", "set-out"}) (*actions_)[id]->setEnabled(floorPiece);
+  for (const char* id : {"in-use", "used-here"}) (*actions_)[id]->setEnabled(floorPiece);
+  const bool table = floorPiece && pieceOf(workspace_->job(), *workspace_->selectedPlacement()).kind == "dining-table";
+  for (const char* id : {"chairs", "chair-more"}) (*actions_)[id]->setEnabled(table);
   for (const char* id : {"scheme-new", "scheme-copy", "compare"}) (*actions_)[id]->setEnabled(workspace_->scheme() != nullptr);
   (*actions_)["scheme-remove"]->setEnabled(scheme_->count() > 1);
   for (const char* id : {"remove", "sizes", "lock", "copy-piece", "piece-rules"}) (*actions_)[id]->setEnabled(workspace_->selectedPlacement() != nullptr);

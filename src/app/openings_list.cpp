@@ -8,6 +8,7 @@
 
 #include "app/field_grid.h"
 #include "app/layouts.h"
+#include "core/clearance/walkways.h"
 #include "core/job/edits.h"
 #include "core/job/validate.h"
 #include "core/survey/openings.h"
@@ -262,6 +263,15 @@ void OpeningsList::addFields(const Opening& opening) {
            [](Opening& o, bool second) { o.hinge = second ? Hinge::End : Hinge::Start; });
     choice(tr("Swings"), "openingSwing", tr("inwards"), tr("outwards"), opening.swing == Swing::Out,
            [](Opening& o, bool second) { o.swing = second ? Swing::Out : Swing::In; });
+  }
+  if (isWalkedThrough(opening)) {
+    const Opening* entry = mainEntry(*room);
+    grid.choice(tr("One comes in"), "openingEntry", {tr("by this one"), tr("by another")}, entry != nullptr && entry->id == opening.id ? 0 : 1,
+                [this, id = opening.id, roomId = room->id](int index) {
+                  // Another is whichever comes first again, until one is chosen there.
+                  if (const auto after = withEntry(workspace_.job(), roomId, index == 0 ? id : OpeningId()))
+                    workspace_.document().edit(tr("where one comes in"), *after);
+                });
   }
   auto* remove = new QPushButton(tr("Remove it"));
   remove->setObjectName(QStringLiteral("removeOpening"));

@@ -19,6 +19,7 @@
 #include "core/rules/check.h"
 #include "io/csv.h"
 #include "io/file_system.h"
+#include "io/library.h"
 #include "render/palette.h"
 
 namespace mezzet {
@@ -178,6 +179,15 @@ PieceList::PieceList(Workspace& workspace, FileSystem& files, QWidget* parent)
     const QString path = QFileDialog::getSaveFileName(this, tr("Write the piece list"), tr("pieces.csv"), tr("Tables (*.csv)"));
     if (!path.isEmpty()) writeTo(path.endsWith(QStringLiteral(".csv")) ? path : path + QStringLiteral(".csv"));
   });
+  button(tr("From a library ..."), "fromLibrary", [this] {
+    const QString path = QFileDialog::getOpenFileName(this, tr("Pieces from a library"), {}, tr("Libraries (*.json)"));
+    if (!path.isEmpty()) readLibraryFrom(path);
+  });
+  button(tr("Usual pieces"), "usualPieces", [this] { takeLibrary(usualLibrary(), tr("take the usual pieces")); });
+  button(tr("As a library ..."), "asLibrary", [this] {
+    const QString path = QFileDialog::getSaveFileName(this, tr("Write a library"), tr("library.json"), tr("Libraries (*.json)"));
+    if (!path.isEmpty()) writeLibraryTo(path.endsWith(QStringLiteral(".json")) ? path : path + QStringLiteral(".json"));
+  });
   button(tr("Take out of the job"), "removeRow", [this] { removeRow(); });
   row->addStretch(1);
   button(tr("Close"), "closeList", [this] { close(); });
@@ -289,6 +299,37 @@ void PieceList::readFrom(const QString& path) {
   const auto rows = readCsv(*bytes, QFileInfo(path).fileName().toStdString());
   if (!rows) return say(QString::fromStdString(rows.error().text()) + QStringLiteral("."), true);
   take(*rows, tr("read %1").arg(QFileInfo(path).fileName()));
+}
+
+void PieceList::takeLibrary(const Library& library, const QString& undoName) {
+  if (workspace_.document().readOnly()) return say(tr("This job is open in another window, so nothing can be changed here."), true);
+  IdSource ids = workspace_.document().ids();
+  // What the job has already, by name, is not taken twice.
+  std::vector<Piece> fresh;
+  for (const Piece& piece : library.pieces)
+    if (std::none_of(workspace_.job().pieces.begin(), workspace_.job().pieces.end(), [&](const auto& have) { return have->name == piece.name; })) fresh.push_back(piece);
+  if (fresh.empty()) return say(tr("The job has all of these pieces already."));
+  const auto after = withPieceTable(workspace_.job(), fresh, ids);
+  if (!after) return say(tr("Nothing was taken. %1.").arg(QString::fromStdString(after.error().text())), true);
+  if (!workspace_.document().edit(undoName, *after, ids.next())) return;
+  const auto there = library.pieces.size() - fresh.size();
+  QString sentence = fresh.size() == 1 ? tr("1 piece was taken.") : tr("%1 pieces were taken.").arg(fresh.size());
+  if (there > 0) sentence += tr(" %1 were there already.").arg(there);
+  say(sentence);
+}
+
+void PieceList::readLibraryFrom(const QString& path) {
+  const auto bytes = readFile(path.toStdString(), kMostLibraryBytes + 1);
+  if (!bytes) return say(QString::fromStdString(bytes.error().text()) + QStringLiteral("."), true);
+  const auto library = readLibrary(*bytes, QFileInfo(path).fileName().toStdString());
+  if (!library) return say(tr("Nothing was taken. %1.").arg(QString::fromStdString(library.error().text())), true);
+  takeLibrary(*library, tr("read %1").arg(QFileInfo(path).fileName()));
+}
+
+void PieceList::writeLibraryTo(const QString& path) {
+  if (const auto fault = saveAtomically(files_, path.toStdString(), writeLibrary(workspace_.job().name, workspace_.job().pieces)))
+    return say(QString::fromStdString(fault->text()) + QStringLiteral("."), true);
+  say(tr("Written: %1").arg(path));
 }
 
 void PieceList::writeTo(const QString& path) {

@@ -55,8 +55,11 @@ class PieceList : public QDialog {
   void paste(const QString& text);
   void readFrom(const QString& path);
   void writeTo(const QString& path);
+  void readLibraryFrom(const QString& path);
+  void writeLibraryTo(const QString& path);
 
  private:
+  void takeLibrary(const struct Library& library, const QString& undoName);
   void take(const std::vector<std::vector<std::string>>& rows, const QString& undoName, std::size_t headerRow = 1);
   void pasteCells(const std::vector<std::vector<std::string>>& rows);
   void removeRow();

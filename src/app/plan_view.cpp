@@ -1,8 +1,10 @@
 #include "app/plan_view.h"
 
+#include <iterator>
 #include <tuple>
 
 #include "core/clearance/bodies.h"
+#include "core/drawing/floor_layers.h"
 #include "core/drawing/plan.h"
 #include "core/drawing/site_plan.h"
 #include "core/drawing/survey_plan.h"
@@ -69,7 +71,13 @@ Drawing PlanView::composeMoving(double scale) const {
   work.handle = canDrag() && !dragging() && chosen != nullptr && !chosen->locked && !workspace_.document().readOnly();
   if (dragging()) work.inHand = work.selection;
   if (workspace_.ghost()) work.ghost = &*workspace_.ghost();
-  return composePlanWork(shownJob(), *room, work, scale, workspace_.format());
+  // Layers lie under the marks. A piece in the hand is not judged: what was worked out would belong to where it was.
+  Drawing d{scale, {}, {}, {}};
+  if (!dragging()) addFloorLayers(d, shownJob(), *scheme, workspace_.layers(), workspace_.findings(), workspace_.routes(), workspace_.format());
+  addUseZones(d, shownJob(), *scheme, workspace_.useState());
+  Drawing marks = composePlanWork(shownJob(), *room, work, scale, workspace_.format());
+  d.items.insert(d.items.end(), std::make_move_iterator(marks.items.begin()), std::make_move_iterator(marks.items.end()));
+  return d;
 }
 
 PlacementId PlanView::pieceAt(Vec2 model) const {

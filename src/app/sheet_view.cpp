@@ -45,6 +45,7 @@ SheetView::SheetView(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   });
   connect(&workspace_, &Workspace::ghostChanged, this, &SheetView::refreshWorking);
   connect(&workspace_, &Workspace::readingShown, this, &SheetView::refreshWorking);
+  connect(&workspace_, &Workspace::layersChanged, this, &SheetView::refreshWorking);
 }
 
 double SheetView::scale() const { return kPixelsPerPaperMm / projection_.perMm; }

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <charconv>
+#include <tuple>
 
 #include "core/survey/heights.h"
 #include "core/clearance/bodies.h"
@@ -12,6 +13,7 @@
 #include "core/drawing/working.h"
 #include "core/entry/reading_line.h"
 #include "core/job/edits.h"
+#include "core/rules/chairs.h"
 #include "core/rules/check.h"
 #include "io/slips_json.h"
 
@@ -19,12 +21,37 @@ namespace mezzet {
 
 Workspace::Workspace(Document& document, const Rulebook& book, QObject* parent) : QObject(parent), document_(document), book_(book) {
   connect(&document_, &Document::jobChanged, this, &Workspace::refresh);
+  // What is decided on may ask for ribbons that nobody drew yet.
+  connect(this, &Workspace::selectionChanged, this, &Workspace::askRoutes);
   refresh();
 }
 
 const Placement* Workspace::selectedPlacement() const {
   const Scheme* s = scheme();
   return s != nullptr ? findPlacement(*s, selected_) : nullptr;
+}
+
+std::optional<Error> Workspace::setChairs(bool oneMore) {
+  IdSource ids = document_.ids();
+  const std::optional<int> count = oneMore ? std::optional(chairsAt(job(), scheme_, selected_) + 1) : std::nullopt;
+  auto after = withChairsSet(job(), scheme_, selected_, count, ids);
+  if (!after) return after.error();
+  document_.edit(oneMore ? tr("one chair more") : tr("set the chairs"), std::move(after).value(), ids.next());
+  return std::nullopt;
+}
+
+void Workspace::toggleInUse() {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr) return;
+  document_.edit(p->inUse ? tr("put %1 away").arg(nameOf(*p)) : tr("leave %1 in use").arg(nameOf(*p)), withInUse(job(), scheme_, p->id, !p->inUse));
+}
+
+void Workspace::toggleUsedHere() {
+  const Placement* p = selectedPlacement();
+  const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
+  if (place == nullptr) return;
+  document_.edit(p->usedAt ? tr("forget where %1 is drawn up").arg(nameOf(*p)) : tr("draw %1 up to here in company").arg(nameOf(*p)),
+                 withUsedAt(job(), scheme_, p->id, p->usedAt ? std::nullopt : std::optional(*place)));
 }
 
 void Workspace::keepValid() {
@@ -66,9 +93,72 @@ void Workspace::refresh() {
   keepValid();
   for (const auto& [name, bytes] : document_.images()) images_.add(name, *bytes);
   ghost_.reset();
-  findings_ = check(job(), book_, scheme_, format_);
-  decisions_ = decisionsOf(findings_, job(), book_, scheme_, format_);
+  judge();
   emit jobChanged();
+  askRoutes();
+}
+
+void Workspace::judge() {
+  findings_ = check(job(), book_, scheme_, format_, {useState_, routes()});
+  decisions_ = decisionsOf(findings_, job(), book_, scheme_, format_);
+}
+
+void Workspace::askRoutes() {
+  const Scheme* s = scheme();
+  if (s == nullptr) return worker_.stop();
+  const RouteAsk ask{useState_, !layers().shown.empty() && layers().shown.contains(FloorLayer::Ways),
+                     layers_.contains(FloorLayer::Reached) ? std::optional(reachWidth_) : std::nullopt};
+  const bool same = routes() != nullptr && routesAsk_.state == ask.state && routesAsk_.ribbons == ask.ribbons && routesAsk_.reachWidth == ask.reachWidth;
+  if (same && !worker_.busy() && routesJob_ == job()) return;
+  worker_.run<std::shared_ptr<const RouteFacts>>(
+      [job = job(), id = scheme_, ask](std::stop_token stop, const Worker::Progress&) {
+        return std::make_shared<const RouteFacts>(routeFactsOf(job, id, ask, stop));
+      },
+      [this, job = job(), id = scheme_, ask](std::shared_ptr<const RouteFacts> facts) {
+        routes_ = std::move(facts);
+        routesScheme_ = id;
+        routesJob_ = job;
+        routesAsk_ = ask;
+        // Only what waited for the routes can have changed.
+        const auto verdicts = [this] {
+          std::vector<std::tuple<std::string, Verdict, double>> out;
+          for (const Finding& f : findings_) out.emplace_back(f.id, f.verdict, f.measured);
+          return out;
+        };
+        const auto before = verdicts();
+        judge();
+        if (verdicts() != before) emit jobChanged();
+        emit layersChanged();
+      });
+  emit layersChanged();
+}
+
+void Workspace::showState(UseState state) {
+  if (useState_ == state) return;
+  useState_ = state;
+  refresh();
+}
+
+FloorLayers Workspace::layers() const {
+  FloorLayers out = layersFor(findings_, selected_.value);
+  if (!layers_.empty() && layers_.contains(FloorLayer::Ways)) out.only.clear();
+  for (const FloorLayer layer : layers_) out.shown.insert(layer);
+  if (layers_.contains(FloorLayer::Talk)) out.shown.insert(FloorLayer::Reach);
+  return out;
+}
+
+void Workspace::showLayer(FloorLayer layer, bool on) {
+  if (on) layers_.insert(layer);
+  else layers_.erase(layer);
+  askRoutes();
+  emit layersChanged();
+}
+
+void Workspace::setReachWidth(double width) {
+  if (width == reachWidth_) return;
+  reachWidth_ = width;
+  askRoutes();
+  emit layersChanged();
 }
 
 int Workspace::brokenIn(Stage stage) const {

@@ -4,8 +4,10 @@
 #include <QObject>
 
 #include "app/document.h"
+#include "app/worker.h"
 #include "core/clearance/arrange.h"
 #include "core/clearance/tapes.h"
+#include "core/drawing/floor_layers.h"
 #include "core/rules/bands.h"
 #include "core/rules/ways_out.h"
 #include "core/survey/room_survey.h"
@@ -49,6 +51,20 @@ class Workspace : public QObject {
   /// Broken findings of weight on the plan, or on the walls.
   [[nodiscard]] int brokenIn(Stage) const;
   [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&) const;
+
+  // ---- ways and use
+  [[nodiscard]] UseState useState() const { return useState_; }
+  void showState(UseState);
+  [[nodiscard]] bool shows(FloorLayer layer) const { return layers_.contains(layer); }
+  [[nodiscard]] bool anyLayer() const { return !layers_.empty(); }
+  void showLayer(FloorLayer, bool on);
+  /// What is held on, and what the selected thing's findings ask for.
+  [[nodiscard]] FloorLayers layers() const;
+  [[nodiscard]] double reachWidth() const { return reachWidth_; }
+  void setReachWidth(double);
+  /// Drawn routes of the scheme shown; those of the last state while newer ones are worked out.
+  [[nodiscard]] const RouteFacts* routes() const { return routesScheme_ == scheme_ ? routes_.get() : nullptr; }
+  [[nodiscard]] bool routesPending() const { return worker_.busy(); }
 
   // ---- the readings of the room shown; worked out when first asked for after a change
   [[nodiscard]] const SurveyNetwork& surveyNetwork() const;
@@ -109,6 +125,11 @@ class Workspace : public QObject {
   void spreadOut(bool across);
   void group();
   void ungroup();
+  /// Chairs round the selected dining table, set anew, or one more of them. The complaint, or nothing.
+  [[nodiscard]] std::optional<Error> setChairs(bool oneMore);
+  void toggleInUse();
+  /// The selected piece is drawn up to where it stands now when there is company; again forgets it.
+  void toggleUsedHere();
   void copySelected();
   /// Adds a reading, which supersedes one of the same place. The complaint, or nothing.
   [[nodiscard]] std::optional<Error> read(Reading, const ReadingId& again = {});
@@ -126,11 +147,14 @@ class Workspace : public QObject {
   void viewChanged();  ///< room, scheme, stage, wall or format
   void selectionChanged();
   void ghostChanged();
+  void layersChanged();  ///< use, layers or routes
   void readingShown();  ///< another reading is drawn stronger, or ellipses come and go
 
  private:
   void refresh();
   void keepValid();
+  void judge();
+  void askRoutes();
   /// The selected placement put somewhere, and what is selected with it moved along.
   [[nodiscard]] Job placedTogether(const Job& before, const Placement& p, const Place& place) const;
   [[nodiscard]] QString nameOfSelection() const;
@@ -163,6 +187,14 @@ class Workspace : public QObject {
   std::optional<Vec2> spot_;
   PhotographId shownPhotograph_;
   bool ellipses_ = false;
+  UseState useState_ = UseState::Everyday;
+  std::set<FloorLayer> layers_;
+  double reachWidth_ = 24 * kInch;
+  std::shared_ptr<const RouteFacts> routes_;
+  SchemeId routesScheme_;
+  Job routesJob_;  ///< what they were worked out from
+  RouteAsk routesAsk_;
+  Worker worker_;
 };
 
 }  // namespace mezzet

@@ -399,6 +399,8 @@ Json parseJson(std::string_view text) {
   return Json::parse(text);
 }
 
+Piece pieceFromJson(const Json& json, const std::string& place) { return readPiece(json, place); }
+
 Result<JobFile> jobFromJson(const Json& json, const std::string& name) {
   try {
     return readAll(json, name);

@@ -21,6 +21,8 @@ using Json = nlohmann::ordered_json;
 inline constexpr int kDeepest = 100;
 [[nodiscard]] Json parseJson(std::string_view text);
 
+/// Throws JsonFault; the piece is not checked.
+[[nodiscard]] Piece pieceFromJson(const Json&, const std::string& place);
 /// Strict: unknown keys, wrong types and missing fields are errors that name the place.
 [[nodiscard]] Result<JobFile> jobFromJson(const Json&, const std::string& name);
 

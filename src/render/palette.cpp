@@ -27,6 +27,8 @@ QColor Palette::operator()(Ink ink) const {
     case Ink::GridLine: return onPaper ? QColor() : QColor(0xe9, 0xe4, 0xd4);
     case Ink::Hearth: return onPaper ? QColor(0xe2, 0xe2, 0xe2) : QColor(0xd8, 0xd3, 0xc4);
     case Ink::Band: return QColor(0x2f, 0x7d, 0x6b, 0x46);
+    case Ink::Way: return QColor(0x46, 0x54, 0x5f, 0x30);
+    case Ink::Pocket: return QColor(0x8a, 0x6a, 0x4a, 0x48);
     case Ink::Accent: return desk::kTape;
     case Ink::AccentText: return desk::kInk;
     case Ink::Holds: return desk::kHolds;

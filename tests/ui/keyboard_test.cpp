@@ -115,12 +115,12 @@ TEST_F(Keyboard, TabGoesThroughRowsThatWereJustMadeAsTheyAreRead) {
   QTest::mouseClick(button(QStringLiteral("addDoor")), Qt::LeftButton);
   QApplication::processEvents();
   QStringList order;
-  for (int i = 0; i < 11; ++i) {
+  for (int i = 0; i < 12; ++i) {
     order << QApplication::focusWidget()->objectName();
     key(Qt::Key_Tab);
   }
   EXPECT_EQ(order, QStringList({"openingWall", "openingOffset", "openingWidth", "openingEnd", "openingHeight", "openingTrim", "openingUnder", "openingLeaf",
-                                "openingHinge", "openingSwing", "removeOpening"}))
+                                "openingHinge", "openingSwing", "openingEntry", "removeOpening"}))
       << order.join(' ').toStdString();
   EXPECT_EQ(QApplication::focusWidget()->objectName(), QStringLiteral("addDoor"));
 }

@@ -257,12 +257,12 @@ TEST_F(Planning, ANewerRulebookSaysWhatItBrings) {
   ASSERT_TRUE(window_->document().edit(QStringLiteral("older"), old));
   ASSERT_FALSE(window_->document().save(path_));
   window_->openPath(path_);
-  EXPECT_TRUE(window_->notices().sentence().startsWith(QStringLiteral("Rulebook 3 brings 21 rules that rulebook 1 had not")))
+  EXPECT_TRUE(window_->notices().sentence().startsWith(QStringLiteral("Rulebook 4 brings 44 rules that rulebook 1 had not")))
       << window_->notices().sentence().toStdString();
   EXPECT_EQ(job().houseRules.rulebook, 1);
   for (QPushButton* b : window_->notices().findChildren<QPushButton*>())
     if (b->text() == QStringLiteral("I have seen it")) b->click();
-  EXPECT_EQ(job().houseRules.rulebook, 3);
+  EXPECT_EQ(job().houseRules.rulebook, 4);
 }
 
 }  // namespace

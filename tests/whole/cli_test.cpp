@@ -53,7 +53,7 @@ TEST(Cli, CheckAnswersInTheContractsShape) {
   EXPECT_EQ(j["room"], "parlour");
   EXPECT_EQ(j["scheme"], "s1");
   EXPECT_EQ(j["counts"]["breaks"], 4);
-  EXPECT_EQ(j["counts"]["holds"], 7);
+  EXPECT_EQ(j["counts"]["holds"], 15);
   for (const Json& f : j["findings"]) {
     for (const char* key : {"id",       "rule",      "school", "weight",   "subjects", "verdict", "quantity", "unit",    "measured", "low",    "high",
                             "idealLow", "idealHigh", "margin", "marginMm", "u95",      "at",      "view",     "missing", "sentence", "source", "waysOut"})

@@ -26,7 +26,7 @@ TEST(Demo, EachRoomHasTwoSchemes) {
   EXPECT_EQ(job.rooms.size(), 4U);
 }
 TEST(Demo, WellPlannedSchemesBreakNothing) {
-  for (const char* scheme : {"s2", "s3", "s4"}) {
+  for (const char* scheme : {"s2", "s137", "s3"}) {
     for (const Finding& f : breaking(demo().job, scheme)) ADD_FAILURE() << scheme << ": " << f.sentence;
   }
 }
@@ -35,6 +35,12 @@ TEST(Demo, TheFirstSchemeShowsTheFightOfTheTwoRulesOfAPicture) {
   ASSERT_EQ(fight.size(), 2U);
   EXPECT_EQ(fight[0].rule, "art-centre");
   EXPECT_EQ(fight[1].rule, "art-gap");
+}
+TEST(Demo, OneServingPieceMoreNarrowsTheWay) {
+  const auto broken = breaking(demo().job, "s4");
+  ASSERT_EQ(broken.size(), 1U);
+  EXPECT_EQ(broken[0].rule, "way-main");
+  EXPECT_EQ(broken[0].between, (std::vector<std::string>{"p29", "p33"}));
 }
 TEST(Demo, ItHasAHearthAcrossACornerAndAWindowSeat) {
   const Room room = *demo().job.rooms.front();

@@ -52,8 +52,9 @@ double distanceToLine(const Convex& body, const std::vector<Vec2>& line, Vec2& o
 
 }  // namespace
 
-RouteFacts routeFactsOf(const Job& job, const SchemeId& id, UseState state, std::stop_token stop) {
+RouteFacts routeFactsOf(const Job& job, const SchemeId& id, const RouteAsk& ask, std::stop_token stop) {
   RouteFacts facts;
+  const UseState state = ask.state;
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return facts;
   const Room& room = roomOf(job, *scheme);
@@ -64,16 +65,20 @@ RouteFacts routeFactsOf(const Job& job, const SchemeId& id, UseState state, std:
   const std::vector<RoomWay> ways = waysIn(space, destinationsIn(pieces, room, *scheme));
   for (const RoomWay& way : ways) {
     if (stop.stop_requested()) return facts;
-    if (way.to.goal != Goal::Opening && way.to.goal != Goal::Seat) continue;
+    // Dining chairs are judged by their own rules.
+    const Placement* seat = way.to.goal == Goal::Seat ? findPlacement(*scheme, PlacementId(way.to.id)) : nullptr;
+    if (seat != nullptr && isDiningSeat(pieces.of(*seat).kind)) continue;
     RouteFacts::One one;
     one.width = way.way.width;
     one.line = routeTo(space, way, stop);
     if (!one.line.empty()) {
       one.narrow = way.way.width < kMainWay ? longestNarrowerThan(space, one.line, kMainWay) : 0;
       measureRoomy(space, one);
+      if (ask.ribbons) one.ribbon = ribbonOf(space, one.line);
     }
     facts.ways[way.to.id] = std::move(one);
   }
+  if (ask.reachWidth && !stop.stop_requested()) facts.reached = reachedFloor(space, *ask.reachWidth, stop);
   // Where main routes would run if the lamps were not there.
   Scheme bare = *scheme;
   std::erase_if(bare.placements, [&](const Placement& p) { return pieces.of(p).kind == "lamp"; });
@@ -116,7 +121,10 @@ std::vector<Area> ribbonOf(const WalkSpace& space, const std::vector<Vec2>& line
   }
   for (const Atom& atom : space.atoms)
     if (atom.shape.core.size() > 2) bodies.push_back(atom.shape.core);
-  const std::vector<Area> inside = within(strips, {space.outline});
+  // Spikes that a single sample makes are taken off, and notches filled.
+  constexpr double kSmooth = 60;
+  const std::vector<Area> smooth = grown(grown(grown(without(strips, {}), kSmooth, 2), -2 * kSmooth, 2), kSmooth, 2);
+  const std::vector<Area> inside = within(outlinesOf(smooth), {space.outline});
   return without(outlinesOf(inside), bodies);
 }
 

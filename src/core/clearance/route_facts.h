@@ -28,6 +28,7 @@ struct RouteFacts {
     double length = 0;              ///< inside the room
     std::optional<double> roomy;    ///< the least width along the widest stretch of kLongStretch; absent on shorter routes
     std::array<Vec2, 2> roomyAt{};  ///< across the route in the middle of that stretch
+    std::vector<Area> ribbon;       ///< of its local clear width, where it was asked for
   };
   std::map<std::string, One> ways;  ///< by destination
   /// For each lamp on the floor the nearest main route as it would run without lamps: distance from the lamp's body to the
@@ -38,11 +39,19 @@ struct RouteFacts {
   };
   std::map<std::string, Beside> lamps;
   std::optional<TurningCircle> turning;
+  std::optional<Reached> reached;  ///< where it was asked for
 };
 
+/// What is worked out besides what rules need.
+struct RouteAsk {
+  UseState state = UseState::Everyday;
+  bool ribbons = false;
+  std::optional<double> reachWidth = std::nullopt;  ///< what someone so wide reaches
+};
 /// Of the ways that main rules judge (openings and seats) in one state of use; the circle only when the job asks for access.
 /// Partial when it was stopped.
-[[nodiscard]] RouteFacts routeFactsOf(const Job&, const SchemeId&, UseState, std::stop_token = {});
+[[nodiscard]] RouteFacts routeFactsOf(const Job&, const SchemeId&, const RouteAsk&, std::stop_token = {});
+[[nodiscard]] inline RouteFacts routeFactsOf(const Job& job, const SchemeId& scheme, UseState state) { return routeFactsOf(job, scheme, RouteAsk{state}); }
 
 /// A route as a ribbon of its clear width, at most kWidestRibbon, never across a body.
 [[nodiscard]] std::vector<Area> ribbonOf(const WalkSpace&, const std::vector<Vec2>& line);

@@ -30,7 +30,8 @@ enum class Ink {
   GridLine,
   Hearth,
   Band,
-
+  Way,     ///< floor that is walked on, translucent
+  Pocket,  ///< floor that is not reached, translucent
   Accent,
   AccentText,
   Holds,

@@ -228,6 +228,27 @@ Job withLock(const Job& job, const SchemeId& scheme, const PlacementId& id, bool
   return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.locked = locked; });
 }
 
+Job withInUse(const Job& job, const SchemeId& scheme, const PlacementId& id, bool inUse) {
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) {
+    if (std::holds_alternative<FloorPlace>(p.on)) p.inUse = inUse;
+  });
+}
+
+Job withUsedAt(const Job& job, const SchemeId& scheme, const PlacementId& id, std::optional<FloorPlace> there) {
+  if (there) there->turn = normalisedTurn(there->turn);
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) {
+    if (std::holds_alternative<FloorPlace>(p.on)) p.usedAt = there;
+  });
+}
+
+Result<Job> withEntry(const Job& job, const RoomId& id, const OpeningId& opening) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  changed.entry = opening;
+  return withRoom(job, std::move(changed));
+}
+
 Job withKept(const Job& job, const SchemeId& id, Kept kept) {
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return job;

@@ -47,6 +47,12 @@ namespace mezzet {
 [[nodiscard]] Result<Job> withSetOut(const Job&, const SchemeId&, const PlacementId&, std::vector<CornerId> walls);
 /// Locks or unlocks; a locked placement stays where it is.
 [[nodiscard]] Job withLock(const Job&, const SchemeId&, const PlacementId&, bool locked);
+/// Marks a floor placement as in use on every day, or not.
+[[nodiscard]] Job withInUse(const Job&, const SchemeId&, const PlacementId&, bool inUse);
+/// Where a floor placement stands when there is company; nothing: where it always stands.
+[[nodiscard]] Job withUsedAt(const Job&, const SchemeId&, const PlacementId&, std::optional<FloorPlace>);
+/// The opening one comes in by; empty: the first door. Refused when it is none of the room's, or a window.
+[[nodiscard]] Result<Job> withEntry(const Job&, const RoomId&, const OpeningId&);
 /// Bends a finding on purpose, or with an empty reason judges it again. One entry a finding.
 [[nodiscard]] Job withKept(const Job&, const SchemeId&, Kept);
 [[nodiscard]] Job withoutKept(const Job&, const SchemeId&, const std::string& finding);

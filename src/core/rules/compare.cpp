@@ -7,7 +7,10 @@
 #include <set>
 
 #include "core/geometry/offset.h"
+#include "core/clearance/seats.h"
+#include "core/clearance/ways.h"
 #include "core/job/kinds.h"
+#include "core/job/validate.h"
 
 namespace mezzet {
 namespace {
@@ -67,6 +70,11 @@ std::string moveWords(const Placement& a, const Placement& b, LengthFormat forma
   return "placed otherwise";
 }
 
+std::string wayName(const Room& room, const std::string& id) {
+  const Opening* o = findOpening(room, OpeningId(id));
+  return o != nullptr ? openingName(*o) : id;
+}
+
 /// The finding of a rule between the same two pieces, by their base pieces and order.
 std::map<std::string, const Finding*> byPieces(const std::vector<Finding>& findings, const std::map<std::string, std::string>& names) {
   std::map<std::string, const Finding*> out;
@@ -98,9 +106,8 @@ SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id
   figures.placed = static_cast<int>(scheme->placements.size());
   for (const Placement& p : scheme->placements) {
     const Piece& piece = pieces.of(p);
-    // A sofa seats by its width, two feet to a person (published place setting width, common practice for sofas).
-    if (isSeat(piece.kind)) figures.seats += std::max(1, static_cast<int>(piece.width / (24 * kInch)));
-    else if (isDiningSeat(piece.kind)) figures.seats += 1;
+    figures.seats += placesOn(piece);
+    if (isStorage(piece.kind)) figures.storage += piece.width;
     const auto* place = std::get_if<FloorPlace>(&p.on);
     if (place == nullptr || isRug(piece.kind)) continue;
     Piece drawn = piece;
@@ -131,6 +138,8 @@ SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id
     figures.freeWall.emplace_back(wall.id, longestFree(wall.length(), std::move(taken)));
     figures.freeAbove.emplace_back(wall.id, longestFree(wall.length(), std::move(takenAbove)));
   }
+  for (const RoomWay& way : waysIn(walkSpaceOf(pieces, room, *scheme, UseState::Everyday), destinationsIn(pieces, room, *scheme)))
+    if (way.to.goal == Goal::Opening) figures.ways.emplace_back(way.to.id, way.way.width);
   for (const Finding& f : check(job, book, id, format)) {
     figures.breaks += breaksByWeight(f);
     figures.kept += f.verdict == Verdict::Kept;
@@ -153,6 +162,12 @@ std::vector<std::string> differences(const Job& job, const Rulebook& book, const
   };
   count("Broken", figuresA.breaks, figuresB.breaks);
   count("Seats", figuresA.seats, figuresB.seats);
+  if (const double by = figuresB.storage - figuresA.storage; std::abs(by) > kTouch)
+    out.push_back("Storage: " + writeLength(std::abs(by), format) + (by > 0 ? " more" : " less") + " along its fronts");
+  for (std::size_t i = 0; i < std::min(figuresA.ways.size(), figuresB.ways.size()); ++i)
+    if (const double by = figuresB.ways[i].second - figuresA.ways[i].second; std::abs(by) > kTouch)
+      out.push_back("Way to " + wayName(roomOf(job, *one), figuresA.ways[i].first) + ": " + writeLength(figuresB.ways[i].second, format) + " instead of " +
+                    writeLength(figuresA.ways[i].second, format));
 
   // Rules that are measured in both: what came nearer, and by how much.
   const std::vector<Finding> findingsA = check(job, book, oneId, format), findingsB = check(job, book, otherId, format);

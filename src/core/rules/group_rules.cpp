@@ -19,6 +19,14 @@ constexpr double kTalkOver = 42 * kInch;
 
 Vec2 middleOf(const FrontEdge& f) { return midpoint(f.left, f.right); }
 
+/// Degrees that those on a seat turn to look at a point: whoever sits best for it.
+double turnedOn(const Situation& s, const Placement& seat, Vec2 point) {
+  double least = 180;
+  for (const SeatPlace& place : seatPlaces(s.pieces.of(seat), std::get<FloorPlace>(seat.on)))
+    least = std::min(least, turnedAway({place.front, place.front, place.facing}, point));
+  return least;
+}
+
 /// What stands between two seats and is too tall to talk over.
 const Occluder* between(const Situation& s, const Placement& a, const Placement& b, Vec2 from, Vec2 to) {
   const Occluder* tallest = nullptr;
@@ -82,7 +90,7 @@ void evaluateConversation(const Situation& s, const Rule& rule, std::vector<Find
         f.u95 = std::hypot(doubtOfThing(s, a.id.value, d), doubtOfThing(s, b.id.value, d));
         decide(f, s.scheme);
         const std::string pair = s.names.the(a.id, true) + " and " + s.names.the(b.id);
-        const double turned = std::max(turnedAway(one, to), turnedAway(two, from));
+        const double turned = std::max(turnedOn(s, a, to), turnedOn(s, b, from));
         const Occluder* tall = between(s, a, b, from, to);
         if (f.verdict == Verdict::Breaks) {
           f.sentence = pair + " are " + writeLength(f.measured, s.format) + " apart, " + writeLength(-f.margin, s.format) +
