@@ -99,5 +99,72 @@ TEST(Cli, SheetThatDoesNotFitSaysWhatDoes) {
 TEST(Cli, SheetIntoAFolderThatIsNotThereIsRefused) { EXPECT_EQ(run(kCli + "sheet " + kDemo + " --out /no/such/folder/x.pdf 2>/dev/null").code, 2); }
 TEST(Cli, SheetOfAScaleThatIsNoneIsRefused) { EXPECT_EQ(run(kCli + "sheet " + kDemo + " --scale 1:47 --out /tmp/x.pdf 2>/dev/null").code, 2); }
 
+// ---- route, reach, turning
+/// Two arches, and two cabinets that leave 27 in between them.
+std::string pinchedJob() {
+  Job job = emptyRoom(200, 150);
+  for (const char* wall : {"A", "C"}) {
+    Opening o;
+    o.id = OpeningId(std::string("a") + wall);
+    o.kind = OpeningKind::Arch;
+    o.wall = CornerId(wall);
+    o.offset = in(80);
+    o.width = in(40);
+    o.height = in(80);
+    job = withOpening(job, RoomId("parlour"), o).value();
+  }
+  job = with(job, piece("left", "bookcase", 88, 20, 70), "p1", 44, 75);
+  job = with(job, piece("right", "bookcase", 85, 20, 70), "p2", 157.5, 75);
+  const std::string path = test::ownFile("pinched.json");
+  std::ofstream(path) << writeJobText(job, 99);
+  return path;
+}
+TEST(Cli, RouteNamesThePinch) {
+  const Json j = Json::parse(run(kCli + "route " + pinchedJob() + " --from aA --to aC --json").out);
+  EXPECT_NEAR(j["widestMm"].get<double>(), 27 * 25.4, 1e-3);
+  EXPECT_EQ(j["cappedBy"], nullptr);
+  EXPECT_EQ(j["pinch"]["between"], (Json{"p1", "p2"}));
+  EXPECT_EQ(j["pinch"]["at"].size(), 2U);
+  EXPECT_TRUE(j["pinch"].contains("tied"));
+}
+TEST(Cli, RouteToAnEndAsWideAsItSaysSo) {
+  const std::string path = test::ownFile("free.json");
+  Job job = readJobText(readFile(pinchedJob(), 1 << 20).value(), "x").value().job;
+  job = withoutPlacement(withoutPlacement(job, SchemeId("s1"), PlacementId("p1")), SchemeId("s1"), PlacementId("p2"));
+  std::ofstream(path) << writeJobText(job, 99);
+  const Json j = Json::parse(run(kCli + "route " + path + " --to aC --json").out);
+  EXPECT_NEAR(j["widestMm"].get<double>(), 40 * 25.4, 1e-3);
+  EXPECT_EQ(j["cappedBy"], "aA");
+  EXPECT_EQ(j["pinch"], nullptr);
+}
+TEST(Cli, ReachPartsWhatIsReachedFromWhatIsNot) {
+  const Json narrow = Json::parse(run(kCli + "reach " + pinchedJob() + " --width 600 --from aA --json").out);
+  EXPECT_NE(std::find(narrow["reached"].begin(), narrow["reached"].end(), "aC"), narrow["reached"].end());
+  const Json wide = Json::parse(run(kCli + "reach " + pinchedJob() + " --width 700 --from aA --json").out);
+  EXPECT_NE(std::find(wide["not"].begin(), wide["not"].end(), "aC"), wide["not"].end());
+}
+TEST(Cli, TurningAnswersWithACircle) {
+  const Json j = Json::parse(run(kCli + "turning " + pinchedJob() + " --json").out);
+  // Below the row 65 in are free, and the circle bulges into the 27 in between the cabinets: 13.5^2 + (65 - r)^2 = r^2.
+  EXPECT_NEAR(j["diameterMm"].get<double>(), 2 * (13.5 * 13.5 + 65 * 65) / 130 * 25.4, 0.1);
+  EXPECT_EQ(j["centre"].size(), 2U);
+}
+TEST(Cli, ARoomWithoutADoorHasNoRoutes) {
+  const std::string path = test::ownFile("doorless.json");
+  std::ofstream(path) << writeJobText(emptyRoom(), 9);
+  const Answer a = run(kCli + "route " + path + " --to w1 --json 2>&1");
+  EXPECT_EQ(a.code, 2);
+  EXPECT_EQ(a.out, "Parlour: has no door to come in by. Add a door, sliding door or arch\n");
+}
+TEST(Cli, SillyRoutesAreRefusedInWords) {
+  EXPECT_EQ(run(kCli + "route " + pinchedJob() + " --to nowhere 2>&1").out, "nowhere: is nothing one goes to. Name a door, window, seat or cupboard of the room\n");
+  EXPECT_EQ(run(kCli + "reach " + pinchedJob() + " --width -3 2>&1").code, 2);
+  EXPECT_EQ(run(kCli + "check " + pinchedJob() + " --state asleep 2>&1").out, "--state asleep: is not a way a room is used. Use everyday, occupied or party\n");
+}
+TEST(Cli, CheckWaitsForTheRoutes) {
+  const Json j = Json::parse(run(kCli + "check " + pinchedJob() + " --json").out);
+  for (const Json& f : j["findings"]) EXPECT_EQ(f["missing"], Json::array()) << f["id"];
+}
+
 }  // namespace
 }  // namespace mezzet
