@@ -68,6 +68,7 @@ const std::vector<ActionRow>& actionTable() {
       {"-", "Look", "", "", ""},
       {"use-state", "Look", "Everyday, occupied, party", "Y", "How the room is used: chairs in, people at the tables, or company"},
       {"layer-ways", "Look", "Ways", "W", "Ways as ribbons of their clear width, with their narrowest place"},
+      {"way-between", "Look", "Way between two", "Shift+W", "How wide the way is between the two things that are selected"},
       {"layer-reached", "Look", "Floor that is reached", "F", "What someone of the width given can reach from the entry"},
       {"layer-talk", "Look", "Talk and reach", "K", "Who talks to whom, and how far a hand reaches from each seat"},
       {"layer-sight", "Look", "Sight", "I", "What is seen first from the entry, and which backs show"},

@@ -38,6 +38,8 @@ CompareView::CompareView(Workspace& workspace, QWidget* parent) : QDialog(parent
     picture->setStyleSheet(QStringLiteral("background: #f8f4ea; border: 1px solid #39464f;"));
     picture->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Ignored);
   }
+  leftFigures_ = words({}, "figures");
+  rightFigures_ = words({}, "figures");
   list_ = words({}, "differences");
   log_ = words({}, "quietNote");
   auto* lists = new QWidget;
@@ -57,7 +59,9 @@ CompareView::CompareView(Workspace& workspace, QWidget* parent) : QDialog(parent
   grid->addWidget(other_, 0, 1);
   grid->addWidget(left_, 1, 0);
   grid->addWidget(right_, 1, 1);
-  grid->addWidget(scroll, 0, 2, 2, 1);
+  grid->addWidget(leftFigures_, 2, 0);
+  grid->addWidget(rightFigures_, 2, 1);
+  grid->addWidget(scroll, 0, 2, 3, 1);
   grid->setColumnStretch(0, 5);
   grid->setColumnStretch(1, 5);
   grid->setColumnStretch(2, 4);
@@ -83,7 +87,7 @@ CompareView::CompareView(Workspace& workspace, QWidget* parent) : QDialog(parent
   close->setAutoDefault(false);
   connect(close, &QPushButton::clicked, this, &QDialog::accept);
   row->addWidget(close);
-  grid->addLayout(row, 2, 0, 1, 3);
+  grid->addLayout(row, 3, 0, 1, 3);
   connect(other_, &QComboBox::currentIndexChanged, this, &CompareView::show_);
   connect(&workspace_, &Workspace::jobChanged, this, &CompareView::show_);
   show_();
@@ -118,11 +122,22 @@ void CompareView::paint(QLabel* on, const SchemeId& id) {
   on->setPixmap(pixels);
 }
 
+QString CompareView::figures(const SchemeId& scheme) const {
+  QStringList words;
+  const Room* room = workspace_.room();
+  if (room == nullptr) return {};
+  for (const std::string& w : figureWords(figuresOf(workspace_.job(), workspace_.book(), scheme, workspace_.format()), *room, workspace_.job().units, workspace_.format()))
+    words << onScreen(w);
+  return words.join(QStringLiteral(", ")) + QStringLiteral(".");
+}
+
 void CompareView::show_() {
   const Scheme* first = workspace_.scheme();
   if (first == nullptr) return;
   leftName_->setText(tr("Scheme %1").arg(QString::fromStdString(first->name)));
   paint(left_, first->id);
+  leftFigures_->setText(figures(first->id));
+  rightFigures_->clear();
   QString log;
   const auto tell = [&](const Scheme& scheme) {
     for (const LogEntry& e : scheme.log) {
@@ -134,6 +149,7 @@ void CompareView::show_() {
   const SchemeId other(other_->currentData().toString().toStdString());
   if (const Scheme* second = findScheme(workspace_.job(), other)) {
     paint(right_, other);
+    rightFigures_->setText(figures(other));
     QString text;
     for (const std::string& line : differences(workspace_.job(), workspace_.book(), first->id, other, workspace_.format()))
       text += onScreen(line) + QStringLiteral("\n");

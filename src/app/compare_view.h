@@ -25,10 +25,11 @@ class CompareView : public QDialog {
   void show_();
   void note(LogKind kind);
   void paint(QLabel* on, const SchemeId& scheme);
+  [[nodiscard]] QString figures(const SchemeId& scheme) const;
 
   Workspace& workspace_;
   QComboBox* other_;
-  QLabel *left_, *right_, *leftName_, *list_, *log_;
+  QLabel *left_, *right_, *leftName_, *leftFigures_, *rightFigures_, *list_, *log_;
   QLineEdit* reason_;
 };
 

@@ -219,6 +219,7 @@ void MainWindow::wire() {
       if (workspace_->stage() != Stage::Floor) workspace_->showStage(Stage::Floor);
       workspace_->showLayer(layer, !workspace_->shows(layer));
     });
+  on("way-between", [this] { notice_->say(workspace_->wayBetween()); });
   on("select-all", [this] { workspace_->selectAll(); });
   on("mark", [this] { workspace_->mark(); });
   on("group", [this] { workspace_->group(); });
@@ -429,6 +430,7 @@ void MainWindow::showState() {
   (*actions_)["ungroup"]->setEnabled(workspace_->selectedPlacement() != nullptr && !groupOf(*workspace_->selectedPlacement()).empty());
   for (const char* id : {"group", "align-left", "align-right", "align-top", "align-bottom", "align-centre", "align-middle"})
     (*actions_)[id]->setEnabled(chosen > 1);
+  (*actions_)["way-between"]->setEnabled(chosen == 2 && floorPiece);
   for (const char* id : {"spread-across", "spread-up"}) (*actions_)[id]->setEnabled(chosen > 2);
   (*actions_)["room-new"]->setEnabled(workspace_->room() != nullptr);
   (*actions_)["room-next"]->setEnabled(workspace_->job().rooms.size() > (workspace_->room() != nullptr ? 1U : 0U));

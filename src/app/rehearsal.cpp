@@ -5,6 +5,7 @@
 #include <QLineEdit>
 #include <QPixmap>
 #include <QPushButton>
+#include <QThread>
 #include <cstdio>
 
 #include "app/compare_view.h"
@@ -23,7 +24,17 @@
 namespace mezzet {
 namespace {
 
+/// Routes are worked out beside the interface: a picture waits for them.
+void settle(Workspace& w) {
+  QApplication::processEvents();
+  for (int i = 0; i < 500 && w.routesPending(); ++i) {
+    QThread::msleep(10);
+    QApplication::processEvents();
+  }
+}
+
 QString shoot(QWidget& widget, const QString& folder, const char* name) {
+  if (auto* main = qobject_cast<MainWindow*>(&widget)) settle(main->workspace());
   QApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
   QApplication::processEvents();
   const QString path = folder + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png");
@@ -48,8 +59,25 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
     for (const Placement& p : scheme->placements)
       if (pieceOf(w.job(), p).kind == "low-table") w.select(p.id);
   made << shoot(window, folder, "floor");
+  const auto scheme = [&](const char* name) {
+    for (const auto& s : w.job().schemes)
+      if (w.room() != nullptr && s->room == w.room()->id && s->name.starts_with(name)) return w.showScheme(s->id);
+  };
+  const SchemeId first = w.schemeId();
+  w.select({});
+  scheme("C");
+  w.showLayer(FloorLayer::Ways, true);
+  w.showLayer(FloorLayer::Talk, true);
+  made << shoot(window, folder, "ways");
+  w.showLayer(FloorLayer::Ways, false);
+  w.showLayer(FloorLayer::Talk, false);
+  w.showLayer(FloorLayer::Sight, true);
+  w.showLayer(FloorLayer::Reached, true);
+  made << shoot(window, folder, "sight");
+  w.showLayer(FloorLayer::Sight, false);
+  w.showLayer(FloorLayer::Reached, false);
+  w.showScheme(first);
   w.showStage(Stage::Walls);
-  made << shoot(window, folder, "wall-undecided");
   w.selectNext(true);
   made << shoot(window, folder, "wall");
   w.showStage(Stage::Floor);
@@ -75,8 +103,7 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   }
   if (const Room* room = w.room()) {
     const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
-    const std::string wall = "wall:" + w.wall().value;
-    for (const char* kind : {"plan", wall.c_str()})
+    for (const char* kind : {"plan"})
       if (const auto made_ = composeSheet(w.job(), *room, w.scheme(), *sheetKind(kind), request)) {
         const QString path = folder + QStringLiteral("/installer-") + QString::fromUtf8(kind).left(4) + QStringLiteral(".png");
         sheetImage(*made_, 4, &w.images()).save(path);
@@ -96,8 +123,11 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   }
   if (w.job().rooms.size() > 1) {
     w.showRoom(w.job().rooms[1]->id);
-    QApplication::processEvents();
+    w.showState(UseState::Party);
+    w.showLayer(FloorLayer::Ways, true);
     made << shoot(window, folder, "dining");
+    w.showLayer(FloorLayer::Ways, false);
+    w.showState(UseState::Everyday);
   }
   // The site: each topic in the room that has most to say of it.
   const auto site = [&](const char* room, Topic topic, const char* name) {

@@ -106,10 +106,11 @@ void Workspace::judge() {
 void Workspace::askRoutes() {
   const Scheme* s = scheme();
   if (s == nullptr) return worker_.stop();
-  const RouteAsk ask{useState_, !layers().shown.empty() && layers().shown.contains(FloorLayer::Ways),
+  const FloorLayers wanted = layers();
+  const bool ribbons = wanted.shown.contains(FloorLayer::Ways);
+  const RouteAsk ask{useState_, ribbons, layers_.contains(FloorLayer::Ways), ribbons ? wanted.only : std::set<std::string>(),
                      layers_.contains(FloorLayer::Reached) ? std::optional(reachWidth_) : std::nullopt};
-  const bool same = routes() != nullptr && routesAsk_.state == ask.state && routesAsk_.ribbons == ask.ribbons && routesAsk_.reachWidth == ask.reachWidth;
-  if (same && !worker_.busy() && routesJob_ == job()) return;
+  if (routes() != nullptr && routesAsk_ == ask && !worker_.busy() && routesJob_ == job()) return;
   worker_.run<std::shared_ptr<const RouteFacts>>(
       [job = job(), id = scheme_, ask](std::stop_token stop, const Worker::Progress&) {
         return std::make_shared<const RouteFacts>(routeFactsOf(job, id, ask, stop));
@@ -131,6 +132,31 @@ void Workspace::askRoutes() {
         emit layersChanged();
       });
   emit layersChanged();
+}
+
+QString Workspace::wayBetween() const {
+  const Scheme* s = scheme();
+  const PlacementIds chosen = selection();
+  if (s == nullptr || chosen.size() != 2) return {};
+  const PieceIndex pieces(job());
+  const WalkSpace space = walkSpaceOf(pieces, *room(), *s, useState_);
+  if (space.openings.empty()) return tr("This room has no door yet, so nobody walks in it.");
+  const SchemeNames names(pieces, *s);
+  std::vector<Destination> ends;
+  for (const PlacementId& id : chosen) {
+    for (Destination& d : destinationsIn(pieces, *room(), *s))
+      if (d.id == id.value) ends.push_back(std::move(d));
+    if (ends.empty() || ends.back().id != id.value) return tr("One does not walk to %1: choose seats and cupboards.").arg(QString::fromStdString(names.the(id)));
+  }
+  const RoomWay first = wayTo(space, space.openings[space.entry], ends[0]);
+  const RoomWay way = wayTo(space, {ends[0].id, first.at, 2 * std::max(0.0, clearanceAt(space, first.at)), {}}, ends[1]);
+  const auto name = [&](const std::string& id) {
+    return id.starts_with("wall:") ? "wall " + id.substr(5) : findPlacement(*s, PlacementId(id)) != nullptr ? names.the(PlacementId(id)) : id;
+  };
+  std::string words = "From " + names.the(chosen[0]) + " to " + names.the(chosen[1]) + " ";
+  words += way.way.width > 0 ? "the way is " + writeLength(way.way.width, format_) : std::string("there is no way");
+  if (way.way.pinch) words += " between " + name(way.way.pinch->first) + " and " + name(way.way.pinch->second);
+  return QString::fromStdString(words) + QStringLiteral(".");
 }
 
 void Workspace::showState(UseState state) {

@@ -64,6 +64,8 @@ class Workspace : public QObject {
   void setReachWidth(double);
   /// Drawn routes of the scheme shown; those of the last state while newer ones are worked out.
   [[nodiscard]] const RouteFacts* routes() const { return routesScheme_ == scheme_ ? routes_.get() : nullptr; }
+  /// How wide the way is between the two things selected, in a sentence; nothing unless it is two.
+  [[nodiscard]] QString wayBetween() const;
   [[nodiscard]] bool routesPending() const { return worker_.busy(); }
 
   // ---- the readings of the room shown; worked out when first asked for after a change

@@ -5,6 +5,7 @@
 #include "core/clearance/approach.h"
 #include "core/clearance/free_space.h"
 #include "core/clearance/seats.h"
+#include "core/clearance/ways.h"
 #include "core/job/kinds.h"
 #include "support/rooms.h"
 

@@ -12,11 +12,9 @@ namespace {
 struct Near {
   std::vector<const Atom*> atoms;
 
+  Near() = default;
   Near(const WalkSpace& space, Vec2 mark, double reach) {
-    for (const Atom& atom : space.atoms) {
-      const Box& b = atom.bounds;
-      if (b.low.x < mark.x + reach && b.high.x > mark.x - reach && b.low.y < mark.y + reach && b.high.y > mark.y - reach) atoms.push_back(&atom);
-    }
+    space.near(mark, reach, [this](const Atom& atom) { atoms.push_back(&atom); });
   }
   [[nodiscard]] double clearance(Vec2 p) const {
     double best = std::numeric_limits<double>::infinity();
@@ -40,13 +38,20 @@ struct Stand {
 bool comesNear(Vec2 at, double clearance, Vec2 mark) { return distance(at, mark) - clearance <= kAtReach; }
 
 /// Moved to where the clearance is largest, as far as the disc still comes near; stops at `enough`.
-Stand settled(const Near& near, Stand stand, Vec2 mark, double enough) {
+Stand settled(const Near& all, Stand stand, Vec2 mark, double enough) {
+  // A few steps away only what is about as near as the nearest thing can bound the disc.
+  constexpr double kRoam = 400;
+  Near near;
+  for (const Atom* atom : all.atoms)
+    if (distanceTo(atom->shape, stand.at) < stand.clearance + 2 * kRoam) near.atoms.push_back(atom);
+  const Vec2 began = stand.at;
   double step = 100;
   while (step > kSettled && stand.clearance < enough) {
     Stand best = stand;
     for (int k = 0; k < 8; ++k) {
       const double angle = k * std::numbers::pi / 4;
       const Vec2 p = stand.at + Vec2{std::cos(angle), std::sin(angle)} * step;
+      if (distance(p, began) > kRoam) continue;
       const double c = near.clearance(p);
       if (c > best.clearance && comesNear(p, c, mark)) best = {p, c};
     }
@@ -102,8 +107,10 @@ Approach widestApproach(const WalkSpace& space, const WayEnd& from, const std::v
         if (c > stand.clearance && stand.clearance < enough && comesNear(p, c, mark)) stand = {p, c};
       }
     }
+    std::sort(stands.begin(), stands.end(), [](const Stand& a, const Stand& b) { return a.clearance > b.clearance; });
     for (Stand stand : stands) {
       if (stand.clearance <= kClosedGap / 2) continue;
+
       const auto ask = [&](const Stand& there) { return widestWay(space, from, {id, there.at, 2 * there.clearance}); };
       Way way = ask(stand);
       // Only a place that is itself too tight is worth settling.

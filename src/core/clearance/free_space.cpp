@@ -9,8 +9,6 @@
 namespace mezzet {
 namespace {
 
-/// Chords of a rounded corner lie at most this far outside its arc: less than half of what a drawn route is narrowed by.
-constexpr double kChord = 0.2;
 /// Regions of the floor are drawn to this.
 constexpr double kDrawn = 2;
 /// Drawn regions are closed over gaps narrower than this before pockets are sought.
@@ -219,7 +217,8 @@ std::optional<Porch> porchOf(const WalkSpace& space, const WayEnd& end) {
   return porch;
 }
 
-std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, const WayEnd& toEnd, double width, std::stop_token stop) {
+std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, const WayEnd& toEnd, double width, std::stop_token stop,
+                                double chord) {
   std::vector<Porch> porches;
   const auto placed = [&](const WayEnd& end) {
     const auto porch = porchOf(space, end);
@@ -228,7 +227,7 @@ std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, c
     return porch->start;
   };
   const Vec2 from = placed(fromEnd), to = placed(toEnd);
-  for (const Area& area : centresOf(space, porches, width, kChord)) {
+  for (const Area& area : centresOf(space, porches, width, chord)) {
     if (!contains(area, from) || !contains(area, to)) continue;
     const Ground ground = groundOf(area);
     const std::size_t n = ground.bends.size(), start = n, goal = n + 1;
@@ -288,11 +287,11 @@ Reached reachedFloor(const WalkSpace& space, double width, std::stop_token stop)
     const WayEnd& entry = space.openings[space.entry];
     const auto porch = porchOf(space, entry);
     const Vec2 start = porch ? porch->start : entry.at + entry.inward;
-    for (Area& area : centresOf(space, porch ? std::vector{*porch} : std::vector<Porch>{}, width, kDrawn / 4))
+    for (Area& area : centresOf(space, porch ? std::vector{*porch} : std::vector<Porch>{}, width, kDrawn))
       if (contains(area, start)) there.push_back(std::move(area));
   }
   if (!there.empty() && !stop.stop_requested()) {
-    const std::vector<Area> swept = grown(grown(there, -kDrawn / 4, kDrawn / 4), width / 2 + kDrawn / 4, kDrawn / 4);
+    const std::vector<Area> swept = grown(there, width / 2, kDrawn);
     out.floor = within(outlinesOf(swept), {space.outline});
   }
   if (stop.stop_requested()) return out;

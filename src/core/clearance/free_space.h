@@ -19,10 +19,13 @@ struct Porch {
 };
 [[nodiscard]] std::optional<Porch> porchOf(const WalkSpace&, const WayEnd&);
 
+/// Chords of rounded corners lie at most this far outside their arc.
+inline constexpr double kFineChord = 0.2;
 /// The shortest way of a disc of this diameter from one end to another, as a line of its centres; it begins and ends
-/// outside in the porches of openings. Empty when there is none or it was stopped. Rounded corners are followed by chords that keep the disc's distance: the line's clearance is
-/// nowhere less than half of `width`, nor is it longer than it need be by more than a thousandth.
-[[nodiscard]] std::vector<Vec2> shortestRoute(const WalkSpace&, const WayEnd& from, const WayEnd& to, double width, std::stop_token = {});
+/// outside in the porches of openings. Empty when there is none or it was stopped. Rounded corners are followed by chords
+/// outside the arc, so that the line's clearance is nowhere less than half of `width`.
+[[nodiscard]] std::vector<Vec2> shortestRoute(const WalkSpace&, const WayEnd& from, const WayEnd& to, double width, std::stop_token = {},
+                                              double chord = kFineChord);
 
 /// What of the floor a disc of this diameter sweeps that comes in at the entry, and what is left over.
 struct Reached {

@@ -5,19 +5,30 @@
 #include <limits>
 
 #include "core/job/kinds.h"
+#include "core/clearance/groups.h"
 
 namespace mezzet {
 namespace {
 
-/// Routes are drawn this much narrower than the way is wide, so that they have room to run.
-constexpr double kDrawnNarrower = 1;
 constexpr double kSample = 50;
 
+/// Whether a route passes between two things that are nearer to each other than `width`.
+bool squeezes(const WalkSpace& space, const std::vector<Vec2>& route, double from, double width) {
+  const auto first = std::upper_bound(space.gaps.begin(), space.gaps.end(), from, [](double w, const WalkGap& g) { return w < g.length; });
+  for (auto gap = first; gap != space.gaps.end() && gap->length < width - 1e-6; ++gap)
+    for (std::size_t i = 0; i + 1 < route.size(); ++i)
+      if (separation(Convex{{gap->a, gap->b}, 0}, Convex{{route[i], route[i + 1]}, 0}).gap <= 0) return true;
+  return false;
+}
+
+/// A route is drawn a little narrower than the way is wide, so that it has room to run: the more room, the fewer corners it
+/// has to look at. Where it then takes a way that the wider disc could not, it is drawn with less.
 std::vector<Vec2> routeTo(const WalkSpace& space, const RoomWay& way, std::stop_token stop) {
-  const WayEnd& entry = space.openings[space.entry];
-  for (const double less : {kDrawnNarrower, 4 * kDrawnNarrower, 16 * kDrawnNarrower}) {
-    if (way.way.width <= less || stop.stop_requested()) return {};
-    if (std::vector<Vec2> line = shortestRoute(space, entry, endOf(space, way), way.way.width - less, stop); !line.empty()) return line;
+  const double width = way.way.width;
+  for (const double less : {16.0, 4.0, 1.0}) {
+    if (width <= 2 * less || stop.stop_requested()) continue;
+    std::vector<Vec2> line = shortestRoute(space, space.openings[space.entry], endOf(space, way), width - less, stop, 0.4 * less);
+    if (!line.empty() && (less <= 1 || !squeezes(space, line, width - less, width))) return line;
   }
   return {};
 }
@@ -60,11 +71,22 @@ RouteFacts routeFactsOf(const Job& job, const SchemeId& id, const RouteAsk& ask,
   const Room& room = roomOf(job, *scheme);
   const PieceIndex pieces(job);
   const WalkSpace space = walkSpaceOf(pieces, room, *scheme, state);
-  if (job.brief.access && !stop.stop_requested()) facts.turning = largestTurn(room, bodiesInUse(pieces, *scheme, state), stop);
+  if ((job.brief.access || ask.reachWidth) && !stop.stop_requested()) facts.turning = largestTurn(room, bodiesInUse(pieces, *scheme, state), stop);
   if (space.openings.empty()) return facts;
   const std::vector<RoomWay> ways = waysIn(space, destinationsIn(pieces, room, *scheme));
+  // Of the main group the seat that is reached best.
+  const std::vector<TalkGroup> groups = talkGroupsIn(pieces, servingsIn(pieces, *scheme));
+  std::string seated;
+  double widest = -1;
+  for (const RoomWay& way : ways)
+    if (way.to.goal == Goal::Seat && !groups.empty() && way.way.width > widest &&
+        std::any_of(groups.front().seats.begin(), groups.front().seats.end(), [&](const Placement* p) { return p->id.value == way.to.id; })) {
+      widest = way.way.width;
+      seated = way.to.id;
+    }
   for (const RoomWay& way : ways) {
     if (stop.stop_requested()) return facts;
+    if (!ask.all && way.to.goal != Goal::Opening && way.to.id != seated && !ask.to.contains(way.to.id)) continue;
     // Dining chairs are judged by their own rules.
     const Placement* seat = way.to.goal == Goal::Seat ? findPlacement(*scheme, PlacementId(way.to.id)) : nullptr;
     if (seat != nullptr && isDiningSeat(pieces.of(*seat).kind)) continue;
@@ -108,7 +130,8 @@ RouteFacts routeFactsOf(const Job& job, const SchemeId& id, const RouteAsk& ask,
 
 std::vector<Area> ribbonOf(const WalkSpace& space, const std::vector<Vec2>& line) {
   std::vector<Polygon> strips, bodies;
-  const std::vector<CrossSection> sections = crossSections(space, line, kSample, kWidestRibbon / 2);
+  constexpr double kStrip = 80;
+  const std::vector<CrossSection> sections = crossSections(space, line, kStrip, kWidestRibbon / 2);
   for (std::size_t i = 0; i + 1 < sections.size(); ++i) {
     // No wider than the disc that has room there: the ribbon is what can be walked.
     const auto half = [&](const CrossSection& c) { return std::min(kWidestRibbon / 2, std::max(0.0, clearanceAt(space, c.at))); };
@@ -122,8 +145,8 @@ std::vector<Area> ribbonOf(const WalkSpace& space, const std::vector<Vec2>& line
   for (const Atom& atom : space.atoms)
     if (atom.shape.core.size() > 2) bodies.push_back(atom.shape.core);
   // Spikes that a single sample makes are taken off, and notches filled.
-  constexpr double kSmooth = 60;
-  const std::vector<Area> smooth = grown(grown(grown(without(strips, {}), kSmooth, 2), -2 * kSmooth, 2), kSmooth, 2);
+  constexpr double kSmooth = 60, kRound = 5;
+  const std::vector<Area> smooth = grown(grown(grown(without(strips, {}), kSmooth, kRound), -2 * kSmooth, kRound), kSmooth, kRound);
   const std::vector<Area> inside = within(outlinesOf(smooth), {space.outline});
   return without(outlinesOf(inside), bodies);
 }

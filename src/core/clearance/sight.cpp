@@ -158,14 +158,20 @@ Polygon sightRegion(const Eye& eye, const std::vector<Occluder>& occluders, doub
     if (eye.height <= o.bottom || eye.height >= o.top || std::find(ignore.begin(), ignore.end(), o.owner) != ignore.end()) continue;
     const std::vector<Vec2> points = outlineOfBody(o.shape);
     const std::size_t n = points.size(), edges = n == 2 ? 1 : n;
-    for (std::size_t i = 0; i < edges; ++i) sides.push_back({points[i] - eye.at, points[(i + 1) % n] - eye.at});
-    for (const Vec2 p : points) {
-      // Just beside a corner on either side, where the view jumps.
-      const double angle = std::atan2(p.y - eye.at.y, p.x - eye.at.x);
-      for (const double beside : {-1e-7, 0.0, 1e-7}) angles.push_back(angle + beside);
+    for (std::size_t i = 0; i < edges; ++i) {
+      const Side side{points[i] - eye.at, points[(i + 1) % n] - eye.at};
+      // Of a body only the sides that face the eye are seen; both ends of each turn the view.
+      if (n > 2 && cross(side.a, side.b) > 0 && !covers({Convex{points, 0}}, eye.at)) continue;
+      sides.push_back(side);
+      for (const Vec2 p : {side.a, side.b}) {
+        // Just beside a corner on either side, where the view jumps.
+        const double angle = std::atan2(p.y, p.x);
+        for (const double beside : {-1e-7, 0.0, 1e-7}) angles.push_back(angle + beside);
+      }
     }
   }
   std::sort(angles.begin(), angles.end());
+  angles.erase(std::unique(angles.begin(), angles.end(), [](double a, double b) { return b - a < 1e-9; }), angles.end());
   Polygon out;
   for (const double angle : angles) {
     const Vec2 d{std::cos(angle), std::sin(angle)};

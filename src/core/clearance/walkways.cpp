@@ -159,18 +159,24 @@ int crossing(Vec2 p, Vec2 q, Vec2 a, Vec2 b) {
   return leftP ? 1 : -1;
 }
 
+/// Of the path through the centres of a gap's two bodies and its ends. Most paths lie on one side of the line.
+int crossing(Vec2 p, Vec2 q, Vec2 r, Vec2 t, Vec2 a, Vec2 b) {
+  const Vec2 d = b - a;
+  const bool side = cross(d, p - a) >= 0;
+  if ((cross(d, q - a) >= 0) == side && (cross(d, r - a) >= 0) == side && (cross(d, t - a) >= 0) == side) return 0;
+  return crossing(p, q, a, b) + crossing(q, r, a, b) + crossing(r, t, a, b);
+}
+
 /// Whether nothing else reaches into the disc on a gap's line.
 bool areNeighbours(const WalkSpace& space, const WalkGap& gap) {
   const Vec2 middle = midpoint(gap.a, gap.b);
   const double radius = gap.length / 2 - 1e-6;
   if (radius <= 0) return true;
-  for (std::uint32_t i = 0; i < space.atoms.size(); ++i) {
-    if (i == gap.first || i == gap.second) continue;
-    const Box& box = space.atoms[i].bounds;
-    if (box.low.x > middle.x + radius || box.high.x < middle.x - radius || box.low.y > middle.y + radius || box.high.y < middle.y - radius) continue;
-    if (distanceTo(space.atoms[i].shape, middle) < radius) return false;
-  }
-  return true;
+  bool alone = true;
+  space.near(middle, radius, [&](const Atom& atom) {
+    if (alone && &atom != &space.atoms[gap.first] && &atom != &space.atoms[gap.second] && distanceTo(atom.shape, middle) < radius) alone = false;
+  });
+  return alone;
 }
 
 TiedPair pairAt(const WalkSpace& space, const WalkGap& gap) {
@@ -252,6 +258,9 @@ WalkSpace walkSpace(const Room& room, const std::vector<Body>& standing) {
   double widest = 0;
   for (const WayEnd& end : space.openings) widest = std::max(widest, end.widest);
   space.cap = std::min(kWidestGap, space.openings.empty() ? kWidestGap : widest + kTie);
+  for (std::uint32_t i = 0; i < space.atoms.size(); ++i) (space.owners[space.atoms[i].owner].starts_with("wall:") ? space.walls : space.byLeft).push_back(i);
+  std::sort(space.byLeft.begin(), space.byLeft.end(), [&](std::uint32_t i, std::uint32_t j) { return space.atoms[i].bounds.low.x < space.atoms[j].bounds.low.x; });
+  for (const std::uint32_t i : space.byLeft) space.widestAtom = std::max(space.widestAtom, space.atoms[i].bounds.high.x - space.atoms[i].bounds.low.x);
   findGaps(space);
   return space;
 }
@@ -260,8 +269,8 @@ Way widestWay(const WalkSpace& space, const WayEnd& from, const WayEnd& to) {
   const bool fromIsLess = from.widest <= to.widest;
   const double most = std::min(from.widest, to.widest);
   const double cap = std::min(most, space.cap);
-  Chains chains(space.atoms.size());
   const Vec2 a = from.at, b = to.at;
+  Chains chains(space.atoms.size());
   // The walls make one ring with the thresholds; it closes round both ends and parts nothing.
   for (const WalkSpace::Threshold& t : space.thresholds) {
     const Vec2 p = space.atoms[t.before].centre, q = space.atoms[t.after].centre;
@@ -270,8 +279,7 @@ Way widestWay(const WalkSpace& space, const WayEnd& from, const WayEnd& to) {
   for (std::size_t i = 0; i < space.gaps.size(); ++i) {
     const WalkGap& gap = space.gaps[i];
     if (gap.length >= cap) break;
-    const Vec2 p = space.atoms[gap.first].centre, q = space.atoms[gap.second].centre;
-    const int crossings = crossing(p, gap.a, a, b) + crossing(gap.a, gap.b, a, b) + crossing(gap.b, q, a, b);
+    const int crossings = crossing(space.atoms[gap.first].centre, gap.a, gap.b, space.atoms[gap.second].centre, a, b);
     if (chains.join(gap.first, gap.second, crossings) == 0) continue;
     // Two things with a third between them bound no way of their own: its gaps, which are narrower, do.
     if (!areNeighbours(space, gap)) continue;

@@ -5,6 +5,7 @@
 // is the pinch, and its length is the answer (an application of the duality of cuts and paths in the plane).
 #pragma once
 
+#include <algorithm>
 #include <array>
 #include <cstdint>
 #include <optional>
@@ -55,6 +56,22 @@ struct WalkSpace {
   Polygon outline;
   std::vector<WayEnd> openings;  ///< those one walks through, in the room's order
   std::size_t entry = 0;         ///< index into openings: where one comes in
+  /// Atoms by their left edge, but for the walls, which reach across the room; the widest of them ends a search to the left.
+  std::vector<std::uint32_t> byLeft;
+  std::vector<std::uint32_t> walls;
+  double widestAtom = 0;
+  /// Calls `look(atom)` for every atom whose box comes within `reach` of a point.
+  template <class Look>
+  void near(Vec2 point, double reach, Look look) const {
+    const auto meets = [&](const Atom& a) {
+      return a.bounds.low.x < point.x + reach && a.bounds.high.x > point.x - reach && a.bounds.low.y < point.y + reach && a.bounds.high.y > point.y - reach;
+    };
+    for (const std::uint32_t i : walls)
+      if (meets(atoms[i])) look(atoms[i]);
+    auto at = std::lower_bound(byLeft.begin(), byLeft.end(), point.x - reach - widestAtom, [&](std::uint32_t i, double x) { return atoms[i].bounds.low.x < x; });
+    for (; at != byLeft.end() && atoms[*at].bounds.low.x < point.x + reach; ++at)
+      if (meets(atoms[*at])) look(atoms[*at]);
+  }
   /// Closes each opening outside its end point, so that the walls make one ring.
   struct Threshold {
     std::uint32_t before = 0, after = 0;  ///< wall atoms

@@ -151,6 +151,11 @@ void addFloorLayers(Drawing& d, const Job& job, const Scheme& scheme, const Floo
     addAreas(d, routes->reached->pockets, Ink::Pocket, "pocket");
     for (const Area& pocket : routes->reached->pockets) addWords(d, roomiest(pocket), "not reached", "pocket");
   }
+  if (shows(FloorLayer::Reached) && routes != nullptr && routes->turning && routes->turning->diameter > 0) {
+    const TurningCircle& turn = *routes->turning;
+    d.add(Layer::Working, "turning", ArcItem{turn.centre, turn.diameter / 2, 0, 360, Ink::None, {Ink::Quiet, kDimensionLine, Dash::Dashed}});
+    addWords(d, turn.centre, "turns in " + writeLength(turn.diameter, format), "turning");
+  }
   if (shows(FloorLayer::Sight)) addSight(d, pieces, job, roomOf(job, scheme), scheme, findings);
   if (shows(FloorLayer::Ways) && routes != nullptr) addWays(d, layers, findings, *routes, format);
   if (shows(FloorLayer::Reach)) addReach(d, pieces, scheme, findings);

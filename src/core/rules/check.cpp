@@ -96,10 +96,17 @@ std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId&
                       heightsOf(room),
                       with.state,
                       with.routes};
+  for (const Placement& p : scheme->placements) situation.byId.emplace(p.id.value, &p);
   situation.dining = diningSeatsIn(situation.pieces, *scheme);
   situation.groups = talkGroupsIn(situation.pieces, situation.servings);
   situation.walk = walkSpaceOf(situation.pieces, room, *scheme, with.state);
-  situation.ways = waysIn(situation.walk, destinationsIn(situation.pieces, room, *scheme));
+  // A dining chair is left and taken by pulling it out: no rule asks for the way to it.
+  std::vector<Destination> goals = destinationsIn(situation.pieces, room, *scheme);
+  std::erase_if(goals, [&](const Destination& d) {
+    const Placement* seat = d.goal == Goal::Seat ? situation.placement(d.id) : nullptr;
+    return seat != nullptr && isDiningSeat(situation.pieces.of(*seat).kind);
+  });
+  situation.ways = waysIn(situation.walk, goals);
   situation.occluders = occludersIn(situation.pieces, room, *scheme);
   for (const Entry& entry : kEvaluators) {
     const Rule* rule = findRule(book, entry.rule);
@@ -185,7 +192,7 @@ std::optional<Place> placeForGap(const Job& job, const Scheme& scheme, const Fin
 
 std::string thingWords(const Situation& s, const std::string& id) {
   if (id.starts_with("wall:")) return "wall " + id.substr(5);
-  if (findPlacement(s.scheme, PlacementId(id)) != nullptr) return s.names.the(PlacementId(id));
+  if (s.placement(id) != nullptr) return s.names.the(PlacementId(id));
   for (const Opening& o : s.room.openings)
     if (o.id.value == id) return openingName(o);
   const std::string feature = featureWords(s.room, id);
@@ -193,7 +200,7 @@ std::string thingWords(const Situation& s, const std::string& id) {
 }
 
 double doubtOfThing(const Situation& s, const std::string& id, Vec2 direction) {
-  const Placement* p = findPlacement(s.scheme, PlacementId(id));
+  const Placement* p = s.placement(id);
   const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
   return place != nullptr ? doubtAlong(s.pieces.of(*p), *place, direction) : 0;
 }

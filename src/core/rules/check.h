@@ -1,7 +1,8 @@
 // Every rule applied to one scheme.
 #pragma once
 
-#include "core/survey/heights.h"
+#include <unordered_map>
+
 #include "core/clearance/bodies.h"
 #include "core/clearance/dining.h"
 #include "core/clearance/route_facts.h"
@@ -9,8 +10,9 @@
 #include "core/clearance/ways.h"
 #include "core/hang/standing.h"
 #include "core/rules/finding.h"
-#include "core/rules/groups.h"
-#include "core/rules/serving.h"
+#include "core/survey/heights.h"
+#include "core/clearance/groups.h"
+#include "core/clearance/serving.h"
 
 namespace mezzet {
 
@@ -51,6 +53,11 @@ struct Situation {
   WalkSpace walk = {};
   std::vector<RoomWay> ways = {};
   std::vector<Occluder> occluders = {};
+  std::unordered_map<std::string_view, const Placement*> byId = {};  ///< placements: rules ask for them in every sentence
+  [[nodiscard]] const Placement* placement(std::string_view id) const {
+    const auto at = byId.find(id);
+    return at == byId.end() ? nullptr : at->second;
+  }
 };
 
 /// What a check looks at besides the job.

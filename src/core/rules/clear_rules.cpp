@@ -60,7 +60,7 @@ void evaluateHeaterClear(const Situation& s, const Rule& rule, std::vector<Findi
     if (parts.empty()) continue;
     for (const Body& body : s.bodies) {
       if (body.flat) continue;
-      const Placement& p = *findPlacement(s.scheme, PlacementId(body.id));
+      const Placement& p = *s.placement(body.id);
       const Piece& piece = s.pieces.of(p);
       if (!isUpholstered(piece.kind) && !isWooden(piece.kind) && !isDiningSeat(piece.kind)) continue;
       const Separation away = separation(body.parts, parts);

@@ -70,6 +70,10 @@ std::string moveWords(const Placement& a, const Placement& b, LengthFormat forma
   return "placed otherwise";
 }
 
+std::string areaWords(double area, Unit unit) {
+  const long tenths = std::lround(area / (unit == Unit::Inch ? kFoot * kFoot : 1e6) * 10);
+  return std::to_string(tenths / 10) + "." + std::to_string(tenths % 10) + (unit == Unit::Inch ? " sq ft" : " m\u00b2");
+}
 std::string wayName(const Room& room, const std::string& id) {
   const Opening* o = findOpening(room, OpeningId(id));
   return o != nullptr ? openingName(*o) : id;
@@ -147,6 +151,20 @@ SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id
   return figures;
 }
 
+std::vector<std::string> figureWords(const SchemeFigures& f, const Room& room, Unit unit, LengthFormat format) {
+  std::vector<std::string> out{std::to_string(f.seats) + (f.seats == 1 ? " seat" : " seats"), "free floor " + areaWords(f.freeFloor, unit)};
+  if (f.storage > 0) out.push_back("storage " + writeLength(f.storage, format));
+  const auto longest = [&](const auto& runs, const std::string& what) {
+    const auto best = std::max_element(runs.begin(), runs.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
+    if (best != runs.end()) out.push_back(what + " " + writeLength(best->second, format) + " on " + best->first.value);
+  };
+  longest(f.freeWall, "longest free wall");
+  longest(f.freeAbove, "free above " + writeLength(kLowPieces, format));
+  for (const auto& [id, width] : f.ways) out.push_back("way to " + wayName(room, id) + " " + (width > 0 ? writeLength(width, format) : "closed"));
+  out.push_back(f.breaks == 0 ? "nothing broken" : std::to_string(f.breaks) + " broken");
+  return out;
+}
+
 std::vector<std::string> differences(const Job& job, const Rulebook& book, const SchemeId& oneId, const SchemeId& otherId, LengthFormat format) {
   std::vector<std::string> out;
   const Scheme* one = findScheme(job, oneId);
@@ -191,11 +209,8 @@ std::vector<std::string> differences(const Job& job, const Rulebook& book, const
   };
   freeRuns(figuresA.freeWall, figuresB.freeWall, "");
   freeRuns(figuresA.freeAbove, figuresB.freeAbove, " above " + writeLength(kLowPieces, format));
-  if (const double by = (figuresB.freeFloor - figuresA.freeFloor) / (job.units == Unit::Inch ? kFoot * kFoot : 1e6); std::abs(by) > 0.05) {
-    const long tenths = std::lround(std::abs(by) * 10);
-    out.push_back("Free floor: " + std::to_string(tenths / 10) + "." + std::to_string(tenths % 10) + (job.units == Unit::Inch ? " sq ft " : " m\u00b2 ") +
-                  (by > 0 ? "more" : "less"));
-  }
+  if (const double by = figuresB.freeFloor - figuresA.freeFloor; std::abs(by) > 0.05 * (job.units == Unit::Inch ? kFoot * kFoot : 1e6))
+    out.push_back("Free floor: " + areaWords(std::abs(by), job.units) + " " + (by > 0 ? "more" : "less"));
 
   // Every piece in either scheme, in the job's order.
   for (const auto& piece : job.pieces) {

@@ -21,6 +21,9 @@ struct SchemeFigures {
 };
 [[nodiscard]] SchemeFigures figuresOf(const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
 
+/// The figures as short words for a scheme's picture: "5 seats", "free floor 190.4 sq ft", "way to door d2 30 in" ...
+[[nodiscard]] std::vector<std::string> figureWords(const SchemeFigures&, const Room&, Unit, LengthFormat);
+
 /// How `other` differs from `one`, in sentences with measures: "Low table: 2 in nearer to the sofa", "Free wall on B: 18 in
 /// longer". Pieces are matched by piece and order; empty when nothing differs.
 [[nodiscard]] std::vector<std::string> differences(const Job&, const Rulebook&, const SchemeId& one, const SchemeId& other, LengthFormat format);

@@ -43,7 +43,7 @@ void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding
     };
     for (const Body& body : s.bodies) {
       if (body.flat) continue;  // a rug under a leaf is another rule's business
-      const Placement& p = *findPlacement(s.scheme, PlacementId(body.id));
+      const Placement& p = *s.placement(body.id);
       const Piece& piece = s.pieces.of(p);
       const Vec2 towards = unit(sweep->hinge - std::get<FloorPlace>(p.on).at);
       judge(body, s.names.the(p.id, true), doubtAlong(piece, std::get<FloorPlace>(p.on), towards), askedOf(rule, s.job, piece));
@@ -60,7 +60,7 @@ void judgeCasements(const Situation& s, const Rule& rule, const Opening& o, std:
   if (sweeps.empty()) return;
   for (const Body& body : s.bodies) {
     if (body.flat) continue;
-    const Placement& p = *findPlacement(s.scheme, PlacementId(body.id));
+    const Placement& p = *s.placement(body.id);
     const Piece& piece = s.pieces.of(p);
     std::optional<double> top = piece.height;
     if (piece.backHeight) top = std::max(top.value_or(0), *piece.backHeight);
@@ -90,7 +90,7 @@ void evaluateWindowBlock(const Situation& s, const Rule& rule, std::vector<Findi
     const Parts before{Convex{{from, to, to + depth, from + depth}, 0}}, pane{Convex{{from, to}, 0}};
     for (const Body& body : s.bodies) {
       if (body.flat) continue;
-      const Placement& p = *findPlacement(s.scheme, PlacementId(body.id));
+      const Placement& p = *s.placement(body.id);
       const Piece& piece = s.pieces.of(p);
       if (separation(body.parts, before).gap >= -kTouch) continue;
       const Separation nearest = separation(body.parts, pane);

@@ -121,7 +121,8 @@ void evaluateTableLength(const Situation& s, const Rule& rule, std::vector<Findi
 
 void evaluateSideTableLevel(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Serving& serving : s.servings) {
-    if (serving.side == nullptr || serving.beside.gap > kSideReach) continue;
+    // Consoles and sideboards serve, too, but are no higher or lower for it.
+    if (serving.side == nullptr || serving.beside.gap > kSideReach || s.pieces.of(*serving.side).kind != "side-table") continue;
     const Piece& seat = s.pieces.of(*serving.seat);
     const Piece& table = s.pieces.of(*serving.side);
     Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value, serving.side->id.value});

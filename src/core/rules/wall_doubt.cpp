@@ -65,7 +65,7 @@ std::optional<Motion> ofSetOut(const std::vector<Wall>& walls, Vec2 at, const st
 std::optional<Motion> motionAt(const Situation& s, const std::vector<Wall>& walls, const std::vector<std::string>& subjects, Vec2 at) {
   const auto onBody = [&](const Body& body) { return separation(body.parts, Parts{Convex{{at}, 0}}).gap <= kOn; };
   const auto ofPlacement = [&](const Body& body) {
-    const Placement& p = *findPlacement(s.scheme, PlacementId(body.id));
+    const Placement& p = *s.placement(body.id);
     return ofSetOut(walls, std::get<FloorPlace>(p.on).at, p.setOut);
   };
   for (const Body& body : s.bodies)

@@ -54,7 +54,7 @@ std::string wayEndWords(const Situation& s, const RoomWay& way) { return thingWo
 
 Finding wayFinding(const Situation& s, const Rule& rule, const RoomWay& way) {
   const std::string& entry = s.walk.openings[s.walk.entry].id;
-  const Placement* p = findPlacement(s.scheme, PlacementId(way.to.id));
+  const Placement* p = s.placement(way.to.id);
   const Asked asked = p != nullptr ? askedOf(rule, s.job, s.pieces.of(*p)) : askedOf(rule, s.job);
   Finding f = findingOf(rule, asked, {entry, way.to.id});
   f.measured = way.way.width;
@@ -116,7 +116,7 @@ void evaluateWayMain(const Situation& s, const Rule& rule, std::vector<Finding>&
 void evaluateWaySide(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const RoomWay& way : s.ways) {
     if (way.to.goal == Goal::Opening) continue;
-    const Placement* p = findPlacement(s.scheme, PlacementId(way.to.id));
+    const Placement* p = s.placement(way.to.id);
     // A dining chair is left and taken by pulling it out: its own rules judge that.
     if (way.to.goal == Goal::Seat && (p == nullptr || isDiningSeat(s.pieces.of(*p).kind) || inGroup(mainGroup(s), way.to.id))) continue;
     if (way.to.goal == Goal::Window && takenByFurniture(s, way)) continue;

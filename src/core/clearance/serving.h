@@ -1,5 +1,4 @@
-// What serves each seat: the low table before it and the side table beside it. Until groups are found, all seats and
-// tables of a scheme are one group.
+// What serves each seat: the low table before it and the surface beside it, whatever group the seat is in.
 #pragma once
 
 #include "core/clearance/bodies.h"
@@ -11,7 +10,7 @@ struct Serving {
   FrontEdge front;                   ///< the edge of the seat that the table is nearest to
   const Placement* table = nullptr;  ///< nearest low table before the seat; null when there is none
   Separation reach;                  ///< from the front edge to the table
-  const Placement* side = nullptr;   ///< nearest side table; null when there is none
+  const Placement* side = nullptr;   ///< nearest side table, console or sideboard; null when there is none
   Separation beside;                 ///< from the seat's body to it
 };
 

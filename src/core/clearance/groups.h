@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/clearance/seats.h"
-#include "core/rules/serving.h"
+#include "core/clearance/serving.h"
 
 namespace mezzet {
 

@@ -1,4 +1,4 @@
-#include "core/rules/groups.h"
+#include "core/clearance/groups.h"
 
 #include <algorithm>
 #include <cmath>

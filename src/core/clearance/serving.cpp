@@ -1,4 +1,4 @@
-#include "core/rules/serving.h"
+#include "core/clearance/serving.h"
 
 #include <algorithm>
 #include <limits>
@@ -67,7 +67,7 @@ std::vector<Serving> servingsIn(const PieceIndex& pieces, const Scheme& scheme) 
     if (const auto* place = std::get_if<FloorPlace>(&p.on)) {
       const std::string& kind = pieces.of(p).kind;
       if (isLowTable(kind)) low.add(p, footprint(pieces.of(p), *place));
-      if (kind == "side-table") side.add(p, footprint(pieces.of(p), *place));
+      if (isSurface(kind)) side.add(p, footprint(pieces.of(p), *place));
     }
   low.sort();
   side.sort();
