@@ -95,7 +95,7 @@ Ledger::Ledger(Workspace& workspace, QWidget* parent) : QWidget(parent), workspa
   // Several changes in one turn of the event loop are shown once, and the sheet is painted first.
   later_.setSingleShot(true);
   connect(&later_, &QTimer::timeout, this, &Ledger::rebuild);
-  for (auto signal : {&Workspace::jobChanged, &Workspace::viewChanged}) connect(&workspace_, signal, this, [this] { later_.start(0); });
+  for (auto signal : {&Workspace::jobChanged, &Workspace::judged, &Workspace::viewChanged}) connect(&workspace_, signal, this, [this] { later_.start(0); });
   rebuild();
 }
 

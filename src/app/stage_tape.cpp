@@ -24,7 +24,7 @@ StageTape::StageTape(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   setFocusPolicy(Qt::StrongFocus);
   setFixedHeight(40);
   setMouseTracking(true);
-  for (auto signal : {&Workspace::jobChanged, &Workspace::viewChanged})
+  for (auto signal : {&Workspace::jobChanged, &Workspace::judged, &Workspace::viewChanged})
     connect(&workspace_, signal, this, [this] {
       describe();
       update();

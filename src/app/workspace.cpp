@@ -128,7 +128,7 @@ void Workspace::askRoutes() {
         };
         const auto before = verdicts();
         judge();
-        if (verdicts() != before) emit jobChanged();
+        if (verdicts() != before) emit judged();
         emit layersChanged();
       });
   emit layersChanged();

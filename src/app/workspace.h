@@ -149,6 +149,7 @@ class Workspace : public QObject {
   void viewChanged();  ///< room, scheme, stage, wall or format
   void selectionChanged();
   void ghostChanged();
+  void judged();         ///< findings changed though the job did not: routes arrived. Fields being typed into stay.
   void layersChanged();  ///< use, layers or routes
   void readingShown();  ///< another reading is drawn stronger, or ellipses come and go
 

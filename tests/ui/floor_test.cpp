@@ -47,6 +47,23 @@ TEST_F(TheFloor, RoutesComeAfterTheRoomIsJudged) {
   EXPECT_FALSE(work().routes()->ways.empty());
   for (const Finding& f : work().findings()) EXPECT_EQ(std::count(f.missing.begin(), f.missing.end(), "route"), 0) << f.id;
 }
+TEST_F(TheFloor, RoutesThatArriveLeaveWhatIsBeingTyped) {
+  work().showTopic(Topic::Openings);
+  QApplication::processEvents();
+  QTest::mouseClick(button(QStringLiteral("addDoor")), Qt::LeftButton);
+  QApplication::processEvents();
+  auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+  for (int i = 0; i < 12 && (field == nullptr || field->objectName() != QStringLiteral("openingHeight")); ++i) {
+    key(Qt::Key_Tab);
+    field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+  }
+  ASSERT_NE(field, nullptr);
+  field->selectAll();
+  type("77");
+  settle();
+  EXPECT_EQ(QApplication::focusWidget(), field);
+  EXPECT_EQ(field->text(), QStringLiteral("77"));
+}
 TEST_F(TheFloor, ALayerIsHeldOnByItsButton) {
   const QImage calm = seen();
   auto* ways = find<QToolButton>("layerWays");
