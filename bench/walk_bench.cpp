@@ -68,11 +68,15 @@ void alongLine(const std::vector<double>& f, std::vector<double>& out) {
 double rasterWidth(const WalkSpace& space) {
   const Box bounds = boundsOf(Convex{space.outline, 0});
   const auto w = static_cast<std::size_t>((bounds.high.x - bounds.low.x) / kCell) + 3, h = static_cast<std::size_t>((bounds.high.y - bounds.low.y) / kCell) + 3;
-  const auto place = [&](std::size_t x, std::size_t y) { return Vec2{bounds.low.x + (static_cast<double>(x) - 1) * kCell, bounds.low.y + (static_cast<double>(y) - 1) * kCell}; };
+  const auto place = [&](std::size_t x, std::size_t y) {
+    return Vec2{bounds.low.x + (static_cast<double>(x) - 1) * kCell, bounds.low.y + (static_cast<double>(y) - 1) * kCell};
+  };
   constexpr double kFree = 1e15;
   std::vector<double> squared(w * h, kFree);
   for (const Atom& atom : space.atoms) {
-    const auto cell = [&](double v, double low, std::size_t most) { return static_cast<std::size_t>(std::clamp((v - low) / kCell + 1, 0.0, static_cast<double>(most) - 1)); };
+    const auto cell = [&](double v, double low, std::size_t most) {
+      return static_cast<std::size_t>(std::clamp((v - low) / kCell + 1, 0.0, static_cast<double>(most) - 1));
+    };
     for (std::size_t y = cell(atom.bounds.low.y, bounds.low.y, h); y <= cell(atom.bounds.high.y, bounds.low.y, h); ++y)
       for (std::size_t x = cell(atom.bounds.low.x, bounds.low.x, w); x <= cell(atom.bounds.high.x, bounds.low.x, w); ++x)
         if (distanceTo(atom.shape, place(x, y)) <= kCell / 2) squared[y * w + x] = 0;
@@ -101,9 +105,11 @@ double rasterWidth(const WalkSpace& space) {
     return i;
   };
   const auto cellOf = [&](Vec2 p) {
-    return static_cast<std::uint32_t>(std::llround((p.y - bounds.low.y) / kCell + 1) * static_cast<long long>(w) + std::llround((p.x - bounds.low.x) / kCell + 1));
+    return static_cast<std::uint32_t>(std::llround((p.y - bounds.low.y) / kCell + 1) * static_cast<long long>(w) +
+                                      std::llround((p.x - bounds.low.x) / kCell + 1));
   };
-  const std::uint32_t from = cellOf(space.openings[0].at + space.openings[0].inward * kCell), to = cellOf(space.openings[1].at + space.openings[1].inward * kCell);
+  const std::uint32_t from = cellOf(space.openings[0].at + space.openings[0].inward * kCell),
+                      to = cellOf(space.openings[1].at + space.openings[1].inward * kCell);
   std::vector<bool> in(w * h, false);
   for (const std::uint32_t c : order) {
     in[c] = true;

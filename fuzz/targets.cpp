@@ -82,6 +82,8 @@ void judge(const Job& job) {
     if (scheme->placements.size() > kMostJudged) continue;
     for (const Finding& f : check(job, builtInRulebook(), scheme->id, format)) promise(!f.sentence.empty(), "every finding has a sentence");
     const Room& room = roomOf(job, *scheme);
+    for (const auto& [id, way] : routeFactsOf(job, scheme->id, UseState::Party).ways)
+      for (const Vec2 p : way.line) promise(std::isfinite(p.x) && std::isfinite(p.y), "a route runs through the plan");
     static_cast<void>(composePlan(job, room, scheme.get(), PlanOptions{}));
     judgeSite(job, room, format);
     return;  // one scheme a job is enough

@@ -23,8 +23,7 @@ struct Target {
   const char* name;  ///< of its folder in fuzz/corpus
   void (*run)(std::string_view);
 };
-inline constexpr Target kTargets[] = {{"job", job},       {"table", table},     {"line", line},  {"journal", journal},
-                                      {"survey", survey}, {"drawing", drawing}, {"meter", meter},
-                                      {"library", library}};
+inline constexpr Target kTargets[] = {{"job", job},       {"table", table},     {"line", line},   {"journal", journal},
+                                      {"survey", survey}, {"drawing", drawing}, {"meter", meter}, {"library", library}};
 
 }  // namespace mezzet::fuzz

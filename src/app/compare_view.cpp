@@ -126,7 +126,8 @@ QString CompareView::figures(const SchemeId& scheme) const {
   QStringList words;
   const Room* room = workspace_.room();
   if (room == nullptr) return {};
-  for (const std::string& w : figureWords(figuresOf(workspace_.job(), workspace_.book(), scheme, workspace_.format()), *room, workspace_.job().units, workspace_.format()))
+  for (const std::string& w :
+       figureWords(figuresOf(workspace_.job(), workspace_.book(), scheme, workspace_.format()), *room, workspace_.job().units, workspace_.format()))
     words << onScreen(w);
   return words.join(QStringLiteral(", ")) + QStringLiteral(".");
 }

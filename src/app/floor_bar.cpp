@@ -69,7 +69,7 @@ void FloorBar::follow() {
   if (!width_->hasFocus()) width_->setText(workspace_.write(workspace_.reachWidth()));
   note_->setText(workspace_.room() != nullptr && mainEntry(*workspace_.room()) == nullptr ? tr("No door yet, so no ways: add one in Measure.")
                  : workspace_.routesPending() && workspace_.anyLayer()                    ? tr("working out the ways")
-                                                                                           : QString());
+                                                                                          : QString());
 }
 
 void FloorBar::takeWidth() {

@@ -307,7 +307,8 @@ void PieceList::takeLibrary(const Library& library, const QString& undoName) {
   // What the job has already, by name, is not taken twice.
   std::vector<Piece> fresh;
   for (const Piece& piece : library.pieces)
-    if (std::none_of(workspace_.job().pieces.begin(), workspace_.job().pieces.end(), [&](const auto& have) { return have->name == piece.name; })) fresh.push_back(piece);
+    if (std::none_of(workspace_.job().pieces.begin(), workspace_.job().pieces.end(), [&](const auto& have) { return have->name == piece.name; }))
+      fresh.push_back(piece);
   if (fresh.empty()) return say(tr("The job has all of these pieces already."));
   const auto after = withPieceTable(workspace_.job(), fresh, ids);
   if (!after) return say(tr("Nothing was taken. %1.").arg(QString::fromStdString(after.error().text())), true);

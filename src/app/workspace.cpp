@@ -146,7 +146,8 @@ QString Workspace::wayBetween() const {
   for (const PlacementId& id : chosen) {
     for (Destination& d : destinationsIn(pieces, *room(), *s))
       if (d.id == id.value) ends.push_back(std::move(d));
-    if (ends.empty() || ends.back().id != id.value) return tr("One does not walk to %1: choose seats and cupboards.").arg(QString::fromStdString(names.the(id)));
+    if (ends.empty() || ends.back().id != id.value)
+      return tr("One does not walk to %1: choose seats and cupboards.").arg(QString::fromStdString(names.the(id)));
   }
   const RoomWay first = wayTo(space, space.openings[space.entry], ends[0]);
   const RoomWay way = wayTo(space, {ends[0].id, first.at, 2 * std::max(0.0, clearanceAt(space, first.at)), {}}, ends[1]);

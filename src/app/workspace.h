@@ -151,7 +151,7 @@ class Workspace : public QObject {
   void ghostChanged();
   void judged();         ///< findings changed though the job did not: routes arrived. Fields being typed into stay.
   void layersChanged();  ///< use, layers or routes
-  void readingShown();  ///< another reading is drawn stronger, or ellipses come and go
+  void readingShown();   ///< another reading is drawn stronger, or ellipses come and go
 
  private:
   void refresh();

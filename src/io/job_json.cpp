@@ -12,7 +12,8 @@
 namespace mezzet {
 namespace {
 
-constexpr std::pair<const char*, Shape> kShapes[] = {{"rect", Shape::Rect}, {"round", Shape::Round}, {"oval", Shape::Oval}, {"l", Shape::L}, {"curve", Shape::Curve}};
+constexpr std::pair<const char*, Shape> kShapes[] = {
+    {"rect", Shape::Rect}, {"round", Shape::Round}, {"oval", Shape::Oval}, {"l", Shape::L}, {"curve", Shape::Curve}};
 constexpr std::pair<const char*, Hand> kHands[] = {{"left", Hand::Left}, {"right", Hand::Right}};
 constexpr std::pair<const char*, DimensionSource> kSources[] = {
     {"measured", DimensionSource::Measured}, {"ticket", DimensionSource::Ticket}, {"guess", DimensionSource::Guess}, {"default", DimensionSource::Default}};

@@ -200,9 +200,7 @@ Job access(Job job) {
 TEST(AccessRules, AreAskedOnlyWhereTheyWereChosen) {
   for (const Finding& f : checked(narrowed(20, 40))) EXPECT_FALSE(f.rule.starts_with("ada-")) << f.id;
 }
-TEST(AccessRules, AHalfTurnIsSaidNotToBeMeasured) {
-  EXPECT_EQ(verdict(access(twoArches()), "ada-2010-403.5.2:parlour"), Verdict::NotMeasured);
-}
+TEST(AccessRules, AHalfTurnIsSaidNotToBeMeasured) { EXPECT_EQ(verdict(access(twoArches()), "ada-2010-403.5.2:parlour"), Verdict::NotMeasured); }
 TEST(AccessRules, ATableIsRolledUnder) {
   const auto table = [](double height) { return access(with(twoArches(), piece("table", "dining-table", 60, 36, height), "p1", 60, 90)); };
   EXPECT_EQ(verdict(table(28), "ada-2010-902.3:p1"), Verdict::Holds);
@@ -316,7 +314,8 @@ TEST(StorageOpen, BreaksBelowIt) {
 }
 Job fire(double away, std::optional<double> clear = std::nullopt) {
   Room room = *emptyRoom(240, 180).rooms[0];
-  Feature hearth{FeatureId("hearth"), FeatureKind::Hearth, {{in(90), in(160)}, {in(150), in(160)}, {in(150), in(180)}, {in(90), in(180)}}, in(50), std::nullopt};
+  Feature hearth{
+      FeatureId("hearth"), FeatureKind::Hearth, {{in(90), in(160)}, {in(150), in(160)}, {in(150), in(180)}, {in(90), in(180)}}, in(50), std::nullopt};
   if (clear) hearth.clear = in(*clear);
   room.features.push_back(hearth);
   return with(withRoom(emptyRoom(240, 180), room).value(), seat("chair", "armchair", 30, 30), "p1", 120, 160 - away - 15);

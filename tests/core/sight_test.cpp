@@ -87,7 +87,9 @@ TEST(SightRegion, OfAnEmptyRoomIsTheRoom) {
 TEST(SightRegion, StopsAtWhatIsTall) {
   const Job tall = test::with(test::emptyRoom(200, 150), test::piece("case", "bookcase", 200, 12, 70), "p1", 100, 80);
   const Job low = test::with(test::emptyRoom(200, 150), test::piece("case", "bookcase", 200, 12, 40), "p1", 100, 80);
-  const auto area = [](const Job& job) { return signedArea(sightRegion({{in(60), in(40)}, 1500}, occludersIn(PieceIndex(job), *job.rooms[0], test::scheme(job)), 50'000)); };
+  const auto area = [](const Job& job) {
+    return signedArea(sightRegion({{in(60), in(40)}, 1500}, occludersIn(PieceIndex(job), *job.rooms[0], test::scheme(job)), 50'000));
+  };
   EXPECT_NEAR(area(tall), in(200) * in(74), in(200) * in(74) * 1e-3);
   EXPECT_NEAR(area(low), in(200) * in(150), in(200) * in(150) * 1e-3);
 }

@@ -50,7 +50,7 @@ TEST_F(Walk, AnEmptyRoomIsAsWideAsItsDoor) {
   EXPECT_FALSE(way.pinch);
 }
 TEST_F(Walk, ThePinchIsNamed) {
-  add("sofa", "sofa", 88, 36, 44, 75);       // from the left wall to x = 88
+  add("sofa", "sofa", 88, 36, 44, 75);           // from the left wall to x = 88
   add("cabinet", "cabinet", 85, 20, 157.5, 75);  // from x = 115 to the right wall
   const Way way = through();
   EXPECT_NEAR(way.width, in(27), 1e-9);
@@ -81,7 +81,7 @@ TEST_F(Walk, ARugIsNoObstacle) {
   EXPECT_EQ(through().cappedBy, "d1");
 }
 TEST_F(Walk, ABodyInTheDoorwayLeavesItsSides) {
-  add("plant", "plant", 10, 10, 108, 2);  // in the middle of the door's 90 to 126
+  add("plant", "plant", 10, 10, 108, 2);    // in the middle of the door's 90 to 126
   EXPECT_NEAR(through().width, in(13), 1);  // between its side and the jamb
 }
 TEST_F(Walk, AnOpenLeafStandsInTheWay) {
@@ -129,9 +129,9 @@ TEST_F(Walk, ARoomWithoutDoorsHasNoWays) {
   EXPECT_EQ(mainEntry(*test::emptyRoom().rooms[0]), nullptr);
 }
 TEST_F(Walk, TiedPairsAreTold) {
-  add("left", "cabinet", 40, 20, 80, 60);   // x 60 to 100
-  add("right", "cabinet", 40, 20, 150, 60); // x 130 to 170: 30 in between them, 30 in to the right wall, 60 to the left
-  add("fill", "cabinet", 60, 20, 30, 60);   // the left side shut
+  add("left", "cabinet", 40, 20, 80, 60);    // x 60 to 100
+  add("right", "cabinet", 40, 20, 150, 60);  // x 130 to 170: 30 in between them, 30 in to the right wall, 60 to the left
+  add("fill", "cabinet", 60, 20, 30, 60);    // the left side shut
   const Way way = through();
   EXPECT_NEAR(way.width, in(30), 1e-9);
   ASSERT_TRUE(way.pinch);
@@ -139,8 +139,8 @@ TEST_F(Walk, TiedPairsAreTold) {
 }
 
 TEST_F(Walk, ASeatIsReachedFromTheSideOfItsTable) {
-  add("sofa", "sofa", 84, 36, 100, 130);         // front edge at y = 112
-  add("table", "low-table", 48, 24, 100, 84);    // its top edge at y = 96: 16 in of foot room
+  add("sofa", "sofa", 84, 36, 100, 130);       // front edge at y = 112
+  add("table", "low-table", 48, 24, 100, 84);  // its top edge at y = 96: 16 in of foot room
   const WalkSpace s = space();
   const Piece& sofa = *findPiece(job, PieceId("sofa"));
   std::vector<Vec2> marks;
@@ -150,10 +150,10 @@ TEST_F(Walk, ASeatIsReachedFromTheSideOfItsTable) {
   EXPECT_NEAR(approach.way.width, in(36) - 35, 1.5);  // an end place is reached as wide as the door allows
 }
 TEST_F(Walk, ASeatBoxedInSaysBetweenWhat) {
-  add("chair", "armchair", 30, 30, 100, 135);   // front at y = 120
-  add("left", "cabinet", 20, 60, 70, 105);      // x 60 to 80
-  add("right", "cabinet", 20, 60, 130, 105);    // x 120 to 140: 40 in between, but
-  add("front", "cabinet", 20, 10, 100, 80);     // its sides stand 10 in from either
+  add("chair", "armchair", 30, 30, 100, 135);  // front at y = 120
+  add("left", "cabinet", 20, 60, 70, 105);     // x 60 to 80
+  add("right", "cabinet", 20, 60, 130, 105);   // x 120 to 140: 40 in between, but
+  add("front", "cabinet", 20, 10, 100, 80);    // its sides stand 10 in from either
   const WalkSpace s = space();
   const Approach approach = widestApproach(s, s.openings[0], {{in(100), in(120)}}, "chair");
   ASSERT_TRUE(approach.way.pinch);

@@ -51,7 +51,8 @@ TEST(BadLibrary, IsRefusedInWords) {
             "mine.json: was written by a newer Mezzet: its format is version 7. Update Mezzet to read it");
   EXPECT_EQ(refusal(with(R"({"id":"a","name":"A","kind":"sofa","width":1,"depth":1})")),
             "mine.json/pieces/0/id: belongs to a job, not to a library. Take it out");
-  EXPECT_EQ(refusal(with(R"({"name":"A","kind":"sofa","width":-1,"depth":1})")), "mine.json/pieces/0, A, width: must be more than 0. Type the length as the tape reads");
+  EXPECT_EQ(refusal(with(R"({"name":"A","kind":"sofa","width":-1,"depth":1})")),
+            "mine.json/pieces/0, A, width: must be more than 0. Type the length as the tape reads");
   EXPECT_EQ(refusal(with(R"({"name":"A","kind":"sofa","width":1,"depth":1,"colour":"red"})")),
             "mine.json/pieces/0/colour: is a key that Mezzet does not know. Remove it, or keep free data under \"x\"");
   EXPECT_EQ(refusal(with("3")), "mine.json/pieces/0: must be an object { .. }. See docs/job-file.md");

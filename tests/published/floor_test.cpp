@@ -94,7 +94,8 @@ TEST_P(RoundTable, SeatsAsComputed) {
   EXPECT_EQ(placesAt(table, in(24), true), GetParam().at24);
   EXPECT_EQ(placesAt(table, in(30), true), GetParam().at30);
 }
-INSTANTIATE_TEST_SUITE_P(Diameters, RoundTable, testing::Values(Count{36, 4, 3}, Count{42, 5, 4}, Count{48, 6, 5}, Count{54, 7, 5}, Count{60, 7, 6}, Count{72, 9, 7}));
+INSTANTIATE_TEST_SUITE_P(Diameters, RoundTable,
+                         testing::Values(Count{36, 4, 3}, Count{42, 5, 4}, Count{48, 6, 5}, Count{54, 7, 5}, Count{60, 7, 6}, Count{72, 9, 7}));
 TEST(RectangularTable, SeatsAsComputed) {
   EXPECT_EQ(placesAt(piece("t", "dining-table", 72, 36), in(24), true), 8);
   Piece metric = piece("t", "dining-table", 1800 / kInch, 900 / kInch);

@@ -42,9 +42,7 @@ Body boxBody(const char* id, Vec2 low, Vec2 high) {
 // Source: computed for the reference list (a distance transform on a 10 mm grid agrees): room 5 x 4 m, table x 2 to 3 and
 // y 1.2 to 2.4; from left to right 1.6 m, over the top. A cabinet x 2.2 to 2.8, y 3.5 to 4 leaves 1.1 there: then 1.2, below.
 struct WidestPath : testing::Test {
-  WidestPath() {
-    room.openings = {opening("right", OpeningKind::Arch, "B", 0, 4000), opening("left", OpeningKind::Arch, "D", 0, 4000)};
-  }
+  WidestPath() { room.openings = {opening("right", OpeningKind::Arch, "B", 0, 4000), opening("left", OpeningKind::Arch, "D", 0, 4000)}; }
   Way way(const std::vector<Body>& bodies) const {
     const WalkSpace space = walkSpace(room, bodies);
     return widestWay(space, space.openings[0], space.openings[1]);
@@ -81,11 +79,12 @@ TEST_P(InscribedCircle, IsTheLargestTurn) {
   for (Vec2& p : corners) p = p * 1000;
   EXPECT_NEAR(largestTurn(roomOf(corners), {}).diameter, 2000 * GetParam().radius, 0.06);
 }
-INSTANTIATE_TEST_SUITE_P(Shapes, InscribedCircle,
-                         testing::Values(Inscribed{"triangle", {{0, 0}, {4, 0}, {0, 3}}, 1}, Inscribed{"rectangle", {{0, 0}, {5, 0}, {5, 3}, {0, 3}}, 1.5},
-                                         Inscribed{"corridor", {{0, 0}, {5, 0}, {5, 1}, {1, 1}, {1, 5}, {0, 5}}, 2 - std::numbers::sqrt2},
-                                         Inscribed{"hexagon", {{0, 0}, {1, 0}, {1.5, 0.8660254038}, {1, 1.7320508076}, {0, 1.7320508076}, {-0.5, 0.8660254038}}, 0.8660254}),
-                         [](const auto& i) { return std::string(i.param.name); });
+INSTANTIATE_TEST_SUITE_P(
+    Shapes, InscribedCircle,
+    testing::Values(Inscribed{"triangle", {{0, 0}, {4, 0}, {0, 3}}, 1}, Inscribed{"rectangle", {{0, 0}, {5, 0}, {5, 3}, {0, 3}}, 1.5},
+                    Inscribed{"corridor", {{0, 0}, {5, 0}, {5, 1}, {1, 1}, {1, 5}, {0, 5}}, 2 - std::numbers::sqrt2},
+                    Inscribed{"hexagon", {{0, 0}, {1, 0}, {1.5, 0.8660254038}, {1, 1.7320508076}, {0, 1.7320508076}, {-0.5, 0.8660254038}}, 0.8660254}),
+    [](const auto& i) { return std::string(i.param.name); });
 
 // ---- random rooms against GEOS
 struct Geos {
@@ -191,7 +190,9 @@ TEST_F(RandomRooms, TheWidestWayIsWhereGeosLosesTheConnection) {
     const WalkSpace space = walkSpace(room, furnished(4 + i % 40));
     const WayEnd &a = space.openings[0], &b = space.openings[1];
     const Way way = widestWay(space, a, b);
-    const auto passes = [&](double width) { return geos.together(geos.floor(space, width / 2), a.at - a.inward * (a.widest / 2), b.at - b.inward * (b.widest / 2)); };
+    const auto passes = [&](double width) {
+      return geos.together(geos.floor(space, width / 2), a.at - a.inward * (a.widest / 2), b.at - b.inward * (b.widest / 2));
+    };
     constexpr double kSlack = 0.15;
     if (way.width > kClosedGap) {
       ASSERT_TRUE(passes(way.width - kSlack)) << "room " << i << ", " << way.width << " mm";

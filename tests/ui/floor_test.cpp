@@ -174,13 +174,15 @@ TEST_F(TheFloor, MovingAPieceJudgesTheWaysAnew) {
   const Wall in = *findWall(*work().room(), door.wall);
   const Vec2 before = in.start + in.along() * (door.offset + door.width / 2) + in.inward() * 250;
   const double turn = normalisedTurn(std::atan2(in.along().y, in.along().x) * 180 / 3.14159265358979323846);
-  ASSERT_TRUE(window_->document().edit(QStringLiteral("barrier"), withPlacement(withPiece(job(), wide).value(), work().schemeId(),
-                                                                                {PlacementId("b1"), wide.id, FloorPlace{before, turn}, {}})));
+  ASSERT_TRUE(window_->document().edit(
+      QStringLiteral("barrier"), withPlacement(withPiece(job(), wide).value(), work().schemeId(), {PlacementId("b1"), wide.id, FloorPlace{before, turn}, {}})));
   settle();
-  EXPECT_TRUE(std::any_of(work().findings().begin(), work().findings().end(), [](const Finding& f) { return f.rule == "way-main" && f.verdict == Verdict::Breaks; }));
+  EXPECT_TRUE(
+      std::any_of(work().findings().begin(), work().findings().end(), [](const Finding& f) { return f.rule == "way-main" && f.verdict == Verdict::Breaks; }));
   undo();
   settle();
-  EXPECT_FALSE(std::any_of(work().findings().begin(), work().findings().end(), [](const Finding& f) { return f.rule == "way-main" && f.verdict == Verdict::Breaks; }));
+  EXPECT_FALSE(
+      std::any_of(work().findings().begin(), work().findings().end(), [](const Finding& f) { return f.rule == "way-main" && f.verdict == Verdict::Breaks; }));
 }
 TEST_F(TheFloor, WhereOneComesInIsChosenInMeasure) {
   const RoomId room = work().room()->id;

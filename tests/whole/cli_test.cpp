@@ -157,7 +157,8 @@ TEST(Cli, ARoomWithoutADoorHasNoRoutes) {
   EXPECT_EQ(a.out, "Parlour: has no door to come in by. Add a door, sliding door or arch\n");
 }
 TEST(Cli, SillyRoutesAreRefusedInWords) {
-  EXPECT_EQ(run(kCli + "route " + pinchedJob() + " --to nowhere 2>&1").out, "nowhere: is nothing one goes to. Name a door, window, seat or cupboard of the room\n");
+  EXPECT_EQ(run(kCli + "route " + pinchedJob() + " --to nowhere 2>&1").out,
+            "nowhere: is nothing one goes to. Name a door, window, seat or cupboard of the room\n");
   EXPECT_EQ(run(kCli + "reach " + pinchedJob() + " --width -3 2>&1").code, 2);
   EXPECT_EQ(run(kCli + "check " + pinchedJob() + " --state asleep 2>&1").out, "--state asleep: is not a way a room is used. Use everyday, occupied or party\n");
 }

@@ -145,7 +145,12 @@ std::vector<Setting> settingsAround(const Piece& table, const FloorPlace& place,
   row((atSides + 1) / 2, half, across, wide ? Vec2{0, -1} : Vec2{1, 0}, false);
   row(atSides / 2, half, opposite, wide ? Vec2{0, 1} : Vec2{-1, 0}, false);
   row((atEnds + 1) / 2, end, [&](double s) { return wide ? Vec2{w, s} : Vec2{-s, d}; }, wide ? Vec2{1, 0} : Vec2{0, 1}, true);
-  row(atEnds / 2, end, [&](double s) { return wide ? Vec2{-w, -s} : Vec2{s, -d}; }, wide ? Vec2{-1, 0} : Vec2{0, -1}, true);
+  row(
+      atEnds / 2, end,
+      [&](double s) {
+        return wide ? Vec2{-w, -s} : Vec2{s, -d};
+      },
+      wide ? Vec2{-1, 0} : Vec2{0, -1}, true);
   return out;
 }
 

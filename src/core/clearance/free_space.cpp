@@ -217,8 +217,7 @@ std::optional<Porch> porchOf(const WalkSpace& space, const WayEnd& end) {
   return porch;
 }
 
-std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, const WayEnd& toEnd, double width, std::stop_token stop,
-                                double chord) {
+std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, const WayEnd& toEnd, double width, std::stop_token stop, double chord) {
   std::vector<Porch> porches;
   const auto placed = [&](const WayEnd& end) {
     const auto porch = porchOf(space, end);
@@ -280,7 +279,8 @@ Reached reachedFloor(const WalkSpace& space, double width, std::stop_token stop)
   Reached out;
   std::vector<Polygon> bodies;
   for (const Atom& atom : space.atoms)
-    if (atom.shape.core.size() != 2 || atom.shape.radius > 0) bodies.push_back(atom.shape.core.size() < 3 ? grownBody(atom.shape, 0.5, kDrawn) : Polygon(atom.shape.core));
+    if (atom.shape.core.size() != 2 || atom.shape.radius > 0)
+      bodies.push_back(atom.shape.core.size() < 3 ? grownBody(atom.shape, 0.5, kDrawn) : Polygon(atom.shape.core));
   const std::vector<Area> free = without({space.outline}, bodies);
   std::vector<Area> there;
   if (!space.openings.empty() && !stop.stop_requested()) {

@@ -47,13 +47,13 @@ struct RouteFacts {
 struct RouteAsk {
   UseState state = UseState::Everyday;
   bool ribbons = false;
-  bool all = false;              ///< routes to everything one goes to, not only what main rules judge
-  std::set<std::string> to = {};  ///< and to these
+  bool all = false;                                 ///< routes to everything one goes to, not only what main rules judge
+  std::set<std::string> to = {};                    ///< and to these
   std::optional<double> reachWidth = std::nullopt;  ///< what someone so wide reaches
   bool operator==(const RouteAsk&) const = default;
 };
-/// Of the ways that main rules judge (openings, and the seat that is reached best) in one state of use; the circle only when the job asks for access or reach is asked for.
-/// Partial when it was stopped.
+/// Of the ways that main rules judge (openings, and the seat that is reached best) in one state of use; the circle only when the job asks for access or reach
+/// is asked for. Partial when it was stopped.
 [[nodiscard]] RouteFacts routeFactsOf(const Job&, const SchemeId&, const RouteAsk&, std::stop_token = {});
 [[nodiscard]] inline RouteFacts routeFactsOf(const Job& job, const SchemeId& scheme, UseState state) { return routeFactsOf(job, scheme, RouteAsk{state}); }
 

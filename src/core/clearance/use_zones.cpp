@@ -13,7 +13,8 @@ Parts openZone(const Piece& piece, const FloorPlace& place, double extra) {
   const Turn turn = turnOf(place.turn);
   const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
   Convex zone;
-  for (const Vec2 corner : {Vec2{-w, -d - by - extra}, Vec2{w, -d - by - extra}, Vec2{w, -d}, Vec2{-w, -d}}) zone.core.push_back(place.at + rotated(corner, turn));
+  for (const Vec2 corner : {Vec2{-w, -d - by - extra}, Vec2{w, -d - by - extra}, Vec2{w, -d}, Vec2{-w, -d}})
+    zone.core.push_back(place.at + rotated(corner, turn));
   return {zone};
 }
 

@@ -202,7 +202,8 @@ Pinch pinchAt(const WalkSpace& space, std::size_t index) {
   };
   for (std::size_t i = index; i-- > 0 && space.gaps[i].length > gap.length - kTie;) look(space.gaps[i]);
   for (std::size_t i = index + 1; i < space.gaps.size() && space.gaps[i].length < gap.length + kTie; ++i) look(space.gaps[i]);
-  std::sort(pinch.tied.begin(), pinch.tied.end(), [](const TiedPair& a, const TiedPair& b) { return std::tie(a.first, a.second) < std::tie(b.first, b.second); });
+  std::sort(pinch.tied.begin(), pinch.tied.end(),
+            [](const TiedPair& a, const TiedPair& b) { return std::tie(a.first, a.second) < std::tie(b.first, b.second); });
   return pinch;
 }
 
@@ -259,7 +260,8 @@ WalkSpace walkSpace(const Room& room, const std::vector<Body>& standing) {
   for (const WayEnd& end : space.openings) widest = std::max(widest, end.widest);
   space.cap = std::min(kWidestGap, space.openings.empty() ? kWidestGap : widest + kTie);
   for (std::uint32_t i = 0; i < space.atoms.size(); ++i) (space.owners[space.atoms[i].owner].starts_with("wall:") ? space.walls : space.byLeft).push_back(i);
-  std::sort(space.byLeft.begin(), space.byLeft.end(), [&](std::uint32_t i, std::uint32_t j) { return space.atoms[i].bounds.low.x < space.atoms[j].bounds.low.x; });
+  std::sort(space.byLeft.begin(), space.byLeft.end(),
+            [&](std::uint32_t i, std::uint32_t j) { return space.atoms[i].bounds.low.x < space.atoms[j].bounds.low.x; });
   for (const std::uint32_t i : space.byLeft) space.widestAtom = std::max(space.widestAtom, space.atoms[i].bounds.high.x - space.atoms[i].bounds.low.x);
   findGaps(space);
   return space;

@@ -68,7 +68,8 @@ struct WalkSpace {
     };
     for (const std::uint32_t i : walls)
       if (meets(atoms[i])) look(atoms[i]);
-    auto at = std::lower_bound(byLeft.begin(), byLeft.end(), point.x - reach - widestAtom, [&](std::uint32_t i, double x) { return atoms[i].bounds.low.x < x; });
+    auto at =
+        std::lower_bound(byLeft.begin(), byLeft.end(), point.x - reach - widestAtom, [&](std::uint32_t i, double x) { return atoms[i].bounds.low.x < x; });
     for (; at != byLeft.end() && atoms[*at].bounds.low.x < point.x + reach; ++at)
       if (meets(atoms[*at])) look(atoms[*at]);
   }

@@ -12,8 +12,8 @@
 namespace mezzet {
 namespace {
 
-constexpr double kEyeHeight = 62 * kInch;   // until the viewers are known [D]
-constexpr double kFirstLook = 15;           // degrees to either side of the axis (trade guide)
+constexpr double kEyeHeight = 62 * kInch;  // until the viewers are known [D]
+constexpr double kFirstLook = 15;          // degrees to either side of the axis (trade guide)
 constexpr double kSightReach = 12'000;
 
 /// An area as one ring: holes hang on it by seams without width.
@@ -100,7 +100,8 @@ void addReach(Drawing& d, const PieceIndex& pieces, const Scheme& scheme, const 
     if (place == nullptr || !isSeat(pieces.of(p).kind)) continue;
     for (const SeatPlace& seat : seatPlaces(pieces.of(p), *place)) {
       const double facing = std::atan2(seat.facing.y, seat.facing.x) * 180 / std::numbers::pi;
-      d.add(Layer::Working, "reach:" + p.id.value, ArcItem{seat.front, reach, normalisedTurn(facing - 75), 150, Ink::None, {Ink::Quiet, kDimensionLine, Dash::Dashed}});
+      d.add(Layer::Working, "reach:" + p.id.value,
+            ArcItem{seat.front, reach, normalisedTurn(facing - 75), 150, Ink::None, {Ink::Quiet, kDimensionLine, Dash::Dashed}});
     }
   }
 }

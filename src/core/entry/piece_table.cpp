@@ -391,10 +391,9 @@ TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, U
     return std::any_of(headings.begin(), headings.end(), [&](const Heading& h) { return h.column != nullptr && h.column->field == field; });
   };
   // What later columns build on comes first, wherever it stands: a kind decides the usual ±, a shape what a width means.
-  static constexpr std::array kOrder{PieceField::Id,    PieceField::Name, PieceField::Kind,  PieceField::Length,
-                                     PieceField::Shape, PieceField::Hand, PieceField::Count, PieceField::Seats,
-                                     PieceField::Material, PieceField::Back, PieceField::Weight, PieceField::Owned,
-                                     PieceField::Price, PieceField::Sources};
+  static constexpr std::array kOrder{PieceField::Id,     PieceField::Name,  PieceField::Kind,  PieceField::Length,   PieceField::Shape,
+                                     PieceField::Hand,   PieceField::Count, PieceField::Seats, PieceField::Material, PieceField::Back,
+                                     PieceField::Weight, PieceField::Owned, PieceField::Price, PieceField::Sources};
   for (std::size_t r = 1; r < rows.size(); ++r) {
     if (std::all_of(rows[r].begin(), rows[r].end(), [](const std::string& cell) { return trimmed(cell).empty(); })) continue;
     Piece piece;

@@ -99,8 +99,8 @@ struct Room {
   std::vector<StudRecord> studs = {};
   std::optional<Underlay> underlay = std::nullopt;
   std::vector<Photograph> photographs = {};
-  StoreyId storey = {};   ///< empty: the only one
-  OpeningId entry = {};   ///< where one comes in; empty: the first door
+  StoreyId storey = {};  ///< empty: the only one
+  OpeningId entry = {};  ///< where one comes in; empty: the first door
   bool operator==(const Room&) const = default;
 };
 
@@ -188,10 +188,10 @@ struct Placement {
   PieceId piece;
   Place on;
   Extra extra;
-  bool locked = false;                ///< stays where it is until unlocked
-  std::string group = {};             ///< floor placements of one group move together; "" for none
-  std::vector<CornerId> setOut = {};  ///< the two walls it is set out from; empty: the nearest along its sides
-  bool inUse = false;                 ///< drawn and judged as in use on every day: a drawer open, a chair pulled out
+  bool locked = false;                              ///< stays where it is until unlocked
+  std::string group = {};                           ///< floor placements of one group move together; "" for none
+  std::vector<CornerId> setOut = {};                ///< the two walls it is set out from; empty: the nearest along its sides
+  bool inUse = false;                               ///< drawn and judged as in use on every day: a drawer open, a chair pulled out
   std::optional<FloorPlace> usedAt = std::nullopt;  ///< where a stool stands when there is company; elsewhere it is pushed back
   bool operator==(const Placement&) const = default;
 };

@@ -226,7 +226,7 @@ std::optional<Error> faultOf(const Piece& p) {
   const std::pair<const std::optional<double>*, const char*> given[] = {
       {&p.depth, "depth"},          {&p.height, "height"},        {&p.seatHeight, "seat height"},   {&p.backHeight, "back height"},
       {&p.armHeight, "arm height"}, {&p.longDepth, "long depth"}, {&p.returnWidth, "return width"}, {&p.pad, "pad"},
-      {&p.nominalWidth, "sold as"}, {&p.nominalDepth, "sold as"},  {&p.legHeight, "legs"},           {&p.opensBy, "opens by"},
+      {&p.nominalWidth, "sold as"}, {&p.nominalDepth, "sold as"}, {&p.legHeight, "legs"},           {&p.opensBy, "opens by"},
       {&p.extendsBy, "extends by"}};
   for (const auto& [value, what] : given)
     if (*value)
@@ -240,10 +240,10 @@ std::optional<Error> faultOf(const Piece& p) {
     if (*p.returnWidth > p.width + kSlack) return Error{name, "has a return wider than the whole", "The return width is at most the width"};
   }
   if (p.shape == Shape::Curve) {
-    if (!p.depth || !p.longDepth) return Error{name, "is curved, but its depth or the depth of its seat is missing", "Give both; the depth is that of the whole box"};
+    if (!p.depth || !p.longDepth)
+      return Error{name, "is curved, but its depth or the depth of its seat is missing", "Give both; the depth is that of the whole box"};
     if (*p.longDepth > *p.depth + kSlack) return Error{name, "has a seat deeper than the whole", "The seat is at most as deep as the box"};
-    if (*p.depth > p.width / 2 + kSlack)
-      return Error{name, "is bent by more than half a circle", "Make it wider or less deep"};
+    if (*p.depth > p.width / 2 + kSlack) return Error{name, "is bent by more than half a circle", "Make it wider or less deep"};
   }
   if (p.shape == Shape::Oval && !p.depth) return Error{name, "is oval, but its depth is missing", "Give both diameters"};
   if (p.feetInset && !(*p.feetInset >= 0 && *p.feetInset <= p.width / 2))

@@ -68,7 +68,8 @@ void evaluateAccessHalfTurn(const Situation& s, const Rule& rule, std::vector<Fi
   Finding f = findingOf(rule, askedOf(rule, s.job), {s.room.id.value});
   f.missing.push_back("half-turn");
   decide(f, s.scheme);
-  f.sentence = "Whether a half turn round something narrow has room is not measured by Mezzet: 42 in to it, 48 at the turn, 42 from it, unless 60 are free at the turn.";
+  f.sentence =
+      "Whether a half turn round something narrow has room is not measured by Mezzet: 42 in to it, 48 at the turn, 42 from it, unless 60 are free at the turn.";
   out.push_back(std::move(f));
 }
 
@@ -86,7 +87,9 @@ void evaluateAccessTable(const Situation& s, const Rule& rule, std::vector<Findi
     decide(f, s.scheme);
     f.sentence = !piece.height ? "How high " + s.names.the(p.id) + " is has not been measured."
                                : "The top of " + s.names.the(p.id) + " is " + writeLength(f.measured, s.format) + " high" +
-                                     (f.margin >= 0 ? "." : f.asked.low && f.measured < *f.asked.low ? ", too low to sit at in a wheelchair." : ", too high.");
+                                     (f.margin >= 0                              ? "."
+                                      : f.asked.low && f.measured < *f.asked.low ? ", too low to sit at in a wheelchair."
+                                                                                 : ", too high.");
     out.push_back(std::move(f));
   }
 }

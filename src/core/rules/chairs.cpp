@@ -50,7 +50,9 @@ Result<Job> withChairsSet(const Job& job, const SchemeId& id, const PlacementId&
   const bool heads = wanted > placesAt(table, kPlaceSetting, false);
   const std::vector<Setting> settings = settingsAround(table, *place, *chair, kPlaceSetting, heads, wanted, kSetUnder);
   Scheme changed = *findScheme(out, id);
-  const auto isThere = [&](const PlacementId& p) { return std::any_of(there.begin(), there.end(), [&](const Placement* c) { return c->id == p && !c->locked; }); };
+  const auto isThere = [&](const PlacementId& p) {
+    return std::any_of(there.begin(), there.end(), [&](const Placement* c) { return c->id == p && !c->locked; });
+  };
   std::vector<PlacementId> free;
   for (const Placement& p : changed.placements)
     if (isThere(p.id)) free.push_back(p.id);

@@ -12,8 +12,8 @@ inline constexpr double kLowPieces = 36 * kInch;
 struct SchemeFigures {
   int seats = 0, placed = 0;
   int breaks = 0, kept = 0;
-  double storage = 0;                                ///< length of the fronts of cupboards and shelves
-  std::vector<std::pair<std::string, double>> ways;  ///< clear width to each other opening, in the room's order
+  double storage = 0;                                 ///< length of the fronts of cupboards and shelves
+  std::vector<std::pair<std::string, double>> ways;   ///< clear width to each other opening, in the room's order
   double freeFloor = 0;                               ///< mm²: the room less what stands on it; rugs are floor
   std::vector<std::pair<CornerId, double>> freeWall;  ///< longest run of each wall that no door and nothing standing takes
   /// Longest run of each wall above kLowPieces that no opening, nothing tall and nothing hung takes: room for a picture.

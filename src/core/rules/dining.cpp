@@ -41,9 +41,7 @@ std::vector<Body> fixedBodies(const Room& room) {
   for (Body& body : featureBodies(room)) fixed.push_back(std::move(body));
   return fixed;
 }
-double tableDoubt(const Situation& s, const DiningSeat& seat) {
-  return doubtAlong(s.pieces.of(*seat.table), std::get<FloorPlace>(seat.table->on), seat.back);
-}
+double tableDoubt(const Situation& s, const DiningSeat& seat) { return doubtAlong(s.pieces.of(*seat.table), std::get<FloorPlace>(seat.table->on), seat.back); }
 
 }  // namespace
 
@@ -155,11 +153,12 @@ void evaluateKneeRoom(const Situation& s, const Rule& rule, std::vector<Finding>
     f.u95 = std::hypot(doubtOf(table, "height"), doubtOf(chair, "seatHeight"));
     decide(f, s.scheme);
     const std::string tableName = s.names.the(seat.table->id), chairName = s.names.the(seat.chair->id);
-    if (!f.missing.empty())
-      f.sentence = "How high " + std::string(!table.height ? tableName + " is" : "one sits on " + chairName) + " has not been measured.";
+    if (!f.missing.empty()) f.sentence = "How high " + std::string(!table.height ? tableName + " is" : "one sits on " + chairName) + " has not been measured.";
     else
       f.sentence = s.names.the(seat.table->id, true) + " is " + writeLength(f.measured, s.format) + " above the seat of " + chairName +
-                   (f.margin >= 0 ? "." : f.asked.low && f.measured < *f.asked.low ? ": knees touch it." : ": one sits too low.");
+                   (f.margin >= 0                              ? "."
+                    : f.asked.low && f.measured < *f.asked.low ? ": knees touch it."
+                                                               : ": one sits too low.");
     out.push_back(std::move(f));
   }
 }

@@ -32,16 +32,15 @@ std::optional<Eye> atEntry(const Situation& s) {
   const WayEnd& entry = s.walk.openings[s.walk.entry];
   return Eye{entry.at + entry.inward, standingEye(s.job)};
 }
-std::optional<double> sittingEye(const Piece& piece) {
-  return piece.seatHeight ? std::optional(*piece.seatHeight + kSittingEye) : std::nullopt;
-}
+std::optional<double> sittingEye(const Piece& piece) { return piece.seatHeight ? std::optional(*piece.seatHeight + kSittingEye) : std::nullopt; }
 
 /// Where a piece stands in the plan, on the floor or on something that does.
 std::optional<FloorPlace> floorPlaceOf(const Situation& s, const Placement& p) {
   if (const auto* place = std::get_if<FloorPlace>(&p.on)) return *place;
   if (const auto* on = std::get_if<CarriedPlace>(&p.on))
     if (const Placement* carrier = findPlacement(s.scheme, on->carrier))
-      if (const auto* place = std::get_if<FloorPlace>(&carrier->on)) return FloorPlace{place->at + rotated(on->at, turnOf(place->turn)), normalisedTurn(place->turn + on->turn)};
+      if (const auto* place = std::get_if<FloorPlace>(&carrier->on))
+        return FloorPlace{place->at + rotated(on->at, turnOf(place->turn)), normalisedTurn(place->turn + on->turn)};
   return std::nullopt;
 }
 
@@ -58,7 +57,9 @@ std::vector<Screen> screensIn(const Situation& s) {
     if (piece.kind != "television") continue;
     if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
       const auto wall = findWall(s.room, hung->wall);
-      if (wall) out.push_back({&p, wall->end - wall->along() * hung->u + wall->inward() * piece.depth.value_or(0), wall->along(), wall->inward(), piece.width, hung->v});
+      if (wall)
+        out.push_back(
+            {&p, wall->end - wall->along() * hung->u + wall->inward() * piece.depth.value_or(0), wall->along(), wall->inward(), piece.width, hung->v});
     } else if (const auto place = floorPlaceOf(s, p)) {
       const Turn turn = turnOf(place->turn);
       const Vec2 out2 = rotated({0, -1}, turn);
@@ -69,9 +70,7 @@ std::vector<Screen> screensIn(const Situation& s) {
 }
 
 /// The seats that a room is furnished round: those of the main group.
-std::vector<const Placement*> mainSeats(const Situation& s) {
-  return s.groups.empty() ? std::vector<const Placement*>{} : s.groups.front().seats;
-}
+std::vector<const Placement*> mainSeats(const Situation& s) { return s.groups.empty() ? std::vector<const Placement*>{} : s.groups.front().seats; }
 
 /// Someone who might see a back, and who that is.
 struct Looker {
@@ -94,7 +93,9 @@ std::vector<Looker> lookersAt(const Situation& s, const std::string& back) {
           out.push_back({{seatPlaces(s.pieces.of(*p), std::get<FloorPlace>(p->on)).front().at, *eye}, "from " + s.names.the(p->id), p->id.value});
   for (const DiningSeat& seat : s.dining)
     if (const auto eye = sittingEye(s.pieces.of(*seat.chair)); eye && seat.chair->id.value != back)
-      out.push_back({{seatPlaces(s.pieces.of(*seat.chair), std::get<FloorPlace>(seat.chair->on)).front().at, *eye}, "from " + s.names.the(seat.chair->id), seat.chair->id.value});
+      out.push_back({{seatPlaces(s.pieces.of(*seat.chair), std::get<FloorPlace>(seat.chair->on)).front().at, *eye},
+                     "from " + s.names.the(seat.chair->id),
+                     seat.chair->id.value});
   for (const Opening& o : s.room.openings) {
     if (o.kind != OpeningKind::Window || o.outside == Outside::Wall) continue;
     const auto wall = findWall(s.room, o.wall);
@@ -155,8 +156,8 @@ void evaluateBackSeen(const Situation& s, const Rule& rule, std::vector<Finding>
     }
     decide(f, s.scheme);
     f.sentence = !f.missing.empty() ? "How high " + s.names.the(p.id) + " is has not been measured."
-                 : f.measured > 0 ? "The unfinished back of " + s.names.the(p.id) + " is hidden."
-                                  : "The unfinished back of " + s.names.the(p.id) + " is seen " + from + ".";
+                 : f.measured > 0   ? "The unfinished back of " + s.names.the(p.id) + " is hidden."
+                                    : "The unfinished back of " + s.names.the(p.id) + " is seen " + from + ".";
     out.push_back(std::move(f));
   }
 }
@@ -219,7 +220,9 @@ void evaluateScreenDistance(const Situation& s, const Rule& rule, std::vector<Fi
       const double angle = 2 * degrees(std::atan(0.5 / f.measured));
       f.sentence = "From " + s.names.the(p->id) + " " + s.names.the(screen.placement->id) + " is " + writeLength(farthest, s.format) + " away and fills " +
                    measureWords(angle, Quantity::Angle, s.format) + " of the view" +
-                   (f.margin >= 0 ? "." : f.asked.high && f.measured > *f.asked.high ? ": too small from there." : ": too large from there.");
+                   (f.margin >= 0                                ? "."
+                    : f.asked.high && f.measured > *f.asked.high ? ": too small from there."
+                                                                 : ": too large from there.");
       f.rival = rivalWords(s, rule, f);
       out.push_back(std::move(f));
     }
@@ -305,7 +308,8 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
       const auto wall = findWall(s.room, hung->wall);
       const WallRect r = wallRectOf(piece, *hung);
       const Vec2 out2 = wall->inward();
-      if (wall && seen(wall->end - wall->along() * r.left + out2, wall->end - wall->along() * r.right + out2, hung->v, p.id.value)) anchors.push_back(s.names.the(p.id));
+      if (wall && seen(wall->end - wall->along() * r.left + out2, wall->end - wall->along() * r.right + out2, hung->v, p.id.value))
+        anchors.push_back(s.names.the(p.id));
       continue;
     }
     const auto* place = std::get_if<FloorPlace>(&p.on);

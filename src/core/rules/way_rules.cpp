@@ -107,7 +107,8 @@ void evaluateWayMain(const Situation& s, const Rule& rule, std::vector<Finding>&
       }
     }
     decide(f, s.scheme);
-    f.sentence = wayWords(s, *way) + length + (f.missing.empty() && f.margin < 0 && way->way.width > 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
+    f.sentence =
+        wayWords(s, *way) + length + (f.missing.empty() && f.margin < 0 && way->way.width > 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
     if (!f.missing.empty()) f.sentence += " How long the narrow part is has not been worked out yet.";
     out.push_back(std::move(f));
   }
@@ -139,7 +140,8 @@ void evaluateFootRoom(const Situation& s, const Rule& rule, std::vector<Finding>
     f.u95 = std::hypot(doubtOfThing(s, serving.seat->id.value, d), doubtOfThing(s, serving.table->id.value, d));
     decide(f, s.scheme);
     f.sentence = "In to " + s.names.the(serving.seat->id) + " past " + s.names.the(serving.table->id) + " there are " +
-                 writeLength(std::max(0.0, f.measured), s.format) + " for the feet" + (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
+                 writeLength(std::max(0.0, f.measured), s.format) + " for the feet" +
+                 (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
     out.push_back(std::move(f));
   }
 }
@@ -178,7 +180,7 @@ void evaluateTallLamp(const Situation& s, const Rule& rule, std::vector<Finding>
       f.at = {at->second.at, at->second.onRoute};
     }
     decide(f, s.scheme);
-    f.sentence = !known           ? "Whether " + s.names.the(p.id) + " stands in a route has not been worked out yet."
+    f.sentence = !known         ? "Whether " + s.names.the(p.id) + " stands in a route has not been worked out yet."
                  : f.margin < 0 ? s.names.the(p.id, true) + " stands " + writeLength(-f.measured, s.format) + " inside a route: its foot is a trip."
                                 : s.names.the(p.id, true) + " stands " + writeLength(f.measured, s.format) + " clear of the nearest route.";
     out.push_back(std::move(f));

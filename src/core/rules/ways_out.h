@@ -14,8 +14,8 @@ struct WayOut {
 };
 
 /// Ways out of one broken finding, best first; none for one that does not break. A way out is offered only if the
-/// finding then no longer breaks (what waits for a route drawn anew does not count), and nothing else of weight breaks that did not, or gets worse. The even split of a
-/// picture that two rules pull apart is the exception: it makes the larger of the two shortfalls least.
+/// finding then no longer breaks (what waits for a route drawn anew does not count), and nothing else of weight breaks that did not, or gets worse. The even
+/// split of a picture that two rules pull apart is the exception: it makes the larger of the two shortfalls least.
 [[nodiscard]] std::vector<WayOut> waysOutOf(const Finding&, const std::vector<Finding>& now, const Job&, const Rulebook&, const SchemeId&, IdSource ids,
                                             LengthFormat format, const CheckWith& = {});
 
