@@ -217,7 +217,7 @@ std::optional<Porch> porchOf(const WalkSpace& space, const WayEnd& end) {
   return porch;
 }
 
-std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, const WayEnd& toEnd, double width, std::stop_token stop, double chord) {
+std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, const WayEnd& toEnd, double width, const std::stop_token& stop, double chord) {
   std::vector<Porch> porches;
   const auto placed = [&](const WayEnd& end) {
     const auto porch = porchOf(space, end);
@@ -275,7 +275,7 @@ std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, c
   return {};
 }
 
-Reached reachedFloor(const WalkSpace& space, double width, std::stop_token stop) {
+Reached reachedFloor(const WalkSpace& space, double width, const std::stop_token& stop) {
   Reached out;
   std::vector<Polygon> bodies;
   for (const Atom& atom : space.atoms)
@@ -302,7 +302,7 @@ Reached reachedFloor(const WalkSpace& space, double width, std::stop_token stop)
   return out;
 }
 
-TurningCircle largestTurn(const Room& room, const std::vector<Body>& standing, std::stop_token stop) {
+TurningCircle largestTurn(const Room& room, const std::vector<Body>& standing, const std::stop_token& stop) {
   const Polygon outline = outlineOf(room);
   std::vector<Atom> atoms;
   const auto add = [&](const std::vector<Body>& bodies) {
@@ -332,10 +332,13 @@ TurningCircle largestTurn(const Room& room, const std::vector<Body>& standing, s
   const Box bounds = boundsOf(Convex{outline, 0});
   const double size = std::min(bounds.high.x - bounds.low.x, bounds.high.y - bounds.low.y);
   std::priority_queue<Square> squares;
-  if (size <= 0) return {};
-  for (double x = bounds.low.x; x < bounds.high.x; x += size)
-    for (double y = bounds.low.y; y < bounds.high.y; y += size) {
-      const Vec2 middle{x + size / 2, y + size / 2};
+  // A room so thin that it would take thousands of squares has nowhere to turn.
+  if (size <= 1) return {};
+  const int across = static_cast<int>(std::ceil((bounds.high.x - bounds.low.x) / size)),
+            up = static_cast<int>(std::ceil((bounds.high.y - bounds.low.y) / size));
+  for (int i = 0; i < across; ++i)
+    for (int k = 0; k < up; ++k) {
+      const Vec2 middle{bounds.low.x + (i + 0.5) * size, bounds.low.y + (k + 0.5) * size};
       squares.push({middle, size / 2, clearance(middle)});
     }
   constexpr double kPrecision = 0.025;  // of the radius

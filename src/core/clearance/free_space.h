@@ -24,7 +24,7 @@ inline constexpr double kFineChord = 0.2;
 /// The shortest way of a disc of this diameter from one end to another, as a line of its centres; it begins and ends
 /// outside in the porches of openings. Empty when there is none or it was stopped. Rounded corners are followed by chords
 /// outside the arc, so that the line's clearance is nowhere less than half of `width`.
-[[nodiscard]] std::vector<Vec2> shortestRoute(const WalkSpace&, const WayEnd& from, const WayEnd& to, double width, std::stop_token = {},
+[[nodiscard]] std::vector<Vec2> shortestRoute(const WalkSpace&, const WayEnd& from, const WayEnd& to, double width, const std::stop_token& = {},
                                               double chord = kFineChord);
 
 /// What of the floor a disc of this diameter sweeps that comes in at the entry, and what is left over.
@@ -32,7 +32,7 @@ struct Reached {
   std::vector<Area> floor;    ///< swept by the disc
   std::vector<Area> pockets;  ///< free floor that it does not reach; slivers under kLeastPocket are left out
 };
-[[nodiscard]] Reached reachedFloor(const WalkSpace&, double width, std::stop_token = {});
+[[nodiscard]] Reached reachedFloor(const WalkSpace&, double width, const std::stop_token& = {});
 /// A pocket smaller than this is a corner, not a place [D], mm².
 inline constexpr double kLeastPocket = 0.25e6;
 
@@ -41,7 +41,7 @@ struct TurningCircle {
   double diameter = 0;  ///< 0 when there is no free floor
   Vec2 centre;
 };
-[[nodiscard]] TurningCircle largestTurn(const Room&, const std::vector<Body>& standing, std::stop_token = {});
+[[nodiscard]] TurningCircle largestTurn(const Room&, const std::vector<Body>& standing, const std::stop_token& = {});
 
 /// The free width square to a route, at a point of it.
 struct CrossSection {

@@ -4,17 +4,6 @@
 #include <tuple>
 
 namespace mezzet {
-namespace {
-
-/// Whether two boxes are further apart than `cap`: then so is what is in them.
-bool furtherApart(const Box& a, const Box& b, double cap) {
-  const double dx = std::max(a.low.x - b.high.x, b.low.x - a.high.x), dy = std::max(a.low.y - b.high.y, b.low.y - a.high.y);
-  if (dx > cap || dy > cap) return true;
-  return dx > 0 && dy > 0 && dx * dx + dy * dy > cap * cap;
-}
-
-}  // namespace
-
 std::vector<Gap> gapsIn(const Job& job, const Scheme& scheme, double cap) { return gapsIn(floorBodies(job, scheme), roomOf(job, scheme), cap); }
 
 std::vector<Gap> gapsIn(std::vector<Body> bodies, const Room& room, double cap) {

@@ -62,6 +62,7 @@ std::vector<TalkGroup> talkGroupsIn(const PieceIndex& pieces, const std::vector<
     group.places += placesOn(pieces.of(*servings[i].seat));
   }
   std::vector<TalkGroup> out;
+  out.reserve(groups.size());
   for (auto& [first, group] : groups) out.push_back(std::move(group));
   std::stable_sort(out.begin(), out.end(), [](const TalkGroup& a, const TalkGroup& b) { return a.places > b.places; });
   return out;

@@ -23,7 +23,7 @@ bool squeezes(const WalkSpace& space, const std::vector<Vec2>& route, double fro
 
 /// A route is drawn a little narrower than the way is wide, so that it has room to run: the more room, the fewer corners it
 /// has to look at. Where it then takes a way that the wider disc could not, it is drawn with less.
-std::vector<Vec2> routeTo(const WalkSpace& space, const RoomWay& way, std::stop_token stop) {
+std::vector<Vec2> routeTo(const WalkSpace& space, const RoomWay& way, const std::stop_token& stop) {
   const double width = way.way.width;
   for (const double less : {16.0, 4.0, 1.0}) {
     if (width <= 2 * less || stop.stop_requested()) continue;
@@ -63,7 +63,7 @@ double distanceToLine(const Convex& body, const std::vector<Vec2>& line, Vec2& o
 
 }  // namespace
 
-RouteFacts routeFactsOf(const Job& job, const SchemeId& id, const RouteAsk& ask, std::stop_token stop) {
+RouteFacts routeFactsOf(const Job& job, const SchemeId& id, const RouteAsk& ask, const std::stop_token& stop) {
   RouteFacts facts;
   const UseState state = ask.state;
   const Scheme* scheme = findScheme(job, id);

@@ -54,7 +54,7 @@ struct RouteAsk {
 };
 /// Of the ways that main rules judge (openings, and the seat that is reached best) in one state of use; the circle only when the job asks for access or reach
 /// is asked for. Partial when it was stopped.
-[[nodiscard]] RouteFacts routeFactsOf(const Job&, const SchemeId&, const RouteAsk&, std::stop_token = {});
+[[nodiscard]] RouteFacts routeFactsOf(const Job&, const SchemeId&, const RouteAsk&, const std::stop_token& = {});
 [[nodiscard]] inline RouteFacts routeFactsOf(const Job& job, const SchemeId& scheme, UseState state) { return routeFactsOf(job, scheme, RouteAsk{state}); }
 
 /// A route as a ribbon of its clear width, at most kWidestRibbon, never across a body.

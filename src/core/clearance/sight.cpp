@@ -123,6 +123,7 @@ std::vector<Stretch> seenOf(const Eye& eye, Vec2 a, Vec2 b, double height, const
   }
   std::sort(hidden.begin(), hidden.end(), [](const Stretch& x, const Stretch& y) { return x.from < y.from; });
   std::vector<Stretch> seen;
+  seen.reserve(hidden.size() + 1);
   double from = 0;
   for (const Stretch& h : hidden) {
     if (h.from > from) seen.push_back({from, std::min(1.0, h.from)});

@@ -12,6 +12,11 @@ namespace mezzet {
 
 inline constexpr double kRoundSight = 0.5;
 
+/// Eyes of someone who stands, until the viewers' statures are known [D].
+inline constexpr double kStandingEye = 62 * kInch;
+/// The first look into a room covers this to either side of the axis, degrees (trade guide).
+inline constexpr double kFirstLook = 15;
+
 struct Eye {
   Vec2 at;
   double height = 0;

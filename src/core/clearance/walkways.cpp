@@ -77,12 +77,6 @@ void addWalls(WalkSpace& space, const Room& room) {
     if (walked[i]) space.openings.push_back(std::move(ends[i]));
 }
 
-bool furtherApart(const Box& a, const Box& b, double cap) {
-  const double dx = std::max(a.low.x - b.high.x, b.low.x - a.high.x), dy = std::max(a.low.y - b.high.y, b.low.y - a.high.y);
-  if (dx > cap || dy > cap) return true;
-  return dx > 0 && dy > 0 && dx * dx + dy * dy > cap * cap;
-}
-
 void findGaps(WalkSpace& space) {
   const std::vector<Atom>& atoms = space.atoms;
   std::vector<std::uint32_t> order(atoms.size());

@@ -12,8 +12,6 @@
 namespace mezzet {
 namespace {
 
-constexpr double kEyeHeight = 62 * kInch;  // until the viewers are known [D]
-constexpr double kFirstLook = 15;          // degrees to either side of the axis (trade guide)
 constexpr double kSightReach = 12'000;
 
 /// An area as one ring: holes hang on it by seams without width.
@@ -111,7 +109,7 @@ void addSight(Drawing& d, const PieceIndex& pieces, const Job& job, const Room& 
   if (const Opening* entry = mainEntry(room))
     if (const auto wall = findWall(room, entry->wall)) {
       const Vec2 in = wall->inward();
-      const Eye eye{wall->start + wall->along() * (entry->offset + entry->width / 2) + in, meanEyeHeight(job.brief).value_or(kEyeHeight)};
+      const Eye eye{wall->start + wall->along() * (entry->offset + entry->width / 2) + in, meanEyeHeight(job.brief).value_or(kStandingEye)};
       // The first look: what of the wedge is seen.
       const double spread = std::tan(kFirstLook * std::numbers::pi / 180) * kSightReach;
       const Polygon wedge{eye.at, eye.at + in * kSightReach - leftOf(in) * spread, eye.at + in * kSightReach + leftOf(in) * spread};

@@ -153,6 +153,12 @@ Box boundsOf(const Parts& parts) {
   return all;
 }
 
+bool furtherApart(const Box& a, const Box& b, double cap) {
+  const double dx = std::max(a.low.x - b.high.x, b.low.x - a.high.x), dy = std::max(a.low.y - b.high.y, b.low.y - a.high.y);
+  if (dx > cap || dy > cap) return true;
+  return dx > 0 && dy > 0 && dx * dx + dy * dy > cap * cap;
+}
+
 Separation separation(const Parts& a, const Parts& b) {
   Separation best{std::numeric_limits<double>::infinity(), {}, {}};
   for (const Convex& p : a)

@@ -20,6 +20,9 @@ struct Box {
 };
 [[nodiscard]] Box boundsOf(const Convex& body);
 
+/// Whether two boxes are further apart than `cap`: then so is what is in them.
+[[nodiscard]] bool furtherApart(const Box&, const Box&, double cap);
+
 /// A body of one or more convex parts, which may overlap.
 using Parts = std::vector<Convex>;
 [[nodiscard]] Box boundsOf(const Parts& parts);

@@ -12,14 +12,12 @@
 namespace mezzet {
 namespace {
 
-/// Eyes of someone who stands, until the viewers' statures are known [D]; of someone who sits, above the seat [D].
-constexpr double kStandingEye = 62 * kInch, kSittingEye = 30 * kInch;
+/// Eyes of someone who sits, above the seat [D].
+constexpr double kSittingEye = 30 * kInch;
 /// A back counts as seen when more than this share of it is [D].
 constexpr double kSeenShare = 0.05;
 /// Someone outside looks in from this far before a window [D].
 constexpr double kOutside = 72 * kInch;
-/// The first look into a room covers this to either side of the axis (trade guide).
-constexpr double kFirstLook = 15;
 /// What is taller hides the room when one sees its back [D].
 constexpr double kTall = 42 * kInch;
 
