@@ -501,6 +501,19 @@ TEST(BadRooms, PiecesPiledUpAreSaid) {
   const auto findings = checked(job);
   EXPECT_TRUE(std::any_of(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "overlap" && f.verdict == Verdict::Breaks; }));
 }
+TEST(BadRooms, AHeapOfHundredsIsJudgedWithoutWaysOut) {
+  Job job = twoArches();
+  job = withPiece(job, seat("sofa", "sofa", 84, 36)).value();
+  Scheme scheme = *job.schemes.front();
+  for (int i = 0; i < 200; ++i)
+    scheme.placements.push_back({PlacementId("p" + std::to_string(i)), PieceId("sofa"), FloorPlace{{in(100 + i % 14), in(80 + i % 9)}, i * 1.7}, {}});
+  job = withScheme(job, scheme);
+  const auto findings = checked(job);
+  EXPECT_GT(findings.size(), kHeap);
+  const auto broken = std::find_if(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "overlap"; });
+  ASSERT_NE(broken, findings.end());
+  EXPECT_TRUE(waysOutOf(*broken, findings, job, builtInRulebook(), kScheme, IdSource(999), kInches).empty());
+}
 TEST(BadRooms, PiecesOutsideAreSaid) {
   const Job job = with(twoArches(), seat("sofa", "sofa", 84, 36), "p1", 900, 900);
   EXPECT_EQ(verdict(job, "outside-room:p1"), Verdict::Breaks);

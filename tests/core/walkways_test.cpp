@@ -2,6 +2,8 @@
 
 #include <gtest/gtest.h>
 
+#include <random>
+
 #include "core/clearance/approach.h"
 #include "core/clearance/free_space.h"
 #include "core/clearance/seats.h"
@@ -201,6 +203,42 @@ TEST_F(Walk, NarrowPartsAreMeasuredAlongTheRoute) {
   EXPECT_NEAR(way.width, in(32), 1e-9);
   const auto route = shortestRoute(s, s.openings[0], s.openings[1], way.width - 1);
   EXPECT_NEAR(longestNarrowerThan(s, route, in(36)), in(24), 3);
+}
+
+TEST(Approach, NoPlaceNearbyIsReachedWider) {
+  // A large made-up floor: a grid of turned bodies, seats everywhere. Random places about each seat are asked for one by one.
+  std::printf("seed 11\n");
+  Opening wide = door("d1", "A", 600, 98);
+  wide.kind = OpeningKind::Arch;
+  Job job = withOpening(test::emptyRoom(1400, 1400), RoomId("parlour"), wide).value();
+  std::mt19937 random(11);
+  const auto uniform = [&](double a, double b) { return std::uniform_real_distribution(a, b)(random); };
+  Scheme scheme = *job.schemes.front();
+  for (int i = 0; i < 400; ++i) {
+    const Piece p = test::piece(("q" + std::to_string(i)).c_str(), i % 3 == 0 ? "armchair" : "console", uniform(16, 40), uniform(14, 34));
+    job.pieces.push_back(std::make_shared<const Piece>(p));
+    const Vec2 at{in(40 + 68 * (i % 20) + uniform(-12, 12)), in(40 + 68 * (i / 20) + uniform(-12, 12))};
+    scheme.placements.push_back({PlacementId("p" + std::to_string(i)), p.id, FloorPlace{at, uniform(0, 359)}, {}});
+  }
+  job = withScheme(job, scheme);
+  const PieceIndex pieces(job);
+  const WalkSpace space = walkSpaceOf(pieces, *job.rooms[0], scheme, UseState::Everyday);
+  ASSERT_GT(space.gaps.size(), 1'500U);
+  const WayEnd& entry = space.openings[0];
+  int asked = 0, wider = 0;
+  for (const Destination& to : destinationsIn(pieces, *job.rooms[0], scheme)) {
+    const Approach found = widestApproach(space, entry, to.marks, to.id);
+    for (int k = 0; k < 12; ++k) {
+      const Vec2 p = to.marks[0] + Vec2{uniform(-1000, 1000), uniform(-1000, 1000)};
+      const double c = clearanceAt(space, p);
+      if (c <= 1 || distance(p, to.marks[0]) - c > kAtReach) continue;
+      ++asked;
+      wider += widestWay(space, entry, {to.id, p, 2 * c}).width > found.way.width + 1;
+    }
+  }
+  EXPECT_GT(asked, 300);
+  // The search may miss a nook; not more than one place in a hundred.
+  EXPECT_LE(wider, asked / 100) << asked;
 }
 
 struct Places {

@@ -88,6 +88,7 @@ std::optional<Pinch> squeezedBetween(const WalkSpace& space, const Near& near, V
 
 Approach widestApproach(const WalkSpace& space, const WayEnd& from, const std::vector<Vec2>& marks, const std::string& id) {
   constexpr int kDirections = 16;
+  constexpr std::size_t kLarge = 1'500;  // gaps
   constexpr double kRadii[] = {150, 300, 450, kAtReach, 800, 1000};
   const double enough = std::min(from.widest, space.cap) / 2;
   Approach best;
@@ -111,6 +112,14 @@ Approach widestApproach(const WalkSpace& space, const WayEnd& from, const std::v
     for (Stand stand : stands) {
       if (stand.clearance <= kClosedGap / 2) continue;
 
+      // In a large room asking is dear. A place to which the best one so far is open wider than its way's pinch has the same way:
+      // if a wider one led here, it would lead there, too.
+      if (space.gaps.size() > kLarge && best.way.pinch && best.clearance > best.way.width / 2 + kSettled && stand.clearance > best.way.width / 2 + kSettled) {
+        const Convex between{distance(best.at, stand.at) > 1 ? std::vector<Vec2>{best.at, stand.at} : std::vector<Vec2>{stand.at}, 0};
+        if (std::all_of(near.atoms.begin(), near.atoms.end(),
+                        [&](const Atom* atom) { return separation(between, atom->shape).gap > best.way.width / 2 + kSettled; }))
+          continue;
+      }
       const auto ask = [&](const Stand& there) { return widestWay(space, from, {id, there.at, 2 * there.clearance}); };
       Way way = ask(stand);
       // Only a place that is itself too tight is worth settling.
@@ -123,7 +132,7 @@ Approach widestApproach(const WalkSpace& space, const WayEnd& from, const std::v
         way.pinch = squeezedBetween(space, near, stand.at);
         if (way.pinch) way.cappedBy.reset();
       }
-      best = {std::move(way), stand.at};
+      best = {std::move(way), stand.at, stand.clearance};
       if (best.way.width >= 2 * enough - kClosedGap) return best;
     }
   }

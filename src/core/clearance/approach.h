@@ -12,6 +12,7 @@ inline constexpr double kAtReach = 24 * kInch;
 struct Approach {
   Way way;
   Vec2 at;
+  double clearance = 0;  ///< half of the widest disc that stands there
 };
 /// The widest disc that comes from `from` to within kAtReach of one of the marks: the middles of seat places' fronts,
 /// of a window, of a cupboard's face. Places to stand are searched on a fan about each mark and then settled where they

@@ -186,13 +186,15 @@ Pinch pinchAt(const WalkSpace& space, std::size_t index) {
   const WalkGap& gap = space.gaps[index];
   const TiedPair pair = pairAt(space, gap);
   Pinch pinch{pair.first, pair.second, pair.at, {}};
+  if (gap.length < kClosedGap) return pinch;  // what shuts a way needs no naming of all that is piled there
   // Others as narrow that share one of the two.
   const auto look = [&](const WalkGap& other) {
     const bool shares = other.first == gap.first || other.first == gap.second || other.second == gap.first || other.second == gap.second;
     if (!shares || !areNeighbours(space, other)) return;
     const TiedPair tied = pairAt(space, other);
     const auto same = [&](const auto& p) { return p.first == tied.first && p.second == tied.second; };
-    if (!same(pinch) && std::none_of(pinch.tied.begin(), pinch.tied.end(), same)) pinch.tied.push_back(tied);
+    constexpr std::size_t kMostTied = 16;
+    if (pinch.tied.size() < kMostTied && !same(pinch) && std::none_of(pinch.tied.begin(), pinch.tied.end(), same)) pinch.tied.push_back(tied);
   };
   for (std::size_t i = index; i-- > 0 && space.gaps[i].length > gap.length - kTie;) look(space.gaps[i]);
   for (std::size_t i = index + 1; i < space.gaps.size() && space.gaps[i].length < gap.length + kTie; ++i) look(space.gaps[i]);

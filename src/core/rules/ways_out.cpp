@@ -5,6 +5,7 @@
 #include <cmath>
 #include <map>
 #include <set>
+#include <unordered_map>
 
 #include "core/clearance/bodies.h"
 #include "core/job/edits.h"
@@ -35,12 +36,6 @@ std::vector<std::pair<double, double>> stockRugs(Unit unit) {
 /// Below this a margin has not got worse.
 constexpr double kSameMargin = 0.5;
 
-const Finding* findById(const std::vector<Finding>& findings, const std::string& id) {
-  for (const Finding& f : findings)
-    if (f.id == id) return &f;
-  return nullptr;
-}
-
 /// Sizes are bought in whole inches or centimetres.
 double shopStep(const Job& job) { return job.units == Unit::Inch ? kInch : 10.0; }
 
@@ -59,7 +54,9 @@ class Finder {
         names_(job, scheme_),
         ids_(ids),
         format_(format),
-        with_{with.state, nullptr} {}
+        with_{with.state, nullptr} {
+    for (const Finding& f : now) nowById_.emplace(f.id, &f);
+  }
 
   std::vector<WayOut> find() {
     if (target_.rule == "table-reach") tableReach();
@@ -76,6 +73,10 @@ class Finder {
   }
 
  private:
+  [[nodiscard]] const Finding* before(const std::string& id) const {
+    const auto at = nowById_.find(id);
+    return at == nowById_.end() ? nullptr : at->second;
+  }
   [[nodiscard]] std::string length(double l) const { return writeLength(l, format_); }
   [[nodiscard]] std::string name(const Placement& p) const { return names_.the(p.id); }
 
@@ -83,8 +84,8 @@ class Finder {
   [[nodiscard]] bool harms(const std::vector<Finding>& after, const std::set<std::string>& excused) const {
     return std::any_of(after.begin(), after.end(), [&](const Finding& f) {
       if (!breaksByWeight(f) || excused.contains(f.id)) return false;
-      const Finding* before = findById(now_, f.id);
-      return before == nullptr || before->verdict != Verdict::Breaks || f.margin < before->margin - kSameMargin;
+      const Finding* then = before(f.id);
+      return then == nullptr || then->verdict != Verdict::Breaks || f.margin < then->margin - kSameMargin;
     });
   }
 
@@ -423,6 +424,7 @@ class Finder {
   LengthFormat format_;
   CheckWith with_;  ///< without routes: those of the room as it was do not fit what is tried
   std::vector<WayOut> out_;
+  std::unordered_map<std::string_view, const Finding*> nowById_;  ///< a pile of pieces has tens of thousands
 };
 
 int rankOf(const Finding& f) { return f.weight == Weight::Must ? 0 : 1; }
@@ -444,7 +446,7 @@ bool worse(const Finding& a, const Finding& b) {
 
 std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme,
                               IdSource ids, LengthFormat format, const CheckWith& with) {
-  if (finding.verdict != Verdict::Breaks || findScheme(job, scheme) == nullptr) return {};
+  if (finding.verdict != Verdict::Breaks || now.size() > kHeap || findScheme(job, scheme) == nullptr) return {};
   return Finder(finding, now, job, book, scheme, ids, format, with).find();
 }
 
@@ -501,8 +503,9 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
 std::vector<WayOut> waysOutOf(const Decision& decision, const std::vector<Finding>& findings, const Job& job, const Rulebook& book, const SchemeId& scheme,
                               IdSource ids, LengthFormat format, const CheckWith& with) {
   std::vector<WayOut> out;
-  for (const std::size_t i : decision.findings)
-    for (WayOut& way : waysOutOf(findings[i], findings, job, book, scheme, ids, format, with))
+  const std::size_t looked = std::min(decision.findings.size(), kMostLookedAt);
+  for (std::size_t k = 0; k < looked; ++k)
+    for (WayOut& way : waysOutOf(findings[decision.findings[k]], findings, job, book, scheme, ids, format, with))
       if (std::none_of(out.begin(), out.end(), [&](const WayOut& w) { return w.sentence == way.sentence; })) out.push_back(std::move(way));
   return out;
 }

@@ -28,6 +28,10 @@ struct Decision {
 };
 
 inline constexpr std::size_t kMostDecisions = 5;
+/// Ways out are looked for from the worst findings of a decision only: in a pile each piece has hundreds, and each way is re-checked.
+inline constexpr std::size_t kMostLookedAt = 6;
+/// A heap of pieces with more findings than this is taken apart first: none of its ways out is looked for.
+inline constexpr std::size_t kHeap = 4'000;
 
 /// What breaks, grouped by piece, worst first; taste is left out. All of them: the ledger shows the first five.
 [[nodiscard]] std::vector<Decision> decisionsOf(const std::vector<Finding>&, const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
