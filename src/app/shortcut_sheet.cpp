@@ -27,7 +27,7 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
   auto* body = new QWidget;
   body->setObjectName(QStringLiteral("panelBody"));
   auto* across = new QHBoxLayout(body);
-  across->setSpacing(26);
+  across->setSpacing(20);
   std::map<QString, QGridLayout*> grids;
   QVBoxLayout* stack = nullptr;
   int rows = 100;
@@ -44,7 +44,7 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
       heading->setObjectName(QStringLiteral("subject"));
       stack->addWidget(heading);
       grid = new QGridLayout;
-      grid->setHorizontalSpacing(14);
+      grid->setHorizontalSpacing(10);
       grid->setVerticalSpacing(2);
       grid->setColumnStretch(1, 1);
       stack->addLayout(grid);
@@ -72,7 +72,7 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
   auto* close = new QPushButton(tr("Close"));
   connect(close, &QPushButton::clicked, this, &QDialog::accept);
   column->addWidget(close, 0, Qt::AlignRight);
-  resize(1180, 730);
+  resize(1250, 740);
 }
 
 }  // namespace mezzet
