@@ -111,7 +111,6 @@ Approach widestApproach(const WalkSpace& space, const WayEnd& from, const std::v
     std::sort(stands.begin(), stands.end(), [](const Stand& a, const Stand& b) { return a.clearance > b.clearance; });
     for (Stand stand : stands) {
       if (stand.clearance <= kClosedGap / 2) continue;
-
       // In a large room asking is dear. A place to which the best one so far is open wider than its way's pinch has the same way:
       // if a wider one led here, it would lead there, too.
       if (space.gaps.size() > kLarge && best.way.pinch && best.clearance > best.way.width / 2 + kSettled && stand.clearance > best.way.width / 2 + kSettled) {
