@@ -46,7 +46,6 @@ class Finder {
   Finder(const Finding& target, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme, IdSource ids,
          LengthFormat format, const CheckWith& with)
       : target_(target),
-        now_(now),
         job_(job),
         book_(book),
         schemeId_(scheme),
@@ -414,7 +413,6 @@ class Finder {
   }
 
   const Finding& target_;
-  const std::vector<Finding>& now_;
   const Job& job_;
   const Rulebook& book_;
   const SchemeId& schemeId_;
