@@ -5,8 +5,6 @@
 #include <QSpinBox>
 #include <QVBoxLayout>
 #include <algorithm>
-#include <cmath>
-#include <numbers>
 
 #include "app/field_grid.h"
 #include "app/layouts.h"
@@ -77,8 +75,7 @@ AgainstWall usualSize(FeatureKind kind) {
 double wallDirection(const Room& room, const Feature& f) {
   const auto measures = measuresOf(room, f.outline);
   const auto* box = measures ? std::get_if<AgainstWall>(&*measures) : nullptr;
-  const Vec2 along = box != nullptr ? findWall(room, box->wall)->along() : Vec2{1, 0};
-  return std::atan2(along.y, along.x) * 180 / std::numbers::pi;
+  return box != nullptr ? directionOf(findWall(room, box->wall)->along()) : 0;
 }
 int climbOf(const Room& room, const Feature& f) {
   const double turn = normalisedTurn(f.stair->climbs - wallDirection(room, f));
@@ -169,8 +166,7 @@ void FixedList::addFeature(FeatureKind kind) {
     stair.risers = 13;
     stair.riser = 7.5 * kInch;
     stair.going = 10 * kInch;
-    const Vec2 along = findWall(*room, measures.wall)->along();
-    stair.climbs = normalisedTurn(std::atan2(along.y, along.x) * 180 / std::numbers::pi);
+    stair.climbs = normalisedTurn(directionOf(findWall(*room, measures.wall)->along()));
     feature.stair = stair;
   }
   const auto after = withFeature(workspace_.job(), room->id, feature);

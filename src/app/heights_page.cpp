@@ -37,16 +37,10 @@ Vec2 nearCorner(const Room& room, std::size_t i) {
   return here;
 }
 
-Vec2 middleOf(const Room& room) {
-  Vec2 middle{};
-  for (const Corner& c : room.corners) middle += c.at * (1.0 / static_cast<double>(room.corners.size()));
-  return middle;
-}
-
 /// "near A", "middle", "60 | 75": the corner within a pace, else how far along and off wall A.
 QString placeWords(const Workspace& workspace, const Room& room, Vec2 at) {
   constexpr double kPace = 750;
-  if (distance(middleOf(room), at) < 150) return HeightsPage::tr("middle");
+  if (distance(meanOf(outlineOf(room)), at) < 150) return HeightsPage::tr("middle");
   const Corner* nearest = nullptr;
   for (const Corner& c : room.corners)
     if (distance(c.at, at) < kPace && (nearest == nullptr || distance(c.at, at) < distance(nearest->at, at))) nearest = &c;
@@ -100,7 +94,7 @@ void HeightsPage::fillPlaces() {
     const Vec2 p = nearCorner(*room, i);
     place_->addItem(tr("at corner %1").arg(QString::fromStdString(room->corners[i].id.value)), QPointF(p.x, p.y));
   }
-  const Vec2 middle = middleOf(*room);
+  const Vec2 middle = meanOf(outlineOf(*room));
   place_->addItem(tr("in the middle"), QPointF(middle.x, middle.y));
   if (const auto& spot = workspace_.spot())
     place_->addItem(tr("at %1, %2").arg(workspace_.write(std::abs(spot->x)), workspace_.write(std::abs(spot->y))), QPointF(spot->x, spot->y));

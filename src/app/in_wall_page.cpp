@@ -155,7 +155,7 @@ void InWallPage::addPoint(PointKind kind) {
   p.kind = kind;
   const auto wall = findWall(room, workspace_.wall());
   if (kind == PointKind::Detector || !wall) {
-    for (const Corner& c : room.corners) p.at += c.at * (1.0 / static_cast<double>(room.corners.size()));
+    p.at = meanOf(outlineOf(room));
   } else {
     p.wall = wall->id;
     p.along = workspace_.spot() ? std::clamp(wall->length() - workspace_.spot()->x, 0.0, wall->length()) : wall->length() / 2;

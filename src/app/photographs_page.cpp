@@ -57,9 +57,7 @@ void PhotographsPage::takeIn(const QString& path) {
         Photograph p;
         p.id = ids.take<PhotographId>("f");
         p.image = *image;
-        if (workspace_.spot()) p.at = *workspace_.spot();
-        else
-          for (const Corner& c : changed.corners) p.at += c.at * (1.0 / static_cast<double>(changed.corners.size()));
+        p.at = workspace_.spot() ? *workspace_.spot() : meanOf(outlineOf(changed));
         p.when = QDate::currentDate().toString(Qt::ISODate).toStdString();
         p.who = QSettings().value(QString::fromUtf8(kReaderKey)).toString().toStdString();
         changed.photographs.push_back(p);

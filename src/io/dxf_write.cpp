@@ -106,7 +106,7 @@ void writeRoom(Writer& w, const Job& job, const Room& room, const Scheme* scheme
     w.path("OPENINGS", {a, b, b + out, a + out}, true);
     if (const auto sweep = sweepOf(room, o)) {
       w.line("OPENINGS", sweep->hinge, sweep->hinge + sweep->open * sweep->radius);
-      const auto angle = [](Vec2 d) { return normalisedTurn(std::atan2(d.y, d.x) * 180 / std::numbers::pi); };
+      const auto angle = [](Vec2 d) { return normalisedTurn(directionOf(d)); };
       const bool leftward = cross(sweep->closed, sweep->open) > 0;
       w.arc("OPENINGS", sweep->hinge, sweep->radius, angle(leftward ? sweep->closed : sweep->open), angle(leftward ? sweep->open : sweep->closed));
     }

@@ -55,8 +55,6 @@ Stretch hiddenAlong(double eye, double height, double bottom, double top) {
   return {std::max(0.0, from), std::min(1.0, to)};
 }
 
-double topOf(const Piece& piece) { return std::max(piece.height.value_or(0), piece.backHeight.value_or(0)); }
-
 }  // namespace
 
 std::vector<Occluder> occludersIn(const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
@@ -88,8 +86,9 @@ std::vector<Occluder> occludersIn(const PieceIndex& pieces, const Room& room, co
   for (const Placement& p : scheme.placements) {
     const auto* place = std::get_if<FloorPlace>(&p.on);
     const Piece& piece = pieces.of(p);
-    if (place == nullptr || isRug(piece.kind) || topOf(piece) <= 0) continue;
-    for (const Convex& partOf : footprint(piece, *place)) out.push_back({partOf, 0, topOf(piece), p.id.value});
+    const double top = highestOf(piece).value_or(0);
+    if (place == nullptr || isRug(piece.kind) || top <= 0) continue;
+    for (const Convex& partOf : footprint(piece, *place)) out.push_back({partOf, 0, top, p.id.value});
   }
   return out;
 }

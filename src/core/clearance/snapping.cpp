@@ -107,7 +107,7 @@ std::vector<Mark> floorMarks(const Job& job, const Scheme& scheme, const Placeme
   for (const Opening& o : room.openings) {
     const auto wall = findWall(room, o.wall);
     if (!wall || std::abs(cross(wall->along(), direction)) >= kParallel) continue;
-    const Vec2 middle = wall->start + wall->along() * (o.offset + o.width / 2);
+    const Vec2 middle = middleOf(*wall, o);
     if (distance(middle, here) < kNearby)
       marks.push_back({dot(middle, direction), middle, Rank::Centre, true, o.kind == OpeningKind::Window ? "centre of the window" : "centre of the door"});
   }
@@ -236,8 +236,7 @@ double snappedTurn(const Room& room, double degrees) {
   // A wall's own direction goes before the steps: the back of a piece against an angled wall.
   if (least > 0) {
     for (const Wall& wall : wallsOf(room)) {
-      const Vec2 d = wall.along();
-      const double angle = std::atan2(d.y, d.x) * 180 / std::numbers::pi;
+      const double angle = directionOf(wall.along());
       for (int quarter = 0; quarter < 4; ++quarter) {
         const double to = normalisedTurn(angle + 90 * quarter);
         if (off(to) < kTurnReach && off(to) <= least + 1) {

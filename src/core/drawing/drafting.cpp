@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 namespace mezzet {
 namespace {
@@ -14,7 +13,7 @@ constexpr double kOvershoot = 1.4;
 }  // namespace
 
 double readableTurn(Vec2 along) {
-  double turn = std::atan2(along.y, along.x) * 180 / std::numbers::pi;
+  double turn = directionOf(along);
   if (turn > 90.0 + 1e-9) turn -= 180;
   if (turn <= -90.0 + 1e-9) turn += 180;
   return turn;

@@ -100,7 +100,7 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
     }
   if (scheme == nullptr) return;
   const SchemeNames names(job, *scheme);
-  const double wallTurn = std::atan2(wall.along().y, wall.along().x) * 180 / std::acos(-1.0);
+  const double wallTurn = directionOf(wall.along());
   for (const Placement& p : scheme->placements) {
     const auto* place = std::get_if<FloorPlace>(&p.on);
     if (place == nullptr) continue;

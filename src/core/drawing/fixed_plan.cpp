@@ -58,9 +58,8 @@ void addFeature(Drawing& d, const Room& room, const Feature& f, LengthFormat for
         PathItem{f.outline, true, fillOf(f.kind), {Ink::Ink, kFurnitureLine, overhead && f.kind != FeatureKind::Niche ? Dash::Dashed : Dash::Solid}});
   if (f.stair) addSteps(d, f);
   // Words lie along the longest side when that is neither level nor upright.
-  Vec2 middle{}, longest{};
+  Vec2 middle = meanOf(f.outline), longest{};
   for (std::size_t i = 0; i < f.outline.size(); ++i) {
-    middle += f.outline[i] * (1.0 / static_cast<double>(f.outline.size()));
     const Vec2 side = edgeEnd(f.outline, i) - edgeStart(f.outline, i);
     if (norm(side) > norm(longest) + kTouch) longest = side;
   }
@@ -82,8 +81,7 @@ void addFeature(Drawing& d, const Room& room, const Feature& f, LengthFormat for
   const Box within = boundsOf(Convex{outlineOf(room), 0});
   const double half = (letteringWidth(name, kSmallLetters) / 2 + kSmallLetters) * d.scale;
   // A thing too thin for its words has them beside it, towards the room's middle.
-  Vec2 centre{};
-  for (const Corner& c : room.corners) centre += c.at * (1.0 / static_cast<double>(room.corners.size()));
+  const Vec2 centre = meanOf(outlineOf(room));
   if (!inside && !skew) middle.x += ((high - low) / 2 + half) * (centre.x > middle.x ? 1 : -1) * (high - low < half ? 1 : 0);
   const Vec2 at{inside ? middle.x : std::clamp(middle.x, within.low.x + half, std::max(within.low.x + half, within.high.x - half)), middle.y};
   const bool dark = fillOf(f.kind) == Ink::CutWall;

@@ -97,7 +97,7 @@ void addReach(Drawing& d, const PieceIndex& pieces, const Scheme& scheme, const 
     const auto* place = std::get_if<FloorPlace>(&p.on);
     if (place == nullptr || !isSeat(pieces.of(p).kind)) continue;
     for (const SeatPlace& seat : seatPlaces(pieces.of(p), *place)) {
-      const double facing = std::atan2(seat.facing.y, seat.facing.x) * 180 / std::numbers::pi;
+      const double facing = directionOf(seat.facing);
       d.add(Layer::Working, "reach:" + p.id.value,
             ArcItem{seat.front, reach, normalisedTurn(facing - 75), 150, Ink::None, {Ink::Quiet, kDimensionLine, Dash::Dashed}});
     }

@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 #include "core/clearance/bodies.h"
 #include "core/drawing/drafting.h"
@@ -55,7 +54,7 @@ void addDoor(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b) {
   const Vec2 hinge = (o.hinge == Hinge::Start ? a : b) + (o.swing == Swing::In ? Vec2{} : -wall.inward() * wall.thickness);
   const Vec2 closed = unit((o.hinge == Hinge::Start ? b - a : a - b));
   d.add(Layer::Opening, o.id.value, line(hinge, hinge + in * o.width, {Ink::Ink, kFurnitureLine * 1.4, Dash::Solid}));
-  const double from = std::atan2(closed.y, closed.x) * 180 / std::numbers::pi;
+  const double from = directionOf(closed);
   const double span = cross(closed, in) > 0 ? 90 : -90;
   d.add(Layer::Opening, o.id.value, ArcItem{hinge, o.width, span > 0 ? from : from - 90, 90, Ink::None, {Ink::Fine, kDimensionLine, Dash::Dashed}});
 }
@@ -71,7 +70,7 @@ void addCasements(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b
     const Vec2 open = unit(side + closed * 0.35);
     d.add(Layer::Opening, o.id.value, line(hinge + face, hinge + face + open * leaf, fine(Ink::Ink)));
     if (!in) continue;
-    const double from = std::atan2(closed.y, closed.x) * 180 / std::numbers::pi, span = cross(closed, side) > 0 ? 70 : -70;
+    const double from = directionOf(closed), span = cross(closed, side) > 0 ? 70 : -70;
     d.add(Layer::Opening, o.id.value, ArcItem{hinge + face, leaf, span > 0 ? from : from - 70, 70, Ink::None, {Ink::Fine, kFineLine, Dash::Dashed}});
   }
 }

@@ -13,17 +13,6 @@ namespace {
 constexpr double kMostBar = 6;  // mm of paper: the longest residual bar
 constexpr double kBarPerMm = 0.6;
 
-Vec2 middleOf(const Polygon& p) {
-  Vec2 middle{};
-  double area = 0;
-  for (std::size_t i = 0; i < p.size(); ++i) {
-    const double part = cross(p[i], edgeEnd(p, i));
-    area += part;
-    middle += (p[i] + edgeEnd(p, i)) * part;
-  }
-  return std::abs(area) > 1 ? middle * (1 / (3 * area)) : p.front();
-}
-
 }  // namespace
 
 Drawing composeHeightMarks(const Room& room, const HeightReport& report, const ReadingId& chosen, double scale, LengthFormat format) {
@@ -32,8 +21,8 @@ Drawing composeHeightMarks(const Room& room, const HeightReport& report, const R
   for (const CeilingArea& a : room.ceilingAreas) {
     d.add(Layer::Working, "ceiling:" + a.id.value, PathItem{a.outline, true, Ink::None, {Ink::Ink, kFurnitureLine, Dash::Dashed}});
     d.add(Layer::Working, "ceiling:" + a.id.value,
-          TextItem{middleOf(a.outline) + Vec2{0, 8 * scale}, "ceiling " + a.id.value + (a.shape == CeilingShape::Sloped ? ", sloped" : ", flat"), kSmallLetters,
-                   Align::Centre, 0, Ink::Ink, Ink::Floor});
+          TextItem{centroidOf(a.outline) + Vec2{0, 8 * scale}, "ceiling " + a.id.value + (a.shape == CeilingShape::Sloped ? ", sloped" : ", flat"),
+                   kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Floor});
   }
   // A sloping ceiling says which way it falls.
   const RoomHeights heights = heightsOf(room);
@@ -42,7 +31,7 @@ Drawing composeHeightMarks(const Room& room, const HeightReport& report, const R
     if (slope < 1e-3) continue;
     const Vec2 down = Vec2{-part.plane.gx, -part.plane.gy} * (1 / slope);
     // Beside the middle, where a height is often taken.
-    const Vec2 at = middleOf(part.outline.empty() ? outlineOf(room) : part.outline) + leftOf(down) * (14 * scale);
+    const Vec2 at = centroidOf(part.outline.empty() ? outlineOf(room) : part.outline) + leftOf(down) * (14 * scale);
     const Vec2 tip = at + down * (10 * scale), side = leftOf(down) * (1.2 * scale);
     d.add(Layer::Working, "", line(at - down * (10 * scale), tip, thin()));
     d.add(Layer::Working, "", PathItem{{tip, tip - down * (2.4 * scale) + side, tip - down * (2.4 * scale) - side}, true, Ink::Ink, Stroke{}});
@@ -114,7 +103,7 @@ Drawing composeOpeningMarks(const Room& room, const CornerId& shown, double scal
                        readableTurn(wall.along()), Ink::Ink, Ink::Floor});
     }
     for (const Opening* o : here) {
-      const Vec2 middle = at(o->offset + o->width / 2) + wall.inward() * ((kIn + 4.6) * scale);
+      const Vec2 middle = middleOf(wall, *o) + wall.inward() * ((kIn + 4.6) * scale);
       std::string words;
       if (closure.ok())
         for (const OpeningPlace& p : closure->places)
@@ -186,7 +175,7 @@ Drawing composeStorey(const Job& job, const HouseStorey& storey, const RoomId& c
       d.high = first ? outline.back() : Vec2{std::max(d.high.x, outline.back().x), std::max(d.high.y, outline.back().y)};
       first = false;
     }
-    const Vec2 middle = middleOf(outline);
+    const Vec2 middle = centroidOf(outline);
     d.add(Layer::Label, "room:" + room.id.value, TextItem{middle + Vec2{0, 2.4 * scale}, room.name, kTitleLetters, Align::Centre, 0, Ink::Ink, Ink::Floor});
     double left = middle.x, right = middle.x;
     for (const Vec2 p : outline) {

@@ -1,6 +1,7 @@
 #include "core/geometry/polygon.h"
 
 #include <algorithm>
+#include <cmath>
 #include <limits>
 
 #include "core/geometry/convex.h"
@@ -24,6 +25,23 @@ double signedArea(const Polygon& polygon) {
   double twice = 0;
   for (std::size_t i = 0; i < polygon.size(); ++i) twice += cross(edgeStart(polygon, i), edgeEnd(polygon, i));
   return twice / 2;
+}
+
+Vec2 meanOf(const std::vector<Vec2>& points) {
+  Vec2 middle;
+  for (const Vec2 p : points) middle += p * (1.0 / static_cast<double>(points.size()));
+  return middle;
+}
+
+Vec2 centroidOf(const Polygon& polygon) {
+  Vec2 middle;
+  double area = 0;
+  for (std::size_t i = 0; i < polygon.size(); ++i) {
+    const double part = cross(polygon[i], edgeEnd(polygon, i));
+    area += part;
+    middle += (polygon[i] + edgeEnd(polygon, i)) * part;
+  }
+  return std::abs(area) > 1 ? middle * (1 / (3 * area)) : polygon.front();
 }
 
 bool contains(const Polygon& polygon, Vec2 point) {

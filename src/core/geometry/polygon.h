@@ -14,6 +14,12 @@ using Polygon = std::vector<Vec2>;  ///< at least three points, the last joined 
 /// Shoelace; > 0 when the points run anticlockwise.
 [[nodiscard]] double signedArea(const Polygon& polygon);
 
+/// The mean of some points, at least one.
+[[nodiscard]] Vec2 meanOf(const std::vector<Vec2>& points);
+
+/// The centre of a polygon's area; its first corner when it has hardly any.
+[[nodiscard]] Vec2 centroidOf(const Polygon& polygon);
+
 /// Inside or on the edge.
 [[nodiscard]] bool contains(const Polygon& polygon, Vec2 point);
 

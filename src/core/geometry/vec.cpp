@@ -4,6 +4,10 @@
 
 namespace mezzet {
 
+double directionOf(Vec2 a) { return std::atan2(a.y, a.x) * 180 / std::numbers::pi; }
+
+double degreesBetween(Vec2 a, Vec2 b) { return std::abs(std::atan2(cross(a, b), dot(a, b))) * 180 / std::numbers::pi; }
+
 double normalisedTurn(double degrees) {
   double turn = std::fmod(degrees, 360.0);
   if (turn < 0) turn += 360.0;

@@ -37,6 +37,11 @@ struct Turn {
 };
 [[nodiscard]] Turn turnOf(double degrees);
 
+/// Which way a vector points, degrees anticlockwise from x, -180 to 180; 0 for the zero vector.
+[[nodiscard]] double directionOf(Vec2 a);
+/// The angle between two vectors, degrees, 0 to 180.
+[[nodiscard]] double degreesBetween(Vec2 a, Vec2 b);
+
 /// `degrees` brought to 0 <= turn < 360
 [[nodiscard]] double normalisedTurn(double degrees);
 

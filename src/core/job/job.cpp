@@ -77,6 +77,13 @@ Polygon outlineOf(const Room& room) {
   return outline;
 }
 
+Vec2 middleOf(const Wall& wall, const Opening& o) { return wall.start + wall.along() * (o.offset + o.width / 2); }
+
+std::optional<double> highestOf(const Piece& piece) {
+  if (!piece.backHeight) return piece.height;
+  return std::max(piece.height.value_or(0), *piece.backHeight);
+}
+
 WallRect wallRectOf(const Piece& piece, const WallPlace& place) {
   const double halfWidth = piece.width / 2, halfHeight = piece.height.value_or(0) / 2;
   return {place.u - halfWidth, place.u + halfWidth, place.v - halfHeight, place.v + halfHeight};

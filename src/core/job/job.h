@@ -280,6 +280,10 @@ struct Wall {
 [[nodiscard]] std::vector<Wall> wallsOf(const Room&);
 [[nodiscard]] std::optional<Wall> findWall(const Room&, const CornerId&);
 [[nodiscard]] Polygon outlineOf(const Room&);
+[[nodiscard]] Vec2 middleOf(const Wall&, const Opening&);  ///< of an opening in that wall, on its inner face
+
+/// How high a piece stands at its highest, back included; none when neither was measured.
+[[nodiscard]] std::optional<double> highestOf(const Piece&);
 
 // ---- a framed picture on its wall, in elevation
 struct WallRect {

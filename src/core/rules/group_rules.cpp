@@ -1,7 +1,6 @@
 // Seats that talk: how far apart, facing, nothing between; at one level, with level tops.
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 #include "core/job/kinds.h"
 #include "core/rules/check.h"
@@ -81,7 +80,7 @@ void evaluateConversation(const Situation& s, const Rule& rule, std::vector<Find
         const Placement &a = *group.seats[i], &b = *group.seats[j];
         const FrontEdge one = frontOf(s.pieces, a), two = frontOf(s.pieces, b);
         const Vec2 from = middleOf(one), to = middleOf(two);
-        const double angle = std::abs(std::atan2(cross(one.outward, two.outward), dot(one.outward, two.outward))) * 180 / std::numbers::pi;
+        const double angle = degreesBetween(one.outward, two.outward);
         if (angle < kSideBySide) continue;
         Finding f = findingOf(rule, askedOf(rule, s.job, s.pieces.of(a)), {a.id.value, b.id.value});
         f.measured = distance(from, to);

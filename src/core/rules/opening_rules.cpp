@@ -62,8 +62,7 @@ void judgeCasements(const Situation& s, const Rule& rule, const Opening& o, std:
     if (body.flat) continue;
     const Placement& p = *s.placement(body.id);
     const Piece& piece = s.pieces.of(p);
-    std::optional<double> top = piece.height;
-    if (piece.backHeight) top = std::max(top.value_or(0), *piece.backHeight);
+    const std::optional<double> top = highestOf(piece);
     if (top && *top <= o.sill) continue;  // the leaves pass over it
     Separation nearest = clearOfSweep(body.parts, sweeps[0]);
     if (const Separation other = clearOfSweep(body.parts, sweeps[1]); other.gap < nearest.gap) nearest = other;
@@ -96,8 +95,7 @@ void evaluateWindowBlock(const Situation& s, const Rule& rule, std::vector<Findi
       const Separation nearest = separation(body.parts, pane);
       Finding f = findingOf(rule, askedOf(rule, s.job, piece), {o.id.value, p.id.value});
       // The highest point blocks, whatever one would hang a picture above.
-      std::optional<double> top = piece.height;
-      if (piece.backHeight) top = std::max(top.value_or(0), *piece.backHeight);
+      const std::optional<double> top = highestOf(piece);
       if (!top) f.missing.push_back(piece.id.value + ".height");
       f.measured = o.sill - top.value_or(0);
       f.at = {nearest.a, nearest.b};

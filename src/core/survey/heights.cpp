@@ -89,24 +89,14 @@ std::vector<Vec2> heightLookouts(const Room& room, const RoomHeights& heights) {
   }
   for (const CeilingPart& part : heights.parts)
     for (const Vec2 p : part.outline) {
-      Vec2 middle{};
-      for (const Vec2 q : part.outline) middle += q * (1.0 / static_cast<double>(part.outline.size()));
-      const Vec2 inside = p + unit(middle - p) * kInsideWall;
+      const Vec2 inside = p + unit(meanOf(part.outline) - p) * kInsideWall;
       if (contains(outline, inside)) out.push_back(inside);
     }
   return out;
 }
 
 double usualClear(const Room& room, const RoomHeights& heights) {
-  double area = 0;
-  Vec2 middle{};
-  const Polygon outline = outlineOf(room);
-  for (std::size_t i = 0; i < outline.size(); ++i) {
-    const double part = cross(outline[i], edgeEnd(outline, i));
-    area += part;
-    middle += (outline[i] + edgeEnd(outline, i)) * part;
-  }
-  middle = std::abs(area) > 1 ? middle * (1 / (3 * area)) : outline.front();
+  const Vec2 middle = centroidOf(outlineOf(room));
   return heights.parts.back().plane.at(middle) - heights.floorAt(middle);
 }
 

@@ -4,7 +4,6 @@
 #include <cmath>
 #include <deque>
 #include <map>
-#include <numbers>
 
 #include "core/geometry/offset.h"
 #include "core/job/validate.h"
@@ -17,12 +16,7 @@ constexpr double kAgree = kInch / 4;  // thicknesses, widths and rings that agre
 constexpr double kSameSpot = 1e4;     // mm² of overlap that is not spoken of
 constexpr double kOnEdge = 2;         // an opening lies on the edge of the common outline within this
 
-double directionOf(Vec2 v) { return std::atan2(v.y, v.x) * 180 / std::numbers::pi; }
-
-Vec2 middleOf(const Room& room, const Opening& o) {
-  const auto wall = findWall(room, o.wall);
-  return wall->start + wall->along() * (o.offset + o.width / 2);
-}
+Vec2 middleIn(const Room& room, const Opening& o) { return middleOf(*findWall(room, o.wall), o); }
 
 /// Where the room beyond a shared door must lie.
 PlacedRoom beyond(const Job& job, const Room& room, const PlacedRoom& here, const Opening& door) {
@@ -31,7 +25,7 @@ PlacedRoom beyond(const Job& job, const Room& room, const PlacedRoom& here, cons
   const auto wall = findWall(room, door.wall), facing = findWall(other, back.wall);
   const double turn = normalisedTurn(here.turn + directionOf(-wall->along()) - directionOf(facing->along()));
   const Vec2 out = rotated(-wall->inward(), turnOf(here.turn)) * thicknessAt(job, room, door).thickness;
-  return {other.id, here.inHouse(middleOf(room, door)) + out - rotated(middleOf(other, back), turnOf(turn)), turn, true};
+  return {other.id, here.inHouse(middleIn(room, door)) + out - rotated(middleIn(other, back), turnOf(turn)), turn, true};
 }
 
 Polygon inHouse(const Room& room, const PlacedRoom& placed) {
@@ -78,7 +72,7 @@ std::map<RoomId, PlacedRoom> group(const Job& job, const RoomId& first, const st
       const Room& other = *findRoom(job, there.room);
       const Opening& back = *findOpening(other, door.leadsTo->opening);
       if (known != placed.end()) {
-        const double off = distance(there.inHouse(middleOf(other, back)), known->second.inHouse(middleOf(other, back)));
+        const double off = distance(there.inHouse(middleIn(other, back)), known->second.inHouse(middleIn(other, back)));
         double turn = std::abs(normalisedTurn(there.turn - known->second.turn));
         turn = std::min(turn, 360 - turn);
         if (off > kAgree || turn > 0.5)

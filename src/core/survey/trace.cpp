@@ -45,8 +45,7 @@ std::optional<Homography> homographyOf(const std::vector<Vec2>& from, const std:
   if (from.size() != 4 || to.size() != 4 || inLine(from) || inLine(to)) return std::nullopt;
   // Both sides brought to their middle and a size of about one, or pixels squared would drown the rest.
   const auto normal = [](const std::vector<Vec2>& p) {
-    Vec2 middle{};
-    for (const Vec2 q : p) middle += q * 0.25;
+    const Vec2 middle = meanOf(p);
     double size = 0;
     for (const Vec2 q : p) size += distance(q, middle) / 4;
     return std::pair(middle, size);
