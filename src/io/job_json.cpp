@@ -135,15 +135,8 @@ Scheme readScheme(const Json& json, const std::string& place) {
   s.id = SchemeId(in.text("id"));
   s.room = RoomId(in.text("room"));
   s.name = in.text("name");
-  const Json& kept = in.list("kept");
-  for (std::size_t i = 0; i < kept.size(); ++i) {
-    ObjectReader k(kept[i], in.placeOf("kept/" + std::to_string(i)));
-    s.kept.push_back({k.text("finding"), k.text("reason", ""), k.number("margin"), k.text("date", "")});
-    k.finish();
-  }
-  const Json& placements = in.list("placements");
-  for (std::size_t i = 0; i < placements.size(); ++i) {
-    ObjectReader p(placements[i], in.placeOf("placements/" + std::to_string(i)));
+  s.kept = readEach<Kept>(in, "kept", [](ObjectReader& k) { return Kept{k.text("finding"), k.text("reason", ""), k.number("margin"), k.text("date", "")}; });
+  s.placements = readEach<Placement>(in, "placements", [](ObjectReader& p) {
     Placement placement;
     placement.id = PlacementId(p.text("id"));
     placement.piece = PieceId(p.text("piece"));
@@ -157,15 +150,9 @@ Scheme readScheme(const Json& json, const std::string& place) {
     }
     placement.inUse = p.flag("inUse");
     if (const Json* used = p.find("usedAt")) placement.usedAt = readFloorPlace(*used, p.placeOf("usedAt"));
-    p.finish();
-    s.placements.push_back(std::move(placement));
-  }
-  const Json& log = in.list("log");
-  for (std::size_t i = 0; i < log.size(); ++i) {
-    ObjectReader l(log[i], in.placeOf("log/" + std::to_string(i)));
-    s.log.push_back({l.choice("kind", kLogKinds), l.text("date", ""), l.text("text")});
-    l.finish();
-  }
+    return placement;
+  });
+  s.log = readEach<LogEntry>(in, "log", [](ObjectReader& l) { return LogEntry{l.choice("kind", kLogKinds), l.text("date", ""), l.text("text")}; });
   s.extra = readExtra(in);
   in.finish();
   return s;
@@ -174,12 +161,7 @@ Scheme readScheme(const Json& json, const std::string& place) {
 Brief readBrief(const Json& json, const std::string& place) {
   ObjectReader in(json, place);
   Brief b;
-  const Json& viewers = in.list("viewers");
-  for (std::size_t i = 0; i < viewers.size(); ++i) {
-    ObjectReader v(viewers[i], in.placeOf("viewers/" + std::to_string(i)));
-    b.statures.push_back(v.number("stature"));
-    v.finish();
-  }
+  b.statures = readEach<double>(in, "viewers", [](ObjectReader& v) { return v.number("stature"); });
   b.isPublic = in.flag("public");
   b.tenant = in.flag("tenant");
   b.children = in.flag("children");

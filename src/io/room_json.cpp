@@ -23,8 +23,7 @@ constexpr std::pair<const char*, WallMaterial> kMaterials[] = {{"unknown", WallM
                                                                {"stone", WallMaterial::Stone},
                                                                {"timber", WallMaterial::Timber}};
 
-Opening readOpening(const Json& json, const std::string& place) {
-  ObjectReader in(json, place);
+Opening readOpening(ObjectReader& in) {
   Opening o;
   o.id = OpeningId(in.text("id"));
   o.kind = in.choice("kind", kOpeningKinds);
@@ -38,7 +37,6 @@ Opening readOpening(const Json& json, const std::string& place) {
   o.leafThickness = in.number("leafThickness", 35);
   o.underLeaf = in.number("underLeaf", 10);
   readSite(in, o);
-  in.finish();
   return o;
 }
 
@@ -51,15 +49,10 @@ constexpr std::pair<const char*, bool> kTurns[] = {{"L", true}, {"R", false}};
 SurveyRecord readSurvey(const Json& json, const std::string& place) {
   ObjectReader in(json, place);
   SurveyRecord out;
-  const Json& corners = in.list("corners");
-  for (std::size_t i = 0; i < corners.size(); ++i) {
-    ObjectReader c(corners[i], in.placeOf("corners/" + std::to_string(i)));
-    out.corners.push_back({CornerId(c.text("id")), c.choice("turn", kTurns), c.flag("square")});
-    c.finish();
-  }
-  const Json& readings = in.list("readings");
-  for (std::size_t i = 0; i < readings.size(); ++i) {
-    ObjectReader r(readings[i], in.placeOf("readings/" + std::to_string(i)));
+  out.corners = readEach<SketchCorner>(in, "corners", [](ObjectReader& c) {
+    return SketchCorner{CornerId(c.text("id")), c.choice("turn", kTurns), c.flag("square")};
+  });
+  out.readings = readEach<Reading>(in, "readings", [](ObjectReader& r) {
     Reading reading;
     reading.id = ReadingId(r.text("id"));
     reading.kind = r.choice("kind", kReadingKinds);
@@ -75,9 +68,8 @@ SurveyRecord readSurvey(const Json& json, const std::string& place) {
     reading.when = r.text("when", "");
     reading.note = r.text("note", "");
     reading.superseded = r.flag("superseded");
-    r.finish();
-    out.readings.push_back(std::move(reading));
-  }
+    return reading;
+  });
   in.finish();
   return out;
 }
@@ -90,20 +82,14 @@ Room readRoom(const Json& json, const std::string& place) {
   room.id = RoomId(in.text("id"));
   room.name = in.text("name");
   room.ceilingHeight = in.number("ceilingHeight");
-  const Json& corners = in.list("corners");
-  for (std::size_t i = 0; i < corners.size(); ++i) {
-    ObjectReader c(corners[i], in.placeOf("corners/" + std::to_string(i)));
-    room.corners.push_back({CornerId(c.text("id")),
-                            {c.number("x"), c.number("y")},
-                            c.maybeNumber("wallThickness"),
-                            c.choice("material", kMaterials, std::optional(WallMaterial::Unknown))});
-    c.finish();
-  }
-  const Json& openings = in.list("openings");
-  for (std::size_t i = 0; i < openings.size(); ++i) room.openings.push_back(readOpening(openings[i], in.placeOf("openings/" + std::to_string(i))));
-  const Json& features = in.list("features");
-  for (std::size_t i = 0; i < features.size(); ++i) {
-    ObjectReader f(features[i], in.placeOf("features/" + std::to_string(i)));
+  room.corners = readEach<Corner>(in, "corners", [](ObjectReader& c) {
+    return Corner{CornerId(c.text("id")),
+                  {c.number("x"), c.number("y")},
+                  c.maybeNumber("wallThickness"),
+                  c.choice("material", kMaterials, std::optional(WallMaterial::Unknown))};
+  });
+  room.openings = readEach<Opening>(in, "openings", readOpening);
+  room.features = readEach<Feature>(in, "features", [](ObjectReader& f) {
     Feature feature;
     feature.id = FeatureId(f.text("id"));
     feature.kind = f.choice("kind", kFeatureKinds);
@@ -111,9 +97,8 @@ Room readRoom(const Json& json, const std::string& place) {
     feature.height = f.maybeNumber("height");
     feature.clear = f.maybeNumber("clear");
     readSite(f, feature);
-    f.finish();
-    room.features.push_back(std::move(feature));
-  }
+    return feature;
+  });
   if (const Json* survey = in.find("survey")) room.survey = readSurvey(*survey, in.placeOf("survey"));
   readSite(in, room);
   room.extra = readExtra(in);
