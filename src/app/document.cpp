@@ -135,9 +135,13 @@ bool Document::edit(const QString& name, Job after, long long nextId) {
     return false;
   }
   ids_.atLeast(nextId);
-  bringImages(journalFolder(), after, images_);
   undo_.push(new SnapshotCommand(*this, name, job_, std::move(after)));
   return true;
+}
+
+bool Document::bringBack(const QString& name, const JobFile& left) {
+  bringImages(journalFolder(), left.job, images_);
+  return edit(name, left.job, left.nextId);
 }
 
 void Document::become(const QString& name, const Job& job) {

@@ -47,6 +47,8 @@ class Document : public QObject {
   /// next number if the edit took ids. False, with a word through `trouble`, when the document is
   /// read-only or `after` is a job that could not be opened again.
   bool edit(const QString& name, Job after, long long nextId = 0);
+  /// As edit, to a job that was left in a journal: its images come from beside that.
+  bool bringBack(const QString& name, const JobFile& left);
 
  signals:
   void jobChanged();

@@ -603,7 +603,7 @@ void MainWindow::bringBack(const QString& journal) {
   if (unchanged) {
     if (document_->path() != QString::fromStdString(found.path)) openPath(QString::fromStdString(found.path));
     if (document_->readOnly() || document_->path() != QString::fromStdString(found.path)) return;
-    document_->edit(tr("bring back %1 edits").arg(found.edits), found.file.job, found.file.nextId);
+    document_->bringBack(tr("bring back %1 edits").arg(found.edits), found.file);
   } else {
     // The file has changed or is gone: a copy that stands for itself, never merged.
     if (saved.ok())
