@@ -189,15 +189,12 @@ void DxfDialog::takeIt() {
     workspace_.document().edit(tr("outline from a drawing"), *after);
     return accept();
   }
-  Room room;
-  room.id = ids.take<RoomId>("room");
-  room.name = job.rooms.empty() ? "Room" : "Room " + std::to_string(job.rooms.size() + 1);
-  room.ceilingHeight = 96 * kInch;
+  Room room = freshRoom(job, ids);
   room.corners = outline_->corners;
   const RoomId id = room.id;
-  const auto after = withRoom(job, std::move(room));
+  const auto after = withFreshRoom(job, std::move(room), ids);
   if (!after) return said_->setText(onScreen(after.error().text()) + QStringLiteral("."));
-  if (workspace_.document().edit(tr("room from a drawing"), withScheme(*after, Scheme{ids.take<SchemeId>("s"), id, "A", {}, {}, {}}), ids.next())) {
+  if (workspace_.document().edit(tr("room from a drawing"), *after, ids.next())) {
     workspace_.showRoom(id);
     workspace_.showTopic(Topic::Walls);
   }

@@ -16,8 +16,6 @@
 namespace mezzet {
 namespace {
 
-constexpr double kUsualCeiling = 96 * kInch;  // offered for a new room until its ceiling is typed [D]
-
 std::vector<Run> blankRoom() { return {4, Run{std::nullopt, 90}}; }
 
 }  // namespace
@@ -78,7 +76,7 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   keepReadings_->setToolTip(tr("Then corner-to-corner lengths check them, and every wall says how sure it is"));
   connect(keepReadings_, &QPushButton::clicked, this, [this] {
     IdSource ids = workspace_.document().ids();
-    if (const auto room = roomOfWalk(ids))
+    if (const auto room = roomOfWalk(*workspace_.room(), ids))
       if (const auto after = withRoom(workspace_.job(), *room)) workspace_.document().edit(tr("keep the readings"), *after, ids.next());
   });
   column->addWidget(keepReadings_);
@@ -120,9 +118,7 @@ std::vector<WalkedRun> MeasurePanel::walkedRuns() const {
   return out;
 }
 
-Result<Room> MeasurePanel::roomOfWalk(IdSource& ids) const {
-  Room room;
-  if (const Room* known = workspace_.room()) room = *known;
+Result<Room> MeasurePanel::roomOfWalk(Room room, IdSource& ids) const {
   room.survey = recordOf(walkedRuns(), ids);
   return surveyed(std::move(room));
 }
@@ -277,7 +273,7 @@ void MeasurePanel::showState() {
   const bool anyRead = std::any_of(runs_.begin(), runs_.end(), [](const Run& r) { return r.length.has_value(); });
   if (!corners.ok() && anyRead && (room == nullptr || sketching_)) {
     IdSource ids = workspace_.document().ids();
-    adjusts = roomOfWalk(ids).ok();
+    adjusts = roomOfWalk(room != nullptr ? *room : Room{}, ids).ok();
   }
   use_->setEnabled((corners.ok() || adjusts) && (changed() || room == nullptr));
   use_->setVisible(changed() || room == nullptr);
@@ -320,23 +316,19 @@ void MeasurePanel::useOutline() {
     taken_ = runs_;
     workspace_.document().edit(tr("new outline"), *after);
   } else {
-    Room fresh;
-    const RoomId id = ids.take<RoomId>("room");
-    auto room = roomOfWalk(ids);
-    if (room) {
+    Room fresh = freshRoom(job, ids);
+    fresh.ceilingHeight = ceiling_;
+    const RoomId id = fresh.id;
+    if (auto room = roomOfWalk(fresh, ids)) {
       fresh = std::move(room).value();
     } else if (corners.ok()) {
       fresh.corners = *corners;  // nothing to adjust: the corners are as they were typed
     } else {
       return refuse(room.error());
     }
-    fresh.id = id;
-    fresh.name = job.rooms.empty() ? "Room" : "Room " + std::to_string(job.rooms.size() + 1);
-    fresh.ceilingHeight = ceiling_;
-    const auto after = withRoom(job, fresh);
+    const auto after = withFreshRoom(job, std::move(fresh), ids);
     if (!after) return refuse(after.error());
-    const Job withFirst = withScheme(*after, Scheme{ids.take<SchemeId>("s"), id, "A", {}, {}, {}});
-    if (workspace_.document().edit(tr("measure the room"), withFirst, ids.next())) workspace_.showRoom(id);
+    if (workspace_.document().edit(tr("measure the room"), *after, ids.next())) workspace_.showRoom(id);
   }
   showState();
   if (!walking()) survey_->goToLine();

@@ -45,7 +45,7 @@ class MeasurePanel : public QWidget {
   [[nodiscard]] bool walking() const;
   [[nodiscard]] std::vector<WalkedRun> walkedRuns() const;
   /// The room that the walk would make, with its readings; why it makes none.
-  [[nodiscard]] Result<Room> roomOfWalk(IdSource& ids) const;
+  [[nodiscard]] Result<Room> roomOfWalk(Room room, IdSource& ids) const;
   void leaveSketch();
 
   Workspace& workspace_;

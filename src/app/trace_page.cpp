@@ -122,18 +122,13 @@ void TracePage::takeIn(const QString& path, int page) {
 
 bool TracePage::beginRoom(const Underlay& underlay) {
   // A place to keep the picture until its trace says where the corners are.
-  const Job& job = workspace_.job();
   IdSource ids = workspace_.document().ids();
-  Room fresh;
-  fresh.id = ids.take<RoomId>("room");
-  fresh.name = job.rooms.empty() ? "Room" : "Room " + std::to_string(job.rooms.size() + 1);
-  fresh.ceilingHeight = 96 * kInch;
+  Room fresh = freshRoom(workspace_.job(), ids);
   fresh.corners = {{cornerName(0), {0, 0}}, {cornerName(1), {4000, 0}}, {cornerName(2), {4000, 3000}}, {cornerName(3), {0, 3000}}};
   fresh.underlay = underlay;
   const RoomId id = fresh.id;
-  const auto after = withRoom(job, std::move(fresh));
-  if (!after) return take({}, after);
-  if (!take(tr("begin a room from its plan"), withScheme(*after, Scheme{ids.take<SchemeId>("s"), id, "A", {}, {}, {}}), ids.next())) return false;
+  const auto after = withFreshRoom(workspace_.job(), std::move(fresh), ids);
+  if (!take(tr("begin a room from its plan"), after, ids.next())) return false;
   workspace_.showRoom(id);
   workspace_.showTopic(Topic::Picture);
   return true;

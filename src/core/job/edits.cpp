@@ -131,6 +131,21 @@ Result<Job> withPiece(const Job& job, Piece piece) {
   return out;
 }
 
+Room freshRoom(const Job& job, IdSource& ids) {
+  Room room;
+  room.id = ids.take<RoomId>("room");
+  room.name = job.rooms.empty() ? "Room" : "Room " + std::to_string(job.rooms.size() + 1);
+  room.ceilingHeight = kUsualCeiling;
+  return room;
+}
+
+Result<Job> withFreshRoom(const Job& job, Room room, IdSource& ids) {
+  const RoomId id = room.id;
+  const auto after = withRoom(job, std::move(room));
+  if (!after) return after.error();
+  return withScheme(*after, Scheme{ids.take<SchemeId>("s"), id, "A", {}, {}, {}});
+}
+
 Job withScheme(const Job& job, Scheme scheme) {
   Job out = job;
   put(out.schemes, std::move(scheme));

@@ -11,6 +11,12 @@ namespace mezzet {
 /// Adds the room, or replaces the one with its id. Refused when the room is faulty, or when a picture hangs on a wall
 /// that would go.
 [[nodiscard]] Result<Job> withRoom(const Job&, Room);
+/// A room still to be added: its id, "Room" or "Room 2" for a name, and a ceiling at kUsualCeiling.
+[[nodiscard]] Room freshRoom(const Job&, IdSource&);
+/// Height of a room until its ceiling is measured [D].
+inline constexpr double kUsualCeiling = 96 * kInch;
+/// Adds such a room and a first scheme A in it; refused as withRoom is.
+[[nodiscard]] Result<Job> withFreshRoom(const Job&, Room, IdSource&);
 /// New corners for a room; its openings must still fit. A wall that keeps its letter keeps its thickness.
 [[nodiscard]] Result<Job> withOutline(const Job&, const RoomId&, std::vector<Corner>);
 [[nodiscard]] Result<Job> withCeiling(const Job&, const RoomId&, double height);
