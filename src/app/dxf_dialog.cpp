@@ -29,7 +29,7 @@ class OutlinePicture : public QWidget {
  protected:
   void paintEvent(QPaintEvent*) override {
     QPainter p(this);
-    p.fillRect(rect(), QColor("#f8f4ea"));
+    p.fillRect(rect(), desk::kPaper);
     if (corners_.size() < 3) return;
     Room room;
     room.id = RoomId("preview");

@@ -16,8 +16,8 @@ constexpr double kMostZoom = 12, kLeastZoom = 0.02;
 constexpr int kSmallestLevel = 1024;  // pixels on the long side
 
 void drawHandle(QPainter& p, QPointF at, bool strong) {
-  p.setPen(QPen(QColor("#1d2730"), 2));
-  p.setBrush(strong ? QColor("#f4c430") : QColor("#f8f4ea"));
+  p.setPen(QPen(desk::kInk, 2));
+  p.setBrush(strong ? desk::kTape : desk::kPaper);
   p.drawEllipse(at, 5, 5);
 }
 
@@ -25,8 +25,8 @@ void drawHandle(QPainter& p, QPointF at, bool strong) {
 void drawLabel(QPainter& p, QPointF at, const QString& text) {
   const QRectF box = p.fontMetrics().boundingRect(text).adjusted(-5, -2, 5, 2);
   const QRectF there = box.translated(at - box.center());
-  p.fillRect(there, QColor("#f8f4ea"));
-  p.setPen(QColor("#1d2730"));
+  p.fillRect(there, desk::kPaper);
+  p.setPen(desk::kInk);
   p.drawText(there, Qt::AlignCenter, text);
 }
 
@@ -110,7 +110,7 @@ void TraceView::paintEvent(QPaintEvent*) {
   p.setFont(font);
   const Underlay* u = underlay();
   if (u == nullptr || picture_.isNull()) {
-    p.setPen(QColor("#1d2730"));
+    p.setPen(desk::kInk);
     p.drawText(
         rect().adjusted(40, 0, -40, 0), Qt::AlignCenter | Qt::TextWordWrap,
         u == nullptr ? tr("Take in a picture or a PDF page of a plan; it lies here while you trace it.") : tr("The picture of this plan is not in the file."));
@@ -135,12 +135,12 @@ void TraceView::paintEvent(QPaintEvent*) {
   }
   // Known lengths, the frame, the trace, and what is being set.
   const auto line = [&](Vec2 a, Vec2 b, const QColor& colour, double width, Qt::PenStyle style) {
-    p.setPen(QPen(QColor("#fffef9"), width + 3));
+    p.setPen(QPen(desk::kSheet, width + 3));
     p.drawLine(onScreen(a), onScreen(b));
     p.setPen(QPen(colour, width, style));
     p.drawLine(onScreen(a), onScreen(b));
   };
-  const QColor ink("#1d2730"), green("#2f7d6b");
+  const QColor ink = desk::kInk, green = desk::kHolds;
   const auto scale = scaleOf(*u);
   for (std::size_t i = 0; i < u->known.size(); ++i) {
     const KnownLength& k = u->known[i];
@@ -181,14 +181,14 @@ void TraceView::paintEvent(QPaintEvent*) {
   }
   if (cross_ && hasFocus()) {
     const QPointF at = onScreen(*cross_);
-    for (const auto& [width_, colour] : {std::pair(4.0, QColor("#1d2730")), std::pair(2.0, QColor("#f4c430"))}) {
+    for (const auto& [width_, colour] : {std::pair(4.0, desk::kInk), std::pair(2.0, desk::kTape)}) {
       p.setPen(QPen(colour, width_));
       p.drawLine(at - QPointF(14, 0), at + QPointF(14, 0));
       p.drawLine(at - QPointF(0, 14), at + QPointF(0, 14));
     }
   }
   if (hasFocus()) {
-    p.setPen(QPen(QColor("#f4c430"), 3));
+    p.setPen(QPen(desk::kTape, 3));
     p.setBrush(Qt::NoBrush);
     p.drawRect(rect().adjusted(1, 1, -2, -2));
   }
