@@ -122,22 +122,29 @@ void CompareView::paint(QLabel* on, const SchemeId& id) {
   on->setPixmap(pixels);
 }
 
-QString CompareView::figures(const SchemeId& scheme) const {
+QString CompareView::inWords(const SchemeFigures& figures) const {
   QStringList words;
   const Room* room = workspace_.room();
   if (room == nullptr) return {};
-  for (const std::string& w :
-       figureWords(figuresOf(workspace_.job(), workspace_.book(), scheme, workspace_.format()), *room, workspace_.job().units, workspace_.format()))
-    words << onScreen(w);
+  for (const std::string& w : figureWords(figures, *room, workspace_.job().units, workspace_.format())) words << onScreen(w);
   return words.join(QStringLiteral(", ")) + QStringLiteral(".");
+}
+
+SchemeId CompareView::otherId() const { return SchemeId(other_->currentData().toString().toStdString()); }
+
+void CompareView::paintBoth() {
+  paint(left_, workspace_.schemeId());
+  paint(right_, otherId());
 }
 
 void CompareView::show_() {
   const Scheme* first = workspace_.scheme();
   if (first == nullptr) return;
+  paintBoth();
+  const auto judge = [&](const SchemeId& id) { return judged(workspace_.job(), workspace_.book(), id, workspace_.format()); };
+  const Judged one = judge(first->id);
   leftName_->setText(tr("Scheme %1").arg(QString::fromStdString(first->name)));
-  paint(left_, first->id);
-  leftFigures_->setText(figures(first->id));
+  leftFigures_->setText(inWords(one.figures));
   rightFigures_->clear();
   QString log;
   const auto tell = [&](const Scheme& scheme) {
@@ -147,13 +154,11 @@ void CompareView::show_() {
     }
   };
   tell(*first);
-  const SchemeId other(other_->currentData().toString().toStdString());
-  if (const Scheme* second = findScheme(workspace_.job(), other)) {
-    paint(right_, other);
-    rightFigures_->setText(figures(other));
+  if (const Scheme* second = findScheme(workspace_.job(), otherId())) {
+    const Judged two = judge(second->id);
+    rightFigures_->setText(inWords(two.figures));
     QString text;
-    for (const std::string& line : differences(workspace_.job(), workspace_.book(), first->id, other, workspace_.format()))
-      text += onScreen(line) + QStringLiteral("\n");
+    for (const std::string& line : differences(workspace_.job(), one, two, workspace_.format())) text += onScreen(line) + QStringLiteral("\n");
     list_->setText(text.isEmpty() ? tr("Nothing measured differs.") : text.trimmed());
     tell(*second);
   } else {
@@ -172,7 +177,7 @@ void CompareView::note(LogKind kind) {
 
 void CompareView::resizeEvent(QResizeEvent* event) {
   QDialog::resizeEvent(event);
-  show_();
+  paintBoth();
 }
 
 }  // namespace mezzet

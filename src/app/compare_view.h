@@ -4,6 +4,7 @@
 #include <QDialog>
 
 #include "app/workspace.h"
+#include "core/rules/compare.h"
 
 class QComboBox;
 class QLabel;
@@ -25,7 +26,9 @@ class CompareView : public QDialog {
   void show_();
   void note(LogKind kind);
   void paint(QLabel* on, const SchemeId& scheme);
-  [[nodiscard]] QString figures(const SchemeId& scheme) const;
+  void paintBoth();
+  [[nodiscard]] SchemeId otherId() const;
+  [[nodiscard]] QString inWords(const SchemeFigures& figures) const;
 
   Workspace& workspace_;
   QComboBox* other_;

@@ -15,6 +15,7 @@
 #include "core/job/edits.h"
 #include "core/rules/chairs.h"
 #include "core/rules/check.h"
+#include "core/rules/way_words.h"
 #include "io/slips_json.h"
 
 namespace mezzet {
@@ -135,29 +136,9 @@ void Workspace::askRoutes() {
 }
 
 QString Workspace::wayBetween() const {
-  const Scheme* s = scheme();
   const PlacementIds chosen = selection();
-  if (s == nullptr || chosen.size() != 2) return {};
-  const PieceIndex pieces(job());
-  const WalkSpace space = walkSpaceOf(pieces, *room(), *s, useState_);
-  if (space.openings.empty()) return tr("This room has no door yet, so nobody walks in it.");
-  const SchemeNames names(pieces, *s);
-  std::vector<Destination> ends;
-  for (const PlacementId& id : chosen) {
-    for (Destination& d : destinationsIn(pieces, *room(), *s))
-      if (d.id == id.value) ends.push_back(std::move(d));
-    if (ends.empty() || ends.back().id != id.value)
-      return tr("One does not walk to %1: choose seats and cupboards.").arg(QString::fromStdString(names.the(id)));
-  }
-  const RoomWay first = wayTo(space, space.openings[space.entry], ends[0]);
-  const RoomWay way = wayTo(space, {ends[0].id, first.at, 2 * std::max(0.0, clearanceAt(space, first.at)), {}}, ends[1]);
-  const auto name = [&](const std::string& id) {
-    return id.starts_with("wall:") ? "wall " + id.substr(5) : findPlacement(*s, PlacementId(id)) != nullptr ? names.the(PlacementId(id)) : id;
-  };
-  std::string words = "From " + names.the(chosen[0]) + " to " + names.the(chosen[1]) + " ";
-  words += way.way.width > 0 ? "the way is " + writeLength(way.way.width, format_) : std::string("there is no way");
-  if (way.way.pinch) words += " between " + name(way.way.pinch->first) + " and " + name(way.way.pinch->second);
-  return QString::fromStdString(words) + QStringLiteral(".");
+  if (scheme() == nullptr || chosen.size() != 2) return {};
+  return QString::fromStdString(mezzet::wayBetween(job(), *scheme(), useState_, chosen[0], chosen[1], format_));
 }
 
 void Workspace::showState(UseState state) {

@@ -25,23 +25,17 @@ struct Walked {
         destinations(destinationsIn(pieces, room, scheme)) {
     if (space.openings.empty()) throw Refused{{room.name, "has no door to come in by", "Add a door, sliding door or arch"}};
   }
-  [[nodiscard]] const WayEnd* opening(const std::string& id) const {
-    for (const WayEnd& end : space.openings)
-      if (end.id == id) return &end;
-    return nullptr;
-  }
   [[nodiscard]] Destination place(const std::string& id) const {
     for (const Destination& d : destinations)
       if (d.id == id) return d;
-    if (const WayEnd* end = opening(id)) return {Goal::Opening, id, {end->at}};
+    if (const WayEnd* end = findEnd(space, id)) return {Goal::Opening, id, {end->at}};
     throw Refused{{id, "is nothing one goes to", "Name a door, window, seat or cupboard of the room"}};
   }
   /// Where a way from this place begins: at a door itself, else where one stands who has come to it.
   [[nodiscard]] WayEnd start(const std::string& id) const {
     if (id.empty()) return space.openings[space.entry];
-    if (const WayEnd* end = opening(id)) return *end;
-    const RoomWay there = wayTo(space, space.openings[space.entry], place(id));
-    return {id, there.at, 2 * std::max(0.0, clearanceAt(space, there.at)), {}};
+    if (const WayEnd* end = findEnd(space, id)) return *end;
+    return goOnFrom(space, wayTo(space, space.openings[space.entry], place(id)));
   }
 };
 

@@ -19,10 +19,7 @@ struct Near {
   [[nodiscard]] double clearance(Vec2 p) const {
     double best = std::numeric_limits<double>::infinity();
     for (const Atom* atom : atoms) {
-      const Box& b = atom->bounds;
-      const double dx = std::max({0.0, b.low.x - p.x, p.x - b.high.x}), dy = std::max({0.0, b.low.y - p.y, p.y - b.high.y});
-      if (best > 0 && dx * dx + dy * dy >= best * best) continue;
-      best = std::min(best, distanceTo(atom->shape, p));
+      best = nearerOf(best, *atom, p);
       if (best <= 0) return best;
     }
     return best;
@@ -92,7 +89,6 @@ Approach widestApproach(const WalkSpace& space, const WayEnd& from, const std::v
   constexpr double kRadii[] = {150, 300, 450, kAtReach, 800, 1000};
   const double enough = std::min(from.widest, space.cap) / 2;
   Approach best;
-  best.way.pinch = std::nullopt;
   best.at = marks.empty() ? Vec2{} : marks.front();
   for (const Vec2 mark : marks) {
     const Near near(space, mark, kAtReach + 2 * enough + 100);

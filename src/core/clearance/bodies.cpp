@@ -151,9 +151,8 @@ std::vector<Body> openingBodies(const Room& room) {
 }
 
 bool standsInTheWay(const Feature& f) {
-  constexpr double kHeadRoom = 80 * kInch;  // contract: what hangs lower is an obstacle to walkers
   if (f.kind == FeatureKind::Niche) return false;
-  return f.base ? *f.base < kHeadRoom : f.kind != FeatureKind::Beam;
+  return f.base ? *f.base < kWalkersHeadRoom : f.kind != FeatureKind::Beam;
 }
 
 std::vector<Body> featureBodies(const Room& room) {
@@ -161,6 +160,12 @@ std::vector<Body> featureBodies(const Room& room) {
   for (const Feature& f : room.features)
     if (auto parts = standsInTheWay(f) ? convexParts(f.outline) : Parts{}; !parts.empty()) bodies.push_back(bodyOf(f.id.value, std::move(parts)));
   return bodies;
+}
+
+std::vector<Body> fixedBodies(const Room& room) {
+  std::vector<Body> fixed = wallBodies(room);
+  for (Body& body : featureBodies(room)) fixed.push_back(std::move(body));
+  return fixed;
 }
 
 Separation separation(const Body& a, const Body& b) { return separation(a.parts, b.parts); }
@@ -191,6 +196,12 @@ std::vector<FrontEdge> seatFronts(const Piece& piece, const FloorPlace& place) {
   if (piece.hand == Hand::Left)
     return {{at(-w + inner, limb), at(w - arm, limb), towards(0, -1)}, {at(-w + inner, -d + arm), at(-w + inner, limb), towards(1, 0)}};
   return {{at(-w + arm, limb), at(w - inner, limb), towards(0, -1)}, {at(w - inner, limb), at(w - inner, -d + arm), towards(-1, 0)}};
+}
+
+FrontEdge backEdge(const Piece& piece, const FloorPlace& place) {
+  const Turn turn = turnOf(place.turn);
+  const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
+  return {place.at + rotated({w, d}, turn), place.at + rotated({-w, d}, turn), rotated({0, 1}, turn)};
 }
 
 std::vector<Vec2> feetOf(const Piece& piece, const FloorPlace& place) {

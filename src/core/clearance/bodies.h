@@ -12,6 +12,9 @@ namespace mezzet {
 /// Contract: under half a millimetre counts as touching, and touching is no overlap.
 inline constexpr double kTouch = 0.5;
 
+/// What hangs lower than this is in a walker's way (published head room, 80 in).
+inline constexpr double kWalkersHeadRoom = 80 * kInch;
+
 struct Body {
   std::string id;  ///< placement, feature or opening id, or "wall:A"
   Parts parts;
@@ -39,6 +42,8 @@ inline constexpr double kOvalTolerance = 0.02, kCurveTolerance = 0.5;
 /// Fixed things that stand in the way on the floor: no niche, and no beam that one walks under.
 [[nodiscard]] std::vector<Body> featureBodies(const Room&);
 [[nodiscard]] bool standsInTheWay(const Feature&);
+/// Walls and fixed things: what nobody moves.
+[[nodiscard]] std::vector<Body> fixedBodies(const Room&);
 
 [[nodiscard]] Separation separation(const Body&, const Body&);
 [[nodiscard]] std::string wallKey(const CornerId&);  ///< "wall:A"
@@ -52,6 +57,8 @@ struct FrontEdge {
 /// 24 in of it.
 [[nodiscard]] std::vector<FrontEdge> seatFronts(const Piece&, const FloorPlace&);
 [[nodiscard]] inline FrontEdge seatFront(const Piece& piece, const FloorPlace& place) { return seatFronts(piece, place).front(); }
+/// The rear side of a piece's box from left to right as someone behind it sees it, and outward.
+[[nodiscard]] FrontEdge backEdge(const Piece&, const FloorPlace&);
 /// Where the feet stand: four, inside the corners; the first two at the front.
 [[nodiscard]] std::vector<Vec2> feetOf(const Piece&, const FloorPlace&);
 /// Width of one arm where none was measured [D].

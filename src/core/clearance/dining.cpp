@@ -121,7 +121,7 @@ std::vector<Setting> settingsAround(const Piece& table, const FloorPlace& place,
   const double w = table.width / 2, d = table.depth.value_or(table.width) / 2, behind = chair.depth.value_or(chair.width) / 2 - tuck;
   // A chair whose back points to `outward` (in the table's frame) stands with its front over the edge.
   const auto add = [&](Vec2 edge, Vec2 outward, bool head) {
-    const double angle = std::atan2(outward.y, outward.x) * 180 / std::numbers::pi - 90;
+    const double angle = directionOf(outward) - 90;
     out.push_back({{place.at + rotated(edge + outward * behind, turn), normalisedTurn(place.turn + std::round(angle * 1e6) / 1e6)}, head});
   };
   if (isRounded(table)) {

@@ -231,7 +231,6 @@ std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, c
     const Ground ground = groundOf(area);
     const std::size_t n = ground.bends.size(), start = n, goal = n + 1;
     const auto at = [&](std::size_t i) { return i < n ? ground.bends[i].at : i == start ? from : to; };
-    std::vector<double> best(n + 2, std::numeric_limits<double>::infinity());
     std::vector<std::size_t> came(n + 2, start);
     std::vector<bool> done(n + 2, false);
     // Ways are offered by their length alone; whether one is free is asked only when it is the best offer left.
@@ -250,7 +249,6 @@ std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, c
       if (done[offer.to]) continue;
       if (offer.to != start && !isFree(ground, at(offer.by), at(offer.to))) continue;
       done[offer.to] = true;
-      best[offer.to] = offer.length;
       came[offer.to] = offer.by;
       if (offer.to == goal) {
         std::vector<Vec2> route;
@@ -315,11 +313,7 @@ TurningCircle largestTurn(const Room& room, const std::vector<Body>& standing, c
   const auto clearance = [&](Vec2 p) {
     double best = distanceToEdge(outline, p);
     if (!contains(outline, p)) return -best;
-    for (const Atom& atom : atoms) {
-      const Box& b = atom.bounds;
-      const double dx = std::max({0.0, b.low.x - p.x, p.x - b.high.x}), dy = std::max({0.0, b.low.y - p.y, p.y - b.high.y});
-      if (dx * dx + dy * dy < best * best || best < 0) best = std::min(best, distanceTo(atom.shape, p));
-    }
+    for (const Atom& atom : atoms) best = nearerOf(best, atom, p);
     return best;
   };
   // Squares, the most promising first: nothing in a square can clear more than its middle does and half its diagonal.

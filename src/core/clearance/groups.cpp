@@ -1,9 +1,7 @@
 #include "core/clearance/groups.h"
 
 #include <algorithm>
-#include <cmath>
 #include <map>
-#include <numbers>
 #include <numeric>
 
 #include "core/job/kinds.h"
@@ -19,10 +17,11 @@ FrontEdge frontOf(const PieceIndex& pieces, const Placement& p) {
   return all[all.size() / 2];
 }
 
-double turnedAway(const FrontEdge& front, Vec2 point) {
-  const Vec2 d = point - midpoint(front.left, front.right);
-  return std::abs(std::atan2(cross(front.outward, d), dot(front.outward, d))) * 180 / std::numbers::pi;
+bool sitsIn(const TalkGroup& group, std::string_view placement) {
+  return std::any_of(group.seats.begin(), group.seats.end(), [&](const Placement* p) { return p->id.value == placement; });
 }
+
+double turnedAway(const FrontEdge& front, Vec2 point) { return degreesBetween(front.outward, point - midpoint(front.left, front.right)); }
 
 std::vector<TalkGroup> talkGroupsIn(const PieceIndex& pieces, const std::vector<Serving>& servings) {
   const std::size_t n = servings.size();

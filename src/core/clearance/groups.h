@@ -13,6 +13,8 @@ struct TalkGroup {
   std::vector<const Placement*> seats;  ///< in placement order; pointers into the scheme
   int places = 0;
 };
+/// Whether a placement is one of its seats.
+[[nodiscard]] bool sitsIn(const TalkGroup&, std::string_view placement);
 /// Groups of the seats round low tables and of those that look at each other; the one with most places first. Seats with
 /// one group name, given by hand, are one group and take no others. A seat alone is a group of one.
 [[nodiscard]] std::vector<TalkGroup> talkGroupsIn(const PieceIndex&, const std::vector<Serving>&);

@@ -4,7 +4,6 @@
 #include <cmath>
 #include <limits>
 
-#include "core/job/kinds.h"
 #include "core/clearance/groups.h"
 
 namespace mezzet {
@@ -37,7 +36,6 @@ void measureRoomy(const WalkSpace& space, RouteFacts::One& one) {
   std::vector<CrossSection> sections = crossSections(space, one.line, kSample, 60 * kInch);
   std::erase_if(sections, [&](const CrossSection& c) { return !contains(space.outline, c.at); });
   if (sections.empty()) return;
-  one.length = sections.back().along - sections.front().along;
   for (std::size_t i = 0; i < sections.size(); ++i) {
     double least = std::numeric_limits<double>::infinity();
     std::size_t k = i;
@@ -73,25 +71,18 @@ RouteFacts routeFactsOf(const Job& job, const SchemeId& id, const RouteAsk& ask,
   const WalkSpace space = walkSpaceOf(pieces, room, *scheme, state);
   if ((job.brief.access || ask.reachWidth) && !stop.stop_requested()) facts.turning = largestTurn(room, bodiesInUse(pieces, *scheme, state), stop);
   if (space.openings.empty()) return facts;
-  const std::vector<RoomWay> ways = waysIn(space, destinationsIn(pieces, room, *scheme));
-  // Of the main group the seat that is reached best.
   const std::vector<TalkGroup> groups = talkGroupsIn(pieces, servingsIn(pieces, *scheme));
-  std::string seated;
-  double widest = -1;
-  for (const RoomWay& way : ways)
-    if (way.to.goal == Goal::Seat && !groups.empty() && way.way.width > widest &&
-        std::any_of(groups.front().seats.begin(), groups.front().seats.end(), [&](const Placement* p) { return p->id.value == way.to.id; })) {
-      widest = way.way.width;
-      seated = way.to.id;
-    }
+  // Of the main group the seat that is reached best: known only when the ways to all of its seats are.
+  std::vector<Destination> goals = judgedDestinations(pieces, room, *scheme);
+  std::erase_if(goals, [&](const Destination& d) {
+    return !ask.all && d.goal != Goal::Opening && !ask.to.contains(d.id) && (groups.empty() || !sitsIn(groups.front(), d.id));
+  });
+  const std::vector<RoomWay> ways = waysIn(space, goals);
+  const RoomWay* seated = groups.empty() ? nullptr : bestReached(ways, groups.front());
   for (const RoomWay& way : ways) {
     if (stop.stop_requested()) return facts;
-    if (!ask.all && way.to.goal != Goal::Opening && way.to.id != seated && !ask.to.contains(way.to.id)) continue;
-    // Dining chairs are judged by their own rules.
-    const Placement* seat = way.to.goal == Goal::Seat ? findPlacement(*scheme, PlacementId(way.to.id)) : nullptr;
-    if (seat != nullptr && isDiningSeat(pieces.of(*seat).kind)) continue;
+    if (!ask.all && way.to.goal != Goal::Opening && &way != seated && !ask.to.contains(way.to.id)) continue;
     RouteFacts::One one;
-    one.width = way.way.width;
     one.line = routeTo(space, way, stop);
     if (!one.line.empty()) {
       one.narrow = way.way.width < kMainWay ? longestNarrowerThan(space, one.line, kMainWay) : 0;
@@ -107,9 +98,8 @@ RouteFacts routeFactsOf(const Job& job, const SchemeId& id, const RouteAsk& ask,
   if (bare.placements.size() == scheme->placements.size()) return facts;
   const WalkSpace open = walkSpaceOf(pieces, room, bare, state);
   std::vector<std::vector<Vec2>> lines;
-  for (const RoomWay& way : waysIn(open, destinationsIn(pieces, room, bare))) {
+  for (const RoomWay& way : waysIn(open, openingsAmong(destinationsIn(pieces, room, bare)))) {
     if (stop.stop_requested()) return facts;
-    if (way.to.goal != Goal::Opening) continue;
     RoomWay main = way;
     main.way.width = std::min(main.way.width, kMainWay);
     if (auto line = routeTo(open, main, stop); !line.empty()) lines.push_back(std::move(line));

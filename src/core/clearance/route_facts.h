@@ -23,10 +23,8 @@ inline constexpr double kWidestRibbon = 48 * kInch;
 
 struct RouteFacts {
   struct One {
-    double width = 0;               ///< of the way when the route was drawn
     std::vector<Vec2> line;         ///< of the disc's centre; empty when there is no route
     double narrow = 0;              ///< length of its longest part under kMainWay
-    double length = 0;              ///< inside the room
     std::optional<double> roomy;    ///< the least width along the widest stretch of kLongStretch; absent on shorter routes
     std::array<Vec2, 2> roomyAt{};  ///< across the route in the middle of that stretch
     std::vector<Area> ribbon;       ///< of its local clear width, where it was asked for

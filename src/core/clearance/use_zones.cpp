@@ -7,14 +7,13 @@
 
 namespace mezzet {
 
-Parts openZone(const Piece& piece, const FloorPlace& place, double extra) {
+Parts openZone(const Piece& piece, const FloorPlace& place) {
   const double by = opensBy(piece);
   if (by <= 0) return {};
   const Turn turn = turnOf(place.turn);
   const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
   Convex zone;
-  for (const Vec2 corner : {Vec2{-w, -d - by - extra}, Vec2{w, -d - by - extra}, Vec2{w, -d}, Vec2{-w, -d}})
-    zone.core.push_back(place.at + rotated(corner, turn));
+  for (const Vec2 corner : {Vec2{-w, -d - by}, Vec2{w, -d - by}, Vec2{w, -d}, Vec2{-w, -d}}) zone.core.push_back(place.at + rotated(corner, turn));
   return {zone};
 }
 
@@ -52,7 +51,7 @@ std::vector<UseZone> useZones(const PieceIndex& pieces, const Scheme& scheme, Us
     if (occupied) add(turningZone(piece, *place));
     if (party && extendsBy(piece) > 0) add(footprint(extended(piece), *place));
     if (party && p.usedAt) add(footprint(piece, *p.usedAt));
-    if (!zone.empty()) out.push_back({p.id.value, std::move(zone)});
+    if (!zone.empty()) out.push_back({p.id.value, std::move(zone), party && p.usedAt});
   }
   return out;
 }
@@ -62,9 +61,7 @@ std::vector<Body> bodiesInUse(const PieceIndex& pieces, const Scheme& scheme, Us
   for (UseZone& zone : useZones(pieces, scheme, state)) {
     const auto at = std::find_if(bodies.begin(), bodies.end(), [&](const Body& b) { return b.id == zone.id; });
     if (at == bodies.end()) continue;
-    // A stool that was drawn up is not where it was pushed back to.
-    const Placement* p = findPlacement(scheme, PlacementId(zone.id));
-    if (p != nullptr && p->usedAt && (state == UseState::Party || p->inUse)) at->parts.clear();
+    if (zone.instead) at->parts.clear();
     at->parts.insert(at->parts.end(), zone.parts.begin(), zone.parts.end());
     at->bounds = boundsOf(at->parts);
   }

@@ -13,7 +13,7 @@ enum class UseState { Everyday, Occupied, Party };
 inline constexpr double kStandingRoom = 18 * kInch;
 
 /// The zone before a piece that it comes forward into, as deep as opensBy(); empty when it does not.
-[[nodiscard]] Parts openZone(const Piece&, const FloorPlace&, double extra = 0);
+[[nodiscard]] Parts openZone(const Piece&, const FloorPlace&);
 /// The circle that a swivel sweeps about its middle; empty for what does not turn.
 [[nodiscard]] Parts turningZone(const Piece&, const FloorPlace&);
 /// A table with its leaves in; the piece itself when it has none.
@@ -24,6 +24,7 @@ inline constexpr double kStandingRoom = 18 * kInch;
 struct UseZone {
   std::string id;  ///< of the placement
   Parts parts;
+  bool instead = false;  ///< of its body, not beside it: a stool that was drawn up is not where it was pushed back to
 };
 [[nodiscard]] std::vector<UseZone> useZones(const PieceIndex&, const Scheme&, UseState);
 /// Bodies on the floor in a state: floorBodies with their zones, as walkers meet them.

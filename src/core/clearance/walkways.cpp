@@ -25,8 +25,7 @@ std::uint32_t ownerIndex(WalkSpace& space, const std::string& id) {
 
 std::uint32_t addAtom(WalkSpace& space, Convex shape, std::uint32_t owner) {
   Atom atom;
-  for (const Vec2 p : shape.core) atom.centre += p;
-  atom.centre = atom.centre * (1.0 / static_cast<double>(shape.core.size()));
+  atom.centre = meanOf(shape.core);
   atom.bounds = boundsOf(shape);
   atom.shape = std::move(shape);
   atom.owner = owner;
@@ -53,7 +52,7 @@ void addWalls(WalkSpace& space, const Room& room) {
       const std::uint32_t atom = addAtom(space, segment(wall.start + wall.along() * from, wall.start + wall.along() * to), owner);
       if (open) {
         const Opening& o = room.openings[open->first];
-        space.thresholds.push_back({open->second, atom, wall.start + wall.along() * (o.offset + o.width / 2) - wall.inward() * kBeyond});
+        space.thresholds.push_back({open->second, atom, middleOf(wall, o) - wall.inward() * kBeyond});
       }
       return atom;
     };
@@ -205,6 +204,11 @@ Pinch pinchAt(const WalkSpace& space, std::size_t index) {
 
 }  // namespace
 
+const WayEnd* findEnd(const WalkSpace& space, std::string_view opening) {
+  const auto at = std::find_if(space.openings.begin(), space.openings.end(), [&](const WayEnd& e) { return e.id == opening; });
+  return at != space.openings.end() ? &*at : nullptr;
+}
+
 bool isWalkedThrough(const Opening& o) { return o.kind != OpeningKind::Window; }
 
 const Opening* mainEntry(const Room& room) {
@@ -325,14 +329,16 @@ double distanceTo(const Convex& body, Vec2 point) {
   return (inside ? -std::sqrt(squared) : std::sqrt(squared)) - body.radius;
 }
 
+double nearerOf(double best, const Atom& atom, Vec2 point) {
+  const Box& box = atom.bounds;
+  const double dx = std::max({0.0, box.low.x - point.x, point.x - box.high.x}), dy = std::max({0.0, box.low.y - point.y, point.y - box.high.y});
+  if (best > 0 && dx * dx + dy * dy >= best * best) return best;
+  return std::min(best, distanceTo(atom.shape, point));
+}
+
 double clearanceAt(const WalkSpace& space, Vec2 point) {
   double best = std::numeric_limits<double>::infinity();
-  for (const Atom& atom : space.atoms) {
-    const Box& box = atom.bounds;
-    const double dx = std::max({0.0, box.low.x - point.x, point.x - box.high.x}), dy = std::max({0.0, box.low.y - point.y, point.y - box.high.y});
-    if (best > 0 && dx * dx + dy * dy >= best * best) continue;
-    best = std::min(best, distanceTo(atom.shape, point));
-  }
+  for (const Atom& atom : space.atoms) best = nearerOf(best, atom, point);
   return best;
 }
 

@@ -20,8 +20,6 @@ namespace mezzet {
 inline constexpr double kWidestGap = 2500;
 /// Gaps under this are closed [D].
 inline constexpr double kClosedGap = 1;
-/// What hangs lower than this is in a walker's way (published head room, 80 in).
-inline constexpr double kWalkersHeadRoom = 80 * kInch;
 
 /// One convex thing that walkers go round.
 struct Atom {
@@ -80,6 +78,8 @@ struct WalkSpace {
   };
   std::vector<Threshold> thresholds;
 };
+/// The end at an opening that one walks through; null when it has no such opening.
+[[nodiscard]] const WayEnd* findEnd(const WalkSpace&, std::string_view opening);
 
 /// Whether one walks through it: a door, sliding door or arch.
 [[nodiscard]] bool isWalkedThrough(const Opening&);
@@ -118,6 +118,8 @@ struct Way {
 
 /// Distance of a point to a convex body; negative inside.
 [[nodiscard]] double distanceTo(const Convex&, Vec2 point);
+/// Its distance when that is less than `best`, else `best`: asked only of atoms whose box is near enough.
+[[nodiscard]] double nearerOf(double best, const Atom&, Vec2 point);
 /// To the nearest atom; negative inside one.
 [[nodiscard]] double clearanceAt(const WalkSpace&, Vec2 point);
 

@@ -14,7 +14,7 @@ std::vector<Destination> destinationsIn(const PieceIndex& pieces, const Room& ro
     if (entry != nullptr && o.id == entry->id) continue;
     const auto wall = findWall(room, o.wall);
     if (!wall || (!isWalkedThrough(o) && o.sill > kHighSill)) continue;
-    out.push_back({isWalkedThrough(o) ? Goal::Opening : Goal::Window, o.id.value, {wall->start + wall->along() * (o.offset + o.width / 2)}});
+    out.push_back({isWalkedThrough(o) ? Goal::Opening : Goal::Window, o.id.value, {middleOf(*wall, o)}});
   }
   for (const Placement& p : scheme.placements) {
     const auto* place = std::get_if<FloorPlace>(&p.on);
@@ -32,10 +32,24 @@ std::vector<Destination> destinationsIn(const PieceIndex& pieces, const Room& ro
   return out;
 }
 
+std::vector<Destination> judgedDestinations(const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
+  std::vector<Destination> out = destinationsIn(pieces, room, scheme);
+  std::erase_if(out, [&](const Destination& d) {
+    const Placement* seat = d.goal == Goal::Seat ? findPlacement(scheme, PlacementId(d.id)) : nullptr;
+    return seat != nullptr && isDiningSeat(pieces.of(*seat).kind);
+  });
+  return out;
+}
+
+std::vector<Destination> openingsAmong(std::vector<Destination> destinations) {
+  std::erase_if(destinations, [](const Destination& d) { return d.goal != Goal::Opening; });
+  return destinations;
+}
+
 RoomWay wayTo(const WalkSpace& space, const WayEnd& from, const Destination& to) {
   if (to.goal == Goal::Opening) {
-    const auto end = std::find_if(space.openings.begin(), space.openings.end(), [&](const WayEnd& e) { return e.id == to.id; });
-    if (end == space.openings.end()) return {to, {}, {}};
+    const WayEnd* end = findEnd(space, to.id);
+    if (end == nullptr) return {to, {}, {}};
     return {to, widestWay(space, from, *end), end->at};
   }
   Approach approach = widestApproach(space, from, to.marks, to.id);
@@ -49,6 +63,13 @@ std::vector<RoomWay> waysIn(const WalkSpace& space, const std::vector<Destinatio
   return out;
 }
 
+const RoomWay* bestReached(const std::vector<RoomWay>& ways, const TalkGroup& group) {
+  const RoomWay* best = nullptr;
+  for (const RoomWay& way : ways)
+    if (way.to.goal == Goal::Seat && sitsIn(group, way.to.id) && (best == nullptr || way.way.width > best->way.width)) best = &way;
+  return best;
+}
+
 WalkSpace walkSpaceOf(const PieceIndex& pieces, const Room& room, const Scheme& scheme, UseState state) {
   std::vector<Body> bodies = bodiesInUse(pieces, scheme, state);
   for (Body& body : hungBodies(pieces, room, scheme)) bodies.push_back(std::move(body));
@@ -56,9 +77,10 @@ WalkSpace walkSpaceOf(const PieceIndex& pieces, const Room& room, const Scheme& 
 }
 
 WayEnd endOf(const WalkSpace& space, const RoomWay& way) {
-  for (const WayEnd& end : space.openings)
-    if (way.to.goal == Goal::Opening && end.id == way.to.id) return end;
-  return {way.to.id, way.at, way.way.width, {}};
+  const WayEnd* end = way.to.goal == Goal::Opening ? findEnd(space, way.to.id) : nullptr;
+  return end != nullptr ? *end : WayEnd{way.to.id, way.at, way.way.width, {}};
 }
+
+WayEnd goOnFrom(const WalkSpace& space, const RoomWay& way) { return {way.to.id, way.at, 2 * std::max(0.0, clearanceAt(space, way.at)), {}}; }
 
 }  // namespace mezzet

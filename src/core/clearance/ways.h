@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/clearance/approach.h"
+#include "core/clearance/groups.h"
 #include "core/clearance/use_zones.h"
 
 namespace mezzet {
@@ -18,6 +19,10 @@ struct Destination {
 /// (sill above kHighSill) are left out: one goes to them only on a ladder.
 [[nodiscard]] std::vector<Destination> destinationsIn(const PieceIndex&, const Room&, const Scheme&);
 inline constexpr double kHighSill = 60 * kInch;
+/// Those that rules ask the way to: a dining chair is left and taken by pulling it out, and its own rules judge that.
+[[nodiscard]] std::vector<Destination> judgedDestinations(const PieceIndex&, const Room&, const Scheme&);
+/// The openings among them.
+[[nodiscard]] std::vector<Destination> openingsAmong(std::vector<Destination>);
 
 struct RoomWay {
   Destination to;
@@ -28,10 +33,14 @@ struct RoomWay {
 [[nodiscard]] std::vector<RoomWay> waysIn(const WalkSpace&, const std::vector<Destination>&);
 /// From the entry to one destination, or between any two places.
 [[nodiscard]] RoomWay wayTo(const WalkSpace&, const WayEnd& from, const Destination&);
+/// Of the ways to the seats of a group the widest, the first of equals; null when none leads to it.
+[[nodiscard]] const RoomWay* bestReached(const std::vector<RoomWay>&, const TalkGroup&);
 /// Everything walkers meet in a state: bodies with their use zones, and what hangs low.
 [[nodiscard]] WalkSpace walkSpaceOf(const PieceIndex&, const Room&, const Scheme&, UseState);
 
 /// The end of a drawn route at this destination.
 [[nodiscard]] WayEnd endOf(const WalkSpace&, const RoomWay&);
+/// Where another way begins for someone who went this way: as wide as there is room to stand.
+[[nodiscard]] WayEnd goOnFrom(const WalkSpace&, const RoomWay&);
 
 }  // namespace mezzet

@@ -8,31 +8,6 @@ namespace {
 
 constexpr double kGrid = 1000;  // steps to a millimetre
 
-ClipperLib::Path toGrid(const Polygon& polygon) {
-  ClipperLib::Path path;
-  path.reserve(polygon.size());
-  for (const Vec2 p : polygon) path.emplace_back(std::llround(p.x * kGrid), std::llround(p.y * kGrid));
-  if (!ClipperLib::Orientation(path)) ClipperLib::ReversePath(path);
-  return path;
-}
-std::vector<Polygon> fromGrid(const ClipperLib::Paths& paths) {
-  std::vector<Polygon> out;
-  for (const ClipperLib::Path& path : paths) {
-    Polygon polygon;
-    for (const ClipperLib::IntPoint& p : path) polygon.push_back({static_cast<double>(p.X) / kGrid, static_cast<double>(p.Y) / kGrid});
-    if (polygon.size() > 2) out.push_back(std::move(polygon));
-  }
-  return out;
-}
-ClipperLib::Paths cut(const std::vector<Polygon>& polygons, const Polygon& room) {
-  ClipperLib::Clipper clipper;
-  for (const Polygon& polygon : polygons) clipper.AddPath(toGrid(polygon), ClipperLib::ptSubject, true);
-  clipper.AddPath(toGrid(room), ClipperLib::ptClip, true);
-  ClipperLib::Paths out;
-  clipper.Execute(ClipperLib::ctIntersection, out, ClipperLib::pftNonZero, ClipperLib::pftNonZero);
-  return out;
-}
-
 /// Holes keep their direction: outlinesOf hands them over clockwise.
 ClipperLib::Path asItRuns(const Polygon& polygon) {
   ClipperLib::Path path;
@@ -46,6 +21,26 @@ Polygon polygonOf(const ClipperLib::Path& path) {
   for (const ClipperLib::IntPoint& p : path) out.push_back({static_cast<double>(p.X) / kGrid, static_cast<double>(p.Y) / kGrid});
   return out;
 }
+ClipperLib::Path toGrid(const Polygon& polygon) {
+  ClipperLib::Path path = asItRuns(polygon);
+  if (!ClipperLib::Orientation(path)) ClipperLib::ReversePath(path);
+  return path;
+}
+std::vector<Polygon> fromGrid(const ClipperLib::Paths& paths) {
+  std::vector<Polygon> out;
+  for (const ClipperLib::Path& path : paths)
+    if (path.size() > 2) out.push_back(polygonOf(path));
+  return out;
+}
+ClipperLib::Paths cut(const std::vector<Polygon>& polygons, const Polygon& room) {
+  ClipperLib::Clipper clipper;
+  for (const Polygon& polygon : polygons) clipper.AddPath(toGrid(polygon), ClipperLib::ptSubject, true);
+  clipper.AddPath(toGrid(room), ClipperLib::ptClip, true);
+  ClipperLib::Paths out;
+  clipper.Execute(ClipperLib::ctIntersection, out, ClipperLib::pftNonZero, ClipperLib::pftNonZero);
+  return out;
+}
+
 std::vector<Area> areasOf(const ClipperLib::PolyTree& tree) {
   std::vector<Area> out;
   for (const ClipperLib::PolyNode* node = tree.GetFirst(); node != nullptr; node = node->GetNext()) {

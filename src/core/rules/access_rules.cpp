@@ -27,7 +27,7 @@ void evaluateAccessRoute(const Situation& s, const Rule& rule, std::vector<Findi
       }
     }
     decide(f, s.scheme);
-    f.sentence = wayWords(s, way) + length + (f.missing.empty() && f.margin < 0 && f.measured > 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
+    f.sentence = wayWords(s, way) + length + (f.missing.empty() && f.measured > 0 ? shortWords(s, f) : ".");
     out.push_back(std::move(f));
   }
 }
@@ -44,8 +44,7 @@ void evaluateAccessTurn(const Situation& s, const Rule& rule, std::vector<Findin
   }
   decide(f, s.scheme);
   f.sentence = !known ? "The largest turning circle has not been worked out yet."
-                      : "The largest circle that turns on the free floor is " + writeLength(f.measured, s.format) + " across" +
-                            (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
+                      : "The largest circle that turns on the free floor is " + writeLength(f.measured, s.format) + " across" + shortWords(s, f);
   out.push_back(std::move(f));
 }
 
@@ -57,8 +56,7 @@ void evaluateAccessDoor(const Situation& s, const Rule& rule, std::vector<Findin
     const Vec2 half = leftOf(end.inward) * (end.widest / 2);
     f.at = {end.at - half, end.at + half};
     decide(f, s.scheme);
-    f.sentence = capital(thingWords(s, end.id)) + " opens to a clear " + writeLength(f.measured, s.format) +
-                 (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
+    f.sentence = capital(thingWords(s, end.id)) + " opens to a clear " + writeLength(f.measured, s.format) + shortWords(s, f);
     out.push_back(std::move(f));
   }
 }

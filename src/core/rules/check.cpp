@@ -97,16 +97,12 @@ std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId&
                       with.state,
                       with.routes};
   for (const Placement& p : scheme->placements) situation.byId.emplace(p.id.value, &p);
+  situation.fixed = fixedBodies(room);
   situation.dining = diningSeatsIn(situation.pieces, *scheme);
+  situation.behind = behindDiners(situation);
   situation.groups = talkGroupsIn(situation.pieces, situation.servings);
   situation.walk = walkSpaceOf(situation.pieces, room, *scheme, with.state);
-  // A dining chair is left and taken by pulling it out: no rule asks for the way to it.
-  std::vector<Destination> goals = destinationsIn(situation.pieces, room, *scheme);
-  std::erase_if(goals, [&](const Destination& d) {
-    const Placement* seat = d.goal == Goal::Seat ? situation.placement(d.id) : nullptr;
-    return seat != nullptr && isDiningSeat(situation.pieces.of(*seat).kind);
-  });
-  situation.ways = waysIn(situation.walk, goals);
+  situation.ways = waysIn(situation.walk, judgedDestinations(situation.pieces, room, *scheme));
   situation.occluders = occludersIn(situation.pieces, room, *scheme);
   for (const Entry& entry : kEvaluators) {
     const Rule* rule = findRule(book, entry.rule);
@@ -190,12 +186,11 @@ std::optional<Place> placeForGap(const Job& job, const Scheme& scheme, const Fin
   return std::nullopt;
 }
 
-std::string thingWords(const Situation& s, const std::string& id) {
+std::string thingWords(const SchemeNames& names, const Room& room, const std::string& id) {
   if (id.starts_with("wall:")) return "wall " + id.substr(5);
-  if (s.placement(id) != nullptr) return s.names.the(PlacementId(id));
-  for (const Opening& o : s.room.openings)
-    if (o.id.value == id) return openingName(o);
-  const std::string feature = featureWords(s.room, id);
+  if (names.knows(id)) return names.the(PlacementId(id));
+  if (const Opening* o = findOpening(room, OpeningId(id))) return openingName(*o);
+  const std::string feature = featureWords(room, id);
   return feature.empty() ? id : "the " + feature;
 }
 

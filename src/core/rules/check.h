@@ -1,6 +1,7 @@
 // Every rule applied to one scheme.
 #pragma once
 
+#include <limits>
 #include <unordered_map>
 
 #include "core/clearance/bodies.h"
@@ -21,6 +22,7 @@ class SchemeNames {
  public:
   SchemeNames(const Job& job, const Scheme& scheme) : SchemeNames(PieceIndex(job), scheme) {}
   SchemeNames(const PieceIndex&, const Scheme&);
+  [[nodiscard]] bool knows(const std::string& id) const { return names_.contains(id); }
   [[nodiscard]] std::string plain(const PlacementId&) const;  ///< "Sofa", "Armchair 2"; the id of what is not there
   /// "the sofa", "armchair 2"; at the start of a sentence "The sofa", "Armchair 2".
   [[nodiscard]] std::string the(const PlacementId&, bool startsSentence = false) const;
@@ -31,6 +33,13 @@ class SchemeNames {
     bool numbered = false;
   };
   std::unordered_map<std::string_view, Name> names_;
+};
+
+/// What stands behind a diner: how far it is from the table's edge, and what it is.
+struct Behind {
+  double clear = std::numeric_limits<double>::infinity();
+  std::string hit;
+  double doubt = 0;  ///< u95 of its place
 };
 
 /// One scheme under the rulebook; what every evaluator looks at. Holds references: the job must outlive it.
@@ -48,7 +57,9 @@ struct Situation {
   RoomHeights heights;
   UseState state = UseState::Everyday;
   const RouteFacts* routes = nullptr;  ///< null until they were worked out
+  std::vector<Body> fixed = {};        ///< walls and fixed things
   std::vector<DiningSeat> dining = {};
+  std::vector<Behind> behind = {};  ///< one for each of `dining`
   std::vector<TalkGroup> groups = {};
   WalkSpace walk = {};
   std::vector<RoomWay> ways = {};
@@ -83,6 +94,7 @@ void evaluateTableLevel(const Situation&, const Rule&, std::vector<Finding>&);
 void evaluateTableLength(const Situation&, const Rule&, std::vector<Finding>&);
 void evaluateSideTableLevel(const Situation&, const Rule&, std::vector<Finding>&);
 // dining.cpp
+[[nodiscard]] std::vector<Behind> behindDiners(const Situation&);  ///< of a situation that has its bodies and `dining`
 void evaluateDiningWall(const Situation&, const Rule&, std::vector<Finding>&);
 void evaluateDiningPull(const Situation&, const Rule&, std::vector<Finding>&);
 void evaluatePlaceSetting(const Situation&, const Rule&, std::vector<Finding>&);
@@ -148,7 +160,8 @@ void evaluateStairHeadroom(const Situation&, const Rule&, std::vector<Finding>&)
 /// "hearth"; nothing when the id is no feature's.
 [[nodiscard]] std::string featureWords(const Room&, const std::string& id);
 /// What an id is called in a sentence: "the sofa", "wall A", "the hearth", "door d1".
-[[nodiscard]] std::string thingWords(const Situation&, const std::string& id);
+[[nodiscard]] std::string thingWords(const SchemeNames&, const Room&, const std::string& id);
+[[nodiscard]] inline std::string thingWords(const Situation& s, const std::string& id) { return thingWords(s.names, s.room, id); }
 /// How far the dimensions of a thing may be off along a direction of the plan; 0 for what is no placement on the floor.
 [[nodiscard]] double doubtOfThing(const Situation&, const std::string& id, Vec2 direction);
 /// "the sofa and armchair 2", "a, b and c".

@@ -15,8 +15,6 @@ constexpr double kNearFire = 72 * kInch;
 }  // namespace
 
 void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  std::vector<Body> fixed = wallBodies(s.room);
-  for (Body& body : featureBodies(s.room)) fixed.push_back(std::move(body));
   for (const Placement& p : s.scheme.placements) {
     const auto* place = std::get_if<FloorPlace>(&p.on);
     const Piece& piece = s.pieces.of(p);
@@ -33,7 +31,7 @@ void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Findi
           hit = body.id;
         }
     };
-    for (const Body& body : fixed) offer(body);
+    for (const Body& body : s.fixed) offer(body);
     for (const Body& body : s.bodies)
       if (!body.flat && body.id != p.id.value) offer(body);
     if (!std::isfinite(clear)) continue;

@@ -98,9 +98,7 @@ std::map<std::string, std::string> placeNames(const PieceIndex& pieces, const Sc
   return out;
 }
 
-}  // namespace
-
-SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) {
+SchemeFigures figuresOf(const Job& job, const SchemeId& id, const std::vector<Finding>& findings) {
   SchemeFigures figures;
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return figures;
@@ -142,14 +140,24 @@ SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id
     figures.freeWall.emplace_back(wall.id, longestFree(wall.length(), std::move(taken)));
     figures.freeAbove.emplace_back(wall.id, longestFree(wall.length(), std::move(takenAbove)));
   }
-  for (const RoomWay& way : waysIn(walkSpaceOf(pieces, room, *scheme, UseState::Everyday), destinationsIn(pieces, room, *scheme)))
-    if (way.to.goal == Goal::Opening) figures.ways.emplace_back(way.to.id, way.way.width);
-  for (const Finding& f : check(job, book, id, format)) {
+  for (const RoomWay& way : waysIn(walkSpaceOf(pieces, room, *scheme, UseState::Everyday), openingsAmong(destinationsIn(pieces, room, *scheme))))
+    figures.ways.emplace_back(way.to.id, way.way.width);
+  for (const Finding& f : findings) {
     figures.breaks += breaksByWeight(f);
     figures.kept += f.verdict == Verdict::Kept;
   }
   return figures;
 }
+
+}  // namespace
+
+Judged judged(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) {
+  Judged out{id, check(job, book, id, format), {}};
+  out.figures = figuresOf(job, id, out.findings);
+  return out;
+}
+
+SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) { return judged(job, book, id, format).figures; }
 
 std::vector<std::string> figureWords(const SchemeFigures& f, const Room& room, Unit unit, LengthFormat format) {
   std::vector<std::string> out{std::to_string(f.seats) + (f.seats == 1 ? " seat" : " seats"), "free floor " + areaWords(f.freeFloor, unit)};
@@ -165,16 +173,20 @@ std::vector<std::string> figureWords(const SchemeFigures& f, const Room& room, U
   return out;
 }
 
-std::vector<std::string> differences(const Job& job, const Rulebook& book, const SchemeId& oneId, const SchemeId& otherId, LengthFormat format) {
+std::vector<std::string> differences(const Job& job, const Rulebook& book, const SchemeId& one, const SchemeId& other, LengthFormat format) {
+  if (findScheme(job, one) == nullptr || findScheme(job, other) == nullptr) return {};
+  return differences(job, judged(job, book, one, format), judged(job, book, other, format), format);
+}
+
+std::vector<std::string> differences(const Job& job, const Judged& judgedOne, const Judged& judgedOther, LengthFormat format) {
   std::vector<std::string> out;
-  const Scheme* one = findScheme(job, oneId);
-  const Scheme* other = findScheme(job, otherId);
+  const Scheme* one = findScheme(job, judgedOne.scheme);
+  const Scheme* other = findScheme(job, judgedOther.scheme);
   if (one == nullptr || other == nullptr) return out;
   const PieceIndex pieces(job);
   const auto a = byPiece(pieces, *one), b = byPiece(pieces, *other);
   const SchemeNames namesA(job, *one), namesB(job, *other);
-
-  const SchemeFigures figuresA = figuresOf(job, book, oneId, format), figuresB = figuresOf(job, book, otherId, format);
+  const SchemeFigures &figuresA = judgedOne.figures, &figuresB = judgedOther.figures;
   const auto count = [&](const char* what, int before, int after) {
     if (before != after) out.push_back(std::string(what) + ": " + std::to_string(after) + " instead of " + std::to_string(before));
   };
@@ -188,8 +200,7 @@ std::vector<std::string> differences(const Job& job, const Rulebook& book, const
                     writeLength(figuresA.ways[i].second, format));
 
   // Rules that are measured in both: what came nearer, and by how much.
-  const std::vector<Finding> findingsA = check(job, book, oneId, format), findingsB = check(job, book, otherId, format);
-  const auto measuredA = byPieces(findingsA, placeNames(pieces, *one)), measuredB = byPieces(findingsB, placeNames(pieces, *other));
+  const auto measuredA = byPieces(judgedOne.findings, placeNames(pieces, *one)), measuredB = byPieces(judgedOther.findings, placeNames(pieces, *other));
   for (const auto& [key, before] : measuredA) {
     const auto now = measuredB.find(key);
     if (now == measuredB.end() || before->rule != "table-reach" || std::abs(now->second->measured - before->measured) <= kTouch) continue;

@@ -28,4 +28,13 @@ struct SchemeFigures {
 /// longer". Pieces are matched by piece and order; empty when nothing differs.
 [[nodiscard]] std::vector<std::string> differences(const Job&, const Rulebook&, const SchemeId& one, const SchemeId& other, LengthFormat format);
 
+/// A scheme with its check and what follows from it, for whoever shows several of these.
+struct Judged {
+  SchemeId scheme;
+  std::vector<Finding> findings;
+  SchemeFigures figures;
+};
+[[nodiscard]] Judged judged(const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
+[[nodiscard]] std::vector<std::string> differences(const Job&, const Judged& one, const Judged& other, LengthFormat format);
+
 }  // namespace mezzet

@@ -1,7 +1,6 @@
 // Room behind those who sit at a dining table.
 #include <algorithm>
 #include <cmath>
-#include <limits>
 
 #include "core/clearance/seats.h"
 #include "core/job/kinds.h"
@@ -10,15 +9,9 @@
 namespace mezzet {
 namespace {
 
-/// What stands behind a diner: how far it is from the table's edge, and what it is.
-struct Behind {
-  double clear = std::numeric_limits<double>::infinity();
-  std::string hit;
-  double doubt = 0;
-};
 /// The chair's width, laid against the table's edge and slid back until something stops it. Others at the same table sit
 /// beside, not behind.
-Behind behind(const Situation& s, const DiningSeat& seat, const std::vector<Body>& fixed) {
+Behind behind(const Situation& s, const DiningSeat& seat) {
   const Vec2 back = seat.back, t = leftOf(back);
   const double half = s.pieces.of(*seat.chair).width / 2;
   const Convex row{{seat.edge - t * half, seat.edge + t * half}, 0};
@@ -28,7 +21,7 @@ Behind behind(const Situation& s, const DiningSeat& seat, const std::vector<Body
       if (const auto length = slideUntilTouch(row, part, back, kTouch); length && *length < out.clear)
         out = {std::max(0.0, *length), body.id, doubtOfThing(s, body.id, back)};
   };
-  for (const Body& body : fixed) offer(body);
+  for (const Body& body : s.fixed) offer(body);
   for (const Body& body : s.bodies) {
     if (body.flat || body.id == seat.chair->id.value || body.id == seat.table->id.value) continue;
     if (std::any_of(s.dining.begin(), s.dining.end(), [&](const DiningSeat& o) { return o.table == seat.table && o.chair->id.value == body.id; })) continue;
@@ -36,20 +29,20 @@ Behind behind(const Situation& s, const DiningSeat& seat, const std::vector<Body
   }
   return out;
 }
-std::vector<Body> fixedBodies(const Room& room) {
-  std::vector<Body> fixed = wallBodies(room);
-  for (Body& body : featureBodies(room)) fixed.push_back(std::move(body));
-  return fixed;
-}
 double tableDoubt(const Situation& s, const DiningSeat& seat) { return doubtAlong(s.pieces.of(*seat.table), std::get<FloorPlace>(seat.table->on), seat.back); }
 
 }  // namespace
 
+std::vector<Behind> behindDiners(const Situation& s) {
+  std::vector<Behind> out;
+  for (const DiningSeat& seat : s.dining) out.push_back(behind(s, seat));
+  return out;
+}
+
 void evaluateDiningWall(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  if (s.dining.empty()) return;
-  const std::vector<Body> fixed = fixedBodies(s.room);
-  for (const DiningSeat& seat : s.dining) {
-    const Behind there = behind(s, seat, fixed);
+  for (std::size_t i = 0; i < s.dining.size(); ++i) {
+    const DiningSeat& seat = s.dining[i];
+    const Behind& there = s.behind[i];
     if (!std::isfinite(there.clear)) continue;
     Finding f = findingOf(rule, askedOf(rule, s.job, s.pieces.of(*seat.table)), {seat.chair->id.value, seat.table->id.value});
     f.measured = there.clear;
@@ -64,10 +57,9 @@ void evaluateDiningWall(const Situation& s, const Rule& rule, std::vector<Findin
 }
 
 void evaluateDiningPull(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  if (s.dining.empty()) return;
-  const std::vector<Body> fixed = fixedBodies(s.room);
-  for (const DiningSeat& seat : s.dining) {
-    const Behind there = behind(s, seat, fixed);
+  for (std::size_t i = 0; i < s.dining.size(); ++i) {
+    const DiningSeat& seat = s.dining[i];
+    const Behind& there = s.behind[i];
     if (!std::isfinite(there.clear)) continue;
     const Piece& chair = s.pieces.of(*seat.chair);
     const FloorPlace out2 = pulledOut(s.pieces, seat);

@@ -22,7 +22,6 @@ constexpr double kOutside = 72 * kInch;
 constexpr double kTall = 42 * kInch;
 
 double standingEye(const Job& job) { return meanEyeHeight(job.brief).value_or(kStandingEye); }
-double degrees(double radians) { return radians * 180 / std::numbers::pi; }
 
 /// Someone at the entry, just inside.
 std::optional<Eye> atEntry(const Situation& s) {
@@ -42,11 +41,11 @@ std::optional<FloorPlace> floorPlaceOf(const Situation& s, const Placement& p) {
   return std::nullopt;
 }
 
-/// A television's picture: its middle, across which way it lies, how wide it is and which way it looks.
+/// A television's picture: its middle, how wide it is and which way it looks.
 struct Screen {
   const Placement* placement;
-  Vec2 middle, along, outward;
-  double width = 0, height = 0;
+  Vec2 middle, outward;
+  double width = 0;
 };
 std::vector<Screen> screensIn(const Situation& s) {
   std::vector<Screen> out;
@@ -55,13 +54,10 @@ std::vector<Screen> screensIn(const Situation& s) {
     if (piece.kind != "television") continue;
     if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
       const auto wall = findWall(s.room, hung->wall);
-      if (wall)
-        out.push_back(
-            {&p, wall->end - wall->along() * hung->u + wall->inward() * piece.depth.value_or(0), wall->along(), wall->inward(), piece.width, hung->v});
+      if (wall) out.push_back({&p, wall->end - wall->along() * hung->u + wall->inward() * piece.depth.value_or(0), wall->inward(), piece.width});
     } else if (const auto place = floorPlaceOf(s, p)) {
-      const Turn turn = turnOf(place->turn);
-      const Vec2 out2 = rotated({0, -1}, turn);
-      out.push_back({&p, place->at + out2 * (piece.depth.value_or(0) / 2), rotated({1, 0}, turn), out2, piece.width, 0});
+      const Vec2 outward = rotated({0, -1}, turnOf(place->turn));
+      out.push_back({&p, place->at + outward * (piece.depth.value_or(0) / 2), outward, piece.width});
     }
   }
   return out;
@@ -76,29 +72,34 @@ struct Looker {
   std::string words;
   std::string seat = {};  ///< what they sit on hides nothing from them
 };
+/// Someone who sits there; none when how high one sits has not been measured.
+std::optional<Looker> sitterOn(const Situation& s, const Placement& seat, const std::string& from) {
+  const Piece& piece = s.pieces.of(seat);
+  const auto eye = sittingEye(piece);
+  if (!eye) return std::nullopt;
+  return Looker{{seatPlaces(piece, std::get<FloorPlace>(seat.on)).front().at, *eye}, from + s.names.the(seat.id), seat.id.value};
+}
 std::vector<Looker> lookersAt(const Situation& s, const std::string& back) {
   std::vector<Looker> out;
   if (const auto eye = atEntry(s)) out.push_back({*eye, "from " + thingWords(s, s.walk.openings[s.walk.entry].id)});
   // Another zone: seats of other groups and at tables.
+  const auto sitting = [&](const Placement& seat) {
+    if (seat.id.value == back) return;
+    if (auto looker = sitterOn(s, seat, "from ")) out.push_back(std::move(*looker));
+  };
   const TalkGroup* own = nullptr;
   for (const TalkGroup& group : s.groups)
     for (const Placement* p : group.seats)
       if (p->id.value == back) own = &group;
   for (const TalkGroup& group : s.groups)
     if (&group != own)
-      for (const Placement* p : group.seats)
-        if (const auto eye = sittingEye(s.pieces.of(*p)); eye && p->id.value != back)
-          out.push_back({{seatPlaces(s.pieces.of(*p), std::get<FloorPlace>(p->on)).front().at, *eye}, "from " + s.names.the(p->id), p->id.value});
-  for (const DiningSeat& seat : s.dining)
-    if (const auto eye = sittingEye(s.pieces.of(*seat.chair)); eye && seat.chair->id.value != back)
-      out.push_back({{seatPlaces(s.pieces.of(*seat.chair), std::get<FloorPlace>(seat.chair->on)).front().at, *eye},
-                     "from " + s.names.the(seat.chair->id),
-                     seat.chair->id.value});
+      for (const Placement* p : group.seats) sitting(*p);
+  for (const DiningSeat& seat : s.dining) sitting(*seat.chair);
   for (const Opening& o : s.room.openings) {
     if (o.kind != OpeningKind::Window || o.outside == Outside::Wall) continue;
     const auto wall = findWall(s.room, o.wall);
     if (!wall) continue;
-    const Vec2 middle = wall->start + wall->along() * (o.offset + o.width / 2);
+    const Vec2 middle = middleOf(*wall, o);
     out.push_back({{middle - wall->inward() * kOutside, standingEye(s.job)}, "from outside through " + openingName(o)});
   }
   return out;
@@ -132,12 +133,10 @@ void evaluateBackSeen(const Situation& s, const Rule& rule, std::vector<Finding>
     const auto* place = std::get_if<FloorPlace>(&p.on);
     const Piece& piece = s.pieces.of(p);
     if (place == nullptr || piece.backFinished.value_or(true)) continue;
-    const double top = std::max(piece.backHeight.value_or(0), piece.height.value_or(0));
+    const double top = highestOf(piece).value_or(0);
     Finding f = findingOf(rule, askedOf(rule, s.job, piece), {p.id.value});
     if (top <= 0) f.missing.push_back(piece.id.value + ".height");
-    const Turn turn = turnOf(place->turn);
-    const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
-    const Vec2 a = place->at + rotated({w, d}, turn), b = place->at + rotated({-w, d}, turn), outward = rotated({0, 1}, turn);
+    const auto [a, b, outward] = backEdge(piece, *place);
     f.measured = 1;
     f.at = {midpoint(a, b), midpoint(a, b)};
     std::string from;
@@ -169,8 +168,7 @@ void evaluateHeadTurn(const Situation& s, const Rule& rule, std::vector<Finding>
       double least = 360;
       Vec2 from;
       for (const SeatPlace& seat : seatPlaces(piece, std::get<FloorPlace>(p->on))) {
-        const Vec2 d = target - seat.at;
-        const double turned = std::abs(degrees(std::atan2(cross(seat.facing, d), dot(seat.facing, d))));
+        const double turned = degreesBetween(seat.facing, target - seat.at);
         if (turned < least) {
           least = turned;
           from = seat.at;
@@ -185,11 +183,7 @@ void evaluateHeadTurn(const Situation& s, const Rule& rule, std::vector<Finding>
     };
     for (const Screen& screen : screens) judge(screen.placement->id.value, s.names.the(screen.placement->id), screen.middle);
     for (const Feature& feature : s.room.features)
-      if (feature.kind == FeatureKind::Hearth) {
-        Vec2 middle;
-        for (const Vec2 corner : feature.outline) middle += corner * (1.0 / static_cast<double>(feature.outline.size()));
-        judge(feature.id.value, "the fire", middle);
-      }
+      if (feature.kind == FeatureKind::Hearth) judge(feature.id.value, "the fire", meanOf(feature.outline));
   }
 }
 
@@ -215,7 +209,7 @@ void evaluateScreenDistance(const Situation& s, const Rule& rule, std::vector<Fi
       f.u95 = f.measured * doubtOf(s.pieces.of(*screen.placement), "width") / screen.width;
       decide(f, s.scheme);
       f.marginMm = f.margin * screen.width;
-      const double angle = 2 * degrees(std::atan(0.5 / f.measured));
+      const double angle = 2 * std::atan(0.5 / f.measured) * 180 / std::numbers::pi;
       f.sentence = "From " + s.names.the(p->id) + " " + s.names.the(screen.placement->id) + " is " + writeLength(farthest, s.format) + " away and fills " +
                    measureWords(angle, Quantity::Angle, s.format) + " of the view" +
                    (f.margin >= 0                                ? "."
@@ -243,10 +237,7 @@ void evaluateOneMaterial(const Situation& s, const Rule& rule, std::vector<Findi
   std::vector<Looker> lookers;
   if (const auto eye = atEntry(s)) lookers.push_back({*eye, "From " + thingWords(s, s.walk.openings[s.walk.entry].id)});
   if (!s.groups.empty())
-    if (const auto eye = sittingEye(s.pieces.of(*s.groups.front().seats.front()))) {
-      const Placement& p = *s.groups.front().seats.front();
-      lookers.push_back({{seatPlaces(s.pieces.of(p), std::get<FloorPlace>(p.on)).front().at, *eye}, "From " + s.names.the(p.id), p.id.value});
-    }
+    if (auto looker = sitterOn(s, *s.groups.front().seats.front(), "From ")) lookers.push_back(std::move(*looker));
   std::string most, from;
   for (const Looker& looker : lookers) {
     std::map<std::string, double> areas;
@@ -254,7 +245,7 @@ void evaluateOneMaterial(const Situation& s, const Rule& rule, std::vector<Findi
     int pieces = 0;
     for (const Placement* p : soft) {
       const Piece& piece = s.pieces.of(*p);
-      const double top = std::max(piece.height.value_or(0), piece.backHeight.value_or(0));
+      const double top = highestOf(piece).value_or(0);
       if (top <= 0 || p->id.value == looker.seat) continue;
       const double before = all;
       for (const Face& face : facesTowards(footprint(piece, std::get<FloorPlace>(p->on)), looker.eye.at)) {
@@ -286,7 +277,7 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
   const Vec2 axis = s.walk.openings[s.walk.entry].inward;
   const auto inLook = [&](Vec2 p) {
     const Vec2 d = p - eye->at;
-    return dot(axis, d) > 0 && std::abs(degrees(std::atan2(cross(axis, d), dot(axis, d)))) <= kFirstLook;
+    return dot(axis, d) > 0 && degreesBetween(axis, d) <= kFirstLook;
   };
   /// Whether some of a stretch of wall or floor lies in the first look and is seen.
   const auto seen = [&](Vec2 a, Vec2 b, double height, const std::string& id) {
@@ -313,12 +304,12 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
     const auto* place = std::get_if<FloorPlace>(&p.on);
     if (place == nullptr) continue;
     const Turn turn = turnOf(place->turn);
-    const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
+    const double w = piece.width / 2;
     const Vec2 left = place->at + rotated({-w, 0}, turn), right = place->at + rotated({w, 0}, turn);
     if (isRug(piece.kind) && seen(left, right, 0, p.id.value)) anchors.push_back(s.names.the(p.id));
-    const double top = std::max(piece.height.value_or(0), piece.backHeight.value_or(0));
+    const double top = highestOf(piece).value_or(0);
     if (piece.kind == "lamp" && seen(left, right, top, p.id.value)) anchors.push_back(s.names.the(p.id));
-    const Vec2 outward = rotated({0, 1}, turn), a = place->at + rotated({w, d}, turn), b = place->at + rotated({-w, d}, turn);
+    const auto [a, b, outward] = backEdge(piece, *place);
     const bool behind = dot(eye->at - a, outward) > 0;
     const bool hides = (top > kTall && (isUpholstered(piece.kind) || isStorage(piece.kind) || piece.kind == "folding-screen")) || piece.kind == "television";
     if (behind && hides && seen(a, b, top * 0.9, p.id.value)) backs.push_back(s.names.the(p.id));

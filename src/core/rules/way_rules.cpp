@@ -3,7 +3,6 @@
 #include <cmath>
 #include <map>
 
-#include "core/job/kinds.h"
 #include "core/job/validate.h"
 #include "core/rules/check.h"
 #include "core/rules/way_words.h"
@@ -17,21 +16,12 @@ constexpr double kHalfMainWay = kMainWay / 2;
 /// A scheme with fewer things has hardly begun: its floor is not wasted yet [D].
 constexpr int kFurnished = 3;
 
-/// Seats of the group most people sit in.
-const TalkGroup* mainGroup(const Situation& s) { return s.groups.empty() ? nullptr : &s.groups.front(); }
-bool inGroup(const TalkGroup* group, const std::string& id) {
-  return group != nullptr && std::any_of(group->seats.begin(), group->seats.end(), [&](const Placement* p) { return p->id.value == id; });
-}
-
 /// What main rules judge: every other opening, and of the main group the seat that is reached best.
 std::vector<const RoomWay*> mainWays(const Situation& s) {
   std::vector<const RoomWay*> out;
-  const RoomWay* seats = nullptr;
-  for (const RoomWay& way : s.ways) {
+  for (const RoomWay& way : s.ways)
     if (way.to.goal == Goal::Opening) out.push_back(&way);
-    if (way.to.goal == Goal::Seat && inGroup(mainGroup(s), way.to.id) && (seats == nullptr || way.way.width > seats->way.width)) seats = &way;
-  }
-  if (seats != nullptr) out.push_back(seats);
+  if (const RoomWay* seat = s.groups.empty() ? nullptr : bestReached(s.ways, s.groups.front())) out.push_back(seat);
   return out;
 }
 
@@ -49,8 +39,6 @@ const RouteFacts::One* routeOf(const Situation& s, const RoomWay& way) {
   const auto at = s.routes->ways.find(way.to.id);
   return at == s.routes->ways.end() ? nullptr : &at->second;
 }
-
-std::string wayEndWords(const Situation& s, const RoomWay& way) { return thingWords(s, way.to.id); }
 
 Finding wayFinding(const Situation& s, const Rule& rule, const RoomWay& way) {
   const std::string& entry = s.walk.openings[s.walk.entry].id;
@@ -71,7 +59,7 @@ Finding wayFinding(const Situation& s, const Rule& rule, const RoomWay& way) {
 
 std::string wayWords(const Situation& s, const RoomWay& way) {
   const std::string& entry = s.walk.openings[s.walk.entry].id;
-  const std::string where = "From " + thingWords(s, entry) + " to " + wayEndWords(s, way) + " ";
+  const std::string where = "From " + thingWords(s, entry) + " to " + thingWords(s, way.to.id) + " ";
   if (way.way.width <= 0 && way.way.pinch) {
     // A seat without a place to stand before it names nothing.
     return where + "there is no way: " + listWords({thingWords(s, way.way.pinch->first), thingWords(s, way.way.pinch->second)}) + " close it";
@@ -82,6 +70,29 @@ std::string wayWords(const Situation& s, const RoomWay& way) {
            listWords({thingWords(s, way.way.pinch->first), thingWords(s, way.way.pinch->second)});
   if (way.way.atLeast) return where + "it is at least " + writeLength(way.way.width, s.format);
   return where + "it is as wide as " + (way.way.cappedBy ? thingWords(s, *way.way.cappedBy) : "the doors") + " allows, " + writeLength(way.way.width, s.format);
+}
+
+std::string shortWords(const Situation& s, const Finding& f) { return f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : "."; }
+
+std::string wayBetween(const Job& job, const Scheme& scheme, UseState state, const PlacementId& from, const PlacementId& to, LengthFormat format) {
+  const Room& room = roomOf(job, scheme);
+  const PieceIndex pieces(job);
+  const WalkSpace space = walkSpaceOf(pieces, room, scheme, state);
+  if (space.openings.empty()) return "This room has no door yet, so nobody walks in it.";
+  const SchemeNames names(pieces, scheme);
+  const std::vector<Destination> all = destinationsIn(pieces, room, scheme);
+  std::vector<const Destination*> ends;
+  for (const PlacementId& id : {from, to}) {
+    const auto at = std::find_if(all.begin(), all.end(), [&](const Destination& d) { return d.id == id.value; });
+    if (at == all.end()) return "One does not walk to " + names.the(id) + ": choose seats and cupboards.";
+    ends.push_back(&*at);
+  }
+  const RoomWay first = wayTo(space, space.openings[space.entry], *ends[0]);
+  const Way way = wayTo(space, goOnFrom(space, first), *ends[1]).way;
+  std::string words = "From " + names.the(from) + " to " + names.the(to) + " ";
+  words += way.width > 0 ? "the way is " + writeLength(way.width, format) : std::string("there is no way");
+  if (way.pinch) words += " between " + thingWords(names, room, way.pinch->first) + " and " + thingWords(names, room, way.pinch->second);
+  return words + ".";
 }
 
 void evaluateWayMain(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
@@ -107,8 +118,7 @@ void evaluateWayMain(const Situation& s, const Rule& rule, std::vector<Finding>&
       }
     }
     decide(f, s.scheme);
-    f.sentence =
-        wayWords(s, *way) + length + (f.missing.empty() && f.margin < 0 && way->way.width > 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
+    f.sentence = wayWords(s, *way) + length + (f.missing.empty() && way->way.width > 0 ? shortWords(s, f) : ".");
     if (!f.missing.empty()) f.sentence += " How long the narrow part is has not been worked out yet.";
     out.push_back(std::move(f));
   }
@@ -117,14 +127,12 @@ void evaluateWayMain(const Situation& s, const Rule& rule, std::vector<Finding>&
 void evaluateWaySide(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const RoomWay& way : s.ways) {
     if (way.to.goal == Goal::Opening) continue;
-    const Placement* p = s.placement(way.to.id);
-    // A dining chair is left and taken by pulling it out: its own rules judge that.
-    if (way.to.goal == Goal::Seat && (p == nullptr || isDiningSeat(s.pieces.of(*p).kind) || inGroup(mainGroup(s), way.to.id))) continue;
+    if (way.to.goal == Goal::Seat && !s.groups.empty() && sitsIn(s.groups.front(), way.to.id)) continue;  // way-main judges the best of them
     if (way.to.goal == Goal::Window && takenByFurniture(s, way)) continue;
     Finding f = wayFinding(s, rule, way);
     if (f.asked.low) f.asked.low = std::min(*f.asked.low, s.walk.openings[s.walk.entry].widest);
     decide(f, s.scheme);
-    f.sentence = wayWords(s, way) + (f.margin < 0 && way.way.width > 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
+    f.sentence = wayWords(s, way) + (way.way.width > 0 ? shortWords(s, f) : ".");
     out.push_back(std::move(f));
   }
 }
@@ -140,8 +148,7 @@ void evaluateFootRoom(const Situation& s, const Rule& rule, std::vector<Finding>
     f.u95 = std::hypot(doubtOfThing(s, serving.seat->id.value, d), doubtOfThing(s, serving.table->id.value, d));
     decide(f, s.scheme);
     f.sentence = "In to " + s.names.the(serving.seat->id) + " past " + s.names.the(serving.table->id) + " there are " +
-                 writeLength(std::max(0.0, f.measured), s.format) + " for the feet" +
-                 (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
+                 writeLength(std::max(0.0, f.measured), s.format) + " for the feet" + shortWords(s, f);
     out.push_back(std::move(f));
   }
 }
@@ -159,8 +166,8 @@ void evaluateWayWasted(const Situation& s, const Rule& rule, std::vector<Finding
       f.at = route->roomyAt;
     }
     decide(f, s.scheme);
-    f.sentence = route == nullptr ? "How wide the way to " + wayEndWords(s, *way) + " is along its length has not been worked out yet."
-                                  : "On the way to " + wayEndWords(s, *way) + " " + writeLength(f.measured, s.format) + " of floor lie open for " +
+    f.sentence = route == nullptr ? "How wide the way to " + thingWords(s, way->to.id) + " is along its length has not been worked out yet."
+                                  : "On the way to " + thingWords(s, way->to.id) + " " + writeLength(f.measured, s.format) + " of floor lie open for " +
                                         writeLength(kLongStretch, s.format) + " and more" + (f.margin < 0 ? ": something could stand there." : ".");
     out.push_back(std::move(f));
   }
@@ -171,11 +178,11 @@ void evaluateTallLamp(const Situation& s, const Rule& rule, std::vector<Finding>
     if (!std::holds_alternative<FloorPlace>(p.on) || s.pieces.of(p).kind != "lamp") continue;
     if (s.walk.openings.size() < 2) continue;  // no route leads past it
     Finding f = findingOf(rule, askedOf(rule, s.job, s.pieces.of(p)), {p.id.value});
-    const auto at = s.routes != nullptr ? s.routes->lamps.find(p.id.value) : std::map<std::string, RouteFacts::Beside>::const_iterator{};
-    const bool known = s.routes != nullptr && at != s.routes->lamps.end();
-    if (s.routes != nullptr && !known) continue;
+    const bool known = s.routes != nullptr;
     if (!known) f.missing.push_back("route");
     else {
+      const auto at = s.routes->lamps.find(p.id.value);
+      if (at == s.routes->lamps.end()) continue;
       f.measured = at->second.away - kHalfMainWay;
       f.at = {at->second.at, at->second.onRoute};
     }
