@@ -1,7 +1,7 @@
 #include "io/journal.h"
 
 #include <fcntl.h>
-#include <sys/file.h>
+#include <pwd.h>
 #include <sys/stat.h>
 #include <unistd.h>
 #include <zlib.h>
@@ -12,14 +12,20 @@
 #include <filesystem>
 
 #include "io/job_json.h"
-#include "io/site_json.h"
 #include "io/json_reader.h"
+#include "io/site_json.h"
 
 namespace mezzet {
 namespace {
 
 constexpr std::size_t kHead = 8;  // length and CRC-32, little endian
-constexpr std::size_t kMostRecord = kMostJobBytes;
+constexpr std::size_t kMostRecord = kMostJobBytes + (1u << 20);
+/// A journal is written anew when its edits take more than its job, and more than this.
+constexpr std::size_t kCompactAbove = 256u << 10;
+constexpr int kJournalVersion = 2, kMostEdits = 1'000'000;
+/// How a record begins that carries a whole job.
+constexpr std::string_view kBaseBegins = "{\"mezzet-journal\"";
+constexpr std::size_t kMostDraftRuns = 400;
 
 std::string little(std::uint32_t value) {
   std::string out;
@@ -37,35 +43,35 @@ std::uint32_t crcOf(std::string_view bytes) {
 
 std::string record(const std::string& payload) { return little(static_cast<std::uint32_t>(payload.size())) + little(crcOf(payload)) + payload; }
 
-std::string firstRecord(const std::string& path, const std::string& savedSha, const JobFile& base) {
-  const Json head{{"mezzet-journal", 1}, {"path", path}, {"sha256", savedSha}, {"base", toJson(base.job, base.nextId)}};
-  return record(head.dump(-1, ' ', false, Json::error_handler_t::replace));
-}
-
 /// The next whole record from `at`, which moves past it; nothing when it is torn.
 std::optional<std::string_view> nextRecord(const Bytes& bytes, std::size_t& at) {
   if (bytes.size() - at < kHead) return std::nullopt;
   const std::size_t length = fromLittle(bytes.data() + at);
-  if (length > kMostRecord || bytes.size() - at - kHead < length) return std::nullopt;
+  if (length == 0 || length > kMostRecord || bytes.size() - at - kHead < length) return std::nullopt;
   const std::string_view payload(bytes.data() + at + kHead, length);
   if (crcOf(payload) != fromLittle(bytes.data() + at + 4)) return std::nullopt;
   at += kHead + length;
   return payload;
 }
 
-/// Opens and locks; -1 with errno set when it cannot.
-int openLocked(const std::string& path, int flags) {
-  const int descriptor = ::open(path.c_str(), O_RDWR | O_CLOEXEC | flags, 0600);
-  if (descriptor < 0) return -1;
-  if (::flock(descriptor, LOCK_EX | LOCK_NB) != 0) {
-    ::close(descriptor);
-    errno = EWOULDBLOCK;
-    return -1;
-  }
-  return descriptor;
-}
-
 Error cannotJournal(const std::string& what) { return {"journal", what, "Until this is mended, save often: a crash would lose unsaved edits"}; }
+
+Json toJson(const WalkDraft& draft) {
+  Json out{{"room", draft.room.value}, {"ceiling", draft.ceiling}, {"runs", Json::array()}};
+  for (const Run& run : draft.runs) out["runs"].push_back({{"length", run.length ? Json(*run.length) : Json(nullptr)}, {"turn", run.turn}});
+  return out;
+}
+/// Nothing where it is none; throws nlohmann::json::exception.
+std::optional<WalkDraft> draftFrom(const Json& json) {
+  if (!json.is_object()) return std::nullopt;
+  WalkDraft draft{RoomId(json.at("room").get<std::string>()), {}, json.at("ceiling").get<double>()};
+  for (const Json& run : json.at("runs")) {
+    if (draft.runs.size() == kMostDraftRuns) return std::nullopt;
+    const Json& length = run.at("length");
+    draft.runs.push_back({length.is_null() ? std::nullopt : std::optional(length.get<double>()), run.at("turn").get<double>()});
+  }
+  return draft;
+}
 
 template <class T>
 void diffShared(Json& patch, const char* key, const std::vector<Shared<T>>& before, const std::vector<Shared<T>>& after) {
@@ -97,61 +103,104 @@ Json patchOf(const Job& before, const Job& after, long long nextId) {
   return patch;
 }
 
+/// What a record that carries a whole job says; nothing when it cannot be read.
+struct Base {
+  Recovered found;
+  Json job;
+};
+std::optional<Base> baseFrom(std::string_view payload, const std::string& name) {
+  try {
+    const Json first = parseJson(payload);
+    if (first.at("mezzet-journal").get<int>() > kJournalVersion) return std::nullopt;
+    Base out;
+    out.found.path = first.at("path").get<std::string>();
+    out.found.savedSha = first.at("sha256").get<std::string>();
+    if (first.contains("unsaved")) {
+      out.found.edits = std::clamp(first["unsaved"].at("edits").get<int>(), 0, kMostEdits);
+      out.found.lastEdit = first["unsaved"].at("last").get<std::string>();
+    }
+    if (first.contains("draft")) out.found.draft = draftFrom(first["draft"]);
+    out.job = first.at("base");
+    Result<JobFile> file = jobFromJson(out.job, name);
+    if (!file) return std::nullopt;
+    out.found.file = std::move(file).value();
+    return out;
+  } catch (const nlohmann::json::exception&) {
+    return std::nullopt;
+  }
+}
+
+/// The edits of `records` done to a base, as far as each is whole and, if `checked`, makes a job that stands.
+Result<Recovered> replayed(Base base, const std::vector<std::pair<std::string_view, std::size_t>>& records, const std::string& name, bool checked) {
+  Recovered out = base.found;
+  Json& job = base.job;
+  bool any = false;
+  for (const auto& [payload, end] : records) {
+    try {
+      const Json step = parseJson(payload);
+      if (step.contains("draft")) {
+        out.draft = draftFrom(step["draft"]);
+      } else {
+        const std::string edit = step.at("name").get<std::string>();
+        Json after = checked ? job : Json();
+        (checked ? after : job).patch_inplace(step.at("patch"));
+        if (checked) {
+          Result<JobFile> file = jobFromJson(after, name);
+          if (!file) break;
+          out.file = std::move(file).value();
+          job = std::move(after);
+        }
+        any = true;
+        out.edits = std::min(kMostEdits, out.edits + std::clamp(step.value("edits", 1), 1, kMostEdits));
+        out.lastEdit = edit;
+      }
+    } catch (const nlohmann::json::exception&) {
+      if (!checked) return Error{name, "holds an edit that does not fit", ""};
+      break;  // what follows builds on this edit, so it ends here
+    }
+    out.goodBytes = end;
+  }
+  if (!any || checked) return out;
+  Result<JobFile> latest = jobFromJson(job, name);
+  if (!latest) return latest.error();
+  out.file = std::move(latest).value();
+  return out;
+}
+
 }  // namespace
 
 std::string patchText(const Job& before, const Job& after, long long nextId) { return patchOf(before, after, nextId).dump(); }
 
 Result<Recovered> readJournal(const Bytes& bytes, const std::string& name) {
-  const Error broken{name, "is not a whole journal", "Nothing can be brought back from it"};
+  // Records by where they end; the last one that carries a whole job is where reading begins.
+  std::vector<std::pair<std::string_view, std::size_t>> records;
   std::size_t at = 0;
-  const auto head = nextRecord(bytes, at);
-  if (!head) return broken;
-  try {
-    const Json first = parseJson(*head);
-    Recovered out;
-    out.path = first.at("path").get<std::string>();
-    out.savedSha = first.at("sha256").get<std::string>();
-    Json job = first.at("base");
-    Result<JobFile> file = jobFromJson(job, name);
-    if (!file) return file.error();
-    out.file = std::move(file).value();
-    out.goodBytes = at;
-    std::vector<std::size_t> ends;
-    std::vector<std::string> names;
-    while (const auto payload = nextRecord(bytes, at)) {
-      try {
-        const Json edit = parseJson(*payload);
-        job = job.patch(edit.at("patch"));
-        names.push_back(edit.at("name").get<std::string>());
-      } catch (const nlohmann::json::exception&) {
-        break;  // what follows builds on this edit, so it ends here
-      }
-      ends.push_back(at);
-    }
-    if (!names.empty()) {
-      Result<JobFile> latest = jobFromJson(job, name);
-      if (!latest) return latest.error();
-      out.file = std::move(latest).value();
-      out.edits = static_cast<int>(names.size());
-      out.lastEdit = names.back();
-      out.goodBytes = ends.back();
-    }
-    return out;
-  } catch (const nlohmann::json::exception&) {
-    return broken;
+  while (const auto payload = nextRecord(bytes, at)) records.emplace_back(*payload, at);
+  for (std::size_t i = records.size(); i-- > 0;) {
+    if (!records[i].first.starts_with(kBaseBegins)) continue;
+    std::optional<Base> base = baseFrom(records[i].first, name);
+    if (!base) continue;
+    base->found.goodBytes = records[i].second;
+    const std::vector<std::pair<std::string_view, std::size_t>> edits(records.begin() + static_cast<std::ptrdiff_t>(i) + 1, records.end());
+    // In one go, and step by step only where that does not lead to a sound job.
+    if (auto quick = replayed(*base, edits, name, false)) return quick;
+    return replayed(std::move(*base), edits, name, true);
   }
+  return Error{name, "is not a whole journal", "Nothing can be brought back from it"};
 }
 
-Journal::Journal(std::string filePath, std::string path, int descriptor, FileSystem& files)
-    : filePath_(std::move(filePath)), path_(std::move(path)), descriptor_(descriptor), files_(files), syncer_([this](const std::stop_token& stop) {
-        syncLoop(stop);
-      }) {}
+Journal::Journal(std::string filePath, std::string path, std::string savedSha, int descriptor, FileSystem& files)
+    : filePath_(std::move(filePath)),
+      path_(std::move(path)),
+      savedSha_(std::move(savedSha)),
+      files_(files),
+      descriptor_(descriptor),
+      syncer_([this](const std::stop_token& stop) { syncLoop(stop); }) {}
 
 Journal::~Journal() {
   syncer_.request_stop();
   wake_.notify_all();
   if (syncer_.joinable()) syncer_.join();
-  if (descriptor_ >= 0) ::close(descriptor_);
 }
 
 void Journal::syncLoop(const std::stop_token& stop) {
@@ -161,35 +210,80 @@ void Journal::syncLoop(const std::stop_token& stop) {
     wake_.wait(lock, stop, [this] { return dirty_; });
     if (!dirty_) continue;
     dirty_ = false;
-    const int descriptor = descriptor_;
+    // A descriptor of its own: the journal may be written anew meanwhile.
+    const int descriptor = ::fcntl(descriptor_.get(), F_DUPFD_CLOEXEC, 0);
     lock.unlock();
-    ::fdatasync(descriptor);
-    // Edits that come in a burst share the next sync.
-    std::this_thread::sleep_for(stop.stop_requested() ? 0ms : 20ms);
+    if (descriptor >= 0) {
+      ::fdatasync(descriptor);
+      ::close(descriptor);
+    }
     lock.lock();
+    // Edits that come in a burst share the next sync.
+    wake_.wait_for(lock, stop, 20ms, [] { return false; });
   }
 }
 
-Result<std::unique_ptr<Journal>> Journal::begin(const std::string& folder, const std::string& path, const std::string& savedSha, const JobFile& base,
-                                                FileSystem& files) {
-  const std::string filePath = journalPathFor(folder, path);
-  const int descriptor = openLocked(filePath, O_CREAT);
-  if (descriptor < 0)
-    return errno == EWOULDBLOCK ? Error{path, kInUse, "This window shows it, but cannot change it"} : cannotJournal("The journal could not be opened");
-  std::unique_ptr<Journal> journal(new Journal(filePath, path, descriptor, files));
-  if (auto fault = journal->restart(savedSha, base)) return *fault;
-  return journal;
+Result<Journal::Begun> Journal::begin(const std::string& folder, const std::string& path, const std::string& savedSha, const JobFile& base,
+                                      const Unsaved& unsaved, const std::optional<WalkDraft>& draft, FileSystem& files) {
+  if (folder.empty()) return cannotJournal("There is no home folder to keep unsaved edits in");
+  Begun begun;
+  for (int tries = 0; tries < 100; ++tries) {
+    const std::string filePath = journalPathFor(folder, path);
+    const FileSystem::Locked open = files.openLocked(filePath, path.empty() ? FileSystem::Lock::New : FileSystem::Lock::MadeIfMissing);
+    if (open.inUse) return Error{path, kInUse, "This window shows it, but cannot change it"};
+    if (open.descriptor < 0) {
+      if (path.empty() && std::filesystem::exists(filePath)) continue;  // another of that name, however that came about
+      return cannotJournal("The journal could not be opened: " + open.fault);
+    }
+    std::unique_ptr<Journal> journal(new Journal(filePath, path, savedSha, open.descriptor, files));
+    const Result<std::string> found = readOpenFile(open.descriptor, filePath, kMostJournalBytes);
+    if (!found || !found->empty()) {
+      const Result<Recovered> old = found ? readJournal(*found, filePath) : Result<Recovered>(found.error());
+      if (!old || old->worthOffering()) {
+        // What a crash left is never written over: it is put aside, or stays and this window has no journal.
+        std::string aside;
+        std::optional<std::string> fault = "There are too many of them";
+        for (int n = 1; fault && n < 1000; ++n) {
+          aside = filePath.substr(0, filePath.size() - std::string_view(".journal").size()) + "-left-" + std::to_string(n) + ".journal";
+          if (std::filesystem::exists(aside)) continue;
+          fault = files.renameNew(filePath, aside);
+          if (fault && !std::filesystem::exists(aside)) break;
+        }
+        if (fault) return cannotJournal("Unsaved edits of an earlier time are kept in " + filePath + " and could not be put aside: " + *fault);
+        begun.putAside.push_back(aside);
+        continue;
+      }
+      if (auto fault = files.truncate(open.descriptor, 0)) return cannotJournal("The journal could not be started: " + *fault);
+    }
+    journal->unsaved_ = unsaved;
+    journal->draft_ = draft;
+    if (auto fault = journal->putWhole(base)) return *fault;
+    begun.journal = std::move(journal);
+    return begun;
+  }
+  return cannotJournal("No name could be found for the journal");
 }
 
-std::optional<Error> Journal::append(const std::string& name, const Job& before, const Job& after, long long nextId) {
-  const Json edit{{"name", name}, {"patch", patchOf(before, after, nextId)}};
-  const std::string bytes = record(edit.dump(-1, ' ', false, Json::error_handler_t::replace));
-  const off_t end = ::lseek(descriptor_, 0, SEEK_END);
-  if (auto fault = files_.append(descriptor_, bytes)) {
-    // A half-written record must not stand before later ones.
-    if (end < 0 || ::ftruncate(descriptor_, end) != 0) return cannotJournal("The journal is damaged: " + *fault);
-    return cannotJournal("This edit could not be journalled: " + *fault);
+std::string Journal::baseRecord(const JobFile& base) const {
+  Json head{{"mezzet-journal", kJournalVersion}, {"path", path_}, {"sha256", savedSha_}};
+  if (unsaved_.edits > 0) head["unsaved"] = {{"edits", unsaved_.edits}, {"last", unsaved_.last}};
+  if (draft_) head["draft"] = toJson(*draft_);
+  head["base"] = toJson(base.job, base.nextId);
+  return record(head.dump(-1, ' ', false, Json::error_handler_t::replace));
+}
+
+std::optional<Error> Journal::put(const std::string& bytes) {
+  if (bytes.size() > kHead + kMostRecord) {
+    broken_ = true;
+    return cannotJournal("The job has become larger than can be kept for a crash");
   }
+  if (auto fault = files_.writeAt(descriptor_.get(), end_, bytes)) {
+    // A half-written record is written over by the next one; cutting it off is only tidier.
+    static_cast<void>(files_.truncate(descriptor_.get(), end_));
+    broken_ = true;
+    return cannotJournal("Unsaved edits cannot be kept for a crash: " + *fault);
+  }
+  end_ += bytes.size();
   {
     const std::lock_guard lock(mutex_);
     dirty_ = true;
@@ -198,20 +292,65 @@ std::optional<Error> Journal::append(const std::string& name, const Job& before,
   return std::nullopt;
 }
 
-std::optional<Error> Journal::restart(const std::string& savedSha, const JobFile& base) {
-  if (::ftruncate(descriptor_, 0) != 0 || ::lseek(descriptor_, 0, SEEK_SET) < 0) return cannotJournal("The journal could not be started over");
-  if (auto fault = files_.append(descriptor_, firstRecord(path_, savedSha, base))) return cannotJournal("The journal could not be started: " + *fault);
-  const std::lock_guard lock(mutex_);
-  dirty_ = true;
-  wake_.notify_all();
+std::optional<Error> Journal::putWhole(const JobFile& now) {
+  const std::string base = baseRecord(now);
+  if (auto fault = put(base)) return fault;
+  broken_ = false;
+  baseBytes_ = base.size();
+  sinceBase_ = 0;
+  // What stands before it is of no use any more.
+  if (end_ - baseBytes_ > std::max(kCompactAbove, baseBytes_)) compact(base);
   return std::nullopt;
 }
 
+void Journal::compact(const std::string& base) {
+  const std::string fresh = filePath_ + ".new";
+  static_cast<void>(files_.remove(fresh));
+  Descriptor open(files_.openLocked(fresh, FileSystem::Lock::New).descriptor);
+  if (open.get() < 0) return;
+  if (files_.writeAt(open.get(), 0, base) || files_.sync(fresh) || files_.rename(fresh, filePath_)) {
+    static_cast<void>(files_.remove(fresh));
+    return;  // the longer one says the same
+  }
+  const std::lock_guard lock(mutex_);
+  std::swap(descriptor_, open);
+  end_ = base.size();
+}
+
+std::optional<Error> Journal::append(const std::string& name, const Job& before, const Job& after, long long nextId, int edits) {
+  unsaved_.edits += edits;
+  unsaved_.last = name;
+  if (broken_) return putWhole({after, nextId, {}});
+  Json edit{{"name", name}, {"patch", patchOf(before, after, nextId)}};
+  if (edits != 1) edit["edits"] = edits;
+  const std::string bytes = record(edit.dump(-1, ' ', false, Json::error_handler_t::replace));
+  if (auto fault = put(bytes)) return fault;
+  sinceBase_ += bytes.size();
+  if (sinceBase_ > std::max(kCompactAbove, baseBytes_)) return putWhole({after, nextId, {}});
+  return std::nullopt;
+}
+
+std::optional<Error> Journal::draft(const std::optional<WalkDraft>& draft, const JobFile& now) {
+  draft_ = draft;
+  if (broken_) return putWhole(now);
+  const Json step{{"draft", draft ? toJson(*draft) : Json(nullptr)}};
+  const std::string bytes = record(step.dump());
+  sinceBase_ += bytes.size();
+  return put(bytes);
+}
+
+std::optional<Error> Journal::retry(const JobFile& now) { return broken_ ? putWhole(now) : std::nullopt; }
+
+std::optional<Error> Journal::restart(const std::string& savedSha, const JobFile& base) {
+  savedSha_ = savedSha;
+  unsaved_ = {};
+  return putWhole(base);
+}
+
 void Journal::finish() {
-  files_.remove(filePath_);
+  if (files_.remove(filePath_)) static_cast<void>(files_.truncate(descriptor_.get(), 0));
   // Images wait beside the journals for as long as any of them may need one.
-  const std::string folder = std::filesystem::path(filePath_).parent_path().string();
-  if (!abandonedJournals(folder).empty()) return;
+  const std::string folder = folderOf(filePath_);
   std::error_code ignored;
   for (const auto& entry : std::filesystem::directory_iterator(folder, ignored))
     if (entry.path().extension() == ".journal") return;
@@ -230,26 +369,50 @@ std::string journalPathFor(const std::string& folder, const std::string& path) {
   return folder + "/" + sha256(absolute.empty() ? path : absolute).substr(0, 32) + ".journal";
 }
 
-std::vector<std::string> abandonedJournals(const std::string& folder) {
-  std::vector<std::string> out;
+namespace {
+/// Whether the saved file has what the journal would bring back, though it was written by a save that the journal was not told of.
+bool standsInItsFile(const Recovered& found) {
+  if (found.path.empty() || found.draft) return false;
+  const auto bytes = readFile(found.path, std::size_t{1} << 30);
+  if (!bytes || sha256(*bytes) == found.savedSha) return false;
+  const auto file = readJobBytes(*bytes, found.path);
+  return file && file->job == found.file.job;
+}
+}  // namespace
+
+LeftBehind leftBehind(FileSystem& files, const std::string& folder) {
+  std::vector<std::string> names;
   std::error_code fault;
-  for (const auto& entry : std::filesystem::directory_iterator(folder, fault)) {
-    if (entry.path().extension() != ".journal") continue;
-    const int descriptor = openLocked(entry.path().string(), 0);
-    if (descriptor < 0) continue;  // another window works on it
-    ::close(descriptor);
-    const auto bytes = readFile(entry.path().string(), kMostJobBytes * 4);
-    if (!bytes) continue;
-    if (const auto recovered = readJournal(*bytes, entry.path().filename().string()); recovered && recovered->edits > 0) out.push_back(entry.path().string());
+  for (const auto& entry : std::filesystem::directory_iterator(folder, fault)) names.push_back(entry.path().string());
+  std::sort(names.begin(), names.end());
+  LeftBehind out;
+  for (const std::string& name : names) {
+    const bool half = name.ends_with(".journal.new");
+    if (!half && !name.ends_with(".journal")) continue;
+    const FileSystem::Locked locked = files.openLocked(name, FileSystem::Lock::Existing);
+    const Descriptor open(locked.descriptor);
+    if (open.get() < 0) {
+      if (!locked.inUse) out.unreadable.push_back(name);
+      continue;  // another window works on it
+    }
+    const auto bytes = readOpenFile(open.get(), name, kMostJournalBytes);
+    const auto found = bytes ? readJournal(*bytes, fileNameOf(name)) : Result<Recovered>(bytes.error());
+    if (found && found->worthOffering() && !half && !standsInItsFile(*found)) out.worth.push_back(name);
+    else if (half || found || (bytes && bytes->empty())) static_cast<void>(files.remove(name));
+    else out.unreadable.push_back(name);
   }
-  std::sort(out.begin(), out.end());
   return out;
 }
 
 std::string journalFolder() {
   const char* state = std::getenv("XDG_STATE_HOME");
   const char* home = std::getenv("HOME");
-  const std::string base = state != nullptr && *state != '\0' ? state : std::string(home != nullptr ? home : "/tmp") + "/.local/state";
+  if (home == nullptr || *home == '\0') {
+    const passwd* user = ::getpwuid(::geteuid());
+    home = user != nullptr ? user->pw_dir : nullptr;
+  }
+  if ((state == nullptr || *state == '\0') && (home == nullptr || *home == '\0')) return {};
+  const std::string base = state != nullptr && *state != '\0' ? state : std::string(home) + "/.local/state";
   const std::string folder = base + "/mezzet/journal";
   std::error_code ignored;
   std::filesystem::create_directories(folder, ignored);
@@ -257,12 +420,13 @@ std::string journalFolder() {
 }
 
 std::optional<Error> keepImage(FileSystem& files, const std::string& folder, const std::string& name, const Bytes& bytes) {
+  if (folder.empty()) return std::nullopt;  // the window says that nothing is kept for a crash
   std::error_code ignored;
   const std::string images = folder + "/images";
   std::filesystem::create_directories(images, ignored);
   const std::string path = images + "/" + name;
   if (std::filesystem::exists(path, ignored)) return std::nullopt;
-  return saveAtomically(files, path, bytes);
+  return saveAtomically(files, path, bytes, 0600);
 }
 
 void bringImages(const std::string& folder, const Job& job, Images& images) {

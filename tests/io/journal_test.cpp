@@ -5,6 +5,7 @@
 #include <filesystem>
 #include <fstream>
 
+#include "support/faulty_files.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -20,7 +21,10 @@ class JournalTest : public testing::Test {
     base_.job = with(emptyRoom(), piece("sofa", "sofa", 84, 36), "p1", 100, 60);
   }
   void TearDown() override { std::filesystem::remove_all(folder_); }
-  std::unique_ptr<Journal> begin(const std::string& path = "/tmp/a.mezzet") { return Journal::begin(folder_, path, "sha", base_, files_).value(); }
+  std::unique_ptr<Journal> begin(const std::string& path = "/tmp/a.mezzet") { return beginWith(path, files_); }
+  std::unique_ptr<Journal> beginWith(const std::string& path, FileSystem& files) {
+    return std::move(Journal::begin(folder_, path, "sha", base_, {}, {}, files)).value().journal;
+  }
   static Job moved(const Job& job, double x) { return placed(job, SchemeId("s1"), PlacementId("p1"), FloorPlace{{x, 100}, 0}); }
   static Bytes bytesOf(const Journal& j) { return readFile(j.filePath(), 1 << 24).value(); }
 
@@ -105,42 +109,57 @@ TEST_F(JournalTest, GarbageIsRefused) {
 }
 TEST_F(JournalTest, OfAFileThatIsOpenIsInUse) {
   const auto first = begin();
-  const auto second = Journal::begin(folder_, "/tmp/a.mezzet", "sha", base_, files_);
+  const auto second = Journal::begin(folder_, "/tmp/a.mezzet", "sha", base_, {}, {}, files_);
   ASSERT_FALSE(second.ok());
   EXPECT_EQ(second.error().what, Journal::kInUse);
 }
 TEST_F(JournalTest, LeftBehindIsFoundOnceNobodyHoldsIt) {
   auto journal = begin();
   ASSERT_FALSE(journal->append("one", base_.job, moved(base_.job, 1), 9));
-  EXPECT_TRUE(abandonedJournals(folder_).empty());
+  EXPECT_TRUE(leftBehind(files_, folder_).worth.empty());
   const std::string path = journal->filePath();
   journal.reset();
-  EXPECT_EQ(abandonedJournals(folder_), std::vector<std::string>{path});
+  EXPECT_EQ(leftBehind(files_, folder_).worth, std::vector<std::string>{path});
 }
 TEST_F(JournalTest, WithoutEditsIsNotOffered) {
   begin().reset();
-  EXPECT_TRUE(abandonedJournals(folder_).empty());
+  EXPECT_TRUE(leftBehind(files_, folder_).worth.empty());
 }
 TEST_F(JournalTest, AFullDiskIsSaidAndLeavesNoHalfRecord) {
-  class Full : public FileSystem {
-   public:
-    bool full = false;
-    std::optional<std::string> append(int d, const std::string& b) override {
-      if (!full) return FileSystem::append(d, b);
-      static_cast<void>(FileSystem::append(d, b.substr(0, b.size() / 2)));
-      return "No space left on device";
-    }
-  } disk;
-  const auto journal = Journal::begin(folder_, "/tmp/full.mezzet", "sha", base_, disk).value();
+  FaultyFiles disk;
+  const auto journal = beginWith("/tmp/full.mezzet", disk);
   ASSERT_FALSE(journal->append("one", base_.job, moved(base_.job, 1), 9));
+  const std::size_t whole = bytesOf(*journal).size();
   disk.full = true;
   const auto fault = journal->append("two", moved(base_.job, 1), moved(base_.job, 2), 9);
   ASSERT_TRUE(fault);
   EXPECT_EQ(fault->text(),
-            "journal: This edit could not be journalled: No space left on device. Until this is mended, save often: a crash would lose unsaved edits");
+            "journal: Unsaved edits cannot be kept for a crash: No space left on device. Until this is mended, save often: a crash would lose unsaved edits");
+  EXPECT_EQ(readJournal(bytesOf(*journal), "j")->goodBytes, whole);
   disk.full = false;
-  ASSERT_FALSE(journal->append("three", moved(base_.job, 1), moved(base_.job, 3), 9));
-  EXPECT_EQ(readJournal(bytesOf(*journal), "j")->edits, 2);
+  ASSERT_FALSE(journal->append("three", moved(base_.job, 2), moved(base_.job, 3), 9));
+  EXPECT_EQ(readJournal(bytesOf(*journal), "j")->edits, 3);
+  EXPECT_EQ(readJournal(bytesOf(*journal), "j")->file.job, moved(base_.job, 3));
+}
+TEST_F(JournalTest, AnEditThatMakesNoSoundJobEndsItAndNotMore) {
+  const auto journal = begin();
+  ASSERT_FALSE(journal->append("one", base_.job, moved(base_.job, 1), 9));
+  ASSERT_FALSE(journal->append("far away", moved(base_.job, 1), moved(base_.job, 1e7), 9));
+  const auto back = readJournal(bytesOf(*journal), "j");
+  ASSERT_TRUE(back.ok()) << back.error().text();
+  EXPECT_EQ(back->edits, 1);
+  EXPECT_EQ(back->file.job, moved(base_.job, 1));
+}
+TEST_F(JournalTest, OfTheFirstKindIsStillRead) {
+  const auto back = readJournal(readFile(MEZZET_SOURCE_DIR "/tests/io/journals/version-1.journal", 1 << 20).value(), "j");
+  ASSERT_TRUE(back.ok()) << back.error().text();
+  EXPECT_EQ(back->edits, 1);
+  EXPECT_EQ(back->lastEdit, "move sofa");
+  EXPECT_EQ(back->file.job, moved(base_.job, 321));
+}
+TEST_F(JournalTest, TwoOfOneNameAreKeptApart) {
+  auto one = begin(""), two = begin("");
+  EXPECT_NE(one->filePath(), two->filePath());
 }
 
 }  // namespace

@@ -13,9 +13,9 @@ enum class Step { Write, Sync, Rename, SyncFolder };
 class Failing : public FileSystem {
  public:
   explicit Failing(Step step) : step_(step) {}
-  std::optional<std::string> writeNew(const std::string& p, const std::string& b) override {
-    if (step_ != Step::Write) return FileSystem::writeNew(p, b);
-    static_cast<void>(FileSystem::writeNew(p, b.substr(0, b.size() / 2)));
+  std::optional<std::string> writeNew(const std::string& p, const std::string& b, unsigned mode) override {
+    if (step_ != Step::Write) return FileSystem::writeNew(p, b, mode);
+    static_cast<void>(FileSystem::writeNew(p, b.substr(0, b.size() / 2), mode));
     return "No space left on device";
   }
   std::optional<std::string> sync(const std::string& p) override {

@@ -79,7 +79,8 @@ TEST(Kill, LosesNoFinishedEdit) {
       text.append(part, static_cast<std::size_t>(got));
     ::close(child.out);
 
-    const auto journals = abandonedJournals(root + "/mezzet/journal");
+    FileSystem files;
+    const auto journals = leftBehind(files, root + "/mezzet/journal").worth;
     ASSERT_EQ(journals.size(), 1u) << "kill " << i;
     const auto back = readJournal(readFile(journals.front(), std::size_t{1} << 30).value(), "journal");
     ASSERT_TRUE(back.ok()) << back.error().text();

@@ -18,6 +18,14 @@ struct Run {
   bool operator==(const Run&) const = default;
 };
 
+/// Walls that are being typed and make no outline yet.
+struct WalkDraft {
+  RoomId room;  ///< whose outline it changes; empty for a room that is not there yet
+  std::vector<Run> runs;
+  double ceiling = 0;  ///< of a room that is not there yet
+  bool operator==(const WalkDraft&) const = default;
+};
+
 /// What was typed as a corner: "left", "right 45", "45 left", or the angle inside the room as an angle finder reads it,
 /// "inside 135" or just "135". Degrees to the left, between -180 and 180; the complaint when it is none.
 struct TurnReading {
