@@ -1,11 +1,15 @@
 #include "app/document.h"
 
-#include <QDateTime>
 #include <QFileInfo>
 
 #include "core/job/validate.h"
 
 namespace mezzet {
+namespace {
+
+constexpr int kTryAgain = 5000;  // ms between two tries to journal what could not be journalled
+
+}  // namespace
 
 /// One step of undo: the whole job before and after. Copies are cheap, since rooms, schemes and pieces are shared.
 class SnapshotCommand : public QUndoCommand {
@@ -20,111 +24,96 @@ class SnapshotCommand : public QUndoCommand {
   Job before_, after_;
 };
 
-Document::Document(FileSystem& files, QObject* parent) : QObject(parent), files_(files) {
+Document::Document(FileSystem& files, QObject* parent) : QObject(parent), files_(files), open_(files, journalFolder()) {
   undo_.setUndoLimit(500);
   connect(&undo_, &QUndoStack::cleanChanged, this, &Document::stateChanged);
+  again_.setInterval(kTryAgain);
+  connect(&again_, &QTimer::timeout, this, [this] {
+    open_.retry(asFile());
+    tellJournal();
+  });
 }
 
 Document::~Document() = default;
 
 QString Document::title() const { return job_.name.empty() ? QStringLiteral("New job") : QString::fromStdString(job_.name); }
 
-void Document::beginJournal(const std::string& savedSha) {
-  const std::string folder = journalFolder(), path = path_.toStdString();
-  readOnly_ = false;
-  journal_.reset();
-  if (!path.empty()) {
-    // Edits left by a crash are put aside before this window's journal takes the name; they are offered, never lost.
-    const std::string here = journalPathFor(folder, path);
-    const auto abandoned = abandonedJournals(folder);
-    if (std::find(abandoned.begin(), abandoned.end(), here) != abandoned.end()) {
-      const std::string aside = here.substr(0, here.size() - 8) + "-left-" + std::to_string(QDateTime::currentMSecsSinceEpoch()) + ".journal";
-      if (!files_.rename(here, aside))
-        QMetaObject::invokeMethod(
-            this, [this, aside] { emit leftBehind(QString::fromStdString(aside)); }, Qt::QueuedConnection);
-    }
-  }
-  Result<std::unique_ptr<Journal>> journal = Journal::begin(folder, path, savedSha, asFile(), files_);
-  if (journal) {
-    journal_ = std::move(journal).value();
-  } else if (journal.error().what == Journal::kInUse) {
-    readOnly_ = true;
-    emit trouble(tr("This job is open in another window. Here it can be looked at, but not changed."));
-  } else {
-    emit trouble(QString::fromStdString(journal.error().text()));
-  }
+void Document::tellJournal() {
+  const QString now = open_.trouble() ? QString::fromStdString(open_.trouble()->text()) + QStringLiteral(".") : QString();
+  // What was put aside is offered once whoever opened this has taken its words in.
+  for (const std::string& journal : open_.takePutAside())
+    QMetaObject::invokeMethod(
+        this, [this, journal] { emit leftBehind(QString::fromStdString(journal)); }, Qt::QueuedConnection);
+  if (now == told_) return;
+  told_ = now;
+  now.isEmpty() ? again_.stop() : again_.start();
+  emit journalTrouble(now);
+  emit stateChanged();
+}
+
+void Document::show(JobFile file, bool unsaved) {
+  undo_.clear();
+  job_ = std::move(file.job);
+  ids_ = IdSource(file.nextId);
+  images_ = std::move(file.images);
+  draft_.reset();
+  everUnsaved_ = unsaved;
+  tellJournal();
+  if (open_.readOnly()) emit trouble(tr("This job is open in another window. Here it can be looked at, but not changed."));
+  emit jobChanged();
+  emit stateChanged();
 }
 
 std::optional<Error> Document::open(const QString& path) {
-  const std::string name = path.toStdString();
-  const auto bytes = readFile(name, std::size_t{1} << 30);
-  if (!bytes) return bytes.error();
-  auto file = readJobBytes(*bytes, fileNameOf(name));
+  Result<JobFile> file = open_.open(QFileInfo(path).absoluteFilePath().toStdString());
   if (!file) return file.error();
-  close();
-  JobFile read = std::move(file).value();
-  job_ = std::move(read.job);
-  ids_ = IdSource(read.nextId);
-  images_ = std::move(read.images);
-  path_ = QFileInfo(path).absoluteFilePath();
-  everUnsaved_ = false;
-  beginJournal(sha256(*bytes));
-  emit jobChanged();
-  emit stateChanged();
+  show(std::move(file).value(), false);
   return std::nullopt;
 }
 
 void Document::start(JobFile file, bool unsaved) {
-  close();
-  job_ = std::move(file.job);
-  ids_ = IdSource(file.nextId);
-  images_ = std::move(file.images);
-  bringImages(journalFolder(), job_, images_);
-  path_.clear();
-  everUnsaved_ = unsaved;
-  beginJournal({});
-  emit jobChanged();
-  emit stateChanged();
+  open_.start(file, unsaved ? Unsaved{1, tr("a job that no file holds").toStdString()} : Unsaved{});
+  show(std::move(file), unsaved);
 }
 
-std::optional<Error> Document::save(const QString& path) {
-  const auto bytes = writeJobBytes(asFile());
-  if (!bytes) return bytes.error();
-  const QString absolute = QFileInfo(path).absoluteFilePath();
-  if (readOnly_ && absolute == path_) return Error{fileNameOf(path.toStdString()), "is open in another window", "Save it there, or here under another name"};
-  if (auto fault = saveAtomically(files_, absolute.toStdString(), *bytes)) return fault;
-  const bool elsewhere = absolute != path_;
-  path_ = absolute;
-  everUnsaved_ = false;
-  if (elsewhere) {
-    if (journal_) journal_->finish();
-    beginJournal(sha256(*bytes));
-  } else if (journal_) {
-    if (auto fault = journal_->restart(sha256(*bytes), asFile())) emit trouble(QString::fromStdString(fault->text()));
+OpenJob::SaveAnswer Document::save(const QString& path, bool replace) {
+  OpenJob::SaveAnswer answer = open_.save(QFileInfo(path).absoluteFilePath().toStdString(), asFile(), replace);
+  if (answer.ok()) {
+    everUnsaved_ = false;
+    undo_.setClean();
+    if (answer.fault) emit trouble(QString::fromStdString(answer.fault->text()) + QStringLiteral("."));
   }
-  undo_.setClean();
+  tellJournal();
   emit stateChanged();
-  return std::nullopt;
+  return answer;
 }
 
 Result<std::string> Document::addImage(const std::string& bytes, const std::string& ending) {
-  if (readOnly_) return Error{"picture", "cannot be taken in: this job is open in another window", "Save it under another name to work on a copy"};
+  if (open_.readOnly()) return Error{"picture", "cannot be taken in: this job is open in another window", "Save it under another name to work on a copy"};
   if (bytes.size() > kMostImageBytes) return Error{"picture", "is larger than 64 MB", "Make it smaller first"};
   const std::string name = sha256(bytes) + "." + ending;
   if (images_.contains(name)) return name;
-  if (auto fault = keepImage(files_, journalFolder(), name, bytes)) return *fault;
+  if (auto fault = keepImage(files_, open_.folder(), name, bytes)) return *fault;
   images_[name] = std::make_shared<const Bytes>(bytes);
   return name;
 }
 
 void Document::close() {
   undo_.clear();
-  if (journal_) journal_->finish();
-  journal_.reset();
+  draft_.reset();
+  open_.close();
+  tellJournal();
+}
+
+void Document::setDraft(std::optional<WalkDraft> draft) {
+  if (draft == draft_ || open_.readOnly()) return;
+  draft_ = std::move(draft);
+  open_.keepDraft(draft_, asFile());
+  tellJournal();
 }
 
 bool Document::edit(const QString& name, Job after, long long nextId) {
-  if (readOnly_) {
+  if (open_.readOnly()) {
     emit trouble(tr("This job is open in another window, so nothing can be changed here. Save it under another name to work on a copy."));
     return false;
   }
@@ -139,16 +128,41 @@ bool Document::edit(const QString& name, Job after, long long nextId) {
   return true;
 }
 
-bool Document::bringBack(const QString& name, const JobFile& left) {
-  bringImages(journalFolder(), left.job, images_);
-  return edit(name, left.job, left.nextId);
+std::optional<Error> Document::bringBack(const QString& journal) {
+  Result<OpenJob::BroughtBack> brought = open_.bringBack(journal.toStdString(), asFile());
+  if (!brought) {
+    tellJournal();
+    return brought.error();
+  }
+  OpenJob::BroughtBack back = std::move(brought).value();
+  if (back.copy) {
+    show(std::move(back.after), back.edits.edits > 0);
+  } else {
+    if (back.before) show(std::move(*back.before), false);
+    images_ = std::move(back.after.images);
+    ids_.atLeast(back.after.nextId);
+    recorded_ = true;
+    if (back.edits.edits > 0)
+      undo_.push(new SnapshotCommand(*this, tr("bring back %1 edits").arg(back.edits.edits), job_, std::move(back.after.job)));
+    recorded_ = false;
+  }
+  draft_ = std::move(back.draft);
+  tellJournal();
+  if (draft_) emit draftBroughtBack();
+  return std::nullopt;
+}
+
+void Document::lookForLeftBehind() {
+  const LeftBehind left = mezzet::leftBehind(files_, open_.folder());
+  for (const std::string& journal : left.worth) emit leftBehind(QString::fromStdString(journal));
+  for (const std::string& journal : left.unreadable) emit unreadable(QString::fromStdString(journal));
 }
 
 void Document::become(const QString& name, const Job& job) {
   // Journalled before it shows as done.
-  if (journal_)
-    if (auto fault = journal_->append(name.toStdString(), job_, job, ids_.next())) emit trouble(QString::fromStdString(fault->text()));
+  if (!recorded_) open_.record(name.toStdString(), job_, job, ids_.next());
   job_ = job;
+  tellJournal();
   emit jobChanged();
 }
 

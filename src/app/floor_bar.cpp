@@ -6,6 +6,8 @@
 #include <QLineEdit>
 #include <QToolButton>
 
+#include "app/length_field.h"
+
 namespace mezzet {
 
 FloorBar::FloorBar(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
@@ -48,6 +50,7 @@ FloorBar::FloorBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   }
   width_ = new QLineEdit;
   width_->setObjectName(QStringLiteral("reachWidth"));
+  width_->setProperty(kTakesLength, true);
   width_->setAccessibleName(tr("Width of the one who walks"));
   width_->setMaxLength(32);
   width_->setFixedWidth(68);

@@ -9,6 +9,7 @@ namespace mezzet {
 LengthField::LengthField(const QString& name, Commit commit, QWidget* parent) : QLineEdit(parent), commit_(std::move(commit)) {
   setAccessibleName(name);
   setMaxLength(64);
+  setProperty(kTakesLength, true);
   connect(this, &QLineEdit::returnPressed, this, &LengthField::commit);
   connect(this, &QLineEdit::textEdited, this, [this] { complain({}); });
 }

@@ -10,6 +10,9 @@ class QLabel;
 
 namespace mezzet {
 
+/// A property of fields that a measuring device may drop its reading into; no other field ever takes one.
+inline constexpr const char* kTakesLength = "takesLength";
+
 /// Reads on Enter and on leaving the field. A reading that is refused stays in the field with a sentence under it and
 /// the cursor where the complaint is; nothing else changes.
 class LengthField : public QLineEdit {

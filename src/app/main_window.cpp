@@ -54,6 +54,11 @@ namespace {
 
 constexpr int kPanelWidth = 318, kMostRecent = 8;
 constexpr const char* kRecentKey = "recent";
+const QLatin1String kEnding(".mezzet");
+// Causes of notices, which go with them.
+const QLatin1String kRefused("refused"), kUnkept("unkept"), kNotSaved("not saved"), kNotOpened("not opened");
+
+QString sentenceOf(const Error& fault) { return QString::fromStdString(fault.text()) + QStringLiteral("."); }
 
 }  // namespace
 
@@ -190,22 +195,22 @@ void MainWindow::wire() {
   on("turn-right", [this] { workspace_->turnBy(-90); });
   on("turn-typed", [this] { bar_->goToTurn(); });
   on("type-piece", [this] {
-    if (workspace_->room() == nullptr) return notice_->say(tr("Measure the room first; then there is a floor to place things on."));
+    if (workspace_->room() == nullptr) return notice_->say(tr("Measure the room first; then there is a floor to place things on."), {}, kRefused);
     if (!tray_->isVisible()) workspace_->showStage(Stage::Floor);
     tray_->goToLine();
   });
   on("piece-rules", [this] {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     PieceRules(*workspace_, this).exec();
   });
   on("set-out", [this] {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     SetOutDialog(*workspace_, this).exec();
   });
   on("copy-piece", [this] { workspace_->copySelected(); });
   const auto chairs = [this](bool more) {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
-    if (const auto fault = workspace_->setChairs(more)) notice_->say(QString::fromStdString(fault->text()) + QStringLiteral("."));
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
+    if (const auto fault = workspace_->setChairs(more)) notice_->say(sentenceOf(*fault), {}, kRefused);
   };
   on("chairs", [chairs] { chairs(false); });
   on("chair-more", [chairs] { chairs(true); });
@@ -264,7 +269,7 @@ void MainWindow::wire() {
   on("wall-next", [this] { workspace_->stepWall(1); });
   on("wall-previous", [this] { workspace_->stepWall(-1); });
   on("room-new", [this] {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     workspace_->showTopic(Topic::Walls);
     workspace_->beginRoom();
     measure_->goToWall(cornerName(0));
@@ -294,7 +299,7 @@ void MainWindow::wire() {
   });
   on("meter-take", [this] { site_->meter().press(); });
   on("dxf-in", [this] {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     const QString path = QFileDialog::getOpenFileName(this, tr("Outline from a drawing"), {}, tr("Drawings (*.dxf)"));
     if (!path.isEmpty()) DxfDialog(*workspace_, path, this).exec();
   });
@@ -316,16 +321,18 @@ void MainWindow::wire() {
   on("redo", [this] { document_->undoStack().redo(); });
   connect(&undo, &QUndoStack::indexChanged, this, &MainWindow::showState);
   connect(document_.get(), &Document::stateChanged, this, &MainWindow::showState);
-  connect(document_.get(), &Document::trouble, this, [this](const QString& sentence) { notice_->say(sentence); });
-  connect(document_.get(), &Document::leftBehind, this, [this](const QString& journal) {
-    const auto bytes = readFile(journal.toStdString(), std::size_t{1} << 30);
-    if (!bytes) return;
-    const auto left = readJournal(*bytes, journal.toStdString());
-    if (!left || left->edits == 0) return;
-    const QString name = left->path.empty() ? tr("A job that was never saved") : tr("\"%1\"").arg(QString::fromStdString(left->file.job.name));
-    notice_->say(
-        tr("%1 was not closed in order: %2 edits were not saved, the last: %3.").arg(name).arg(left->edits).arg(QString::fromStdString(left->lastEdit)),
-        {{tr("Bring them back"), [this, journal] { bringBack(journal); }}, {tr("Throw them away"), [this, journal] { files_.remove(journal.toStdString()); }}});
+  connect(document_.get(), &Document::trouble, this, [this](const QString& sentence) { notice_->say(sentence, {}, kRefused); });
+  connect(document_.get(), &Document::jobChanged, this, [this] { notice_->settle(kRefused); });
+  connect(document_.get(), &Document::journalTrouble, this, [this](const QString& sentence) {
+    if (sentence.isEmpty()) return notice_->settle(kUnkept);
+    notice_->say(sentence, {{tr("Save now"), [this] { save(false); }}}, kUnkept);
+  });
+  connect(document_.get(), &Document::leftBehind, this, &MainWindow::offer);
+  connect(document_.get(), &Document::unreadable, this, [this](const QString& journal) {
+    notice_->say(tr("A journal of unsaved edits cannot be read. It is kept: %1").arg(journal),
+                 {{tr("Throw it away"), [this, journal] {
+                     if (const auto fault = document_->throwAway(journal)) notice_->say(sentenceOf(*fault), {}, kRefused);
+                   }}});
   });
   connect(workspace_.get(), &Workspace::viewChanged, this, &MainWindow::showStage);
   connect(workspace_.get(), &Workspace::jobChanged, this, &MainWindow::fillSchemes);
@@ -343,7 +350,7 @@ void MainWindow::wire() {
   const auto readOut = [this] {
     if (workspace_->room() == nullptr || !workspace_->room()->survey)
       return notice_->say(tr("This room has no readings. In Measure, keep its walls as readings first."));
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     ReadOut(*workspace_, this).exec();
   };
   connect(measure_, &MeasurePanel::readOutWanted, this, readOut);
@@ -359,7 +366,7 @@ void MainWindow::wire() {
   (*actions_)["house-rules"]->setMenu(new QMenu(this));
   connect((*actions_)["house-rules"]->menu(), &QMenu::aboutToShow, this, &MainWindow::fillHouseRules);
   on("names", [this] {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."));
+    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     NamesDialog(*workspace_, this).exec();
   });
   fillHouseRules();
@@ -390,7 +397,7 @@ void MainWindow::fillHouseRules() {
 
 void MainWindow::addPiece(bool sizes) {
   if (workspace_->room() == nullptr) {
-    notice_->say(tr("Measure the room first; then there is a floor to place things on."));
+    notice_->say(tr("Measure the room first; then there is a floor to place things on."), {}, kRefused);
     return;
   }
   if (document_->readOnly()) {
@@ -439,7 +446,7 @@ void MainWindow::showState() {
   undoNote_->setText(undoNote_->fontMetrics().elidedText(undoText, Qt::ElideRight, 260));
   (*actions_)["units"]->setText(workspace_->job().units == Unit::Inch ? tr("inches") : tr("metric"));
   (*actions_)["feet"]->setEnabled(workspace_->job().units == Unit::Inch);
-  const QString mark = document_->unsaved() ? tr(" \u2022 unsaved") : QString();
+  const QString mark = document_->unkept() ? tr(" \u2022 unsaved, a crash would lose it") : document_->unsaved() || document_->draft() ? tr(" \u2022 unsaved") : QString();
   jobName_->setText(document_->title() + (document_->readOnly() ? tr(", read only") : mark));
   setWindowTitle(document_->title() + mark + tr(" - Mezzet"));
 }
@@ -468,9 +475,10 @@ void MainWindow::fillSchemes() {
 
 void MainWindow::openPath(const QString& path) {
   if (const auto fault = document_->open(path)) {
-    notice_->say(QString::fromStdString(fault->text()) + QStringLiteral("."));
+    notice_->say(sentenceOf(*fault), {}, kNotOpened);
     return;
   }
+  notice_->settle(kNotOpened);
   remember(path);
   workspace_->select({});
   workspace_->showStage(workspace_->room() != nullptr ? Stage::Floor : Stage::Measure);
@@ -500,24 +508,55 @@ void MainWindow::newJob() {
 void MainWindow::exportDxf(const QString& path) {
   const Room& room = *workspace_->room();
   const auto bytes = writeDxf(workspace_->job(), room, workspace_->scheme(), workspace_->format());
-  if (!bytes) return notice_->say(QString::fromStdString(bytes.error().text()) + QStringLiteral("."));
-  if (const auto fault = saveAtomically(files_, path.toStdString(), *bytes)) return notice_->say(QString::fromStdString(fault->text()) + QStringLiteral("."));
+  if (!bytes) return notice_->say(sentenceOf(bytes.error()), {}, kRefused);
+  if (const auto fault = saveAtomically(files_, path.toStdString(), *bytes)) return notice_->say(sentenceOf(*fault), {}, kRefused);
   notice_->say(tr("%1 was written in millimetres, on the layers WALLS, OPENINGS, FEATURES, DIMENSIONS and FURNITURE.").arg(QFileInfo(path).fileName()));
 }
 
 bool MainWindow::save(bool elsewhere) {
   QString path = document_->path();
+  bool agreed = false;
   if (elsewhere || path.isEmpty()) {
     path = QFileDialog::getSaveFileName(this, tr("Save the job"), path.isEmpty() ? tr("job.mezzet") : path, tr("Mezzet jobs (*.mezzet)"));
     if (path.isEmpty()) return false;
+    agreed = true;  // the dialog asks by itself
   }
-  if (!path.endsWith(QStringLiteral(".mezzet"))) path += QStringLiteral(".mezzet");
-  if (const auto fault = document_->save(path)) {
-    notice_->say(QString::fromStdString(fault->text()) + QStringLiteral("."));
+  // With its ending it is another name, which nobody was asked about.
+  if (!path.endsWith(kEnding)) {
+    path += kEnding;
+    agreed = false;
+  }
+  return saveTo(path, agreed);
+}
+
+bool MainWindow::saveTo(const QString& path, bool agreed) {
+  const OpenJob::SaveAnswer answer = document_->save(path, agreed);
+  if (answer.ok()) {
+    notice_->settle(kNotSaved);
+    remember(path);
+    return true;
+  }
+  const bool changed = answer.saved == OpenJob::Saved::FileChanged;
+  if (!changed && answer.saved != OpenJob::Saved::WouldReplace) {
+    notice_->say(sentenceOf(*answer.fault), {}, kNotSaved);
     return false;
   }
-  remember(path);
-  return true;
+  const QFileInfo file(path);
+  QString beside;
+  for (int n = 2; beside.isEmpty() || QFileInfo::exists(beside); ++n)
+    beside = QStringLiteral("%1/%2 %3%4").arg(file.path(), file.completeBaseName(), QString::number(n), QString(kEnding));
+  QMessageBox box(QMessageBox::Question, tr("Not saved yet"),
+                  changed ? tr("%1 has been changed by another program since it was opened here. Saving would lose what that wrote.").arg(file.fileName())
+                          : tr("%1 is there already. Saving would replace it.").arg(file.fileName()),
+                  QMessageBox::NoButton, this);
+  box.setObjectName(QStringLiteral("replaceQuestion"));
+  QPushButton* other = box.addButton(tr("Save beside it as %1").arg(QFileInfo(beside).fileName()), QMessageBox::AcceptRole);
+  QPushButton* replace = box.addButton(tr("Replace it"), QMessageBox::DestructiveRole);
+  box.addButton(tr("Do not save"), QMessageBox::RejectRole);
+  box.setDefaultButton(other);
+  box.exec();
+  if (box.clickedButton() == other) return saveTo(beside, false);
+  return box.clickedButton() == replace && saveTo(path, true);
 }
 
 void MainWindow::remember(const QString& path) {
@@ -545,7 +584,18 @@ void MainWindow::fillRecent() {
 }
 
 bool MainWindow::mayLeave() {
-  if (!document_->unsaved() || document_->readOnly()) return true;
+  if (document_->readOnly()) return true;
+  if (document_->draft()) {
+    QMessageBox box(QMessageBox::Question, tr("Walls not used"), tr("The walls that were typed in Measure are no outline yet, and no file holds them."),
+                    QMessageBox::NoButton, this);
+    box.setObjectName(QStringLiteral("draftQuestion"));
+    QPushButton* stay = box.addButton(tr("Stay"), QMessageBox::RejectRole);
+    QPushButton* drop = box.addButton(tr("Leave without them"), QMessageBox::DestructiveRole);
+    box.setDefaultButton(stay);
+    box.exec();
+    if (box.clickedButton() != drop) return false;
+  }
+  if (!document_->unsaved()) return true;
   QMessageBox box(QMessageBox::Question, tr("Not saved"), tr("%1 has edits that are not saved.").arg(document_->title()), QMessageBox::NoButton, this);
   box.setObjectName(QStringLiteral("leaveQuestion"));
   QPushButton* keep = box.addButton(tr("Save"), QMessageBox::AcceptRole);
@@ -582,37 +632,29 @@ bool MainWindow::eventFilter(QObject* object, QEvent* event) {
 
 // ---- after a crash
 
-void MainWindow::offerAbandoned() {
-  for (const std::string& journal : abandonedJournals(journalFolder())) emit document_->leftBehind(QString::fromStdString(journal));
+void MainWindow::offerAbandoned() { document_->lookForLeftBehind(); }
+
+void MainWindow::offer(const QString& journal) {
+  const auto bytes = readFile(journal.toStdString(), kMostJournalBytes);
+  if (!bytes) return;
+  const auto left = readJournal(*bytes, journal.toStdString());
+  if (!left || !left->worthOffering()) return;
+  const QString name = left->path.empty() ? tr("A job that was never saved") : tr("\"%1\"").arg(QString::fromStdString(left->file.job.name));
+  const QString what = left->edits == 0 ? tr("walls that were being typed")
+                                        : tr("%1 edits were not saved, the last: %2").arg(left->edits).arg(QString::fromStdString(left->lastEdit));
+  notice_->say(tr("%1 was not closed in order: %2.").arg(name, what),
+               {{tr("Bring them back"), [this, journal] { bringBack(journal); }},
+                {tr("Throw them away"), [this, journal] {
+                   if (const auto fault = document_->throwAway(journal)) notice_->say(sentenceOf(*fault), {}, kRefused);
+                 }}});
 }
 
 void MainWindow::bringBack(const QString& journal) {
-  const auto bytes = readFile(journal.toStdString(), std::size_t{1} << 30);
-  auto left = bytes ? readJournal(*bytes, journal.toStdString()) : Result<Recovered>(bytes.error());
-  if (!left) {
-    notice_->say(QString::fromStdString(left.error().text()) + QStringLiteral("."));
-    return;
-  }
-  if (!mayLeave()) {
-    emit document_->leftBehind(journal);  // ask again, nothing is lost
-    return;
-  }
-  Recovered found = std::move(left).value();
-  const auto saved = found.path.empty() ? Result<std::string>(Error{}) : readFile(found.path, std::size_t{1} << 30);
-  const bool unchanged = saved.ok() && sha256(*saved) == found.savedSha;
-  if (unchanged) {
-    if (document_->path() != QString::fromStdString(found.path)) openPath(QString::fromStdString(found.path));
-    if (document_->readOnly() || document_->path() != QString::fromStdString(found.path)) return;
-    document_->bringBack(tr("bring back %1 edits").arg(found.edits), found.file);
-  } else {
-    // The file has changed or is gone: a copy that stands for itself, never merged.
-    if (saved.ok())
-      if (const auto file = readJobBytes(*saved, found.path)) found.file.images = file->images;
-    found.file.job.name += found.path.empty() ? "" : ", brought back";
-    document_->start(std::move(found.file), true);
-    workspace_->showStage(workspace_->room() != nullptr ? Stage::Floor : Stage::Measure);
-  }
-  files_.remove(journal.toStdString());
+  if (!mayLeave()) return offer(journal);  // ask again, nothing is lost
+  const QString before = document_->path();
+  if (const auto fault = document_->bringBack(journal)) return notice_->say(sentenceOf(*fault), {}, kRefused);
+  if (!document_->path().isEmpty() && document_->path() != before) remember(document_->path());
+  workspace_->showStage(workspace_->room() != nullptr && !document_->draft() ? Stage::Floor : Stage::Measure);
   sheet().fit();
 }
 

@@ -40,6 +40,8 @@ class MainWindow : public QMainWindow {
   void offerAbandoned();
   /// Brings a journal's edits back as one edit, or as a copy if the saved file has changed since.
   void bringBack(const QString& journal);
+  /// Offers a journal that was left behind.
+  void offer(const QString& journal);
 
   [[nodiscard]] Document& document() { return *document_; }
   [[nodiscard]] Workspace& workspace() { return *workspace_; }
@@ -51,6 +53,8 @@ class MainWindow : public QMainWindow {
   [[nodiscard]] NoticeBar& notices() { return *notice_; }
   /// Saves to the document's path or asks for one; false if it was not saved.
   bool save(bool elsewhere);
+  /// Saves there, and asks before anything is replaced that `agreed` does not cover.
+  bool saveTo(const QString& path, bool agreed);
 
  protected:
   void closeEvent(QCloseEvent*) override;

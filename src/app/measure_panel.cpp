@@ -102,7 +102,24 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   column->addStretch(1);
   connect(&workspace_, &Workspace::jobChanged, this, &MeasurePanel::reload);
   connect(&workspace_, &Workspace::viewChanged, this, &MeasurePanel::reload);
+  connect(&workspace_.document(), &Document::draftBroughtBack, this, &MeasurePanel::showDraft);
   reload();
+}
+
+void MeasurePanel::showDraft() {
+  const WalkDraft draft = *workspace_.document().draft();
+  restoring_ = true;  // until it stands here it is not given up
+  if (draft.room.empty()) workspace_.beginRoom();
+  else workspace_.showRoom(draft.room);
+  const Room* room = workspace_.room();
+  if (room != nullptr && room->survey) sketching_ = true;
+  ceiling_ = draft.ceiling;
+  reload();
+  restoring_ = false;
+  if (room_ != draft.room || draft.runs.size() < 3) return workspace_.document().setDraft(std::nullopt);
+  runs_ = draft.runs;
+  rebuildRows();
+  showState();
 }
 
 bool MeasurePanel::changed() const { return runs_ != taken_; }
@@ -293,8 +310,9 @@ void MeasurePanel::showState() {
     });
     offers_->addWidget(offer);
   }
-  if (changed() && walking()) emit draftChanged(runs_, justTyped_.value_or(runs_.size()));
-  else emit draftChanged(std::nullopt, 0);
+  const bool drafting = changed() && walking();
+  emit draftChanged(drafting ? std::optional(runs_) : std::nullopt, drafting ? justTyped_.value_or(runs_.size()) : 0);
+  if (!restoring_) workspace_.document().setDraft(drafting ? std::optional(WalkDraft{room_, runs_, ceiling_}) : std::nullopt);
 }
 
 void MeasurePanel::useOutline() {
@@ -341,6 +359,7 @@ LengthReading MeasurePanel::typeCeiling(const QString& words) {
   if (workspace_.room() == nullptr) {
     ceiling_ = *reading.length;
     ceilingField_->show(workspace_.write(ceiling_));
+    showState();
     return reading;
   }
   const auto after = withCeiling(workspace_.job(), room_, *reading.length);

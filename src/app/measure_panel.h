@@ -30,6 +30,8 @@ class MeasurePanel : public QWidget {
   void readOutWanted();
 
  private:
+  /// Walls that came back after a crash.
+  void showDraft();
   void reload();
   void rebuildRows();
   void showState();
@@ -61,7 +63,7 @@ class MeasurePanel : public QWidget {
   SurveyPanel* survey_;
   QWidget* walk_;
   QPushButton *keepReadings_, *leaveSketch_;
-  bool sketching_ = false;
+  bool sketching_ = false, restoring_ = false;
   std::vector<LengthField*> fields_;
 };
 

@@ -3,6 +3,7 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <algorithm>
 
 #include "app/layouts.h"
 
@@ -25,11 +26,19 @@ NoticeBar::NoticeBar(QWidget* parent) : QWidget(parent) {
 
 QString NoticeBar::sentence() const { return isHidden() ? QString() : label_->text(); }
 
-void NoticeBar::say(const QString& sentence, std::vector<Choice> choices) {
+void NoticeBar::say(const QString& sentence, std::vector<Choice> choices, const QString& cause) {
   for (const Notice& n : waiting_)
     if (n.sentence == sentence) return;
-  waiting_.push_back({sentence, std::move(choices)});
-  if (waiting_.size() == 1) showNext();
+  const auto same = std::find_if(waiting_.begin(), waiting_.end(), [&](const Notice& n) { return !cause.isEmpty() && n.cause == cause; });
+  const bool shown = waiting_.empty() || same == waiting_.begin();
+  if (same != waiting_.end()) *same = {sentence, std::move(choices), cause};
+  else waiting_.push_back({sentence, std::move(choices), cause});
+  if (shown) showNext();
+}
+
+void NoticeBar::settle(const QString& cause) {
+  const auto shown = std::erase_if(waiting_, [&](const Notice& n) { return n.cause == cause; });
+  if (shown > 0) showNext();
 }
 
 void NoticeBar::showNext() {
@@ -47,8 +56,9 @@ void NoticeBar::showNext() {
     });
     buttons_->addWidget(button);
   };
-  for (const Choice& c : now.choices) add(c.text, c.act);
-  add(now.choices.empty() ? tr("Understood") : tr("Later"), {});
+  const std::vector<Choice> choices = now.choices;
+  for (const Choice& c : choices) add(c.text, c.act);
+  add(choices.empty() ? tr("Understood") : tr("Later"), {});
 }
 
 }  // namespace mezzet

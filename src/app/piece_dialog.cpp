@@ -8,6 +8,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/length_field.h"
 #include "core/job/edits.h"
 #include "core/job/kinds.h"
 #include "core/rules/adding.h"
@@ -101,6 +102,7 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
     auto* field = new QLineEdit;
     field->setObjectName(QStringLiteral("piece:") + QString::fromStdString(std::string(column_.key)));
     field->setMaxLength(64);
+    field->setProperty(kTakesLength, column_.field == PieceField::Length);
     fields_.push_back({&column_, field, new QLabel, {}});
     form->addRow(fields_.back().label, field);
     connect(field, &QLineEdit::textEdited, this, [this] { complaint_->clear(); });

@@ -8,6 +8,7 @@
 #include <QVBoxLayout>
 
 #include "app/layouts.h"
+#include "app/length_field.h"
 #include "core/entry/reading_line.h"
 #include "core/survey/survey_words.h"
 
@@ -48,6 +49,7 @@ ReadOut::ReadOut(Workspace& workspace, QWidget* parent) : QDialog(parent), works
   column->addWidget(place_);
   figure_ = new QLineEdit;
   figure_->setObjectName(QStringLiteral("figure"));
+  figure_->setProperty(kTakesLength, true);
   figure_->setMinimumHeight(pixelsFor(kFigure, this) + 30);
   figure_->setAccessibleName(tr("What the tape reads"));
   figure_->installEventFilter(this);

@@ -13,6 +13,7 @@
 
 #include "app/style.h"
 #include "app/tray.h"
+#include "app/length_field.h"
 #include "core/drawing/plan.h"
 #include "core/job/edits.h"
 #include "core/rules/check.h"
@@ -181,6 +182,7 @@ void SheetView::openEditor(const std::string& key, QPointF at, const QString& te
   editorKey_ = key;
   editor_ = new QLineEdit(text, this);
   editor_->setObjectName(QStringLiteral("tapeEditor"));
+  editor_->setProperty(kTakesLength, true);
   editor_->setAccessibleName(tr("Reading of this tape"));
   editor_->setStyleSheet(style::tapeEditor());
   editor_->setAlignment(Qt::AlignCenter);

@@ -11,6 +11,7 @@
 #include "app/house_page.h"
 #include "app/in_wall_page.h"
 #include "app/layouts.h"
+#include "app/length_field.h"
 #include "app/measure_panel.h"
 #include "app/openings_list.h"
 #include "app/photographs_page.h"
@@ -126,8 +127,9 @@ void SitePanel::showMeter() {
 
 void SitePanel::drop(double value, double u95) {
   auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
-  if (field == nullptr || !field->isEnabled() || field->isReadOnly()) {
-    live_->setText(tr("%1 read: put the keyboard into a field, and take it again").arg(workspace_.write(value)));
+  // Never into a name, a note or a file dialog: only what Mezzet itself made for lengths.
+  if (field == nullptr || !field->property(kTakesLength).toBool() || !field->isEnabled() || field->isReadOnly()) {
+    live_->setText(tr("%1 read: put the keyboard into a field for a length, and take it again").arg(workspace_.write(value)));
     return;
   }
   live_->setText(tr("%1 read").arg(workspace_.write(value)));

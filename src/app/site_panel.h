@@ -29,10 +29,12 @@ class SitePanel : public QWidget {
   /// Looks for a device, or lets it go.
   void switchMeter();
 
+  /// A reading of the device goes into the field for a length that has the keyboard, and into nothing else.
+  void drop(double value, double u95);
+
  private:
   void show();
   void showMeter();
-  void drop(double value, double u95);
 
   Workspace& workspace_;
   MeterLink meter_;

@@ -111,6 +111,7 @@ SurveyPanel::SurveyPanel(Workspace& workspace, QWidget* parent) : QWidget(parent
   column->addWidget(measureNext_);
   line_ = new QLineEdit;
   line_->setObjectName(QStringLiteral("readingLine"));
+  line_->setProperty(kTakesLength, true);
   line_->setAccessibleName(tr("A reading: two corners and what the tape reads"));
   line_->installEventFilter(this);
   connect(line_, &QLineEdit::textChanged, this, &SurveyPanel::echo);

@@ -86,15 +86,15 @@ void TracePage::takeIn(const QString& path, int page) {
   complaint_->hide();
   const std::string name = QFileInfo(path).fileName().toStdString();
   worker_.run<TakenIn>(
-      [path, page, name](std::stop_token, const Worker::Progress&) {
+      [path, page, name](const std::stop_token& stop, const Worker::Progress&) {
         TakenIn out;
         const auto bytes = readFile(path.toStdString(), std::size_t{256} << 20);
         if (!bytes) {
           out.picture = bytes.error();
         } else if (isPdf(*bytes)) {
-          const auto pages = pdfPages(*bytes, name);
+          const auto pages = pdfPages(*bytes, name, stop);
           out.pages = pages ? *pages : 0;
-          out.picture = pages ? pictureOfPdf(*bytes, name, page) : Result<PictureIn>(pages.error());
+          out.picture = pages ? pictureOfPdf(*bytes, name, page, stop) : Result<PictureIn>(pages.error());
         } else {
           out.picture = pictureFrom(*bytes, name);
         }

@@ -5,6 +5,8 @@
 #include <algorithm>
 #include <array>
 
+#include "io/text.h"
+
 namespace mezzet {
 namespace {
 
@@ -34,19 +36,6 @@ void onRow(int, void* data) {
   f.rows.emplace_back();
 }
 
-/// Whether the bytes are well-formed UTF-8 without zeros.
-bool isText(std::string_view bytes) {
-  for (std::size_t i = 0; i < bytes.size();) {
-    const auto c = static_cast<unsigned char>(bytes[i]);
-    const std::size_t length = c < 0x80 ? 1 : c >= 0xC2 && c < 0xE0 ? 2 : c >= 0xE0 && c < 0xF0 ? 3 : c >= 0xF0 && c < 0xF5 ? 4 : 0;
-    if (c == 0 || length == 0 || i + length > bytes.size()) return false;
-    for (std::size_t k = 1; k < length; ++k)
-      if ((static_cast<unsigned char>(bytes[i + k]) & 0xC0) != 0x80) return false;
-    i += length;
-  }
-  return true;
-}
-
 /// What parts the cells of the first row.
 char separatorOf(std::string_view bytes) {
   std::array<std::pair<char, int>, 3> found{{{',', 0}, {';', 0}, {'\t', 0}}};
@@ -70,7 +59,7 @@ bool needsQuotes(const std::string& cell, bool alone) {
 Result<Rows> readCsv(std::string_view bytes, const std::string& name) {
   if (bytes.size() > kMostCsvBytes) return Error{name, "is larger than 16 MB", "Split the table"};
   if (bytes.starts_with(kMark)) bytes.remove_prefix(kMark.size());
-  if (!isText(bytes)) return Error{name, "is not a table in UTF-8", "Save it as CSV in UTF-8"};
+  if (!isUtf8(bytes)) return Error{name, "is not a table in UTF-8", "Save it as CSV in UTF-8"};
   // One kind of line end, and empty lines count: the rows are numbered as the spreadsheet does.
   std::string text;
   text.reserve(bytes.size());

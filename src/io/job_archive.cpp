@@ -11,6 +11,7 @@ namespace {
 
 constexpr zip_int64_t kMostEntries = 10'000;
 constexpr std::size_t kMostImagesTotal = 512u << 20;
+constexpr std::size_t kMostFileBytes = kMostJobBytes + kMostImagesTotal + (16u << 20);  // and what a zip puts round them
 
 struct CloseZip {
   void operator()(zip_t* z) const { zip_discard(z); }
@@ -108,7 +109,7 @@ std::string sha256(std::string_view bytes) {
 }
 
 Result<JobFile> readJobBytes(const Bytes& bytes, const std::string& name) {
-  if (bytes.size() > kMostJobBytes + kMostImagesTotal) return Error{name, "is larger than Mezzet reads", "Use smaller images"};
+  if (bytes.size() > kMostFileBytes) return Error{name, "is larger than Mezzet reads", "Use smaller images"};
   if (bytes.starts_with("PK")) return readArchive(bytes, name);
   const std::size_t first = bytes.find_first_not_of(" \t\r\n");
   if (first != Bytes::npos && bytes[first] == '{') return readJobText(bytes, name);
@@ -116,6 +117,16 @@ Result<JobFile> readJobBytes(const Bytes& bytes, const std::string& name) {
 }
 
 Result<Bytes> writeJobBytes(const JobFile& file) {
+  // What is written can be read: the same limits, asked by reading it.
+  const std::string text = writeJobText(file.job, file.nextId);
+  if (const auto again = readJobText(text, "the job"); !again) return Error{"save", "would make a file that cannot be opened: " + again.error().text(), ""};
+  std::size_t total = 0;
+  for (const std::string& name : imagesNamedIn(file.job))
+    if (const auto image = file.images.find(name); image != file.images.end()) {
+      total += image->second->size();
+      if (image->second->size() > kMostImageBytes) return Error{"save", "would make a file that cannot be opened: an image has more than 64 MB", "Take it out"};
+    }
+  if (total > kMostImagesTotal) return Error{"save", "would make a file that cannot be opened: its images have more than 512 MB", "Use smaller images"};
   const Error refused{"save", "could not pack the job", "There may be too little memory; save again"};
   zip_error_t error;
   zip_error_init(&error);
@@ -128,7 +139,6 @@ Result<Bytes> writeJobBytes(const JobFile& file) {
     zip_source_free(source);
     return refused;
   }
-  const std::string text = writeJobText(file.job, file.nextId);
   bool good = addEntry(zip, "job.json", text);
   for (const std::string& name : imagesNamedIn(file.job))
     if (const auto image = file.images.find(name); image != file.images.end()) good = good && addEntry(zip, "images/" + name, *image->second);

@@ -8,9 +8,11 @@
 
 #include <algorithm>
 #include <chrono>
+#include <cmath>
 #include <cstdlib>
 #include <filesystem>
 
+#include "core/job/validate.h"
 #include "io/job_json.h"
 #include "io/json_reader.h"
 #include "io/site_json.h"
@@ -69,7 +71,9 @@ std::optional<WalkDraft> draftFrom(const Json& json) {
     if (draft.runs.size() == kMostDraftRuns) return std::nullopt;
     const Json& length = run.at("length");
     draft.runs.push_back({length.is_null() ? std::nullopt : std::optional(length.get<double>()), run.at("turn").get<double>()});
+    if (faultOfLength(draft.runs.back().length.value_or(1), {}) || std::abs(draft.runs.back().turn) > 180) return std::nullopt;
   }
+  if (draft.ceiling != 0 && faultOfLength(draft.ceiling, {})) return std::nullopt;
   return draft;
 }
 
@@ -370,11 +374,11 @@ std::string journalPathFor(const std::string& folder, const std::string& path) {
 }
 
 namespace {
-/// Whether the saved file has what the journal would bring back, though it was written by a save that the journal was not told of.
+/// Whether the saved file has what the journal would bring back: all of it was undone, or a save was cut off before the journal was told.
 bool standsInItsFile(const Recovered& found) {
   if (found.path.empty() || found.draft) return false;
   const auto bytes = readFile(found.path, std::size_t{1} << 30);
-  if (!bytes || sha256(*bytes) == found.savedSha) return false;
+  if (!bytes) return false;
   const auto file = readJobBytes(*bytes, found.path);
   return file && file->job == found.file.job;
 }

@@ -6,6 +6,7 @@
 #include <set>
 #include <string>
 
+#include "core/job/validate_text.h"
 #include "core/result.h"
 
 namespace mezzet {
@@ -101,7 +102,7 @@ class ObjectReader {
   std::string asText(const std::string& key, const Json& value) const {
     if (!value.is_string()) fail(key, "must be a text in quotes");
     std::string text = value.get<std::string>();
-    if (text.size() > 10'000) fail(key, "is longer than 10000 characters");
+    if (text.size() > kLongestText) fail(key, "is longer than 10000 characters");
     return text;
   }
   double asNumber(const std::string& key, const Json& value) const {

@@ -2,6 +2,7 @@
 
 #include <map>
 
+#include "io/job_json.h"
 #include "io/json_reader.h"
 
 namespace mezzet {
@@ -82,11 +83,13 @@ NamedNetwork read(const Json& json, const std::string& name) {
 
 Result<NamedNetwork> readNetwork(std::string_view text, const std::string& name) {
   try {
-    return read(Json::parse(text), name);
+    return read(parseJson(text), name);
   } catch (const JsonFault& fault) {
     return fault.error;
+  } catch (const nlohmann::json::parse_error& fault) {
+    return notJson(fault, name, "Check commas and quotes there");
   } catch (const nlohmann::json::exception&) {
-    return Error{name, "is not valid JSON", "Check commas and quotes"};
+    return Error{name, "holds a value that cannot be read", "See docs/cli.md"};
   }
 }
 

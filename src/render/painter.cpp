@@ -1,19 +1,16 @@
 #include "render/painter.h"
 
-#include <QBuffer>
-#include <QImageReader>
 #include <QPaintDevice>
 #include <QPainter>
 #include <QPainterPath>
 #include <algorithm>
 #include <vector>
 
+#include "render/decode.h"
 #include "render/fonts.h"
 
 namespace mezzet {
 namespace {
-
-constexpr int kMostImagePixels = 4096;
 
 class ItemPainter {
  public:
@@ -114,16 +111,7 @@ void ImageStore::add(const std::string& name, const std::string& bytes) {
 
 const QImage* ImageStore::find(const std::string& name) const {
   if (const auto bytes = waiting_.find(name); bytes != waiting_.end()) {
-    QByteArray raw = QByteArray::fromRawData(bytes->second.data(), static_cast<qsizetype>(bytes->second.size()));
-    QBuffer buffer(&raw);
-    QImageReader reader(&buffer);
-    const QSize size = reader.size();
-    QImage image;
-    if (size.isValid() && static_cast<qint64>(size.width()) * size.height() <= 80'000'000) {
-      if (std::max(size.width(), size.height()) > kMostImagePixels) reader.setScaledSize(size.scaled(kMostImagePixels, kMostImagePixels, Qt::KeepAspectRatio));
-      image = reader.read();
-    }
-    images_[name] = std::move(image);
+    images_[name] = decodedPicture(bytes->second, false).image;
     waiting_.erase(bytes);
   }
   const auto at = images_.find(name);

@@ -6,7 +6,15 @@
 #include <QImage>
 #include <QPainter>
 #include <QPdfWriter>
+#include <sys/stat.h>
+#include <unistd.h>
+
+#include <chrono>
+#include <filesystem>
 #include <random>
+#include <thread>
+
+#include "render/painter.h"
 
 namespace mezzet {
 namespace {
@@ -106,6 +114,64 @@ TEST(PictureIn, AnEncryptedPdfIsRefusedInWords) {
   const auto pages = pdfPages(bytes, "plan.pdf");
   ASSERT_FALSE(pages);
   EXPECT_EQ(pages.error().text(), "plan.pdf: is locked with a password. Save a copy without one, or take a picture of the page");
+}
+/// An object for each text, and a table that says where each is.
+std::string pdfOf(const std::vector<std::string>& objects) {
+  std::string bytes = "%PDF-1.4\n", table = "xref\n0 " + std::to_string(objects.size() + 1) + "\n0000000000 65535 f \n";
+  for (std::size_t i = 0; i < objects.size(); ++i) {
+    char row[32];
+    std::snprintf(row, sizeof row, "%010zu 00000 n \n", bytes.size());
+    table += row;
+    bytes += std::to_string(i + 1) + " 0 obj" + objects[i] + "endobj\n";
+  }
+  const std::size_t xref = bytes.size();
+  return bytes + table + "trailer<</Size " + std::to_string(objects.size() + 1) + "/Root 1 0 R>>\nstartxref\n" + std::to_string(xref) + "\n%%EOF\n";
+}
+TEST(PictureIn, APageTreeThatNamesItselfEndsInWords) {
+  const std::string bytes = pdfOf({"<</Type/Catalog/Pages 2 0 R>>", "<</Type/Pages/Kids[2 0 R 2 0 R]/Count 2>>"});
+  const auto taken = pictureOfPdf(bytes, "plan.pdf", 0);
+  ASSERT_FALSE(taken);
+  EXPECT_FALSE(taken.error().what.empty());
+}
+/// A page that draws a form which draws itself a hundred times over, seven deep: 10^14 marks.
+TEST(PictureIn, APageThatNeverEndsIsGivenUpWhenItIsStopped) {
+  std::vector<std::string> objects{"<</Type/Catalog/Pages 2 0 R>>", "<</Type/Pages/Kids[3 0 R]/Count 1>>",
+                                   "<</Type/Page/Parent 2 0 R/MediaBox[0 0 200 200]/Contents 4 0 R/Resources<</XObject<</F 5 0 R>>>>>>",
+                                   "<</Length 4>>stream\n/F Do\nendstream\n"};
+  std::string marks;
+  for (int i = 0; i < 100; ++i) marks += "/F Do ";
+  for (int i = 5; i < 12; ++i)
+    objects.push_back("<</Type/XObject/Subtype/Form/BBox[0 0 200 200]/Resources<</XObject<</F " + std::to_string(i + 1) + " 0 R>>>>/Length " +
+                      std::to_string(marks.size()) + ">>stream\n" + marks + "\nendstream\n");
+  objects.push_back("<</Type/XObject/Subtype/Form/BBox[0 0 200 200]/Length 20>>stream\n0 0 m 99 99 l S     \nendstream\n");
+  std::stop_source source;
+  std::jthread later([&] {
+    std::this_thread::sleep_for(std::chrono::milliseconds(700));
+    source.request_stop();
+  });
+  const auto taken = pictureOfPdf(pdfOf(objects), "plan.pdf", 0, source.get_token());
+  ASSERT_FALSE(taken);
+  EXPECT_EQ(taken.error().text(), "plan.pdf: was not read to its end. It was stopped");
+}
+/// A picture by name, something else by its bytes: it would have others read.
+TEST(PictureIn, OnlyTheBytesOfAPngOrJpegAreEverDecoded) {
+  const std::string folder = testing::TempDir() + "/pictures-" + std::to_string(::getpid());
+  std::filesystem::create_directories(folder);
+  const std::string inner = folder + "/inner.png", pipe = folder + "/pipe.png";
+  ASSERT_TRUE(picture(8, 8).save(QString::fromStdString(inner)));
+  ASSERT_EQ(::mkfifo(pipe.c_str(), 0600), 0);
+  for (const std::string& named : {inner, pipe}) {
+    const std::string svg = "<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" width=\"64\" height=\"64\"><image xlink:href=\"" +
+                            named + "\" width=\"64\" height=\"64\"/></svg>";
+    EXPECT_EQ(refusal(svg), "x: is no picture that Mezzet takes. Use PNG or JPEG, or a PDF of a plan");
+    // As an image of a job, named as the file would have it: the mount stays empty, and the pipe is not waited for.
+    ImageStore store;
+    store.add(std::string(64, '0') + ".png", svg);
+    EXPECT_EQ(store.find(std::string(64, '0') + ".png"), nullptr);
+  }
+  for (const char* format : {"BMP", "PPM", "XPM"}) EXPECT_TRUE(decodedPicture(encoded(picture(8, 8), format), false).image.isNull()) << format;
+  EXPECT_FALSE(decodedPicture(encoded(picture(8, 8), "PNG"), false).image.isNull());
+  std::filesystem::remove_all(folder);
 }
 /// Takes `count` damaged copies of a file; how many of them were refused.
 template <class Take>

@@ -7,6 +7,7 @@
 #include <unordered_map>
 
 #include "core/job/validate_site.h"
+#include "core/job/validate_text.h"
 #include "core/survey/heights.h"
 
 namespace mezzet {
@@ -263,6 +264,7 @@ std::optional<Error> faultOf(const Piece& p) {
 std::optional<Error> faultOf(const Job& job) {
   if (job.rooms.size() > kMostRooms || job.pieces.size() > kMostPieces || job.schemes.size() > kMostRooms * 10)
     return Error{"job", "has more rooms, pieces or schemes than Mezzet can hold", "Split the job"};
+  if (auto fault = faultOfTexts(job)) return fault;
   for (double stature : job.brief.statures)
     if (auto fault = faultOfLength(stature, "brief, stature")) return fault;
   for (const auto& budget : {job.brief.budgetSimple, job.brief.budgetFull})

@@ -1,0 +1,179 @@
+// What the window promises of unsaved work and of files of others: kills, full disks, names that are taken.
+#include <QFileDialog>
+#include <QMessageBox>
+#include <QTimer>
+
+#include "app/site_panel.h"
+#include "support.h"
+#include "support/faulty_files.h"
+
+namespace mezzet {
+namespace {
+using namespace test;
+
+class Trust : public WindowTest {
+ protected:
+  void move(double by = 100) { work().select(PlacementId("p2")), work().nudge({by, 0}); }
+  void crash() { window_.reset(); }
+  /// A window that was started without a file.
+  void startEmpty() {
+    window_ = std::make_unique<MainWindow>(files_, builtInRulebook());
+    window_->newJob();
+    window_->show();
+    window_->offerAbandoned();
+    QApplication::processEvents();
+  }
+  QPushButton* noticeButton(const QString& text) {
+    QApplication::processEvents();
+    for (QPushButton* b : window_->notices().findChildren<QPushButton*>())
+      if (b->text() == text && b->isVisible()) return b;
+    return nullptr;
+  }
+  void bringBack() {
+    ASSERT_TRUE(QTest::qWaitFor([&] { return noticeButton(QStringLiteral("Bring them back")) != nullptr; }));
+    QTest::mouseClick(noticeButton(QStringLiteral("Bring them back")), Qt::LeftButton);
+  }
+  /// Answers the next question by the button whose words begin so; what was asked is in `asked_`.
+  void answer(const QString& begins) {
+    asked_.clear();
+    QTimer::singleShot(0, [this, begins] {
+      auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget());
+      if (box == nullptr) return;
+      asked_ = box->text();
+      for (QAbstractButton* b : box->buttons())
+        if (b->text().startsWith(begins)) return b->click();
+      box->reject();
+    });
+  }
+  [[nodiscard]] QString bytesOf(const QString& path) {
+    QFile file(path);
+    return file.open(QIODevice::ReadOnly) ? QString::fromLatin1(file.readAll().toHex()) : QString();
+  }
+  QString asked_;
+};
+
+TEST_F(Trust, BroughtBackInAWindowWithoutAFileLaterEditsOutliveASecondKill) {
+  move();
+  crash();
+  startEmpty();
+  bringBack();
+  EXPECT_EQ(window_->document().path(), path_);
+  move();
+  const Job last = job();
+  crash();
+  startEmpty();
+  bringBack();
+  EXPECT_EQ(job(), last);
+  window_->document().close();
+  startEmpty();
+  EXPECT_TRUE(window_->notices().sentence().isEmpty()) << "the same offer again";
+}
+TEST_F(Trust, AnUnsavedJobThatWasBroughtBackIsOfferedAfterASecondKill) {
+  window_->document().close();
+  startEmpty();
+  Room room;
+  room.id = RoomId("r");
+  room.name = "Attic";
+  room.ceilingHeight = 2400;
+  room.corners = {{CornerId("A"), {0, 0}}, {CornerId("B"), {4000, 0}}, {CornerId("C"), {4000, 3000}}};
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("measure the attic"), withRoom(job(), room).value(), 6));
+  for (int kill = 0; kill < 3; ++kill) {
+    crash();
+    startEmpty();
+    bringBack();
+    ASSERT_NE(work().room(), nullptr) << "kill " << kill;
+    EXPECT_EQ(work().room()->name, "Attic");
+  }
+}
+TEST_F(Trust, UnkeptEditsAreToldUntilTheyAreKept) {
+  FaultyFiles disk;
+  MainWindow window(disk, builtInRulebook());
+  const QString other = folder_.path() + QStringLiteral("/full.mezzet");
+  ASSERT_TRUE(QFile::copy(path_, other));
+  window.openPath(other);
+  window.workspace().select(PlacementId("p2"));
+  disk.full = true;
+  window.workspace().nudge({100, 0});
+  EXPECT_TRUE(window.notices().sentence().contains(QStringLiteral("No space left on device"))) << window.notices().sentence().toStdString();
+  EXPECT_TRUE(window.windowTitle().contains(QStringLiteral("a crash would lose it")));
+  window.workspace().nudge({100, 0});
+  EXPECT_TRUE(window.notices().sentence().contains(QStringLiteral("No space left on device")));
+  disk.full = false;
+  window.workspace().nudge({100, 0});
+  EXPECT_TRUE(window.notices().sentence().isEmpty()) << "its cause has gone";
+  EXPECT_FALSE(window.windowTitle().contains(QStringLiteral("a crash would lose it")));
+  window.document().close();
+}
+TEST_F(Trust, TypedWallsComeBackAfterAKill) {
+  window_->document().close();
+  startEmpty();
+  ASSERT_TRUE(QTest::qWaitForWindowExposed(window_.get()));
+  find<QLineEdit>("runA")->setFocus();
+  find<QLineEdit>("runA")->selectAll();
+  type("150");
+  key(Qt::Key_Return);
+  crash();
+  startEmpty();
+  ASSERT_TRUE(QTest::qWaitFor([&] { return window_->notices().sentence().contains(QStringLiteral("walls that were being typed")); }))
+      << window_->notices().sentence().toStdString();
+  bringBack();
+  EXPECT_EQ(find<QLineEdit>("runA")->text(), QStringLiteral("150 in"));
+  // Asked about on closing; staying loses nothing.
+  answer(QStringLiteral("Stay"));
+  EXPECT_FALSE(window_->close());
+  EXPECT_TRUE(asked_.contains(QStringLiteral("walls that were typed"))) << asked_.toStdString();
+  EXPECT_EQ(find<QLineEdit>("runA")->text(), QStringLiteral("150 in"));
+  answer(QStringLiteral("Leave without"));
+  EXPECT_TRUE(window_->close());
+}
+TEST_F(Trust, ABareJobIsNotSavedOverItsNeighbour) {
+  const QString bare = folder_.path() + QStringLiteral("/x.json"), neighbour = bare + QStringLiteral(".mezzet");
+  ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_SOURCE_DIR "/tests/data/parlour.json"), bare));
+  ASSERT_TRUE(QFile::copy(path_, neighbour));
+  window_->openPath(bare);
+  const QString before = bytesOf(neighbour);
+  answer(QStringLiteral("Do not"));
+  EXPECT_FALSE(window_->save(false));
+  EXPECT_TRUE(asked_.contains(QStringLiteral("x.json.mezzet is there already"))) << asked_.toStdString();
+  EXPECT_EQ(bytesOf(neighbour), before);
+  answer(QStringLiteral("Save beside"));
+  EXPECT_TRUE(window_->save(false));
+  EXPECT_EQ(bytesOf(neighbour), before);
+  EXPECT_TRUE(QFile::exists(folder_.path() + QStringLiteral("/x.json 2.mezzet")));
+}
+TEST_F(Trust, AFileThatAnotherProgramChangedIsNotSavedOver) {
+  move();
+  QFile file(path_);
+  ASSERT_TRUE(file.open(QIODevice::Append));
+  file.write("more");
+  file.close();
+  const QString before = bytesOf(path_);
+  answer(QStringLiteral("Save beside"));
+  EXPECT_TRUE(window_->save(false));
+  EXPECT_TRUE(asked_.contains(QStringLiteral("changed by another program"))) << asked_.toStdString();
+  EXPECT_EQ(bytesOf(path_), before);
+  EXPECT_EQ(window_->document().path(), folder_.path() + QStringLiteral("/job 2.mezzet"));
+}
+TEST_F(Trust, AJobThatIsOpenInAnotherWindowIsNotSavedOver) {
+  MainWindow other(files_, builtInRulebook());
+  other.newJob();
+  EXPECT_FALSE(other.saveTo(path_, true));
+  EXPECT_TRUE(other.notices().sentence().contains(QStringLiteral("is open in another window"))) << other.notices().sentence().toStdString();
+  other.document().close();
+}
+TEST_F(Trust, AMeasureSentByAMeterGoesIntoNoName) {
+  work().showStage(Stage::Measure);
+  QLineEdit name;
+  name.setText(QStringLiteral("as it was"));
+  name.show();
+  name.activateWindow();
+  name.setFocus();
+  ASSERT_TRUE(QTest::qWaitFor([&] { return QApplication::focusWidget() == &name; }));
+  window_->site().drop(1234, 1);
+  EXPECT_EQ(name.text(), QStringLiteral("as it was"));
+  EXPECT_TRUE(find<QLabel>("meterLive")->text().contains(QStringLiteral("put the keyboard into a field for a length")))
+      << find<QLabel>("meterLive")->text().toStdString();
+}
+
+}  // namespace
+}  // namespace mezzet
