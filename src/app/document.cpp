@@ -59,9 +59,9 @@ void Document::show(JobFile file, bool unsaved) {
   draft_.reset();
   everUnsaved_ = unsaved;
   tellJournal();
-  if (open_.readOnly()) emit trouble(tr("This job is open in another window. Here it can be looked at, but not changed."));
   emit jobChanged();
   emit stateChanged();
+  if (open_.readOnly()) emit trouble(tr("This job is open in another window. Here it can be looked at, but not changed."));
 }
 
 std::optional<Error> Document::open(const QString& path) {

@@ -507,9 +507,8 @@ void MainWindow::newJob() {
 
 void MainWindow::exportDxf(const QString& path) {
   const Room& room = *workspace_->room();
-  const auto bytes = writeDxf(workspace_->job(), room, workspace_->scheme(), workspace_->format());
-  if (!bytes) return notice_->say(sentenceOf(bytes.error()), {}, kRefused);
-  if (const auto fault = saveAtomically(files_, path.toStdString(), *bytes)) return notice_->say(sentenceOf(*fault), {}, kRefused);
+  const Bytes bytes = writeDxf(workspace_->job(), room, workspace_->scheme(), workspace_->format());
+  if (const auto fault = saveAtomically(files_, path.toStdString(), bytes)) return notice_->say(sentenceOf(*fault), {}, kRefused);
   notice_->say(tr("%1 was written in millimetres, on the layers WALLS, OPENINGS, FEATURES, DIMENSIONS and FURNITURE.").arg(QFileInfo(path).fileName()));
 }
 

@@ -242,7 +242,7 @@ int runExport(const Options& o) {
   for (const auto& s : file.job.schemes)
     if (s->room == room.id && (o.scheme.empty() || s->id.value == o.scheme) && scheme == nullptr) scheme = s.get();
   if (!o.out.ends_with(".dxf")) throw Refused{{o.out, "has no ending that Mezzet exports to", "Use .dxf"}};
-  const Bytes bytes = orRefuse(writeDxf(file.job, room, scheme, usualFormat(file.job.units)));
+  const Bytes bytes = writeDxf(file.job, room, scheme, usualFormat(file.job.units));
   FileSystem files;
   if (const auto fault = saveAtomically(files, o.out, bytes)) throw Refused{*fault};
   std::cout << o.out << ": " << room.name << " in millimetres\n";

@@ -39,6 +39,6 @@ struct DxfOutline {
                                                 std::stop_token stop = {});
 
 /// The room in mm (the file says so) on the layers WALLS, OPENINGS, FEATURES, DIMENSIONS and, with a scheme, FURNITURE.
-[[nodiscard]] Result<Bytes> writeDxf(const Job&, const Room&, const Scheme*, LengthFormat);
+[[nodiscard]] Bytes writeDxf(const Job&, const Room&, const Scheme*, LengthFormat);
 
 }  // namespace mezzet

@@ -9,6 +9,7 @@
 
 #include "core/job/edits.h"
 #include "io/dxf.h"
+#include "io/text.h"
 
 namespace mezzet {
 namespace {
@@ -16,6 +17,8 @@ namespace {
 constexpr double kArcStep = 7.5;  // degrees: arcs are taken apart by angle, since the unit is not known yet
 constexpr std::size_t kMostLineBytes = 4'096;
 constexpr double kFarthest = 1e9;
+constexpr int kUsualCodePage = 1252;
+constexpr std::size_t kLongestName = 255, kMostLayers = 10'000;
 
 /// One group: a code and a value, each on a line of its own.
 struct Group {
@@ -65,17 +68,54 @@ class Groups {
 };
 
 /// A figure as these files write them; anything else is refused, since the library would take rubbish for 0.
-bool isFigure(std::string_view text) {
+std::optional<double> figure(std::string_view text) {
   double v = 0;
   if (!text.empty() && text.front() == '+') text.remove_prefix(1);
   const auto [end, fault] = std::from_chars(text.data(), text.data() + text.size(), v);
-  return fault == std::errc{} && end == text.data() + text.size() && std::isfinite(v) && std::abs(v) <= kFarthest;
+  if (fault != std::errc{} || end != text.data() + text.size() || !std::isfinite(v) || std::abs(v) > kFarthest) return std::nullopt;
+  return v;
+}
+/// Written anew, in the few letters that it needs: the library stops at lines of 1,023.
+std::string written(double value) {
+  char text[32];
+  return {text, std::to_chars(text, text + sizeof text, value).ptr};
+}
+
+/// "ANSI_1252" is 1252; without a number that of western Europe.
+int codePageNamed(std::string_view name) {
+  int page = 0;
+  const std::size_t digits = std::min(name.find_first_of("0123456789"), name.size());
+  std::from_chars(name.data() + digits, name.data() + name.size(), page);
+  return page >= 100 && page < 100'000 ? page : kUsualCodePage;
+}
+
+/// A name as it is shown and asked for: UTF-8, where it is, else from the drawing's code page; letters that were written by their
+/// numbers (\U+00E9) as themselves; no control characters, and not longer than a name is.
+std::string shownName(std::string_view raw, int codePage) {
+  std::string text = isUtf8(raw) ? std::string(raw) : fromCodePage(raw, codePage).value_or(fromCodePage(raw, kUsualCodePage).value_or("?"));
+  std::string out;
+  for (std::size_t i = 0; i < text.size() && out.size() < kLongestName; ++i) {
+    unsigned letter = 0;
+    if (text.compare(i, 3, "\\U+") == 0 && i + 7 <= text.size()) {
+      const auto [end, fault] = std::from_chars(text.data() + i + 3, text.data() + i + 7, letter, 16);
+      if (fault == std::errc{} && end == text.data() + i + 7) {
+        appendUtf8(out, letter < 0x20 ? U' ' : static_cast<char32_t>(letter));
+        i += 6;
+        continue;
+      }
+    }
+    out += static_cast<unsigned char>(text[i]) < 0x20 || text[i] == 0x7F ? ' ' : text[i];
+  }
+  // Not cut in the middle of a letter.
+  while (!isUtf8(out)) out.pop_back();
+  return out.empty() ? "0" : out;
 }
 
 /// What of the file the library is given: the unit, and the kinds of entity that are lines, with counts that are true. Counts
 /// in such a file say how much memory to take, and a hostile one lies.
 struct Sifted {
   std::string text;
+  std::vector<std::string> names;  ///< of layers; the library is given their numbers
   std::map<std::string, std::size_t> skipped;
   std::size_t entities = 0;
 };
@@ -102,6 +142,16 @@ Result<Sifted> sifted(const Bytes& bytes, const std::string& name, const std::st
   std::vector<Group> entity;
   std::string body;
   std::size_t steps = 0;
+  int codePage = kUsualCodePage;
+  std::string_view variable;
+  std::map<std::string, std::size_t, std::less<>> numbers;
+  const auto layerNumber = [&](std::string_view raw) -> std::optional<std::size_t> {
+    const auto known = numbers.find(raw);
+    if (known != numbers.end()) return known->second;
+    if (numbers.size() == kMostLayers) return std::nullopt;
+    out.names.push_back(shownName(raw, codePage));
+    return numbers.emplace(std::string(raw), out.names.size() - 1).first->second;
+  };
   const auto isLines = [](std::string_view k) { return k == "LINE" || k == "LWPOLYLINE" || k == "POLYLINE" || k == "VERTEX" || k == "SEQEND" || k == "ARC"; };
   const auto close = [&]() -> std::optional<Error> {
     if (kind.empty()) return std::nullopt;
@@ -116,10 +166,17 @@ Result<Sifted> sifted(const Bytes& bytes, const std::string& name, const std::st
       }
       for (const Group& g : entity) {
         if (!wanted(g.code)) continue;
-        if (isReal(g.code) && !isFigure(g.value))
+        if (g.code == 8) {
+          const auto number = layerNumber(g.value);
+          if (!number) return Error{name, "has more than 10000 layers", "Save only the layer with the outline"};
+          put(body, 8, std::to_string(*number));
+          continue;
+        }
+        const auto value = figure(g.value);
+        if (isReal(g.code) && !value)
           return Error{name + ", line " + std::to_string(groups.line()), "has a coordinate that is no number", "The file may be damaged"};
-        if (g.code == 70 && (g.value.size() > 6 || !isFigure(g.value))) return Error{name, "has a flag that is no number", "The file may be damaged"};
-        put(body, g.code, g.value);
+        if (g.code == 70 && (g.value.size() > 6 || !value)) return Error{name, "has a flag that is no number", "The file may be damaged"};
+        put(body, g.code, value ? written(*value) : std::string());
       }
       if (kind != "VERTEX" && kind != "SEQEND") ++out.entities;
     }
@@ -149,8 +206,12 @@ Result<Sifted> sifted(const Bytes& bytes, const std::string& name, const std::st
       kind.clear();
       continue;
     }
-    if (inHeader && g->code == 9) units = g->value == "$INSUNITS";
-    else if (inHeader && units && g->code == 70 && g->value.size() <= 4 && isFigure(g->value)) {
+    if (inHeader && g->code == 9) {
+      variable = g->value;
+      units = variable == "$INSUNITS";
+    } else if (inHeader && variable == "$DWGCODEPAGE" && g->code == 3) {
+      codePage = codePageNamed(g->value);
+    } else if (inHeader && units && g->code == 70 && g->value.size() <= 4 && figure(g->value)) {
       put(out.text, 0, "SECTION");
       put(out.text, 2, "HEADER");
       put(out.text, 9, "$INSUNITS");
@@ -178,7 +239,7 @@ Result<Sifted> sifted(const Bytes& bytes, const std::string& name, const std::st
 /// Takes what the library reads as straight pieces by layer.
 class Taker : public DL_CreationAdapter {
  public:
-  Taker(DxfDrawing& out, const std::stop_token& stop) : out_(out), stop_(stop) {}
+  Taker(DxfDrawing& out, const std::vector<std::string>& names, const std::stop_token& stop) : out_(out), names_(names), stop_(stop) {}
   [[nodiscard]] bool tooMany() const { return count_ > kMostDxfLines; }
 
   void setVariableInt(const std::string& key, int value, int /*code*/) override {
@@ -190,9 +251,8 @@ class Taker : public DL_CreationAdapter {
   void addLine(const DL_LineData& l) override { add({l.x1, l.y1}, {l.x2, l.y2}, getAttributes().getLayer()); }
   void addArc(const DL_ArcData& a) override {
     if (!(a.radius > 0)) return;
-    double span = a.angle2 - a.angle1;
-    while (span <= 0) span += 360;
-    arc({a.cx, a.cy}, a.radius, a.angle1, std::min(span, 360.0));
+    const double span = std::fmod(a.angle2 - a.angle1, 360.0);
+    arc({a.cx, a.cy}, a.radius, std::fmod(a.angle1, 360.0), span <= 0 ? span + 360 : span);
   }
   void addPolyline(const DL_PolylineData& p) override {
     flush();
@@ -241,12 +301,14 @@ class Taker : public DL_CreationAdapter {
     };
     for (int k = 0; k < steps; ++k) add(at(k), at(k + 1), getAttributes().getLayer());
   }
-  void add(Vec2 a, Vec2 b, const std::string& full) {
+  void add(Vec2 a, Vec2 b, const std::string& layer) {
     if (stop_.stop_requested() || ++count_ > kMostDxfLines) return;
-    const std::string layer = full.substr(0, 200);
-    out_.layers[layer.empty() ? "0" : layer].push_back({a, b});
+    std::size_t number = names_.size();
+    std::from_chars(layer.data(), layer.data() + layer.size(), number);
+    out_.layers[number < names_.size() ? names_[number] : "0"].push_back({a, b});
   }
   DxfDrawing& out_;
+  const std::vector<std::string>& names_;
   const std::stop_token& stop_;
   std::size_t count_ = 0;
   bool open_ = false, closed_ = false;
@@ -270,7 +332,7 @@ Result<DxfDrawing> readDxf(const Bytes& bytes, const std::string& name, std::sto
   DxfDrawing out;
   out.entities = sieve->entities;
   out.skipped = sieve->skipped;
-  Taker taker(out, stop);
+  Taker taker(out, sieve->names, stop);
   std::istringstream text(sieve->text);
   text.imbue(std::locale::classic());
   DL_Dxf dxf;

@@ -1,9 +1,8 @@
 #include <dl_dxf.h>
-#include <unistd.h>
 
+#include <charconv>
 #include <cmath>
-#include <filesystem>
-#include <memory>
+#include <cstdio>
 #include <numbers>
 
 #include "core/clearance/bodies.h"
@@ -11,7 +10,6 @@
 #include "core/drawing/drafting.h"
 #include "core/job/kinds.h"
 #include "io/dxf.h"
-#include "io/file_system.h"
 
 namespace mezzet {
 namespace {
@@ -19,6 +17,63 @@ namespace {
 constexpr double kDimensionOff = 450;  // mm off the wall's outer face
 constexpr double kLettering = 120;     // mm high, as 2.5 mm at 1:48
 constexpr const char* kLayers[] = {"0", "WALLS", "OPENINGS", "FEATURES", "DIMENSIONS", "FURNITURE"};
+
+/// What the library writes, into memory; by itself it only knows files.
+class Memory : public DL_WriterA {
+ public:
+  Memory() : DL_WriterA("", DL_Codes::AC1015) {}
+  void dxfReal(int code, double value) const override {
+    char text[64];
+    const auto [end, fault] = std::to_chars(text, text + sizeof text, std::isfinite(value) ? value : 0.0, std::chars_format::fixed, 6);
+    static_cast<void>(fault);
+    std::string_view figure(text, static_cast<std::size_t>(end - text));
+    while (figure.ends_with('0') && !figure.ends_with(".0")) figure.remove_suffix(1);
+    group(code, figure);
+  }
+  void dxfInt(int code, int value) const override { group(code, std::to_string(value)); }
+  void dxfHex(int code, int value) const override {
+    char text[16];
+    std::snprintf(text, sizeof text, "%X", static_cast<unsigned>(value));
+    group(code, text);
+  }
+  void dxfString(int code, const char* value) const override { group(code, value); }
+  void dxfString(int code, const std::string& value) const override { group(code, value); }
+  Bytes bytes() && { return std::move(bytes_); }
+
+ private:
+  /// Nothing in a value can begin a line: a name cannot add groups.
+  void group(int code, std::string_view value) const {
+    const std::string number = std::to_string(code);
+    if (number.size() < 3) bytes_.append(3 - number.size(), ' ');
+    bytes_ += number;
+    bytes_ += '\n';
+    for (const char c : value) bytes_ += static_cast<unsigned char>(c) < 0x20 ? ' ' : c;
+    bytes_ += '\n';
+  }
+  mutable Bytes bytes_;
+};
+
+/// Words as a drawing of this version has them: letters beyond ASCII by their numbers, and carets doubled up, since a caret makes a
+/// control character of what follows.
+std::string drawn(const std::string& words) {
+  std::string out;
+  for (std::size_t i = 0; i < words.size();) {
+    const auto c = static_cast<unsigned char>(words[i]);
+    const std::size_t length = c < 0x80 ? 1 : c < 0xE0 ? 2 : c < 0xF0 ? 3 : 4;
+    char32_t letter = length == 1 ? c : c & (0xFFU >> (length + 1));
+    for (std::size_t k = 1; k < length && i + k < words.size(); ++k) letter = letter << 6 | (static_cast<unsigned char>(words[i + k]) & 0x3FU);
+    i += length;
+    if (letter < 0x80) {
+      out += letter < 0x20 ? ' ' : static_cast<char>(letter);
+      if (letter == '^') out += ' ';
+      continue;
+    }
+    char text[16];
+    std::snprintf(text, sizeof text, "\\U+%04X", static_cast<unsigned>(letter <= 0xFFFF ? letter : 0xFFFD));
+    out += text;
+  }
+  return out;
+}
 
 class Writer {
  public:
@@ -35,7 +90,7 @@ class Writer {
     dxf_.writeArc(out_, DL_ArcData(centre.x, centre.y, 0, radius, from, to), of(layer));
   }
   void text(const char* layer, Vec2 at, const std::string& words, double angleRadians = 0) {
-    dxf_.writeText(out_, DL_TextData(at.x, at.y, 0, at.x, at.y, 0, kLettering, 1, 0, 1, 2, words, "STANDARD", angleRadians), of(layer));
+    dxf_.writeText(out_, DL_TextData(at.x, at.y, 0, at.x, at.y, 0, kLettering, 1, 0, 1, 2, drawn(words), "STANDARD", angleRadians), of(layer));
   }
   /// As lines and a text: a DIMENSION entity needs a block with its geometry, which the library does not write, and readers drop
   /// one without it.
@@ -126,31 +181,18 @@ void writeRoom(Writer& w, const Job& job, const Room& room, const Scheme* scheme
 
 }  // namespace
 
-Result<Bytes> writeDxf(const Job& job, const Room& room, const Scheme* scheme, LengthFormat format) {
-  // The library writes only to files.
-  std::string path = (std::filesystem::temp_directory_path() / "mezzet-dxf-XXXXXX").string();
-  const int handle = ::mkstemp(path.data());
-  const Error refused{"DXF", "could not be written", "There may be no room for temporary files"};
-  if (handle < 0) return refused;
-  ::close(handle);
-  const std::unique_ptr<const std::string, void (*)(const std::string*)> remove(&path, [](const std::string* p) { ::unlink(p->c_str()); });
-  {
-    DL_Dxf dxf;
-    const std::unique_ptr<DL_WriterA> out(dxf.out(path.c_str(), DL_Codes::AC1015));
-    if (!out) return refused;
-    writeTables(dxf, *out);
-    out->sectionEntities();
-    Writer writer(dxf, *out);
-    writeRoom(writer, job, room, scheme, format);
-    out->sectionEnd();
-    dxf.writeObjects(*out);
-    dxf.writeObjectsEnd(*out);
-    out->dxfEOF();
-    out->close();
-  }
-  auto bytes = readFile(path, std::size_t{1} << 30);
-  if (!bytes) return refused;
-  return bytes;
+Bytes writeDxf(const Job& job, const Room& room, const Scheme* scheme, LengthFormat format) {
+  DL_Dxf dxf;
+  Memory out;
+  writeTables(dxf, out);
+  out.sectionEntities();
+  Writer writer(dxf, out);
+  writeRoom(writer, job, room, scheme, format);
+  out.sectionEnd();
+  dxf.writeObjects(out);
+  dxf.writeObjectsEnd(out);
+  out.dxfEOF();
+  return std::move(out).bytes();
 }
 
 }  // namespace mezzet

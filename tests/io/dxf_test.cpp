@@ -125,14 +125,67 @@ TEST(Dxf, ArcsAreTakenApart) {
 TEST(Dxf, WrittenComesBackAsTheSameOutline) {
   const Job job = test::with(test::emptyRoom(), test::piece("sofa", "sofa", 84, 36), "p1", 100, 40);
   const auto bytes = writeDxf(job, *job.rooms.front(), job.schemes.front().get(), kMm);
-  ASSERT_TRUE(bytes) << bytes.error().text();
-  const auto read = readDxf(*bytes, "room.dxf");
+  
+  const auto read = readDxf(bytes, "room.dxf");
   ASSERT_TRUE(read) << read.error().text();
   EXPECT_EQ(read->mmPerUnit, 1);
   EXPECT_EQ(read->layers.at("FURNITURE").size(), 4U);
   const auto outline = outlineFromDxf(*read, "WALLS", 1, 1, 0, kMm);
   ASSERT_TRUE(outline) << outline.error().text();
   EXPECT_NEAR(outline->corners[1].at.x, 222 * kInch, 1e-6);
+}
+
+TEST(Dxf, LayersOfAnyLengthAreRead) {
+  for (const std::size_t length : {255U, 1'022U, 1'023U, 1'024U, 1'025U, 4'096U}) {
+    const std::string layer(length, 'L');
+    const auto read = readDxf(drawing(lineEntity(layer.c_str(), 0, 0, 10, 0)), "plan.dxf");
+    ASSERT_TRUE(read) << length;
+    EXPECT_EQ(read->layers.begin()->first, std::string(std::min<std::size_t>(length, 255), 'L'));
+  }
+}
+TEST(Dxf, FiguresOfAnyLengthAreRead) {
+  const std::string far = "1." + std::string(2'000, '0') + "5";
+  const auto read = readDxf(drawing(group(0, "LINE") + group(8, "P") + group(10, far) + group(20, "0") + group(11, "9") + group(21, "0")), "plan.dxf");
+  ASSERT_TRUE(read) << read.error().text();
+  EXPECT_EQ(read->layers.at("P")[0].a.x, 1);
+}
+TEST(Dxf, AnArcOfABillionDegreesTakesNoTime) {
+  const std::string arc = group(0, "ARC") + group(8, "P") + group(10, "0") + group(20, "0") + group(40, "100") + group(50, "1000000000") + group(51, "-1000000000");
+  const auto read = readDxf(drawing(arc), "plan.dxf");
+  ASSERT_TRUE(read);
+  EXPECT_LE(read->layers.at("P").size(), 48U);
+}
+TEST(Dxf, NamesOfItsCodePageAreShownAndFound) {
+  const std::string line = lineEntity("W\xE4nde", 0, 0, 10, 0) + lineEntity("T\\U+00FCr", 0, 0, 10, 0) + lineEntity("\xC3\x96l", 0, 0, 10, 0);
+  const std::string head = group(0, "SECTION") + group(2, "HEADER") + group(9, "$DWGCODEPAGE") + group(3, "ANSI_1252") + group(0, "ENDSEC");
+  const auto read = readDxf(head + drawing(line), "plan.dxf");
+  ASSERT_TRUE(read) << read.error().text();
+  for (const char* shown : {"W\xC3\xA4nde", "T\xC3\xBCr", "\xC3\x96l"}) EXPECT_EQ(read->layers.count(shown), 1U) << shown;
+  const std::string cyrillic = group(0, "SECTION") + group(2, "HEADER") + group(9, "$DWGCODEPAGE") + group(3, "ANSI_1251") + group(0, "ENDSEC");
+  const auto other = readDxf(cyrillic + drawing(lineEntity("\xD1\xF2\xE5\xED\xE0", 0, 0, 10, 0)), "plan.dxf");
+  EXPECT_EQ(other->layers.begin()->first, "\xD0\xA1\xD1\x82\xD0\xB5\xD0\xBD\xD0\xB0");
+}
+TEST(Dxf, ANameAddsNoGroups) {
+  Piece sofa = test::piece("sofa", "sofa", 84, 36);
+  sofa.name = "Sofa\n  0\nLINE\n  8\nWALLS^J";
+  const Job job = test::with(test::emptyRoom(), sofa, "p1", 100, 40);
+  const Bytes bytes = writeDxf(job, *job.rooms.front(), job.schemes.front().get(), kMm);
+  EXPECT_NE(bytes.find("Sofa   0 LINE   8 WALLS^ J\n"), std::string::npos);
+  EXPECT_EQ(readDxf(bytes, "room.dxf")->layers.at("WALLS").size(), 8U);
+}
+TEST(Dxf, LettersBeyondAsciiAreWrittenByTheirNumbers) {
+  Piece sofa = test::piece("sofa", "sofa", 84, 36);
+  sofa.name = "Caf\xC3\xA9";
+  const Job job = test::with(test::emptyRoom(), sofa, "p1", 100, 40);
+  EXPECT_NE(writeDxf(job, *job.rooms.front(), job.schemes.front().get(), kMm).find("Caf\\U+00E9\n"), std::string::npos);
+}
+TEST(Dxf, IsMadeWithoutAFolderForTemporaryFiles) {
+  ::setenv("TMPDIR", "/nowhere/at/all", 1);
+  const Job job = test::emptyRoom();
+  const Bytes bytes = writeDxf(job, *job.rooms.front(), nullptr, kMm);
+  ::unsetenv("TMPDIR");
+  EXPECT_TRUE(bytes.ends_with("  0\nEOF\n"));
+  EXPECT_TRUE(readDxf(bytes, "room.dxf").ok());
 }
 
 // ---- measuring devices

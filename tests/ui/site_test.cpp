@@ -352,12 +352,11 @@ TEST_F(Meter, ADetectorsHitsGoToTheWallShown) {
 
 // ---- drawings
 TEST_F(Site, AnOutlineComesFromADrawing) {
-  const auto bytes = writeDxf(job(), room(), nullptr, work().format());
-  ASSERT_TRUE(bytes);
+  const Bytes bytes = writeDxf(job(), room(), nullptr, work().format());
   const QString path = folder_.path() + QStringLiteral("/room.dxf");
   QFile file(path);
   ASSERT_TRUE(file.open(QIODevice::WriteOnly));
-  file.write(bytes->data(), static_cast<qint64>(bytes->size()));
+  file.write(bytes.data(), static_cast<qint64>(bytes.size()));
   file.close();
   const Polygon before = outlineOf(room());
   DxfDialog dialog(work(), path);
