@@ -7,6 +7,7 @@
 #include <QTextLayout>
 #include <QVBoxLayout>
 #include <set>
+#include <span>
 
 #include "app/gauge.h"
 #include "app/keep_dialog.h"
@@ -27,6 +28,7 @@ QWidget* rule() {
 }
 
 constexpr int kTextLeft = 24;
+constexpr std::size_t kMostShown = 6, kMostUnfolded = 60;  // findings of one decision, and of a fold
 constexpr int kColumnWidth = 282;  // of the ledger's column beside its scroll bar
 
 /// Height of a text wrapped at a width.
@@ -95,7 +97,7 @@ Ledger::Ledger(Workspace& workspace, QWidget* parent) : QWidget(parent), workspa
   // Several changes in one turn of the event loop are shown once, and the sheet is painted first.
   later_.setSingleShot(true);
   connect(&later_, &QTimer::timeout, this, &Ledger::rebuild);
-  for (auto signal : {&Workspace::jobChanged, &Workspace::judged, &Workspace::viewChanged}) connect(&workspace_, signal, this, [this] { later_.start(0); });
+  for (auto signal : {&Workspace::jobChanged, &Workspace::judged, &Workspace::viewChanged, &Workspace::waysArrived}) connect(&workspace_, signal, this, [this] { later_.start(0); });
   rebuild();
 }
 
@@ -122,6 +124,7 @@ void Ledger::addTaste(QVBoxLayout* column) {
   row->addWidget(fold, 1);
   column->addLayout(row);
   if (!tasteOpen_) return;
+  if (here.size() > kMostUnfolded) here.resize(kMostUnfolded);
   for (const Finding* f : here) {
     auto* sentence = words(onScreen(f->sentence), "quietNote");
     sentence->setContentsMargins(kTextLeft, 0, 0, 2);
@@ -132,7 +135,10 @@ void Ledger::addTaste(QVBoxLayout* column) {
 void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
   column->addWidget(words(onScreen(decision.title), "subject"));
   if (!decision.conflict.empty()) column->addWidget(words(onScreen(decision.conflict), "conflict"));
-  for (const std::size_t i : decision.findings) {
+  // In a heap one piece has hundreds; the worst say what is wrong.
+  const std::size_t shown = std::min(decision.findings.size(), kMostShown);
+  const std::span<const std::size_t> worst(decision.findings.data(), shown);
+  for (const std::size_t i : worst) {
     const Finding& f = workspace_.findings()[i];
     auto* row = new QHBoxLayout;
     row->setContentsMargins(0, 2, 0, 0);
@@ -153,8 +159,12 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
       column->addWidget(rival);
     }
   }
-  for (WayOut& way : workspace_.waysOutOf(decision)) column->addWidget(new WayButton(std::move(way), workspace_));
-  for (const std::size_t i : decision.findings) {
+  if (decision.findings.size() > shown) column->addWidget(words(tr("and %1 more of it").arg(decision.findings.size() - shown), "quietNote"));
+  if (const std::vector<WayOut>* ways = workspace_.waysShown(decision))
+    for (const WayOut& way : *ways) column->addWidget(new WayButton(way, workspace_));
+  else
+    column->addWidget(words(tr("Looking for ways out ..."), "quietNote"));
+  for (const std::size_t i : worst) {
     const Finding& f = workspace_.findings()[i];
     auto* keep = new QPushButton(decision.findings.size() > 1 ? tr("keep on purpose: %1").arg(ruleName(f)) : tr("keep it on purpose"));
     keep->setObjectName(QStringLiteral("keep"));
@@ -192,6 +202,10 @@ void Ledger::addFold(QVBoxLayout* column, Verdict verdict, const QString& title,
   row->addWidget(fold, 1);
   column->addLayout(row);
   if (!open) return;
+  if (here.size() > kMostUnfolded) {
+    column->addWidget(words(tr("The first %1:").arg(kMostUnfolded), "quietNote"));
+    here.resize(kMostUnfolded);
+  }
   for (const Finding* f : here) {
     auto* sentence = words(onScreen(f->sentence), "quietNote");
     sentence->setContentsMargins(kTextLeft, 0, 0, 2);
@@ -223,6 +237,7 @@ void Ledger::rebuild() {
   column->addWidget(words(tr("Decide next"), "panelTitle"));
   column->addWidget(rule());
   if (workspace_.room() == nullptr) column->addWidget(words(tr("There is no room yet. Measure one, and Mezzet will say what to decide."), "quietNote"));
+  else if (workspace_.judging()) column->addWidget(words(tr("Judging a crowded room ..."), "quietNote"));
   else if (decisions.empty()) column->addWidget(words(tr("Nothing to decide: every rule that was asked holds here."), "quietNote"));
   // What the stage in view is about comes first.
   std::size_t shown = 0;

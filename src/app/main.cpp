@@ -7,6 +7,7 @@
 #include <QTimer>
 #include <cstdio>
 
+#include "app/application.h"
 #include "app/main_window.h"
 #include "app/rehearsal.h"
 #include "app/sheet_access.h"
@@ -19,7 +20,7 @@ int main(int argc, char** argv) {
   QElapsedTimer sinceStart;
   sinceStart.start();
   prepareEnvironment();
-  QApplication app(argc, argv);
+  Application app(argc, argv);
   QApplication::setApplicationName(QStringLiteral("Mezzet"));
   QApplication::setOrganizationName(QStringLiteral("Mezzet"));
   QApplication::setDesktopFileName(QStringLiteral("mezzet"));

@@ -18,6 +18,7 @@
 #include <QVBoxLayout>
 
 #include "app/actions.h"
+#include "app/application.h"
 #include "app/brief_panel.h"
 #include "app/compare_view.h"
 #include "app/layouts.h"
@@ -327,6 +328,9 @@ void MainWindow::wire() {
     if (sentence.isEmpty()) return notice_->settle(kUnkept);
     notice_->say(sentence, {{tr("Save now"), [this] { save(false); }}}, kUnkept);
   });
+  if (auto* app = qobject_cast<Application*>(qApp))
+    connect(app, &Application::outOfMemory, this,
+            [this] { notice_->say(tr("There was too little memory for this. Nothing was changed; close other programs, or save and start again."), {}, kRefused); });
   connect(document_.get(), &Document::leftBehind, this, &MainWindow::offer);
   connect(document_.get(), &Document::unreadable, this, [this](const QString& journal) {
     notice_->say(tr("A journal of unsaved edits cannot be read. It is kept: %1").arg(journal),

@@ -1,5 +1,7 @@
 #include "app/meter_link.h"
 
+#include "io/own_place.h"
+
 namespace mezzet {
 namespace {
 
@@ -16,6 +18,11 @@ MeterLink::MeterLink(QObject* parent) : QObject(parent) {
     if (wanted_ && socket_.state() == QLocalSocket::UnconnectedState) socket_.connectToServer(name_);
   });
   connect(&socket_, &QLocalSocket::connected, this, [this] {
+    if (!isPeerOurs(static_cast<int>(socket_.socketDescriptor()))) {
+      close();
+      emit trouble(tr("A program of another user stands where the meter should be; it was not listened to"));
+      return;
+    }
     lines_ = {};
     greeted_ = false;
     seen_.clear();
@@ -29,7 +36,11 @@ MeterLink::MeterLink(QObject* parent) : QObject(parent) {
 
 void MeterLink::open(const QString& socket) {
   close();
-  name_ = socket;
+  name_ = QString::fromStdString(socketPath(socket.toStdString()));
+  if (name_.isEmpty()) {
+    emit trouble(tr("There is no folder of your own for the meter's socket: set XDG_RUNTIME_DIR"));
+    return;
+  }
   wanted_ = true;
   set(State::Looking);
   socket_.connectToServer(name_);

@@ -10,7 +10,7 @@
 
 namespace mezzet {
 
-/// Where a device listens unless another name is said.
+/// Where a device listens unless another name is said; in the user's runtime folder.
 inline constexpr const char* kMeterSocket = "mezzet-meter";
 
 class MeterLink : public QObject {

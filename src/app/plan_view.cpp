@@ -63,8 +63,7 @@ Drawing PlanView::composeMoving(double scale) const {
   work.bands = heldBands();
   work.typedInto = typedInto();
   if (!dragging())  // a piece in the hand is not judged
-    for (const Finding& f : workspace_.findings())
-      if (breaksByWeight(f)) work.findings.push_back(f);
+    work.findings = workspace_.marked();
   work.selection = workspace_.selection();
   work.guides = guides();
   const Placement* chosen = workspace_.selectedPlacement();

@@ -91,11 +91,13 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
     list.show();
     QApplication::processEvents();
     made << shoot(list, folder, "pieces");
-    ReadOut readOut(w);
-    readOut.show();
-    QApplication::processEvents();
-    if (auto* figure = readOut.findChild<QLineEdit*>(QStringLiteral("figure"))) figure->setText(QStringLiteral("227 15/16"));
-    made << shoot(readOut, folder, "read-out");
+    if (w.room() != nullptr && w.room()->survey) {
+      ReadOut readOut(w);
+      readOut.show();
+      QApplication::processEvents();
+      if (auto* figure = readOut.findChild<QLineEdit*>(QStringLiteral("figure"))) figure->setText(QStringLiteral("227 15/16"));
+      made << shoot(readOut, folder, "read-out");
+    }
     ShortcutSheet keys;
     keys.show();
     QApplication::processEvents();

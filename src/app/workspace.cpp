@@ -19,9 +19,28 @@
 #include "io/slips_json.h"
 
 namespace mezzet {
+namespace {
+
+/// Schemes with more placements are judged beside the interface, and those with more than the second have their ways out looked
+/// for there: each re-check is a judging.
+constexpr std::size_t kJudgedAtOnce = 100, kWaysAtOnce = 40;
+constexpr std::size_t kMostMarked = 60;
+constexpr int kLongestRoutes = 30'000;  // ms
+/// Squares of placements that ways out may be re-checked over: a second or two of a crowded room.
+constexpr long long kMostTries = 2'000'000;
+
+}  // namespace
 
 Workspace::Workspace(Document& document, const Rulebook& book, QObject* parent) : QObject(parent), document_(document), book_(book) {
   connect(&document_, &Document::jobChanged, this, &Workspace::refresh);
+  routesLate_.setSingleShot(true);
+  routesLate_.setInterval(kLongestRoutes);
+  connect(&routesLate_, &QTimer::timeout, this, [this] {
+    if (!worker_.busy()) return;
+    worker_.stop();
+    emit document_.trouble(tr("The ways of this room take too long to draw, and were given up. Their widths hold; take things out, or split the room."));
+    emit layersChanged();
+  });
   // What is decided on may ask for ribbons that nobody drew yet.
   connect(this, &Workspace::selectionChanged, this, &Workspace::askRoutes);
   refresh();
@@ -99,9 +118,64 @@ void Workspace::refresh() {
   askRoutes();
 }
 
+void Workspace::takeFindings(std::vector<Finding> findings, std::vector<Decision> decisions) {
+  findings_ = std::move(findings);
+  decisions_ = std::move(decisions);
+  ways_.clear();
+  waysLooked_ = false;
+  waysFinder_.stop();
+}
+
 void Workspace::judge() {
-  findings_ = check(job(), book_, scheme_, format_, {useState_, routes()});
-  decisions_ = decisionsOf(findings_, job(), book_, scheme_, format_);
+  if (!crowded(kJudgedAtOnce)) {
+    judge_.stop();
+    std::vector<Finding> found = check(job(), book_, scheme_, format_, {useState_, routes()});
+    std::vector<Decision> decisions = decisionsOf(found, job(), book_, scheme_, format_);
+    return takeFindings(std::move(found), std::move(decisions));
+  }
+  takeFindings({}, {});
+  using Judgement = std::pair<std::vector<Finding>, std::vector<Decision>>;
+  const std::shared_ptr<const RouteFacts> known = routesScheme_ == scheme_ ? routes_ : nullptr;
+  judge_.run<Judgement>(
+      [job = job(), &book = book_, id = scheme_, format = format_, state = useState_, known](const std::stop_token&, const Worker::Progress&) {
+        Judgement out;
+        out.first = check(job, book, id, format, {state, known.get()});
+        out.second = decisionsOf(out.first, job, book, id, format);
+        return out;
+      },
+      [this](Judgement found) {
+        takeFindings(std::move(found.first), std::move(found.second));
+        emit judged();
+        emit layersChanged();
+      });
+}
+
+const std::vector<WayOut>* Workspace::waysShown(const Decision& decision) {
+  if (!crowded(kWaysAtOnce)) return &ways_.try_emplace(decision.subject, waysOutOf(decision)).first->second;
+  if (!waysLooked_) lookForWays();
+  const auto at = ways_.find(decision.subject);
+  return at == ways_.end() ? nullptr : &at->second;
+}
+
+void Workspace::lookForWays() {
+  waysLooked_ = true;
+  using Found = std::map<std::string, std::vector<WayOut>>;
+  waysFinder_.run<Found>(
+      [job = job(), &book = book_, id = scheme_, format = format_, ids = document_.ids(), findings = findings_, decisions = decisions_](
+          const std::stop_token& stop, const Worker::Progress&) {
+        Found out;
+        Tries tries{kMostTries, stop};
+        // The ledger shows five, those of the stage first.
+        const std::size_t most = std::min(decisions.size(), 2 * kMostDecisions);
+        for (std::size_t i = 0; i < most; ++i)
+          out[decisions[i].subject] = mezzet::waysOutOf(decisions[i], findings, job, book, id, ids, format, {}, &tries);
+        return out;
+      },
+      [this](Found found) {
+        ways_ = std::move(found);
+        for (const Decision& d : decisions_) ways_.try_emplace(d.subject);  // none looked for: none shown
+        emit waysArrived();
+      });
 }
 
 void Workspace::askRoutes() {
@@ -112,6 +186,7 @@ void Workspace::askRoutes() {
   const RouteAsk ask{useState_, ribbons, layers_.contains(FloorLayer::Ways), ribbons ? wanted.only : std::set<std::string>(),
                      layers_.contains(FloorLayer::Reached) ? std::optional(reachWidth_) : std::nullopt};
   if (routes() != nullptr && routesAsk_ == ask && !worker_.busy() && routesJob_ == job()) return;
+  routesLate_.start();
   worker_.run<std::shared_ptr<const RouteFacts>>(
       [job = job(), id = scheme_, ask](std::stop_token stop, const Worker::Progress&) {
         return std::make_shared<const RouteFacts>(routeFactsOf(job, id, ask, stop));
@@ -127,9 +202,13 @@ void Workspace::askRoutes() {
           for (const Finding& f : findings_) out.emplace_back(f.id, f.verdict, f.measured);
           return out;
         };
-        const auto before = verdicts();
-        judge();
-        if (verdicts() != before) emit judged();
+        if (crowded(kJudgedAtOnce)) {
+          judge();  // and says when
+        } else {
+          const auto before = verdicts();
+          judge();
+          if (verdicts() != before) emit judged();
+        }
         emit layersChanged();
       });
   emit layersChanged();
@@ -167,6 +246,18 @@ void Workspace::setReachWidth(double width) {
   reachWidth_ = width;
   askRoutes();
   emit layersChanged();
+}
+
+std::vector<Finding> Workspace::marked() const {
+  std::vector<Finding> out;
+  const auto take = [&](bool chosen) {
+    for (const Finding& f : findings_)
+      if (breaksByWeight(f) && out.size() < kMostMarked && chosen == (std::find(f.subjects.begin(), f.subjects.end(), selected_.value) != f.subjects.end()))
+        out.push_back(f);
+  };
+  take(true);
+  take(false);
+  return out;
 }
 
 int Workspace::brokenIn(Stage stage) const {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QObject>
+#include <QTimer>
 
 #include "app/document.h"
 #include "app/worker.h"
@@ -48,9 +49,16 @@ class Workspace : public QObject {
 
   [[nodiscard]] const std::vector<Finding>& findings() const { return findings_; }
   [[nodiscard]] const std::vector<Decision>& decisions() const { return decisions_; }
+  /// Broken findings of weight that are marked on the sheet: those of what is selected, then the worst, as many as can be told apart.
+  [[nodiscard]] std::vector<Finding> marked() const;
   /// Broken findings of weight on the plan, or on the walls.
   [[nodiscard]] int brokenIn(Stage) const;
   [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&) const;
+  /// What the ledger shows of them: at once in an ordinary room; in a crowded one they are looked for beside the interface, and
+  /// `waysArrived` says when. Null until then.
+  [[nodiscard]] const std::vector<WayOut>* waysShown(const Decision&);
+  /// A crowded room is judged beside the interface; until then it has no findings.
+  [[nodiscard]] bool judging() const { return judge_.busy(); }
 
   // ---- ways and use
   [[nodiscard]] UseState useState() const { return useState_; }
@@ -66,7 +74,7 @@ class Workspace : public QObject {
   [[nodiscard]] const RouteFacts* routes() const { return routesScheme_ == scheme_ ? routes_.get() : nullptr; }
   /// How wide the way is between the two things selected, in a sentence; nothing unless it is two.
   [[nodiscard]] QString wayBetween() const;
-  [[nodiscard]] bool routesPending() const { return worker_.busy(); }
+  [[nodiscard]] bool routesPending() const { return worker_.busy() || judge_.busy() || waysFinder_.busy(); }
 
   // ---- the readings of the room shown; worked out when first asked for after a change
   [[nodiscard]] const SurveyNetwork& surveyNetwork() const;
@@ -149,6 +157,7 @@ class Workspace : public QObject {
   void viewChanged();  ///< room, scheme, stage, wall or format
   void selectionChanged();
   void ghostChanged();
+  void waysArrived();    ///< ways out that were looked for beside the interface
   void judged();         ///< findings changed though the job did not: routes arrived. Fields being typed into stay.
   void layersChanged();  ///< use, layers or routes
   void readingShown();   ///< another reading is drawn stronger, or ellipses come and go
@@ -157,6 +166,9 @@ class Workspace : public QObject {
   void refresh();
   void keepValid();
   void judge();
+  void takeFindings(std::vector<Finding> findings, std::vector<Decision> decisions);
+  void lookForWays();
+  [[nodiscard]] bool crowded(std::size_t most) const { return scheme() != nullptr && scheme()->placements.size() > most; }
   void askRoutes();
   /// The selected placement put somewhere, and what is selected with it moved along.
   [[nodiscard]] Job placedTogether(const Job& before, const Placement& p, const Place& place) const;
@@ -197,7 +209,10 @@ class Workspace : public QObject {
   SchemeId routesScheme_;
   Job routesJob_;  ///< what they were worked out from
   RouteAsk routesAsk_;
-  Worker worker_;
+  std::map<std::string, std::vector<WayOut>> ways_;  ///< of the decisions, by subject, as far as they were looked for
+  bool waysLooked_ = false;
+  QTimer routesLate_;
+  Worker worker_, judge_, waysFinder_;
 };
 
 }  // namespace mezzet

@@ -1,7 +1,12 @@
 // What the commands of mezzet-cli share: their options, and how a job, a room and a scheme are chosen.
 #pragma once
 
+#include <chrono>
+#include <condition_variable>
+#include <mutex>
+#include <stop_token>
 #include <string>
+#include <thread>
 #include <vector>
 
 #include "core/clearance/use_zones.h"
@@ -52,6 +57,28 @@ inline const Scheme& chosenScheme(const Job& job, const Room& room, const Option
   throw Refused{{o.job, o.scheme.empty() ? "has no scheme for room " + room.id.value : "has no scheme " + o.scheme + " for room " + room.id.value,
                  "See the ids in job.json"}};
 }
+
+/// Work that may have no end in sight is given up after so long, in words.
+class Patience {
+ public:
+  explicit Patience(std::string what) : what_(std::move(what)), waiting_([this](const std::stop_token& over) {
+      std::unique_lock lock(mutex_);
+      if (!done_.wait_for(lock, over, kLongest, [] { return false; }) && !over.stop_requested()) source_.request_stop();
+    }) {}
+  [[nodiscard]] std::stop_token token() const { return source_.get_token(); }
+  /// Throws when it took too long.
+  void check() const {
+    if (source_.stop_requested()) throw Refused{{what_, "took longer than half a minute and was given up", "Take things out of the room, or split it"}};
+  }
+
+ private:
+  static constexpr std::chrono::seconds kLongest{30};
+  std::string what_;
+  std::stop_source source_;
+  std::mutex mutex_;
+  std::condition_variable_any done_;
+  std::jthread waiting_;
+};
 
 inline UseState stateNamed(const std::string& word) {
   if (word == "everyday") return UseState::Everyday;

@@ -28,6 +28,9 @@
 
 namespace {
 
+/// Squares of placements that ways out may be re-checked over: some seconds of a crowded room.
+constexpr long long kMostTries = 8'000'000;
+
 using namespace mezzet;
 using namespace mezzet::cli;
 
@@ -56,16 +59,19 @@ int runCheck(const Options& o) {
   const Rulebook& book = builtInRulebook();
   const LengthFormat format = usualFormat(file.job.units);
   const UseState state = stateNamed(o.state);
-  const RouteFacts routes = routeFactsOf(file.job, scheme.id, state);
+  const Patience patience("check");
+  const RouteFacts routes = routeFactsOf(file.job, scheme.id, RouteAsk{state}, patience.token());
+  patience.check();
   const CheckWith with{state, &routes};
   CheckReport report{room.id, scheme.id, check(file.job, book, scheme.id, format, with), {}, o.strict};
   bool breaks = false;
   // Ways out are re-checked one by one: in a heap of pieces the first broken findings stand for all.
   constexpr int kMostWithWaysOut = 60;
   int looked = 0;
+  Tries tries{kMostTries, {}};  // counted, not timed: the same file has the same answer
   for (const Finding& f : report.findings) {
     if (f.verdict != Verdict::Breaks || ++looked > kMostWithWaysOut) report.waysOut.emplace_back();
-    else report.waysOut.push_back(waysOutOf(f, report.findings, file.job, book, scheme.id, IdSource(file.nextId), format, with));
+    else report.waysOut.push_back(waysOutOf(f, report.findings, file.job, book, scheme.id, IdSource(file.nextId), format, with, &tries));
     breaks = breaks || breaksByWeight(f) || (o.strict && f.verdict == Verdict::Breaks);
   }
   if (o.json) {
@@ -316,21 +322,28 @@ int main(int argc, char** argv) {
     return code == 0 ? kAnswered : kUnusable;
   }
   try {
-    if (cValidate->parsed()) return validate(o);
-    if (cCheck->parsed()) return runCheck(o);
-    if (cRoute->parsed()) return runRoute(o);
-    if (cReach->parsed()) return runReach(o);
-    if (cTurning->parsed()) return runTurning(o);
-    if (cGaps->parsed()) return runGaps(o);
-    if (cArt->parsed()) return runSolveArt(o);
-    if (cSheet->parsed()) return runSheet(o, argc, argv);
-    if (cSurvey->parsed()) return runSurvey(o);
-    if (cSite->parsed()) return runSite(o);
-    if (cHouse->parsed()) return runHouse(o);
-    if (cOutline->parsed()) return runOutline(o);
-    if (cExport->parsed()) return runExport(o);
+    int code = kUnusable;
+    if (cValidate->parsed()) code = validate(o);
+    if (cCheck->parsed()) code = runCheck(o);
+    if (cRoute->parsed()) code = runRoute(o);
+    if (cReach->parsed()) code = runReach(o);
+    if (cTurning->parsed()) code = runTurning(o);
+    if (cGaps->parsed()) code = runGaps(o);
+    if (cArt->parsed()) code = runSolveArt(o);
+    if (cSheet->parsed()) code = runSheet(o, argc, argv);
+    if (cSurvey->parsed()) code = runSurvey(o);
+    if (cSite->parsed()) code = runSite(o);
+    if (cHouse->parsed()) code = runHouse(o);
+    if (cOutline->parsed()) code = runOutline(o);
+    if (cExport->parsed()) code = runExport(o);
+    // An answer that did not arrive is none, whatever it was.
+    std::cout.flush();
+    if (std::cout) return code;
+    std::cerr << "standard output: could not be written. Is there room, and is somebody reading?\n";
   } catch (const Refused& refused) {
     std::cerr << refused.error.text() << "\n";
+  } catch (const std::bad_alloc&) {
+    std::cerr << o.job << ": needs more memory than there is. Close other programs, or split the job\n";
   } catch (const std::exception& fault) {
     std::cerr << o.job << ": could not be worked on (" << fault.what() << "). Please report this with the file\n";
   }

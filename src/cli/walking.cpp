@@ -46,8 +46,10 @@ int runRoute(const Options& o) {
   const Walked walked(file, o);
   const WayEnd from = walked.start(o.from);
   RoomWay way = wayTo(walked.space, from, walked.place(o.to));
+  const Patience patience("route");
   if (way.way.pinch && !way.way.pinch->tied.empty())
-    way.way.pinch = crossedPinch(*way.way.pinch, shortestRoute(walked.space, from, endOf(walked.space, way), way.way.width - 1));
+    way.way.pinch = crossedPinch(*way.way.pinch, shortestRoute(walked.space, from, endOf(walked.space, way), way.way.width - 1, patience.token()));
+  patience.check();
   if (o.json) {
     std::cout << routeJson(way.way);
     return kAnswered;
@@ -81,7 +83,9 @@ int runTurning(const Options& o) {
   const JobFile file = load(o);
   const Room& room = chosenRoom(file.job, o);
   const Scheme& scheme = chosenScheme(file.job, room, o);
-  const TurningCircle turn = largestTurn(room, bodiesInUse(PieceIndex(file.job), scheme, stateNamed(o.state)));
+  const Patience patience("turning");
+  const TurningCircle turn = largestTurn(room, bodiesInUse(PieceIndex(file.job), scheme, stateNamed(o.state)), patience.token());
+  patience.check();
   if (o.json) {
     std::cout << turningJson(turn);
     return kAnswered;

@@ -13,7 +13,7 @@ using Json = ObjectReader::Json;
 constexpr std::pair<const char*, ObservationKind> kKinds[] = {
     {"run", ObservationKind::Run}, {"diagonal", ObservationKind::Diagonal}, {"square", ObservationKind::Square}, {"angle", ObservationKind::Angle}};
 constexpr std::pair<const char*, int> kTurns[] = {{"L", 1}, {"R", -1}, {"?", 0}};
-constexpr std::size_t kMostCorners = 400, kMostReadings = 4000;
+constexpr std::size_t kMostCorners = 100, kMostReadings = 500;
 constexpr const char* kHint = "See docs/cli.md";
 
 double checked(ObjectReader& in, const char* key, double low, double high) {
@@ -33,7 +33,7 @@ NamedNetwork read(const Json& json, const std::string& name) {
     out.corners.push_back(corner.get<std::string>());
   }
   if (out.corners.size() < 3) in.fail("corners", "are fewer than three", "A room has at least three corners");
-  if (out.corners.size() > kMostCorners) in.fail("corners", "are more than 400", "Survey the rooms one by one");
+  if (out.corners.size() > kMostCorners) in.fail("corners", "are more than 100", "Survey the rooms one by one");
   Network& net = out.network;
   net.corners = out.corners.size();
   const Json& turns = in.list("turns");
@@ -45,7 +45,7 @@ NamedNetwork read(const Json& json, const std::string& name) {
     net.turns.push_back(known->second);
   }
   const Json& readings = in.list("readings");
-  if (readings.size() > kMostReadings) in.fail("readings", "are more than 4000", "Survey the rooms one by one");
+  if (readings.size() > kMostReadings) in.fail("readings", "are more than 500", "Survey the rooms one by one");
   std::set<std::string> ids;
   for (std::size_t i = 0; i < readings.size(); ++i) {
     ObjectReader reading(readings[i], name + "/readings/" + std::to_string(i));

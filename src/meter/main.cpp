@@ -2,7 +2,6 @@
 // docs/meter-protocol.md: plays a script, the walls of a room, or what is typed.
 #include <CLI/CLI.hpp>
 #include <QCoreApplication>
-#include <QDir>
 #include <QLocalServer>
 #include <QLocalSocket>
 #include <QSocketNotifier>
@@ -18,6 +17,7 @@
 #include "io/file_system.h"
 #include "io/job_file.h"
 #include "io/meter_line.h"
+#include "io/own_place.h"
 #include "meter/script.h"
 
 namespace {
@@ -42,14 +42,14 @@ class Device : public QObject {
       auto_.start(every_);
     }
   }
-  bool listen(const QString& name) {
+  bool listen(const std::string& name) {
     // A socket that a killed device left is taken over; any other file of that name is not ours to remove.
-    const QString path = name.startsWith(QLatin1Char('/')) ? name : QDir::tempPath() + QLatin1Char('/') + name;
+    const std::string path = socketPath(name);
     struct stat known {};
-    if (::lstat(path.toLocal8Bit().constData(), &known) == 0 && !S_ISSOCK(known.st_mode)) return false;
-    QLocalServer::removeServer(name);
+    if (path.empty() || (::lstat(path.c_str(), &known) == 0 && !S_ISSOCK(known.st_mode))) return false;
+    QLocalServer::removeServer(QString::fromStdString(path));
     server_.setSocketOptions(QLocalServer::UserAccessOption);
-    return server_.listen(name);
+    return server_.listen(QString::fromStdString(path));
   }
   QString fault() const { return server_.errorString(); }
   /// The button: the next step of the script.
@@ -78,6 +78,11 @@ class Device : public QObject {
  private:
   void greet() {
     while (QLocalSocket* socket = server_.nextPendingConnection()) {
+      if (!isPeerOurs(static_cast<int>(socket->socketDescriptor()))) {
+        socket->abort();
+        socket->deleteLater();
+        continue;
+      }
       connect(socket, &QLocalSocket::disconnected, socket, &QObject::deleteLater);
       connect(socket, &QLocalSocket::readyRead, this, [this, socket] {
         // Only one word is understood; whatever else comes is thrown away.
@@ -149,7 +154,7 @@ int main(int argc, char** argv) {
     steps = detector ? studsOfRoom(*played) : scriptOfRoom(*played);
   }
   Device device(detector ? MeterKind::Stud : MeterKind::Laser, std::move(steps), noise, seed, every);
-  if (!device.listen(QString::fromStdString(socket)))
+  if (!device.listen(socket))
     return refuse({"socket " + socket, "cannot be listened on" + (device.fault().isEmpty() ? "" : ": " + device.fault().toStdString()),
                    "Another device or file may have it; choose another name"});
   std::cout << "listening on " << socket << (detector ? ", a stud detector" : ", a laser meter")

@@ -17,7 +17,7 @@ namespace mezzet {
 void prepareEnvironment() {
   // Without it Qt picks this folder itself, and says so on standard error.
   if (!qEnvironmentVariableIsSet("XDG_RUNTIME_DIR")) {
-    const QByteArray folder = (QDir::tempPath() + QStringLiteral("/mezzet-runtime-%1").arg(::getuid())).toLocal8Bit();
+    const QByteArray folder = (QDir::tempPath() + QStringLiteral("/mezzet-runtime-%1").arg(::geteuid())).toLocal8Bit();
     ::mkdir(folder.constData(), 0700);
     qputenv("XDG_RUNTIME_DIR", folder);
   }

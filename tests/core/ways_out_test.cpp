@@ -171,5 +171,22 @@ TEST(Adding, AFloorPieceWithoutADepthIsRefused) {
   EXPECT_FALSE(withNewPiece(emptyRoom(), builtInRulebook(), kScheme, CornerId("A"), p, ids).ok());
 }
 
+TEST(WaysOut, AreLookedForOnlyAsOftenAsMayBeTried) {
+  const Job job = with(with(emptyRoom(), piece("sofa", "sofa", 84, 36), "p1", 100, 60), piece("table", "low-table", 48, 24, 16), "p2", 100, 24);
+  const auto findings = check(job, builtInRulebook(), kScheme, kInches);
+  const auto decisions = decisionsOf(findings, job, builtInRulebook(), kScheme, kInches);
+  ASSERT_FALSE(decisions.empty());
+  const auto all = waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches);
+  ASSERT_FALSE(all.empty());
+  Tries none{0, {}}, enough{1'000'000, {}};
+  EXPECT_TRUE(waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &none).empty());
+  EXPECT_EQ(waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &enough).size(), all.size());
+  EXPECT_LT(enough.left, 1'000'000);
+  std::stop_source stop;
+  stop.request_stop();
+  Tries stopped{1'000'000, stop.get_token()};
+  EXPECT_TRUE(waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &stopped).empty());
+}
+
 }  // namespace
 }  // namespace mezzet

@@ -2,6 +2,7 @@
 #include <QApplication>
 #include <QTemporaryDir>
 
+#include "app/application.h"
 #include "app/sheet_access.h"
 #include "app/style.h"
 
@@ -11,7 +12,7 @@ int main(int argc, char** argv) {
   qputenv("XDG_STATE_HOME", own.path().toUtf8());
   qputenv("XDG_CONFIG_HOME", own.path().toUtf8());
   mezzet::prepareEnvironment();
-  QApplication app(argc, argv);
+  mezzet::Application app(argc, argv);
   QApplication::setApplicationName(QStringLiteral("Mezzet"));
   QApplication::setOrganizationName(QStringLiteral("Mezzet"));
   QApplication::setStyle(QStringLiteral("Fusion"));

@@ -16,6 +16,13 @@
 #include "core/survey/studs.h"
 #include "io/dxf.h"
 #include "io/meter_line.h"
+#include <signal.h>
+#include <sys/socket.h>
+#include <sys/stat.h>
+#include <sys/un.h>
+#include <sys/wait.h>
+#include <unistd.h>
+
 #include "support.h"
 
 namespace mezzet {
@@ -281,8 +288,7 @@ class Meter : public Site {
  protected:
   void SetUp() override {
     Site::SetUp();
-    name_ = QStringLiteral("mezzet-test-%1").arg(QCoreApplication::applicationPid());
-    QLocalServer::removeServer(name_);
+    name_ = folder_.path() + QStringLiteral("/meter");
     ASSERT_TRUE(server_.listen(name_));
     QObject::connect(&server_, &QLocalServer::newConnection, &server_, [this] {
       device_ = server_.nextPendingConnection();
@@ -321,6 +327,31 @@ TEST_F(Meter, ABurstThatRepeatsAReadingIsOneReading) {
   say(burst);
   ASSERT_TRUE(QTest::qWaitFor([&] { return says(QStringLiteral("sees 157 7/16 in")); }));
   EXPECT_EQ(room().heights.size(), 1U);
+}
+/// Only root can make a process of another user to try it with.
+TEST_F(Meter, AProgramOfAnotherUserIsNotListenedTo) {
+  if (::geteuid() != 0) GTEST_SKIP() << "needs root";
+  QTemporaryDir open(QStringLiteral("/tmp/mezzet-open-XXXXXX"));
+  ::chmod(open.path().toLocal8Bit().constData(), 0777);
+  const std::string path = open.path().toStdString() + "/meter";
+  const pid_t pid = ::fork();
+  if (pid == 0) {
+    const int s = ::socket(AF_UNIX, SOCK_STREAM, 0);
+    sockaddr_un address{};
+    address.sun_family = AF_UNIX;
+    path.copy(address.sun_path, sizeof address.sun_path - 1);
+    if (::setuid(65534) != 0 || ::bind(s, reinterpret_cast<const sockaddr*>(&address), sizeof address) != 0 || ::listen(s, 1) != 0) ::_exit(1);
+    const int c = ::accept(s, nullptr, nullptr);
+    static_cast<void>(!::write(c, "mezzet-meter 1 laser Stranger\nreading 1 2000 1\n", 47));
+    ::sleep(20);
+    ::_exit(0);
+  }
+  ASSERT_TRUE(QTest::qWaitFor([&] { return QFile::exists(QString::fromStdString(path)); }));
+  window_->site().meter().open(QString::fromStdString(path));
+  EXPECT_TRUE(QTest::qWaitFor([&] { return says(QStringLiteral("A program of another user stands where the meter should be; it was not listened to")); }));
+  EXPECT_EQ(window_->site().meter().state(), MeterLink::State::Off);
+  ::kill(pid, SIGKILL);
+  ::waitpid(pid, nullptr, 0);
 }
 TEST_F(Meter, GarbageChangesNothing) {
   const Job before = job();

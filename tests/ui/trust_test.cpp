@@ -161,6 +161,32 @@ TEST_F(Trust, AJobThatIsOpenInAnotherWindowIsNotSavedOver) {
   EXPECT_TRUE(other.notices().sentence().contains(QStringLiteral("is open in another window"))) << other.notices().sentence().toStdString();
   other.document().close();
 }
+TEST_F(Trust, ACrowdedRoomIsJudgedBesideTheInterfaceAndSaysTheSame) {
+  Scheme crowd = *work().scheme();
+  crowd.placements.clear();
+  for (int i = 0; i < 150; ++i)
+    crowd.placements.push_back({PlacementId("c" + std::to_string(i)), PieceId("table"), FloorPlace{{300.0 + 110 * (i % 40), 300.0 + 700 * (i / 40)}, 0}, {}});
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("a crowd"), withScheme(job(), crowd)));
+  EXPECT_TRUE(work().judging());
+  EXPECT_TRUE(work().findings().empty());
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !work().routesPending(); }, 60'000));
+  const RouteFacts* routes = work().routes();
+  ASSERT_NE(routes, nullptr);
+  const auto expected = check(job(), work().book(), work().schemeId(), work().format(), {UseState::Everyday, routes});
+  ASSERT_EQ(work().findings().size(), expected.size());
+  for (std::size_t i = 0; i < expected.size(); ++i) EXPECT_EQ(work().findings()[i].id, expected[i].id);
+  EXPECT_FALSE(work().decisions().empty());
+  undo();
+  EXPECT_FALSE(work().judging());
+  EXPECT_FALSE(work().findings().empty());
+}
+TEST_F(Trust, OutOfMemoryIsSaidAndTheJobStays) {
+  const Job before = job();
+  QMetaObject::invokeMethod(
+      window_.get(), [] { throw std::bad_alloc(); }, Qt::QueuedConnection);
+  EXPECT_TRUE(QTest::qWaitFor([&] { return window_->notices().sentence().startsWith(QStringLiteral("There was too little memory for this.")); }));
+  EXPECT_EQ(job(), before);
+}
 TEST_F(Trust, AMeasureSentByAMeterGoesIntoNoName) {
   work().showStage(Stage::Measure);
   QLineEdit name;

@@ -1,3 +1,5 @@
+#include <sys/stat.h>
+
 #include <fstream>
 #include <nlohmann/json.hpp>
 
@@ -165,6 +167,27 @@ TEST(Cli, SillyRoutesAreRefusedInWords) {
 TEST(Cli, CheckWaitsForTheRoutes) {
   const Json j = Json::parse(run(kCli + "check " + pinchedJob() + " --json").out);
   for (const Json& f : j["findings"]) EXPECT_EQ(f["missing"], Json::array()) << f["id"];
+}
+
+TEST(Cli, AnAnswerThatCannotBeWrittenIsNone) {
+  EXPECT_EQ(run(MEZZET_BIN_DIR "/mezzet-cli check " + kDemo + " --json > /dev/full 2>/dev/null").code, 2);
+  EXPECT_EQ(run(MEZZET_BIN_DIR "/mezzet-cli gaps " + kDemo + " --json >&- 2>/dev/null").code, 2);
+}
+TEST(Cli, PipesAndDevicesAreRefusedAtOnce) {
+  const std::string pipe = test::ownFile("pipe.json");
+  ASSERT_EQ(::mkfifo(pipe.c_str(), 0600), 0);
+  for (const char* verb : {"validate", "check", "route --to w1", "reach --width 600", "turning", "gaps --json", "solve-art --placement p1", "sheet --out x.pdf", "survey", "site", "house",
+                           "outline", "export --out x.dxf"})
+    for (const std::string& file : {pipe, std::string("/dev/zero"), std::string("/dev")}) {
+      const std::string words = verb;
+      const std::string name = words.substr(0, words.find(' ')), rest = words.substr(name.size());
+      const auto a = run("timeout 20 " MEZZET_BIN_DIR "/mezzet-cli " + name + " " + file + rest + " 2>&1");
+      EXPECT_EQ(a.code, 2) << verb << " " << file << ": " << a.out;
+      EXPECT_NE(a.out.find("is not a file"), std::string::npos) << verb << " " << a.out;
+    }
+  const auto out = run("timeout 20 " MEZZET_BIN_DIR "/mezzet-cli export " + kDemo + " --out " + pipe + ".dxf 2>&1; ln -s " + pipe + " " + pipe +
+                       ".2.dxf; timeout 20 " MEZZET_BIN_DIR "/mezzet-cli export " + kDemo + " --out " + pipe + ".2.dxf 2>&1");
+  EXPECT_EQ(out.code, 2) << out.out;
 }
 
 }  // namespace

@@ -13,6 +13,7 @@ namespace mezzet {
 namespace {
 
 constexpr double kSightReach = 12'000;
+constexpr std::size_t kMostWaysDrawn = 16, kMostTalkDrawn = 200;
 
 /// An area as one ring: holes hang on it by seams without width.
 std::vector<Vec2> ringOf(const Area& area) {
@@ -57,7 +58,11 @@ void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& 
   std::set<std::string> judged;
   for (const Finding& f : findings)
     if (f.rule == "way-main" || f.rule == "way-side") judged.insert(f.subjects.begin(), f.subjects.end());
-  const auto shown = [&](const std::string& id) { return layers.only.empty() ? judged.contains(id) : layers.only.contains(id); };
+  // In a room of two hundred cupboards a ribbon to each would cover the floor, and tell nothing.
+  std::set<std::string> drawn;
+  for (const auto& [id, way] : routes.ways)
+    if (drawn.size() < kMostWaysDrawn && (layers.only.empty() ? judged.contains(id) : layers.only.contains(id))) drawn.insert(id);
+  const auto shown = [&](const std::string& id) { return drawn.contains(id); };
   std::vector<Polygon> ribbons;
   for (const auto& [id, way] : routes.ways)
     if (shown(id))
@@ -81,8 +86,9 @@ void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& 
 }
 
 void addTalk(Drawing& d, const std::vector<Finding>& findings, LengthFormat format) {
+  std::size_t drawn = 0;
   for (const Finding& f : findings) {
-    if (f.rule != "conversation") continue;
+    if (f.rule != "conversation" || ++drawn > kMostTalkDrawn) continue;
     const bool breaks = f.verdict == Verdict::Breaks;
     d.add(Layer::Working, "talk:" + f.id, line(f.at[0], f.at[1], {Ink::Quiet, kDimensionLine, breaks ? Dash::Dotted : Dash::Solid}));
     if (!breaks) addWords(d, midpoint(f.at[0], f.at[1]), writeLength(distance(f.at[0], f.at[1]), format), "talk:" + f.id);

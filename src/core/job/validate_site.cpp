@@ -9,7 +9,7 @@
 namespace mezzet {
 namespace {
 
-constexpr std::size_t kMostSite = 2'000;  // readings, points, photographs of one room
+constexpr std::size_t kMostSite = 500;  // readings, points, photographs of one room
 constexpr std::size_t kMostTraceCorners = 200;
 constexpr double kMostPixels = 100'000;
 constexpr double kSlack = 0.01;
@@ -33,7 +33,7 @@ std::optional<Error> faultOfTaken(const Taken& t, const std::string& where, doub
 }
 
 std::optional<Error> faultOfHeights(const Room& room) {
-  if (room.heights.size() > kMostSite) return Error{room.name, "has more than 2000 heights", "Take the oldest out"};
+  if (room.heights.size() > kMostSite) return Error{room.name, "has more than 500 heights", "Take the oldest out"};
   std::set<std::string> seen, areas;
   for (const HeightReading& h : room.heights) {
     if (auto fault = takeId(seen, h.id, "height")) return fault;
@@ -85,7 +85,7 @@ std::optional<Error> faultOfUnderlay(const Underlay& u, const std::string& where
 }  // namespace
 
 std::optional<Error> faultOfSite(const Opening& o, const std::string& where) {
-  if (o.readings.size() > kMostSite) return Error{where, "has more than 2000 readings", "Take the oldest out"};
+  if (o.readings.size() > kMostSite) return Error{where, "has more than 500 readings", "Take the oldest out"};
   std::set<std::string> seen;
   for (const OpeningReading& r : o.readings) {
     if (auto fault = takeId(seen, r.id, "reading")) return fault;
@@ -118,7 +118,7 @@ std::optional<Error> faultOfSite(const Feature& f) {
 std::optional<Error> faultOfSite(const Room& room) {
   if (auto fault = faultOfHeights(room)) return fault;
   if (room.points.size() > kMostSite || room.studs.size() > kMostSite || room.photographs.size() > kMostSite)
-    return Error{room.name, "has more than 2000 points, walls of studs or photographs", "Take some out"};
+    return Error{room.name, "has more than 500 points, walls of studs or photographs", "Take some out"};
   std::set<std::string> points, photographs, walls;
   for (const WallPoint& p : room.points) {
     const std::string where = "point " + p.id.value;
@@ -137,7 +137,7 @@ std::optional<Error> faultOfSite(const Room& room) {
     const auto wall = findWall(room, s.wall);
     if (!wall) return Error{where, "are on a wall that is not there", "Choose one of the room's walls"};
     if (!walls.insert(s.wall.value).second) return Error{where, "stand twice", "One list a wall"};
-    if (s.hits.size() > kMostSite) return Error{where, "have more than 2000 hits", "Take some out"};
+    if (s.hits.size() > kMostSite) return Error{where, "have more than 500 hits", "Take some out"};
     std::set<std::string> hits;
     for (const StudHit& h : s.hits) {
       if (auto fault = takeId(hits, h.id, "hit")) return fault;

@@ -44,7 +44,7 @@ std::string schoolLetter(const std::string& id) { return std::string(1, static_c
 class Finder {
  public:
   Finder(const Finding& target, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme, IdSource ids,
-         LengthFormat format, const CheckWith& with)
+         LengthFormat format, const CheckWith& with, Tries* tries)
       : target_(target),
         job_(job),
         book_(book),
@@ -53,6 +53,7 @@ class Finder {
         names_(job, scheme_),
         ids_(ids),
         format_(format),
+        tries_(tries),
         with_{with.state, nullptr} {
     for (const Finding& f : now) nowById_.emplace(f.id, &f);
   }
@@ -76,6 +77,7 @@ class Finder {
     const auto at = nowById_.find(id);
     return at == nowById_.end() ? nullptr : at->second;
   }
+  [[nodiscard]] bool maybeTry() { return tries_ == nullptr || tries_->take(scheme_.placements.size()); }
   [[nodiscard]] std::string length(double l) const { return writeLength(l, format_); }
   [[nodiscard]] std::string name(const Placement& p) const { return names_.the(p.id); }
 
@@ -90,6 +92,7 @@ class Finder {
 
   /// Offers a change if the re-check says that it works.
   bool offer(std::string id, std::string sentence, std::string gives, Job after, long long nextId) {
+    if (!maybeTry()) return false;
     const std::vector<Finding> then = check(after, book_, schemeId_, format_, with_);
     // A group has another id than the single picture it grew from: then the rule must hold for its subject.
     for (const Finding& f : then)
@@ -400,6 +403,7 @@ class Finder {
   void evenSplit(const ArtCase& c) {
     if (std::abs(c.hung.envelope.centreHeight() - c.solution.centre) < kSameMargin) return;  // it hangs there already
     Job after = hungAtCentre(job_, schemeId_, c.hung, c.solution.centre);
+    if (!maybeTry()) return;
     const std::vector<Finding> then = check(after, book_, schemeId_, format_, with_);
     std::set<std::string> excused;
     for (const Finding& f : then)
@@ -420,6 +424,7 @@ class Finder {
   SchemeNames names_;
   IdSource ids_;
   LengthFormat format_;
+  Tries* tries_;    ///< null: as many as it takes
   CheckWith with_;  ///< without routes: those of the room as it was do not fit what is tried
   std::vector<WayOut> out_;
   std::unordered_map<std::string_view, const Finding*> nowById_;  ///< a pile of pieces has tens of thousands
@@ -443,9 +448,9 @@ bool worse(const Finding& a, const Finding& b) {
 }  // namespace
 
 std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme,
-                              IdSource ids, LengthFormat format, const CheckWith& with) {
+                              IdSource ids, LengthFormat format, const CheckWith& with, Tries* tries) {
   if (finding.verdict != Verdict::Breaks || now.size() > kHeap || findScheme(job, scheme) == nullptr) return {};
-  return Finder(finding, now, job, book, scheme, ids, format, with).find();
+  return Finder(finding, now, job, book, scheme, ids, format, with, tries).find();
 }
 
 std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) {
@@ -499,11 +504,11 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
 }
 
 std::vector<WayOut> waysOutOf(const Decision& decision, const std::vector<Finding>& findings, const Job& job, const Rulebook& book, const SchemeId& scheme,
-                              IdSource ids, LengthFormat format, const CheckWith& with) {
+                              IdSource ids, LengthFormat format, const CheckWith& with, Tries* tries) {
   std::vector<WayOut> out;
   const std::size_t looked = std::min(decision.findings.size(), kMostLookedAt);
   for (std::size_t k = 0; k < looked; ++k)
-    for (WayOut& way : waysOutOf(findings[decision.findings[k]], findings, job, book, scheme, ids, format, with))
+    for (WayOut& way : waysOutOf(findings[decision.findings[k]], findings, job, book, scheme, ids, format, with, tries))
       if (std::none_of(out.begin(), out.end(), [&](const WayOut& w) { return w.sentence == way.sentence; })) out.push_back(std::move(way));
   return out;
 }

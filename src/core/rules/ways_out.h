@@ -1,6 +1,9 @@
 // Ways out: concrete changes that would make a broken finding hold, each re-checked against every rule.
 #pragma once
 
+#include <limits>
+#include <stop_token>
+
 #include "core/rules/check.h"
 
 namespace mezzet {
@@ -13,11 +16,22 @@ struct WayOut {
   long long nextId = 1;  ///< the id source's next number after it
 };
 
+/// How much may be tried. A re-check costs about the square of what stands in the room; in a heap of pieces thousands are wanted.
+struct Tries {
+  long long left = std::numeric_limits<long long>::max();  ///< squares of placements
+  std::stop_token stop = {};
+  /// Whether one more re-check may be made of a scheme with so many placements.
+  [[nodiscard]] bool take(std::size_t placements) {
+    left -= static_cast<long long>(placements * placements);
+    return left >= 0 && !stop.stop_requested();
+  }
+};
+
 /// Ways out of one broken finding, best first; none for one that does not break. A way out is offered only if the
 /// finding then no longer breaks (what waits for a route drawn anew does not count), and nothing else of weight breaks that did not, or gets worse. The even
 /// split of a picture that two rules pull apart is the exception: it makes the larger of the two shortfalls least.
 [[nodiscard]] std::vector<WayOut> waysOutOf(const Finding&, const std::vector<Finding>& now, const Job&, const Rulebook&, const SchemeId&, IdSource ids,
-                                            LengthFormat format, const CheckWith& = {});
+                                            LengthFormat format, const CheckWith& = {}, Tries* tries = nullptr);
 
 /// One thing to decide: the broken findings of one piece, with their ways out.
 struct Decision {
@@ -36,6 +50,6 @@ inline constexpr std::size_t kHeap = 4'000;
 /// What breaks, grouped by piece, worst first; taste is left out. All of them: the ledger shows the first five.
 [[nodiscard]] std::vector<Decision> decisionsOf(const std::vector<Finding>&, const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
 [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&, const std::vector<Finding>&, const Job&, const Rulebook&, const SchemeId&, IdSource ids,
-                                            LengthFormat format, const CheckWith& = {});
+                                            LengthFormat format, const CheckWith& = {}, Tries* tries = nullptr);
 
 }  // namespace mezzet

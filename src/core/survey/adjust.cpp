@@ -21,7 +21,7 @@ constexpr double kArrived = 1e-8;
 /// Of the scaled normal matrix; below it some corner is not fixed.
 constexpr double kSingular = 1e-13;
 /// With more corners mirrored starts are not tried one by one.
-constexpr std::size_t kMostMirrored = 40;
+constexpr std::size_t kMostMirrored = 24;
 /// A fit that is worse by less than this (one reading at 95 %) is as good; corners nearer than kOtherRoom are the same room.
 constexpr double kAsGood = 3.84, kOtherRoom = 20;
 

@@ -11,6 +11,8 @@ namespace {
 constexpr double kLeastRedundancy = 1e-4;
 /// In large networks only the likeliest are adjusted without; for the others chi-square less w² is exact but for the curvature.
 constexpr std::size_t kMostExact = 60, kLikeliest = 40;
+/// Above so many corners each adjustment takes longer, by the cube, and fewer of the likeliest are left out.
+constexpr std::size_t kLargeRoom = 24, kFewest = 6;
 
 std::optional<std::pair<std::size_t, std::size_t>> mostTelling(const Network& net, const std::vector<Suspect>& listed) {
   std::optional<std::pair<std::size_t, std::size_t>> best;
@@ -47,7 +49,9 @@ Suspects suspectsOf(const Network& net, const Adjustment& all) {
     std::sort(weighed.begin(), weighed.end(), [&](std::size_t a, std::size_t b) { return std::abs(all.rows[a].w) > std::abs(all.rows[b].w); });
     // A clean large network need not be adjusted dozens of times to say so.
     if (std::abs(all.rows[weighed.front()].w) < 2.5 && all.withinLimit()) return out;
-    if (weighed.size() > kLikeliest) weighed.resize(kLikeliest);
+    const double share = static_cast<double>(kLargeRoom) / static_cast<double>(std::max(net.corners, kLargeRoom));
+    const auto likeliest = std::max(kFewest, static_cast<std::size_t>(kLikeliest * share * share));
+    if (weighed.size() > likeliest) weighed.resize(likeliest);
   }
   std::vector<Suspect> suspects;
   std::vector<Adjustment> adjusted;
