@@ -1,11 +1,14 @@
 #include "app/layouts.h"
 
+#include <QEvent>
+#include <QScrollBar>
 #include <QApplication>
 #include <QMainWindow>
 #include <QRegularExpression>
 #include <QScrollArea>
 #include <QStyle>
 #include <QTimer>
+#include <algorithm>
 
 namespace mezzet {
 namespace {
@@ -87,6 +90,51 @@ void named(QWidget* widget, const char* name) {
   widget->style()->unpolish(widget);
   widget->style()->polish(widget);
 }
+
+namespace {
+
+/// As high as what it holds, and its scroll bar where there is one.
+class Across : public QScrollArea {
+ public:
+  explicit Across(QWidget* bar) {
+    setObjectName(QStringLiteral("across"));
+    setFrameShape(QFrame::NoFrame);
+    setFocusPolicy(Qt::NoFocus);
+    setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    setWidgetResizable(true);
+    setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+    viewport()->setAutoFillBackground(false);
+    setWidget(bar);
+    bar->setAutoFillBackground(false);
+    bar->installEventFilter(this);
+    follow();
+  }
+  [[nodiscard]] QSize minimumSizeHint() const override { return {100, height()}; }
+
+ protected:
+  void resizeEvent(QResizeEvent* event) override {
+    QScrollArea::resizeEvent(event);
+    follow();
+  }
+  bool eventFilter(QObject* object, QEvent* event) override {
+    if (object == widget() && (event->type() == QEvent::LayoutRequest || event->type() == QEvent::ShowToParent || event->type() == QEvent::HideToParent)) follow();
+    return QScrollArea::eventFilter(object, event);
+  }
+
+ private:
+  void follow() {
+    const bool shown = !widget()->isHidden();
+    setVisible(shown);
+    // Where all of it has room it asks for no more than it would by itself.
+    const int wanted = widget()->layout() != nullptr ? widget()->layout()->totalMinimumSize().width() : widget()->minimumSizeHint().width();
+    const bool narrow = shown && wanted > width() && isVisible();
+    setFixedHeight(std::clamp(widget()->sizeHint().height(), widget()->minimumHeight(), widget()->maximumHeight()) + (narrow ? horizontalScrollBar()->sizeHint().height() : 0));
+  }
+};
+
+}  // namespace
+
+QWidget* scrollingAcross(QWidget* bar) { return new Across(bar); }
 
 FocusKept::FocusKept(QWidget* parent) : parent_(parent) {
   const QWidget* focus = QApplication::focusWidget();

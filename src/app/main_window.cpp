@@ -36,6 +36,7 @@
 #include "app/plan_view.h"
 #include "app/print_dialog.h"
 #include "app/read_out.h"
+#include "app/saving.h"
 #include "app/photographs_page.h"
 #include "app/set_out_dialog.h"
 #include "app/site_panel.h"
@@ -67,7 +68,7 @@ MainWindow::MainWindow(FileSystem& files, const Rulebook& book)
     : files_(files), document_(std::make_unique<Document>(files)), workspace_(std::make_unique<Workspace>(*document_, book)) {
   setObjectName(QStringLiteral("mainWindow"));
   resize(1280, 800);
-  setMinimumSize(1024, 640);
+  setMinimumSize(800, 560);
   build();
   wire();
   showStage();
@@ -145,7 +146,7 @@ void MainWindow::build() {
   work->setSpacing(14);
   auto* left = new QVBoxLayout;
   left->setSpacing(6);
-  left->addWidget(new FloorBar(*workspace_));
+  left->addWidget(scrollingAcross(new FloorBar(*workspace_)));
   sheets_ = new QStackedWidget;
   plan_ = new PlanView(*workspace_);
   plan_->setObjectName(QStringLiteral("planView"));
@@ -163,7 +164,7 @@ void MainWindow::build() {
   sheets_->addWidget(house_);
   left->addWidget(sheets_, 1);
   bar_ = new PieceBar(*workspace_);
-  left->addWidget(bar_);
+  left->addWidget(scrollingAcross(bar_));
   tray_ = new Tray(*workspace_);
   left->addWidget(tray_);
   work->addLayout(left, 1);
@@ -309,9 +310,8 @@ void MainWindow::wire() {
     if (room == nullptr) return;
     QString path =
         QFileDialog::getSaveFileName(this, tr("Room as a drawing"), QString::fromStdString(room->name) + QStringLiteral(".dxf"), tr("Drawings (*.dxf)"));
-    if (path.isEmpty()) return;
-    if (!path.endsWith(QStringLiteral(".dxf"))) path += QStringLiteral(".dxf");
-    exportDxf(path);
+    path = withEnding(path, QStringLiteral(".dxf"), this);
+    if (!path.isEmpty()) exportDxf(path);
   });
   on("ledger", [this] {
     for (QPushButton* b : panels_->currentWidget()->findChildren<QPushButton*>())

@@ -14,6 +14,7 @@
 #include <QVBoxLayout>
 
 #include "app/layouts.h"
+#include "app/saving.h"
 #include "core/entry/piece_line.h"
 #include "core/job/edits.h"
 #include "core/rules/check.h"
@@ -176,8 +177,9 @@ PieceList::PieceList(Workspace& workspace, FileSystem& files, QWidget* parent)
     if (!path.isEmpty()) readFrom(path);
   });
   button(tr("Write CSV ..."), "writeCsv", [this] {
-    const QString path = QFileDialog::getSaveFileName(this, tr("Write the piece list"), tr("pieces.csv"), tr("Tables (*.csv)"));
-    if (!path.isEmpty()) writeTo(path.endsWith(QStringLiteral(".csv")) ? path : path + QStringLiteral(".csv"));
+    const QString path =
+        withEnding(QFileDialog::getSaveFileName(this, tr("Write the piece list"), tr("pieces.csv"), tr("Tables (*.csv)")), QStringLiteral(".csv"), this);
+    if (!path.isEmpty()) writeTo(path);
   });
   button(tr("From a library ..."), "fromLibrary", [this] {
     const QString path = QFileDialog::getOpenFileName(this, tr("Pieces from a library"), {}, tr("Libraries (*.json)"));
@@ -185,8 +187,9 @@ PieceList::PieceList(Workspace& workspace, FileSystem& files, QWidget* parent)
   });
   button(tr("Usual pieces"), "usualPieces", [this] { takeLibrary(usualLibrary(), tr("take the usual pieces")); });
   button(tr("As a library ..."), "asLibrary", [this] {
-    const QString path = QFileDialog::getSaveFileName(this, tr("Write a library"), tr("library.json"), tr("Libraries (*.json)"));
-    if (!path.isEmpty()) writeLibraryTo(path.endsWith(QStringLiteral(".json")) ? path : path + QStringLiteral(".json"));
+    const QString path =
+        withEnding(QFileDialog::getSaveFileName(this, tr("Write a library"), tr("library.json"), tr("Libraries (*.json)")), QStringLiteral(".json"), this);
+    if (!path.isEmpty()) writeLibraryTo(path);
   });
   button(tr("Take out of the job"), "removeRow", [this] { removeRow(); });
   row->addStretch(1);

@@ -1,4 +1,5 @@
 #include "app/print_dialog.h"
+#include "app/saving.h"
 
 #include <QComboBox>
 #include <QDate>
@@ -126,7 +127,8 @@ void PrintDialog::askAndWrite() {
   const QString what = kind_->currentData().toString().replace(QChar(':'), QChar('-'));
   QString path = QFileDialog::getSaveFileName(this, tr("Write the sheet"), what + QStringLiteral(".pdf"), tr("PDF (*.pdf);;SVG (*.svg);;PNG (*.png)"));
   if (path.isEmpty()) return;
-  if (QFileInfo(path).suffix().isEmpty()) path += QStringLiteral(".pdf");
+  if (QFileInfo(path).suffix().isEmpty()) path = withEnding(path, QStringLiteral(".pdf"), this);
+  if (path.isEmpty()) return;
   if (const auto fault = write(path)) words_->setText(QString::fromStdString(fault->text()) + QStringLiteral("."));
   else words_->setText(tr("Written to %1.").arg(path));
 }

@@ -61,6 +61,7 @@ QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height:
 #floorBar QToolButton:hover { border: 1px solid @focus; }
 #floorBar QToolButton:checked { background: @focus; color: #1d2730; border: 1px solid #1d2730; }
 #floorBar QToolButton:focus { border: 2px solid @focus; padding: 1px 7px; }
+#across { background: transparent; }
 #floorBar QComboBox, #floorBar QLineEdit { padding: 1px 18px 1px 6px; min-height: 18px; }
 #floorBar QLineEdit { padding: 1px 5px; }
 #floorBar QComboBox:focus { padding: 0px 17px 0px 5px; }

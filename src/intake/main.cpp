@@ -7,13 +7,14 @@
 #include <sys/resource.h>
 
 #include <QGuiApplication>
+#include <csignal>
 #include <cstdio>
 
 #include "render/pdf_page.h"
 
 namespace {
 
-constexpr rlim_t kMostSeconds = 25, kMostMemory = rlim_t{3} << 30;
+constexpr rlim_t kMostSeconds = 12, kMostMemory = rlim_t{3} << 30;
 
 void bound(int what, rlim_t most) {
   const rlimit limit{most, most};
@@ -30,6 +31,7 @@ int refuse(const mezzet::Error& fault) {
 int main(int argc, char** argv) {
   bound(RLIMIT_CPU, kMostSeconds);
   bound(RLIMIT_FSIZE, 0);
+  ::signal(SIGXFSZ, SIG_IGN);  // a cache of fonts that cannot be written is no reason to end
   bound(RLIMIT_CORE, 0);
 #ifndef MEZZET_SANITIZED
   bound(RLIMIT_AS, kMostMemory);  // sanitizers reserve more

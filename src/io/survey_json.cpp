@@ -13,7 +13,7 @@ using Json = ObjectReader::Json;
 constexpr std::pair<const char*, ObservationKind> kKinds[] = {
     {"run", ObservationKind::Run}, {"diagonal", ObservationKind::Diagonal}, {"square", ObservationKind::Square}, {"angle", ObservationKind::Angle}};
 constexpr std::pair<const char*, int> kTurns[] = {{"L", 1}, {"R", -1}, {"?", 0}};
-constexpr std::size_t kMostCorners = 100, kMostReadings = 500;
+constexpr std::size_t kMostCorners = 100, kMostReadings = 1000;
 constexpr const char* kHint = "See docs/cli.md";
 
 double checked(ObjectReader& in, const char* key, double low, double high) {
@@ -45,7 +45,7 @@ NamedNetwork read(const Json& json, const std::string& name) {
     net.turns.push_back(known->second);
   }
   const Json& readings = in.list("readings");
-  if (readings.size() > kMostReadings) in.fail("readings", "are more than 500", "Survey the rooms one by one");
+  if (readings.size() > kMostReadings) in.fail("readings", "are more than 1000", "Survey the rooms one by one");
   std::set<std::string> ids;
   for (std::size_t i = 0; i < readings.size(); ++i) {
     ObjectReader reading(readings[i], name + "/readings/" + std::to_string(i));

@@ -135,7 +135,7 @@ TEST_F(Survey, TheSketchCanChangeAndKeepsWhatStillHolds) {
 TEST_F(Survey, ReadingsComeBackAfterSavingAndOpening) {
   read("AC 268");
   const Job before = job();
-  ASSERT_TRUE(window_->document().save(path_).ok());
+  ASSERT_TRUE(window_->document().save(path_, true).ok());
   window_->openPath(path_);
   EXPECT_EQ(job(), before);
   EXPECT_TRUE(work().room()->doubt.covariance);

@@ -1,8 +1,9 @@
 // What the window promises of unsaved work and of files of others: kills, full disks, names that are taken.
-#include <QFileDialog>
+#include <QFileInfo>
 #include <QMessageBox>
 #include <QTimer>
 
+#include "app/saving.h"
 #include "app/site_panel.h"
 #include "support.h"
 #include "support/faulty_files.h"
@@ -108,10 +109,11 @@ TEST_F(Trust, TypedWallsComeBackAfterAKill) {
   window_->document().close();
   startEmpty();
   ASSERT_TRUE(QTest::qWaitForWindowExposed(window_.get()));
-  find<QLineEdit>("runA")->setFocus();
-  find<QLineEdit>("runA")->selectAll();
-  type("150");
-  key(Qt::Key_Return);
+  auto* run = find<QLineEdit>("runA");
+  run->setFocus();
+  run->selectAll();
+  QTest::keyClicks(run, QStringLiteral("150"));
+  QTest::keyClick(run, Qt::Key_Return);
   crash();
   startEmpty();
   ASSERT_TRUE(QTest::qWaitFor([&] { return window_->notices().sentence().contains(QStringLiteral("walls that were being typed")); }))
@@ -140,6 +142,39 @@ TEST_F(Trust, ABareJobIsNotSavedOverItsNeighbour) {
   EXPECT_TRUE(window_->save(false));
   EXPECT_EQ(bytesOf(neighbour), before);
   EXPECT_TRUE(QFile::exists(folder_.path() + QStringLiteral("/x.json 2.mezzet")));
+}
+TEST_F(Trust, ANameThatAnEndingMakesIsAskedAbout) {
+  const QString there = folder_.path() + QStringLiteral("/room.dxf"), bare = folder_.path() + QStringLiteral("/room");
+  ASSERT_TRUE(QFile::copy(path_, there));
+  answer(QStringLiteral("Do not"));
+  EXPECT_EQ(withEnding(bare, QStringLiteral(".dxf"), window_.get()), QString());
+  EXPECT_TRUE(asked_.contains(QStringLiteral("room.dxf is there already"))) << asked_.toStdString();
+  answer(QStringLiteral("Replace"));
+  EXPECT_EQ(withEnding(bare, QStringLiteral(".dxf"), window_.get()), there);
+  EXPECT_EQ(withEnding(bare, QStringLiteral(".csv"), window_.get()), bare + QStringLiteral(".csv"));
+}
+TEST_F(Trust, InASmallWindowEveryPanelIsReachedByScrolling) {
+  window_->resize(800, 600);
+  work().select(PlacementId("p2"));
+  for (const Stage stage : {Stage::Brief, Stage::Measure, Stage::Floor, Stage::Walls}) {
+    work().showStage(stage);
+    QApplication::processEvents();
+    ASSERT_EQ(window_->size(), QSize(800, 600));
+    for (QWidget* w : window_->findChildren<QWidget*>()) {
+      if (!w->isVisible() || w->focusPolicy() == Qt::NoFocus || w->inherits("QScrollBar") || w->inherits("QMenuBar")) continue;
+      // Inside the window as it is, or in something that scrolls.
+      bool scrolls = false;
+      for (QWidget* up = w->parentWidget(); up != nullptr; up = up->parentWidget()) scrolls = scrolls || up->inherits("QAbstractScrollArea");
+      const QRect place(w->mapTo(window_.get(), QPoint()), w->size());
+      EXPECT_TRUE(scrolls || window_->rect().contains(place)) << w->metaObject()->className() << " " << w->objectName().toStdString();
+    }
+  }
+}
+TEST_F(Trust, AnImageBesideTheJournalIsForItsOwnerAlone) {
+  const auto name = window_->document().addImage("\x89PNG of some kind", "png");
+  ASSERT_TRUE(name.ok());
+  const QFileInfo kept(QString::fromStdString(journalFolder() + "/images/" + *name));
+  EXPECT_EQ(kept.permissions() & ~(QFile::ReadUser | QFile::WriteUser), QFile::ReadOwner | QFile::WriteOwner);
 }
 TEST_F(Trust, AFileThatAnotherProgramChangedIsNotSavedOver) {
   move();
@@ -193,6 +228,7 @@ TEST_F(Trust, AMeasureSentByAMeterGoesIntoNoName) {
   name.setText(QStringLiteral("as it was"));
   name.show();
   name.activateWindow();
+  ASSERT_TRUE(QTest::qWaitForWindowActive(&name));
   name.setFocus();
   ASSERT_TRUE(QTest::qWaitFor([&] { return QApplication::focusWidget() == &name; }));
   window_->site().drop(1234, 1);

@@ -31,6 +31,12 @@ TEST_F(Installed, TheProgramPaintsItsDemo) {
   EXPECT_EQ(a.out.rfind("first paint", 0), 0U) << a.out;
 }
 TEST_F(Installed, TheCommandLineReadsItsDemo) { EXPECT_EQ(run(root_ + "/bin/mezzet-cli validate " + root_ + "/share/mezzet/demo/ferry-house.mezzet").code, 0); }
+TEST_F(Installed, PicturesAreTakenOfAJobWithoutReadings) {
+  const std::string home = "XDG_CONFIG_HOME=" + root_ + "/home XDG_STATE_HOME=" + root_ + "/home QT_QPA_PLATFORM=offscreen ";
+  const Answer a = run(home + root_ + "/bin/mezzet --shots " + root_ + "/shots " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json 2>/dev/null");
+  EXPECT_EQ(a.code, 0) << a.out;
+  EXPECT_NE(a.out.find("floor.png"), std::string::npos) << a.out;
+}
 TEST_F(Installed, TheMenuEntryIsSound) {
   const Answer a = run("desktop-file-validate " + root_ + "/share/applications/mezzet.desktop 2>&1");
   EXPECT_EQ(a.code, 0) << a.out;
