@@ -61,7 +61,8 @@ Job crowd(const char* kind, int count, bool heap) {
   std::mt19937 random(5);
   Scheme scheme = *job.schemes.front();
   for (int i = 0; i < count; ++i) {
-    const double x = heap ? 20 + static_cast<double>(random() % 90) : 20 + 34 * (i % columns), y = heap ? 20 + static_cast<double>(random() % 70) : 20 + 34 * (i / columns);
+    const double x = heap ? 20 + static_cast<double>(random() % 90) : 20 + 34 * (i % columns),
+                 y = heap ? 20 + static_cast<double>(random() % 70) : 20 + 34 * (i / columns);
     scheme.placements.push_back({PlacementId("p" + std::to_string(i)), p.id, FloorPlace{{test::in(x), test::in(y)}, 90.0 * (i % 4)}, {}});
   }
   return withScheme(job, scheme);
@@ -110,8 +111,8 @@ int main(int argc, char** argv) {
           settle();
         }
         std::sort(edits.begin(), edits.end());
-        std::printf("%4d %-12s %s: opened in %.0f ms, an edit takes %.0f ms (median), the longest event after one %.0f ms\n", count, kind, heap ? "heap" : "rows",
-                    opened, edits[2], app.longest);
+        std::printf("%4d %-12s %s: opened in %.0f ms, an edit takes %.0f ms (median), the longest event after one %.0f ms\n", count, kind,
+                    heap ? "heap" : "rows", opened, edits[2], app.longest);
         std::fflush(stdout);
         window.document().close();
       }

@@ -142,8 +142,7 @@ std::optional<Error> Document::bringBack(const QString& journal) {
     images_ = std::move(back.after.images);
     ids_.atLeast(back.after.nextId);
     recorded_ = true;
-    if (back.edits.edits > 0)
-      undo_.push(new SnapshotCommand(*this, tr("bring back %1 edits").arg(back.edits.edits), job_, std::move(back.after.job)));
+    if (back.edits.edits > 0) undo_.push(new SnapshotCommand(*this, tr("bring back %1 edits").arg(back.edits.edits), job_, std::move(back.after.job)));
     recorded_ = false;
   }
   draft_ = std::move(back.draft);

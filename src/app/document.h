@@ -63,10 +63,10 @@ class Document : public QObject {
 
  signals:
   void jobChanged();
-  void stateChanged();                      ///< path, saved mark, read-only
-  void leftBehind(const QString& journal);  ///< a journal with unsaved edits of this file lies there
-  void unreadable(const QString& journal);  ///< a journal lies there that cannot be read
-  void trouble(const QString& sentence);    ///< something was refused, and why
+  void stateChanged();                           ///< path, saved mark, read-only
+  void leftBehind(const QString& journal);       ///< a journal with unsaved edits of this file lies there
+  void unreadable(const QString& journal);       ///< a journal lies there that cannot be read
+  void trouble(const QString& sentence);         ///< something was refused, and why
   void journalTrouble(const QString& sentence);  ///< why unsaved edits are not kept for a crash; empty once they are
   void draftBroughtBack();
 

@@ -117,7 +117,8 @@ class Across : public QScrollArea {
     follow();
   }
   bool eventFilter(QObject* object, QEvent* event) override {
-    if (object == widget() && (event->type() == QEvent::LayoutRequest || event->type() == QEvent::ShowToParent || event->type() == QEvent::HideToParent)) follow();
+    if (object == widget() && (event->type() == QEvent::LayoutRequest || event->type() == QEvent::ShowToParent || event->type() == QEvent::HideToParent))
+      follow();
     return QScrollArea::eventFilter(object, event);
   }
 
@@ -128,7 +129,8 @@ class Across : public QScrollArea {
     // Where all of it has room it asks for no more than it would by itself.
     const int wanted = widget()->layout() != nullptr ? widget()->layout()->totalMinimumSize().width() : widget()->minimumSizeHint().width();
     const bool narrow = shown && wanted > width() && isVisible();
-    setFixedHeight(std::clamp(widget()->sizeHint().height(), widget()->minimumHeight(), widget()->maximumHeight()) + (narrow ? horizontalScrollBar()->sizeHint().height() : 0));
+    setFixedHeight(std::clamp(widget()->sizeHint().height(), widget()->minimumHeight(), widget()->maximumHeight()) +
+                   (narrow ? horizontalScrollBar()->sizeHint().height() : 0));
   }
 };
 

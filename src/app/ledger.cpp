@@ -29,7 +29,7 @@ QWidget* rule() {
 
 constexpr int kTextLeft = 24;
 constexpr std::size_t kMostShown = 6, kMostUnfolded = 60;  // findings of one decision, and of a fold
-constexpr int kColumnWidth = 282;  // of the ledger's column beside its scroll bar
+constexpr int kColumnWidth = 282;                          // of the ledger's column beside its scroll bar
 
 /// Height of a text wrapped at a width.
 int wrapped(const QFont& font, const QString& text, int width) {
@@ -97,7 +97,8 @@ Ledger::Ledger(Workspace& workspace, QWidget* parent) : QWidget(parent), workspa
   // Several changes in one turn of the event loop are shown once, and the sheet is painted first.
   later_.setSingleShot(true);
   connect(&later_, &QTimer::timeout, this, &Ledger::rebuild);
-  for (auto signal : {&Workspace::jobChanged, &Workspace::judged, &Workspace::viewChanged, &Workspace::waysArrived}) connect(&workspace_, signal, this, [this] { later_.start(0); });
+  for (auto signal : {&Workspace::jobChanged, &Workspace::judged, &Workspace::viewChanged, &Workspace::waysArrived})
+    connect(&workspace_, signal, this, [this] { later_.start(0); });
   rebuild();
 }
 
@@ -162,8 +163,7 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
   if (decision.findings.size() > shown) column->addWidget(words(tr("and %1 more of it").arg(decision.findings.size() - shown), "quietNote"));
   if (const std::vector<WayOut>* ways = workspace_.waysShown(decision))
     for (const WayOut& way : *ways) column->addWidget(new WayButton(way, workspace_));
-  else
-    column->addWidget(words(tr("Looking for ways out ..."), "quietNote"));
+  else column->addWidget(words(tr("Looking for ways out ..."), "quietNote"));
   for (const std::size_t i : worst) {
     const Finding& f = workspace_.findings()[i];
     auto* keep = new QPushButton(decision.findings.size() > 1 ? tr("keep on purpose: %1").arg(ruleName(f)) : tr("keep it on purpose"));

@@ -329,14 +329,15 @@ void MainWindow::wire() {
     notice_->say(sentence, {{tr("Save now"), [this] { save(false); }}}, kUnkept);
   });
   if (auto* app = qobject_cast<Application*>(qApp))
-    connect(app, &Application::outOfMemory, this,
-            [this] { notice_->say(tr("There was too little memory for this. Nothing was changed; close other programs, or save and start again."), {}, kRefused); });
+    connect(app, &Application::outOfMemory, this, [this] {
+      notice_->say(tr("There was too little memory for this. Nothing was changed; close other programs, or save and start again."), {}, kRefused);
+    });
   connect(document_.get(), &Document::leftBehind, this, &MainWindow::offer);
   connect(document_.get(), &Document::unreadable, this, [this](const QString& journal) {
-    notice_->say(tr("A journal of unsaved edits cannot be read. It is kept: %1").arg(journal),
-                 {{tr("Throw it away"), [this, journal] {
-                     if (const auto fault = document_->throwAway(journal)) notice_->say(sentenceOf(*fault), {}, kRefused);
-                   }}});
+    notice_->say(tr("A journal of unsaved edits cannot be read. It is kept: %1").arg(journal), {{tr("Throw it away"), [this, journal] {
+                                                                                                   if (const auto fault = document_->throwAway(journal))
+                                                                                                     notice_->say(sentenceOf(*fault), {}, kRefused);
+                                                                                                 }}});
   });
   connect(workspace_.get(), &Workspace::viewChanged, this, &MainWindow::showStage);
   connect(workspace_.get(), &Workspace::jobChanged, this, &MainWindow::fillSchemes);
@@ -450,7 +451,9 @@ void MainWindow::showState() {
   undoNote_->setText(undoNote_->fontMetrics().elidedText(undoText, Qt::ElideRight, 260));
   (*actions_)["units"]->setText(workspace_->job().units == Unit::Inch ? tr("inches") : tr("metric"));
   (*actions_)["feet"]->setEnabled(workspace_->job().units == Unit::Inch);
-  const QString mark = document_->unkept() ? tr(" \u2022 unsaved, a crash would lose it") : document_->unsaved() || document_->draft() ? tr(" \u2022 unsaved") : QString();
+  const QString mark = document_->unkept()                          ? tr(" \u2022 unsaved, a crash would lose it")
+                       : document_->unsaved() || document_->draft() ? tr(" \u2022 unsaved")
+                                                                    : QString();
   jobName_->setText(document_->title() + (document_->readOnly() ? tr(", read only") : mark));
   setWindowTitle(document_->title() + mark + tr(" - Mezzet"));
 }
@@ -646,10 +649,10 @@ void MainWindow::offer(const QString& journal) {
   const QString what = left->edits == 0 ? tr("walls that were being typed")
                                         : tr("%1 edits were not saved, the last: %2").arg(left->edits).arg(QString::fromStdString(left->lastEdit));
   notice_->say(tr("%1 was not closed in order: %2.").arg(name, what),
-               {{tr("Bring them back"), [this, journal] { bringBack(journal); }},
-                {tr("Throw them away"), [this, journal] {
-                   if (const auto fault = document_->throwAway(journal)) notice_->say(sentenceOf(*fault), {}, kRefused);
-                 }}});
+               {{tr("Bring them back"), [this, journal] { bringBack(journal); }}, {tr("Throw them away"), [this, journal] {
+                                                                                     if (const auto fault = document_->throwAway(journal))
+                                                                                       notice_->say(sentenceOf(*fault), {}, kRefused);
+                                                                                   }}});
 }
 
 void MainWindow::bringBack(const QString& journal) {

@@ -167,8 +167,7 @@ void Workspace::lookForWays() {
         Tries tries{kMostTries, stop};
         // The ledger shows five, those of the stage first.
         const std::size_t most = std::min(decisions.size(), 2 * kMostDecisions);
-        for (std::size_t i = 0; i < most; ++i)
-          out[decisions[i].subject] = mezzet::waysOutOf(decisions[i], findings, job, book, id, ids, format, {}, &tries);
+        for (std::size_t i = 0; i < most; ++i) out[decisions[i].subject] = mezzet::waysOutOf(decisions[i], findings, job, book, id, ids, format, {}, &tries);
         return out;
       },
       [this](Found found) {

@@ -61,10 +61,11 @@ inline const Scheme& chosenScheme(const Job& job, const Room& room, const Option
 /// Work that may have no end in sight is given up after so long, in words.
 class Patience {
  public:
-  explicit Patience(std::string what) : what_(std::move(what)), waiting_([this](const std::stop_token& over) {
-      std::unique_lock lock(mutex_);
-      if (!done_.wait_for(lock, over, kLongest, [] { return false; }) && !over.stop_requested()) source_.request_stop();
-    }) {}
+  explicit Patience(std::string what)
+      : what_(std::move(what)), waiting_([this](const std::stop_token& over) {
+          std::unique_lock lock(mutex_);
+          if (!done_.wait_for(lock, over, kLongest, [] { return false; }) && !over.stop_requested()) source_.request_stop();
+        }) {}
   [[nodiscard]] std::stop_token token() const { return source_.get_token(); }
   /// Throws when it took too long.
   void check() const {

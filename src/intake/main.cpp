@@ -41,7 +41,8 @@ int main(int argc, char** argv) {
   const QStringList words = QGuiApplication::arguments();
   std::string bytes;
   char part[1 << 16];
-  for (std::size_t got = std::fread(part, 1, sizeof part, stdin); got > 0 && bytes.size() <= mezzet::kMostPdfBytes; got = std::fread(part, 1, sizeof part, stdin))
+  for (std::size_t got = std::fread(part, 1, sizeof part, stdin); got > 0 && bytes.size() <= mezzet::kMostPdfBytes;
+       got = std::fread(part, 1, sizeof part, stdin))
     bytes.append(part, got);
   if (words.value(1) == QStringLiteral("pages")) {
     const auto pages = mezzet::pagesOfPdfHere(bytes, {});

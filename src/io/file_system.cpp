@@ -117,7 +117,8 @@ FileSystem::Locked FileSystem::openLocked(const std::string& path, Lock how) {
     if (tries > 0) std::this_thread::sleep_for(10ms);
     Descriptor file(::open(path.c_str(), flags, 0600));
     if (file.get() < 0) return {-1, false, reason()};
-    struct stat opened {}, named {};
+    struct stat opened {
+    }, named{};
     if (::fstat(file.get(), &opened) != 0 || !S_ISREG(opened.st_mode)) return {-1, false, "It is not a file"};
     if (::flock(file.get(), LOCK_EX | LOCK_NB) != 0) continue;
     // Between opening and locking another file may have taken the name.

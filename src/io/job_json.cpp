@@ -12,8 +12,8 @@
 namespace mezzet {
 namespace {
 
-constexpr std::size_t kMostKeys = 2'000;            // of one object
-constexpr std::size_t kMostKeyWork = 10'000'000;    // comparisons of keys in a whole file
+constexpr std::size_t kMostKeys = 2'000;          // of one object
+constexpr std::size_t kMostKeyWork = 10'000'000;  // comparisons of keys in a whole file
 /// Numbers of parse errors of our own, beside the library's.
 enum class Unbearable { Depth = 9001, Keys, Zero };
 

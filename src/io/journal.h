@@ -24,11 +24,11 @@ struct Unsaved {
 
 /// What a journal brings back.
 struct Recovered {
-  std::string path;      ///< of the saved file; "" for a job that was never saved
-  std::string savedSha;  ///< SHA-256 of the saved file when it was last read or written
-  JobFile file;          ///< with all complete edits; images are in the saved file or beside the journals
-  int edits = 0;         ///< that the saved file does not hold
-  std::string lastEdit;  ///< its name
+  std::string path;                ///< of the saved file; "" for a job that was never saved
+  std::string savedSha;            ///< SHA-256 of the saved file when it was last read or written
+  JobFile file;                    ///< with all complete edits; images are in the saved file or beside the journals
+  int edits = 0;                   ///< that the saved file does not hold
+  std::string lastEdit;            ///< its name
   std::optional<WalkDraft> draft;  ///< walls that were typed and not used yet
   std::size_t goodBytes = 0;       ///< where the complete records end
   [[nodiscard]] bool worthOffering() const { return edits > 0 || draft.has_value(); }
@@ -77,7 +77,6 @@ class Journal {
 
  private:
   Journal(std::string filePath, std::string path, std::string savedSha, int descriptor, FileSystem& files);
-  [[nodiscard]] std::string baseRecord(const JobFile& base) const;
   [[nodiscard]] std::optional<Error> put(const std::string& bytes);
   [[nodiscard]] std::optional<Error> putWhole(const JobFile& now);
   void compact(const std::string& base);

@@ -125,7 +125,7 @@ TEST(Dxf, ArcsAreTakenApart) {
 TEST(Dxf, WrittenComesBackAsTheSameOutline) {
   const Job job = test::with(test::emptyRoom(), test::piece("sofa", "sofa", 84, 36), "p1", 100, 40);
   const auto bytes = writeDxf(job, *job.rooms.front(), job.schemes.front().get(), kMm);
-  
+
   const auto read = readDxf(bytes, "room.dxf");
   ASSERT_TRUE(read) << read.error().text();
   EXPECT_EQ(read->mmPerUnit, 1);
@@ -150,7 +150,8 @@ TEST(Dxf, FiguresOfAnyLengthAreRead) {
   EXPECT_EQ(read->layers.at("P")[0].a.x, 1);
 }
 TEST(Dxf, AnArcOfABillionDegreesTakesNoTime) {
-  const std::string arc = group(0, "ARC") + group(8, "P") + group(10, "0") + group(20, "0") + group(40, "100") + group(50, "1000000000") + group(51, "-1000000000");
+  const std::string arc =
+      group(0, "ARC") + group(8, "P") + group(10, "0") + group(20, "0") + group(40, "100") + group(50, "1000000000") + group(51, "-1000000000");
   const auto read = readDxf(drawing(arc), "plan.dxf");
   ASSERT_TRUE(read);
   EXPECT_LE(read->layers.at("P").size(), 48U);

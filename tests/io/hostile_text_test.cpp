@@ -15,9 +15,7 @@ namespace mezzet {
 namespace {
 using namespace test;
 
-std::string jobWith(const std::string& x) {
-  return R"({"format":"mezzet-job","version":1,"name":"n","units":"in","nextId":1,"x":)" + x + "}";
-}
+std::string jobWith(const std::string& x) { return R"({"format":"mezzet-job","version":1,"name":"n","units":"in","nextId":1,"x":)" + x + "}"; }
 std::string objectOf(int keys) {
   std::string out = "{";
   for (int i = 0; i < keys; ++i) out += (i > 0 ? ",\"k" : "\"k") + std::to_string(i) + "\":1";
@@ -51,8 +49,7 @@ TEST(HostileText, BytesAfterAZeroAreNotOverlooked) {
 }
 TEST(HostileText, FreeDataIsBounded) {
   EXPECT_EQ(refusal(jobWith("{\"a\":\"" + std::string(60'000, 'x') + "\"}")), "");
-  EXPECT_EQ(refusal(jobWith("{\"a\":\"" + std::string(70'000, 'x') + "\"}")),
-            "job.json, job, x: holds more than 64 KB. Keep large data in a file of its own");
+  EXPECT_EQ(refusal(jobWith("{\"a\":\"" + std::string(70'000, 'x') + "\"}")), "job.json, job, x: holds more than 64 KB. Keep large data in a file of its own");
 }
 TEST(HostileText, WhatCouldNotBeOpenedIsNotSaved) {
   JobFile file;
@@ -69,8 +66,8 @@ TEST(HostileText, WhatCouldNotBeOpenedIsNotSaved) {
 /// From the Unicode standard's table of well-formed UTF-8 byte sequences (table 3-7; from memory).
 TEST(HostileText, OnlyWellFormedUtf8IsText) {
   for (const char* good : {"a", "\xC3\xA9", "\xE2\x82\xAC", "\xED\x9F\xBF", "\xEE\x80\x80", "\xF0\x90\x80\x80", "\xF4\x8F\xBF\xBF"}) EXPECT_TRUE(isUtf8(good));
-  for (const char* bad : {"\xC0\x80", "\xC1\xBF", "\xE0\x9F\xBF", "\xE0\x80\xAF", "\xED\xA0\x80", "\xED\xBF\xBF", "\xF0\x8F\xBF\xBF", "\xF4\x90\x80\x80", "\xF5\x80\x80\x80",
-                          "\xC3", "\x80", "\xE2\x82"})
+  for (const char* bad : {"\xC0\x80", "\xC1\xBF", "\xE0\x9F\xBF", "\xE0\x80\xAF", "\xED\xA0\x80", "\xED\xBF\xBF", "\xF0\x8F\xBF\xBF", "\xF4\x90\x80\x80",
+                          "\xF5\x80\x80\x80", "\xC3", "\x80", "\xE2\x82"})
     EXPECT_FALSE(isUtf8(bad)) << std::string(bad).size();
   EXPECT_FALSE(isUtf8(std::string_view("a\0b", 3)));
   EXPECT_FALSE(readCsv("name\n\xED\xA0\x80\n", "t.csv").ok());

@@ -146,8 +146,9 @@ TEST_F(OpenJobTest, AfterAFailedRecordTheNextCarriesTheWholeJob) {
   files_.full = true;
   window.record("table", one, two, 11);
   ASSERT_TRUE(window.trouble());
-  EXPECT_EQ(window.trouble()->text(), "journal: Unsaved edits cannot be kept for a crash: No space left on device. Until this is mended, save often: a crash "
-                                      "would lose unsaved edits");
+  EXPECT_EQ(window.trouble()->text(),
+            "journal: Unsaved edits cannot be kept for a crash: No space left on device. Until this is mended, save often: a crash "
+            "would lose unsaved edits");
   files_.full = false;
   window.record("take out", two, three, 11);
   EXPECT_FALSE(window.trouble());
@@ -377,7 +378,8 @@ class KeptWork : public OpenJobTest {
             case 2:
             case 3: {
               JobFile after{moved(now.job, ++stamp), now.nextId + 1, {}};
-              if (any(3) == 0) after.job = with(after.job, piece(("t" + std::to_string(stamp)).c_str(), "low-table", 40, 20), ("q" + std::to_string(stamp)).c_str(), 50, 50);
+              if (any(3) == 0)
+                after.job = with(after.job, piece(("t" + std::to_string(stamp)).c_str(), "low-table", 40, 20), ("q" + std::to_string(stamp)).c_str(), 50, 50);
               if (window->readOnly()) break;
               coming.push_back({after.job, draft});
               window->record("edit " + std::to_string(stamp), now.job, after.job, after.nextId);
@@ -429,8 +431,7 @@ class KeptWork : public OpenJobTest {
               now = back->after;
               draft = back->draft;
               dirty = back->edits.edits > 0;
-              if (!window->trouble())
-                std::erase_if(owed, [&](const Owed& o) { return unnamed(o.job) == unnamed(found.file.job) && o.draft == found.draft; });
+              if (!window->trouble()) std::erase_if(owed, [&](const Owed& o) { return unnamed(o.job) == unnamed(found.file.job) && o.draft == found.draft; });
               settle();
               break;
             }
@@ -442,8 +443,7 @@ class KeptWork : public OpenJobTest {
           window->close();
         }
         coming.clear();
-      } catch (const FaultyFiles::Killed&) {
-      }
+      } catch (const FaultyFiles::Killed&) {}
       files.killAfter = -1;
       window.reset();
       files.mend();

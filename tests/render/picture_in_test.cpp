@@ -161,8 +161,9 @@ TEST(PictureIn, OnlyTheBytesOfAPngOrJpegAreEverDecoded) {
   ASSERT_TRUE(picture(8, 8).save(QString::fromStdString(inner)));
   ASSERT_EQ(::mkfifo(pipe.c_str(), 0600), 0);
   for (const std::string& named : {inner, pipe}) {
-    const std::string svg = "<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" width=\"64\" height=\"64\"><image xlink:href=\"" +
-                            named + "\" width=\"64\" height=\"64\"/></svg>";
+    const std::string svg =
+        "<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" width=\"64\" height=\"64\"><image xlink:href=\"" + named +
+        "\" width=\"64\" height=\"64\"/></svg>";
     EXPECT_EQ(refusal(svg), "x: is no picture that Mezzet takes. Use PNG or JPEG, or a PDF of a plan");
     // As an image of a job, named as the file would have it: the mount stays empty, and the pipe is not waited for.
     ImageStore store;

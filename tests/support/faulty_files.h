@@ -11,9 +11,7 @@
 namespace mezzet::test {
 
 /// A folder in memory where there is one: thousands of savings are then quick.
-inline std::string fastFolder() {
-  return ::access("/dev/shm", W_OK) == 0 ? "/dev/shm" : std::filesystem::temp_directory_path().string();
-}
+inline std::string fastFolder() { return ::access("/dev/shm", W_OK) == 0 ? "/dev/shm" : std::filesystem::temp_directory_path().string(); }
 
 class FaultyFiles : public FileSystem {
  public:

@@ -5,6 +5,12 @@
 #include <QLocalSocket>
 #include <QPainter>
 #include <QSpinBox>
+#include <signal.h>
+#include <sys/socket.h>
+#include <sys/stat.h>
+#include <sys/un.h>
+#include <sys/wait.h>
+#include <unistd.h>
 
 #include "app/dxf_dialog.h"
 #include "app/photographs_page.h"
@@ -16,13 +22,6 @@
 #include "core/survey/studs.h"
 #include "io/dxf.h"
 #include "io/meter_line.h"
-#include <signal.h>
-#include <sys/socket.h>
-#include <sys/stat.h>
-#include <sys/un.h>
-#include <sys/wait.h>
-#include <unistd.h>
-
 #include "support.h"
 
 namespace mezzet {

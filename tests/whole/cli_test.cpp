@@ -176,8 +176,8 @@ TEST(Cli, AnAnswerThatCannotBeWrittenIsNone) {
 TEST(Cli, PipesAndDevicesAreRefusedAtOnce) {
   const std::string pipe = test::ownFile("pipe.json");
   ASSERT_EQ(::mkfifo(pipe.c_str(), 0600), 0);
-  for (const char* verb : {"validate", "check", "route --to w1", "reach --width 600", "turning", "gaps --json", "solve-art --placement p1", "sheet --out x.pdf", "survey", "site", "house",
-                           "outline", "export --out x.dxf"})
+  for (const char* verb : {"validate", "check", "route --to w1", "reach --width 600", "turning", "gaps --json", "solve-art --placement p1", "sheet --out x.pdf",
+                           "survey", "site", "house", "outline", "export --out x.dxf"})
     for (const std::string& file : {pipe, std::string("/dev/zero"), std::string("/dev")}) {
       const std::string words = verb;
       const std::string name = words.substr(0, words.find(' ')), rest = words.substr(name.size());

@@ -296,7 +296,8 @@ std::optional<Error> faultOf(const Job& job) {
     if (auto fault = takeId(schemes, scheme->id, "scheme")) return fault;
     const auto found = roomById.find(scheme->room.value);
     if (found == roomById.end()) return Error{"scheme " + scheme->id.value, "is for a room that is not there: " + scheme->room.value, "Add the room"};
-    if (scheme->placements.size() > kMostPlacements) return Error{"scheme " + scheme->id.value, "has more than 400 placements", "Split the room, or take some out"};
+    if (scheme->placements.size() > kMostPlacements)
+      return Error{"scheme " + scheme->id.value, "has more than 400 placements", "Split the room, or take some out"};
     std::set<std::string> placements;
     for (const Placement& p : scheme->placements) {
       if (auto fault = takeId(placements, p.id, "placement")) return fault;

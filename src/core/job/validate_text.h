@@ -8,9 +8,9 @@
 
 namespace mezzet {
 
-inline constexpr std::size_t kLongestText = 10'000;             ///< bytes of any text of a job
-inline constexpr std::size_t kMostExtraBytes = 64u << 10;       ///< of one free object `x`
-inline constexpr std::size_t kMostExtrasBytes = 1u << 20;       ///< of all of them
+inline constexpr std::size_t kLongestText = 10'000;        ///< bytes of any text of a job
+inline constexpr std::size_t kMostExtraBytes = 64u << 10;  ///< of one free object `x`
+inline constexpr std::size_t kMostExtrasBytes = 1u << 20;  ///< of all of them
 
 [[nodiscard]] std::optional<Error> faultOfTexts(const Job&);
 
