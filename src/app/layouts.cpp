@@ -93,10 +93,10 @@ void named(QWidget* widget, const char* name) {
 
 namespace {
 
-/// As high as what it holds, and its scroll bar where there is one.
+/// As high as what it holds, and its scroll bar in narrow windows.
 class Across : public QScrollArea {
  public:
-  explicit Across(QWidget* bar) {
+  Across(QWidget* bar, int narrowBelow) : narrowBelow_(narrowBelow) {
     setObjectName(QStringLiteral("across"));
     setFrameShape(QFrame::NoFrame);
     setFocusPolicy(Qt::NoFocus);
@@ -117,26 +117,23 @@ class Across : public QScrollArea {
     follow();
   }
   bool eventFilter(QObject* object, QEvent* event) override {
-    if (object == widget() && (event->type() == QEvent::LayoutRequest || event->type() == QEvent::ShowToParent || event->type() == QEvent::HideToParent))
-      follow();
+    if (object == widget() && (event->type() == QEvent::ShowToParent || event->type() == QEvent::HideToParent)) follow();
     return QScrollArea::eventFilter(object, event);
   }
 
  private:
+  /// By the window's width alone, never by what the bar shows just now: the sheet would move under the hand.
   void follow() {
-    const bool shown = !widget()->isHidden();
-    setVisible(shown);
-    // Where all of it has room it asks for no more than it would by itself.
-    const int wanted = widget()->layout() != nullptr ? widget()->layout()->totalMinimumSize().width() : widget()->minimumSizeHint().width();
-    const bool narrow = shown && wanted > width() && isVisible();
-    setFixedHeight(std::clamp(widget()->sizeHint().height(), widget()->minimumHeight(), widget()->maximumHeight()) +
-                   (narrow ? horizontalScrollBar()->sizeHint().height() : 0));
+    setVisible(!widget()->isHidden());
+    const int high = std::clamp(widget()->sizeHint().height(), widget()->minimumHeight(), widget()->maximumHeight());
+    setFixedHeight(high + (window() != this && window()->width() < narrowBelow_ ? horizontalScrollBar()->sizeHint().height() : 0));
   }
+  int narrowBelow_;
 };
 
 }  // namespace
 
-QWidget* scrollingAcross(QWidget* bar) { return new Across(bar); }
+QWidget* scrollingAcross(QWidget* bar, int narrowBelow) { return new Across(bar, narrowBelow); }
 
 FocusKept::FocusKept(QWidget* parent) : parent_(parent) {
   const QWidget* focus = QApplication::focusWidget();

@@ -33,8 +33,8 @@ inline void emptyLayout(QLayout* layout) {
 /// Makes a panel of the right-hand side: a column that scrolls up and down only, however wide its rows want to be.
 [[nodiscard]] QVBoxLayout* scrollingColumn(QWidget* panel);
 
-/// A bar that scrolls sideways where a window is narrower than it needs.
-[[nodiscard]] QWidget* scrollingAcross(QWidget* bar);
+/// A bar that scrolls sideways in windows narrower than `narrowBelow`.
+[[nodiscard]] QWidget* scrollingAcross(QWidget* bar, int narrowBelow);
 
 /// While rows are rebuilt: the keyboard stays on the field of the same name.
 class FocusKept {

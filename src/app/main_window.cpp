@@ -55,6 +55,8 @@ namespace mezzet {
 namespace {
 
 constexpr int kPanelWidth = 318, kMostRecent = 8;
+// Windows narrower than these have no room for all of a bar beside the panel.
+constexpr int kNarrowForFloorBar = 980, kNarrowForPieceBar = 1240;
 constexpr const char* kRecentKey = "recent";
 const QLatin1String kEnding(".mezzet");
 // Causes of notices, which go with them.
@@ -146,7 +148,7 @@ void MainWindow::build() {
   work->setSpacing(14);
   auto* left = new QVBoxLayout;
   left->setSpacing(6);
-  left->addWidget(scrollingAcross(new FloorBar(*workspace_)));
+  left->addWidget(scrollingAcross(new FloorBar(*workspace_), kNarrowForFloorBar));
   sheets_ = new QStackedWidget;
   plan_ = new PlanView(*workspace_);
   plan_->setObjectName(QStringLiteral("planView"));
@@ -164,7 +166,7 @@ void MainWindow::build() {
   sheets_->addWidget(house_);
   left->addWidget(sheets_, 1);
   bar_ = new PieceBar(*workspace_);
-  left->addWidget(scrollingAcross(bar_));
+  left->addWidget(scrollingAcross(bar_, kNarrowForPieceBar));
   tray_ = new Tray(*workspace_);
   left->addWidget(tray_);
   work->addLayout(left, 1);
