@@ -648,8 +648,10 @@ void MainWindow::offer(const QString& journal) {
   const auto left = readJournal(*bytes, journal.toStdString());
   if (!left || !left->worthOffering()) return;
   const QString name = left->path.empty() ? tr("A job that was never saved") : tr("\"%1\"").arg(QString::fromStdString(left->file.job.name));
-  const QString what = left->edits == 0 ? tr("walls that were being typed")
-                                        : tr("%1 edits were not saved, the last: %2").arg(left->edits).arg(QString::fromStdString(left->lastEdit));
+  const QString last = QString::fromStdString(left->lastEdit);
+  const QString what = left->edits == 0   ? tr("walls that were being typed")
+                       : left->edits == 1 ? tr("1 edit was not saved: %1").arg(last)
+                                          : tr("%1 edits were not saved, the last: %2").arg(left->edits).arg(last);
   notice_->say(tr("%1 was not closed in order: %2.").arg(name, what),
                {{tr("Bring them back"), [this, journal] { bringBack(journal); }}, {tr("Throw them away"), [this, journal] {
                                                                                      if (const auto fault = document_->throwAway(journal))

@@ -207,6 +207,7 @@ void Workspace::askRoutes() {
           const auto before = verdicts();
           judge();
           if (verdicts() != before) emit judged();
+          else if (crowded(kWaysAtOnce)) emit waysArrived();  // those that were looked for belong to the findings before
         }
         emit layersChanged();
       });

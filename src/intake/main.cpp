@@ -14,7 +14,7 @@
 
 namespace {
 
-constexpr rlim_t kMostSeconds = 12, kMostMemory = rlim_t{3} << 30;
+constexpr rlim_t kMostSeconds = 12;
 
 void bound(int what, rlim_t most) {
   const rlimit limit{most, most};
@@ -34,7 +34,7 @@ int main(int argc, char** argv) {
   ::signal(SIGXFSZ, SIG_IGN);  // a cache of fonts that cannot be written is no reason to end
   bound(RLIMIT_CORE, 0);
 #ifndef MEZZET_SANITIZED
-  bound(RLIMIT_AS, kMostMemory);  // sanitizers reserve more
+  bound(RLIMIT_AS, rlim_t{3} << 30);  // sanitizers reserve more
 #endif
   qputenv("QT_QPA_PLATFORM", "offscreen");
   QGuiApplication app(argc, argv);

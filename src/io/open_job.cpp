@@ -161,12 +161,20 @@ Result<OpenJob::BroughtBack> OpenJob::bringBack(const std::string& journal, cons
   if (!found.path.empty() && shaOfFile(found.path) == found.savedSha) {
     JobFile before = now;
     if (!sameFile(path_, found.path) || readOnly_) {
+      // Asked before what is open here is closed for it.
+      const FileSystem::Locked other = files_.openLocked(journalPathFor(folder_, found.path), FileSystem::Lock::Existing);
+      const Descriptor looked(other.descriptor);
+      if (other.inUse) return refused({fileNameOf(found.path), "is open in another window", "Close it there, then bring these edits back"});
       Result<JobFile> saved = open(found.path);
       if (!saved) return refused(saved.error());
       before = std::move(saved).value();
       out.before = before;
     }
-    if (readOnly_) return refused({fileNameOf(found.path), "is open in another window", "Close it there, then bring these edits back"});
+    if (readOnly_) {
+      // Another window was quicker: its job is shown as it is, and these edits are offered again.
+      putAside_.push_back(here);
+      return BroughtBack{before, before, {}, {}, false};
+    }
     out.after.images = before.images;
     bringImages(folder_, out.after.job, out.after.images);
     if (found.edits > 0) record(found.lastEdit, before.job, out.after.job, out.after.nextId, found.edits);

@@ -127,6 +127,24 @@ TEST_F(OpenJobTest, ACopyBesideAFileThatChangedIsOfferedAfterASecondKill) {
   EXPECT_EQ(read(left().front()).file.job.name, "Test, brought back");
   EXPECT_EQ(saved(path("a.mezzet")).job, moved(base_.job, 1)) << "the file was touched";
 }
+TEST_F(OpenJobTest, EditsOfAFileThatIsOpenInAnotherWindowWaitAndWhatIsOpenHereStays) {
+  {
+    OpenJob window(files_, journals());
+    edited(window);
+  }
+  OpenJob other(files_, journals()), here(files_, journals());
+  ASSERT_TRUE(other.open(path("a.mezzet")).ok());
+  const std::string left = other.takePutAside().front();
+  JobFile mine = base_;
+  here.start(mine, {});
+  here.record("mine", base_.job, moved(base_.job, 4), 10);
+  const auto back = here.bringBack(left, file(moved(base_.job, 4)));
+  ASSERT_FALSE(back.ok());
+  EXPECT_EQ(back.error().text(), "a.mezzet: is open in another window. Close it there, then bring these edits back");
+  EXPECT_TRUE(here.path().empty());
+  EXPECT_FALSE(here.readOnly());
+  EXPECT_EQ(here.takePutAside().size(), 1U) << "they are offered again";
+}
 TEST_F(OpenJobTest, WhatItsFileHoldsAsWellIsNotOffered) {
   {
     OpenJob window(files_, journals());

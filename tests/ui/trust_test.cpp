@@ -215,6 +215,20 @@ TEST_F(Trust, ACrowdedRoomIsJudgedBesideTheInterfaceAndSaysTheSame) {
   EXPECT_FALSE(work().judging());
   EXPECT_FALSE(work().findings().empty());
 }
+TEST_F(Trust, WaysOutOfAFullRoomArriveAfterItsRoutesDid) {
+  Scheme full = *work().scheme();
+  for (int i = 0; i < 50; ++i)
+    full.placements.push_back({PlacementId("c" + std::to_string(i)), PieceId("table"), FloorPlace{{300.0 + 110 * (i % 40), 300.0 + 700 * (i / 40)}, 0}, {}});
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("a full room"), withScheme(job(), full)));
+  EXPECT_FALSE(work().judging());
+  ASSERT_FALSE(work().decisions().empty());
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !work().routesPending() && work().waysShown(work().decisions().front()) != nullptr; }, 60'000));
+  EXPECT_TRUE(QTest::qWaitFor([&] {
+    for (const QLabel* label : window_->findChildren<QLabel*>())
+      if (label->isVisible() && label->text() == QStringLiteral("Looking for ways out ...")) return false;
+    return true;
+  }));
+}
 TEST_F(Trust, OutOfMemoryIsSaidAndTheJobStays) {
   const Job before = job();
   QMetaObject::invokeMethod(
