@@ -453,11 +453,11 @@ void MainWindow::showState() {
   undoNote_->setText(undoNote_->fontMetrics().elidedText(undoText, Qt::ElideRight, 260));
   (*actions_)["units"]->setText(workspace_->job().units == Unit::Inch ? tr("inches") : tr("metric"));
   (*actions_)["feet"]->setEnabled(workspace_->job().units == Unit::Inch);
-  const QString mark = document_->unkept()                          ? tr(" \u2022 unsaved, a crash would lose it")
-                       : document_->unsaved() || document_->draft() ? tr(" \u2022 unsaved")
-                                                                    : QString();
-  jobName_->setText(document_->title() + (document_->readOnly() ? tr(", read only") : mark));
-  setWindowTitle(document_->title() + mark + tr(" - Mezzet"));
+  const bool unsaved = document_->unsaved() || document_->draft().has_value();
+  const QString mark = unsaved ? tr(" \u2022 unsaved") : QString();
+  // Beside the menus there is little room; the notice and the title say it whole.
+  jobName_->setText(document_->title() + (document_->readOnly() ? tr(", read only") : document_->unkept() ? tr(" \u2022 not kept") : mark));
+  setWindowTitle(document_->title() + (document_->unkept() ? tr(" \u2022 unsaved, a crash would lose it") : mark) + tr(" - Mezzet"));
 }
 
 void MainWindow::fillSchemes() {
