@@ -56,7 +56,7 @@ namespace {
 
 constexpr int kPanelWidth = 318, kMostRecent = 8;
 // Windows narrower than these have no room for all of a bar beside the panel.
-constexpr int kNarrowForFloorBar = 980, kNarrowForPieceBar = 1240;
+constexpr int kNarrowForFloorBar = 980, kNarrowForPieceBar = 1024;
 constexpr const char* kRecentKey = "recent";
 const QLatin1String kEnding(".mezzet");
 // Causes of notices, which go with them.
