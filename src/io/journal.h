@@ -71,7 +71,6 @@ class Journal {
   /// Whether everything up to now is written.
   [[nodiscard]] bool whole() const { return !broken_; }
   [[nodiscard]] const std::string& filePath() const { return filePath_; }
-  [[nodiscard]] const Unsaved& unsaved() const { return unsaved_; }
 
   static constexpr const char* kInUse = "is open in another window";
 
