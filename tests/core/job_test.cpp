@@ -1,3 +1,5 @@
+#include <cmath>
+
 #include "core/job/validate.h"
 #include "support/rooms.h"
 
@@ -121,6 +123,46 @@ TEST(Wall, ElevationSeesTheStartCornerAtTheRight) {
   EXPECT_NEAR(a.length() - 500 - 900, 2600, 1e-9);
   EXPECT_EQ(a.inward(), (Vec2{0, 1}));
   EXPECT_EQ(kInches.denominator, 16);
+}
+
+// ---- as much as the window bears
+TEST(Limits, OfARoomAreSaidInWords) {
+  Room room = *emptyRoom().rooms.front();
+  for (int i = 0; i < 61; ++i) {
+    Opening window;
+    window.id = OpeningId("w" + std::to_string(i));
+    window.kind = OpeningKind::Window;
+    window.wall = CornerId("A");
+    window.offset = 50 * i;
+    window.width = 40;
+    window.height = 500;
+    window.sill = 900;
+    room.openings.push_back(window);
+  }
+  const auto fault = faultOf(room, kInches);
+  ASSERT_TRUE(fault);
+  EXPECT_EQ(fault->text(), "Parlour: has more than 60 openings. Split the room");
+  room.openings.pop_back();
+  EXPECT_FALSE(faultOf(room, kInches));
+  Feature column;
+  for (int k = 0; k < 150; ++k) column.outline.push_back({2000 + 100 * std::cos(k * 2 * 3.14159265 / 150), 2000 + 100 * std::sin(k * 2 * 3.14159265 / 150)});
+  for (int i = 0; i < 14; ++i) {
+    column.id = FeatureId("f" + std::to_string(i));
+    room.features.push_back(column);
+  }
+  ASSERT_TRUE(faultOf(room, kInches));
+  EXPECT_EQ(faultOf(room, kInches)->text(), "Parlour: has fixed things with more than 2000 corners in all. Draw them with fewer corners");
+  room.features.pop_back();
+  EXPECT_FALSE(faultOf(room, kInches));
+}
+TEST(Limits, OfASchemeAreSaidInWords) {
+  Job job = withPiece(emptyRoom(), piece("sofa", "sofa", 84, 36)).value();
+  Scheme crowd = scheme(job);
+  for (int i = 0; i < 400; ++i) crowd.placements.push_back({PlacementId("p" + std::to_string(i)), PieceId("sofa"), FloorPlace{{in(100), in(60)}, 0}, {}});
+  EXPECT_FALSE(faultOf(withScheme(job, crowd)));
+  crowd.placements.push_back({PlacementId("one-more"), PieceId("sofa"), FloorPlace{{in(100), in(60)}, 0}, {}});
+  ASSERT_TRUE(faultOf(withScheme(job, crowd)));
+  EXPECT_EQ(faultOf(withScheme(job, crowd))->text(), "scheme s1: has more than 400 placements. Split the room, or take some out");
 }
 
 }  // namespace

@@ -17,7 +17,7 @@ namespace {
 constexpr double kSlack = 0.01;
 /// What the window bears: `./run bench` measures that nothing keeps it busy for a tenth of a second at these.
 constexpr std::size_t kMostCorners = 200, kMostMeasuredCorners = 60, kMostPlacements = 400, kMostPieces = 2'000, kMostRooms = 100, kMostSchemes = 300,
-                      kMostOpenings = 60, kMostFeatures = 200, kMostLog = 2'000, kMostReadings = 400;
+                      kMostOpenings = 60, kMostFeatures = 200, kMostFeatureCorners = 2'000, kMostLog = 2'000, kMostReadings = 400;
 constexpr double kThickestWall = 2'000;
 /// Sine of the least angle at which two walls fix a place between them.
 constexpr double kLeastSetOut = 0.1;
@@ -204,6 +204,9 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
   }
   if (room.openings.size() > kMostOpenings) return Error{room.name, "has more than 60 openings", "Split the room"};
   if (room.features.size() > kMostFeatures) return Error{room.name, "has more than 200 fixed things", "Split the room"};
+  std::size_t featureCorners = 0;
+  for (const Feature& f : room.features) featureCorners += f.outline.size();
+  if (featureCorners > kMostFeatureCorners) return Error{room.name, "has fixed things with more than 2000 corners in all", "Draw them with fewer corners"};
   const RoomHeights heights = heightsOf(room);
   for (const Opening& o : room.openings) {
     if (auto fault = takeId(seen, o.id, "opening")) return fault;
