@@ -178,7 +178,7 @@ TEST(Straightening, AgreesWithTheClosedForm) {
         EXPECT_NEAR(there.x, (a * x + b * y + p0.x) / w, 1e-7);
         EXPECT_NEAR(there.y, (d * x + e * y + p0.y) / w, 1e-7);
       }
-    const auto back = inverted(*ours);
+    const auto back = backwards(*ours);
     ASSERT_TRUE(back);
     EXPECT_NEAR(mapped(*back, p2).x, 1, 1e-9);
   }

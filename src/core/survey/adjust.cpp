@@ -1,11 +1,11 @@
 #include "core/survey/adjust.h"
 
-#include <Eigen/Dense>
 #include <algorithm>
 #include <cmath>
 #include <limits>
 #include <numbers>
 
+#include "core/geometry/linear.h"
 #include "core/job/edits.h"
 #include "core/survey/chi_squared.h"
 #include "core/survey/rows.h"
@@ -14,7 +14,6 @@
 namespace mezzet {
 namespace {
 
-using Eigen::Index;
 constexpr int kMostSteps = 200;
 /// Steps smaller than this have arrived: far below any tape, and above rounding in a room of 100 m.
 constexpr double kArrived = 1e-8;
@@ -26,6 +25,19 @@ constexpr std::size_t kMostMirrored = 24;
 constexpr double kAsGood = 3.84, kOtherRoom = 20;
 
 double wrapped(double degrees) { return degrees - 360 * std::round(degrees / 360); }
+
+double largestOf(const Numbers& v) {
+  double most = 0;
+  for (const double x : v) most = std::max(most, std::abs(x));
+  return most;
+}
+
+/// Each row and column times its factor.
+Matrix scaledBy(Matrix m, const Numbers& factors) {
+  for (std::size_t i = 0; i < m.rows; ++i)
+    for (std::size_t j = 0; j < m.columns; ++j) m(i, j) *= factors[i] * factors[j];
+  return m;
+}
 
 /// adjusted - read, in the observation's unit.
 double residualOf(const Observation& o, const Polygon& corners) {
@@ -44,41 +56,41 @@ double chi2Of(const Network& net, const Polygon& corners) {
 
 /// Which coordinates are free, and where each stands among the unknowns.
 struct Unknowns {
-  std::vector<Index> place;  ///< by column (2 corner + axis); -1: held
-  Index size = 0;
+  std::vector<std::optional<std::size_t>> place;  ///< by column (2 corner + axis); absent: held
+  std::size_t size = 0;
 };
 Unknowns unknownsOf(const Network& net) {
   Unknowns u;
   for (const Held& h : heldOf(net))
-    for (const bool fixed : {h.x, h.y}) u.place.push_back(fixed ? -1 : u.size++);
+    for (const bool fixed : {h.x, h.y}) u.place.push_back(fixed ? std::nullopt : std::optional(u.size++));
   return u;
 }
 
 struct Normal {
-  Eigen::MatrixXd matrix;
-  Eigen::VectorXd right;
+  Matrix matrix;
+  Numbers right;
 };
 Normal normalOf(const Network& net, const Unknowns& u, const Polygon& corners) {
-  Normal n{Eigen::MatrixXd::Zero(u.size, u.size), Eigen::VectorXd::Zero(u.size)};
+  Normal n{Matrix(u.size, u.size), Numbers(u.size, 0)};
   for (const Observation& o : net.observations) {
     const Gradient g = gradientOf(o, corners);
     const double weight = 1 / (o.sigma * o.sigma), v = residualOf(o, corners);
     for (std::size_t i = 0; i < g.size; ++i) {
-      const Index row = u.place[g.terms[i].first];
-      if (row < 0) continue;
-      n.right[row] -= g.terms[i].second * v * weight;
+      const auto row = u.place[g.terms[i].first];
+      if (!row) continue;
+      n.right[*row] -= g.terms[i].second * v * weight;
       for (std::size_t j = 0; j < g.size; ++j)
-        if (const Index column = u.place[g.terms[j].first]; column >= 0) n.matrix(row, column) += g.terms[i].second * g.terms[j].second * weight;
+        if (const auto column = u.place[g.terms[j].first]) n.matrix(*row, *column) += g.terms[i].second * g.terms[j].second * weight;
     }
   }
   return n;
 }
 
-Polygon moved(const Polygon& corners, const Unknowns& u, const Eigen::VectorXd& by) {
+Polygon moved(const Polygon& corners, const Unknowns& u, const Numbers& by) {
   Polygon out = corners;
   for (std::size_t i = 0; i < corners.size(); ++i) {
-    if (const Index x = u.place[2 * i]; x >= 0) out[i].x += by[x];
-    if (const Index y = u.place[2 * i + 1]; y >= 0) out[i].y += by[y];
+    if (const auto x = u.place[2 * i]) out[i].x += by[*x];
+    if (const auto y = u.place[2 * i + 1]) out[i].y += by[*y];
   }
   return out;
 }
@@ -99,21 +111,20 @@ Descent descend(const Network& net, Polygon corners, const Unknowns& u) {
   d.chi2 = chi2Of(net, d.corners);
   double damping = 1e-6;
   for (; d.steps < kMostSteps; ++d.steps) {
-    Normal n = normalOf(net, u, d.corners);
-    const Eigen::VectorXd diagonal = n.matrix.diagonal().array() + 1e-12;
+    const Normal n = normalOf(net, u, d.corners);
     bool better = false;
     double longest = 0;
     for (int tries = 0; tries < 12 && !better; ++tries) {
-      Eigen::MatrixXd damped = n.matrix;
-      damped.diagonal() += damping * diagonal;
-      const Eigen::VectorXd step = damped.ldlt().solve(n.right);
-      if (!step.allFinite()) {
+      Matrix damped = n.matrix;
+      for (std::size_t i = 0; i < u.size; ++i) damped(i, i) += damping * (n.matrix(i, i) + 1e-12);
+      const Numbers step = solvedPositive(damped, n.right);
+      if (!std::all_of(step.begin(), step.end(), [](double v) { return std::isfinite(v); })) {
         damping = std::max(damping * 10, 1e-6);
         continue;
       }
       const Polygon next = moved(d.corners, u, step);
       const double chi2 = chi2Of(net, next);
-      longest = step.size() > 0 ? step.cwiseAbs().maxCoeff() : 0;
+      longest = largestOf(step);
       if (std::isfinite(chi2) && chi2 <= d.chi2 * (1 + 1e-14) + 1e-18) {
         d.corners = next;
         d.chi2 = chi2;
@@ -163,7 +174,7 @@ bool isBetter(const Network& net, const Descent& a, const Descent& b) {
   return rightA != rightB ? rightA : a.chi2 < b.chi2 * (1 - 1e-9) - 1e-12;
 }
 
-int redundancyOf(const Network& net, Index unknowns) {
+int redundancyOf(const Network& net, std::size_t unknowns) {
   std::size_t squares = 0;
   std::vector<bool> assumed(net.corners, false);
   for (const Observation& o : net.observations)
@@ -175,15 +186,14 @@ int redundancyOf(const Network& net, Index unknowns) {
 std::optional<Adjustment> finished(const Network& net, const Unknowns& u, Descent d) {
   const Normal n = normalOf(net, u, d.corners);
   // Scaled to ones on the diagonal, so that its condition speaks of the geometry and not of the units.
-  Eigen::VectorXd scale(u.size);
-  for (Index i = 0; i < u.size; ++i) {
+  Numbers scale(u.size);
+  for (std::size_t i = 0; i < u.size; ++i) {
     if (!(n.matrix(i, i) > 0)) return std::nullopt;
     scale[i] = 1 / std::sqrt(n.matrix(i, i));
   }
-  const Eigen::MatrixXd scaled = scale.asDiagonal() * n.matrix * scale.asDiagonal();
-  const Eigen::LDLT<Eigen::MatrixXd> factors(scaled);
-  if (u.size > 0 && (factors.info() != Eigen::Success || factors.vectorD().minCoeff() < kSingular)) return std::nullopt;
-  const Eigen::MatrixXd cofactor = scale.asDiagonal() * factors.solve(Eigen::MatrixXd::Identity(u.size, u.size)) * scale.asDiagonal();
+  const auto inverse = invertedPositive(scaledBy(n.matrix, scale), kSingular);
+  if (!inverse) return std::nullopt;
+  const Matrix cofactor = scaledBy(*inverse, scale);
   Adjustment out;
   out.corners = std::move(d.corners);
   out.chi2 = d.chi2;
@@ -194,7 +204,7 @@ std::optional<Adjustment> finished(const Network& net, const Unknowns& u, Descen
   out.covariance.assign(columns * columns, 0);
   for (std::size_t i = 0; i < columns; ++i)
     for (std::size_t j = 0; j < columns; ++j)
-      if (u.place[i] >= 0 && u.place[j] >= 0) out.covariance[i * columns + j] = cofactor(u.place[i], u.place[j]);
+      if (u.place[i] && u.place[j]) out.covariance[i * columns + j] = cofactor(*u.place[i], *u.place[j]);
   for (const Observation& o : net.observations) {
     const Gradient g = gradientOf(o, out.corners);
     AdjustedRow row;
@@ -250,7 +260,7 @@ std::optional<Adjustment> bestFit(const Network& net, const std::optional<Polygo
     bool found = false;
     for (std::size_t i = 0; i < net.corners; ++i) {
       const auto line = mirrorOf(net, i);
-      if (!line || u.place[2 * i] < 0) continue;
+      if (!line || !u.place[2 * i]) continue;
       Polygon other = best.corners;
       other[i] = mirrored(other[i], other[line->first], other[line->second]);
       if (Descent tried = descend(net, std::move(other), u); isBetter(net, tried, best)) best = std::move(tried), found = true;
@@ -264,7 +274,7 @@ std::optional<Adjustment> bestFit(const Network& net, const std::optional<Polygo
 std::optional<std::size_t> undecidedTurn(const Network& net, const Adjustment& best) {
   const Unknowns u = unknownsOf(net);
   for (std::size_t i = 0; i < net.turns.size(); ++i) {
-    if (net.turns[i] != 0 || u.place[2 * i] < 0 || net.corners > kMostMirrored) continue;
+    if (net.turns[i] != 0 || !u.place[2 * i] || net.corners > kMostMirrored) continue;
     const auto line = mirrorOf(net, i);
     Polygon other = best.corners;
     other[i] = mirrored(other[i], other[line->first], other[line->second]);
@@ -312,18 +322,18 @@ std::optional<Adjustment> adjustRegardless(const Network& net) { return faultOf(
 std::vector<std::size_t> looseCorners(const Network& net) {
   const Unknowns u = unknownsOf(net);
   const Polygon at = descend(net, sketchStart(net), u).corners;
-  const Eigen::MatrixXd n = normalOf(net, u, at).matrix;
-  Eigen::VectorXd scale(u.size);  // a coordinate that no observation touches stays 0, and so is loose
-  for (Index i = 0; i < u.size; ++i) scale[i] = n(i, i) > 1e-14 ? 1 / std::sqrt(n(i, i)) : 1;
-  const Eigen::MatrixXd scaled = scale.asDiagonal() * n * scale.asDiagonal();
-  const Eigen::SelfAdjointEigenSolver<Eigen::MatrixXd> modes(scaled);
+  const Matrix n = normalOf(net, u, at).matrix;
+  Numbers scale(u.size);  // a coordinate that no observation touches stays 0, and so is loose
+  for (std::size_t i = 0; i < u.size; ++i) scale[i] = n(i, i) > 1e-14 ? 1 / std::sqrt(n(i, i)) : 1;
+  const Modes modes = modesOf(scaledBy(n, scale));
   std::vector<double> share(net.corners, 0);
-  for (Index k = 0; k < u.size; ++k) {
-    if (modes.eigenvalues()[k] > 1e-10) break;
-    const Eigen::VectorXd mode = scale.asDiagonal() * modes.eigenvectors().col(k);
-    const double most = mode.cwiseAbs().maxCoeff();
+  for (std::size_t k = 0; k < u.size; ++k) {
+    if (modes.values[k] > 1e-10) break;
+    Numbers mode = scale;
+    for (std::size_t i = 0; i < u.size; ++i) mode[i] *= modes.vectors(i, k);
+    const double most = largestOf(mode);
     for (std::size_t c = 0; c < 2 * net.corners; ++c)
-      if (u.place[c] >= 0) share[c / 2] = std::max(share[c / 2], std::abs(mode[u.place[c]]) / most);
+      if (u.place[c]) share[c / 2] = std::max(share[c / 2], std::abs(mode[*u.place[c]]) / most);
   }
   std::vector<std::size_t> out;
   for (std::size_t i = 0; i < net.corners; ++i)

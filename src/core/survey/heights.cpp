@@ -1,9 +1,9 @@
 #include "core/survey/heights.h"
 
-#include <Eigen/Dense>
 #include <algorithm>
 #include <cmath>
 
+#include "core/geometry/linear.h"
 #include "core/survey/chi_squared.h"
 #include "core/survey/usual_doubt.h"
 #include "core/units/sentence.h"
@@ -113,43 +113,41 @@ std::optional<PlaneFit> fitPlane(const std::vector<PlanePoint>& points, bool slo
   // Worked about the points' middle, so that slope and height do not lean on each other.
   Vec2 middle{};
   for (const PlanePoint& p : points) middle += p.at * (1.0 / static_cast<double>(points.size()));
-  const auto n = static_cast<Eigen::Index>(points.size());
-  const Eigen::Index m = sloping ? 3 : 1;
-  Eigen::MatrixXd a(n, m);
-  Eigen::VectorXd b(n);
-  Eigen::Matrix2d spread = Eigen::Matrix2d::Zero();
-  for (Eigen::Index i = 0; i < n; ++i) {
-    const PlanePoint& p = points[static_cast<std::size_t>(i)];
+  const std::size_t n = points.size(), m = sloping ? 3 : 1;
+  Matrix a(n, m), spread(2, 2);
+  Numbers b;
+  for (std::size_t i = 0; i < n; ++i) {
+    const PlanePoint& p = points[i];
     const Vec2 d = p.at - middle;
     a(i, 0) = 1 / p.sigma;
     if (sloping) {
       a(i, 1) = d.x / p.sigma;
       a(i, 2) = d.y / p.sigma;
     }
-    b(i) = p.z / p.sigma;
-    spread += Eigen::Vector2d(d.x, d.y) * Eigen::RowVector2d(d.x, d.y);
+    b.push_back(p.z / p.sigma);
+    spread(0, 0) += d.x * d.x;
+    spread(0, 1) = spread(1, 0) += d.x * d.y;
+    spread(1, 1) += d.y * d.y;
   }
   if (sloping) {
-    const Eigen::Vector2d axes = Eigen::SelfAdjointEigenSolver<Eigen::Matrix2d>(spread, Eigen::EigenvaluesOnly).eigenvalues();
-    if (!(axes(1) > 0) || axes(0) < kThinTriangle * kThinTriangle * axes(1)) return std::nullopt;
+    const Numbers axes = modesOf(spread).values;
+    if (!(axes[1] > 0) || axes[0] < kThinTriangle * kThinTriangle * axes[1]) return std::nullopt;
   }
-  const Eigen::VectorXd x = a.colPivHouseholderQr().solve(b);
-  const Eigen::VectorXd v = a * x - b;
+  const LeastSquares fit = leastSquares(a, b);
   PlaneFit out;
-  const double gx = sloping ? x(1) : 0, gy = sloping ? x(2) : 0;
-  out.plane = {x(0) - gx * middle.x - gy * middle.y, gx, gy};
-  for (Eigen::Index i = 0; i < n; ++i) out.residuals.push_back(v(i) * points[static_cast<std::size_t>(i)].sigma);
+  const double gx = sloping ? fit.x[1] : 0, gy = sloping ? fit.x[2] : 0;
+  out.plane = {fit.x[0] - gx * middle.x - gy * middle.y, gx, gy};
+  for (std::size_t i = 0; i < n; ++i) {
+    out.residuals.push_back(fit.residuals[i] * points[i].sigma);
+    out.chi2 += fit.residuals[i] * fit.residuals[i];
+  }
   // Of (height at the middle, gx, gy), carried over to (height at the origin, gx, gy).
-  Eigen::Matrix3d q = Eigen::Matrix3d::Zero();
-  q.topLeftCorner(m, m) = (a.transpose() * a).inverse();
-  Eigen::Matrix3d shift = Eigen::Matrix3d::Identity();
-  shift(0, 1) = -middle.x;
-  shift(0, 2) = -middle.y;
-  const Eigen::Matrix3d at = shift * q * shift.transpose();
-  for (Eigen::Index i = 0; i < 3; ++i)
-    for (Eigen::Index j = 0; j < 3; ++j) out.covariance[static_cast<std::size_t>(3 * i + j)] = at(i, j);
-  out.chi2 = v.squaredNorm();
-  out.redundancy = static_cast<int>(n - m);
+  Matrix3 q{};
+  for (std::size_t i = 0; i < m; ++i)
+    for (std::size_t j = 0; j < m; ++j) q[3 * i + j] = fit.cofactor(i, j);
+  const Matrix3 shift{1, -middle.x, -middle.y, 0, 1, 0, 0, 0, 1};
+  out.covariance = product(product(shift, q), transposed(shift));
+  out.redundancy = static_cast<int>(n) - static_cast<int>(m);
   out.limit = chiSquaredLimit(out.redundancy);
   return out;
 }

@@ -1,9 +1,9 @@
 #include "core/survey/openings.h"
 
-#include <Eigen/Dense>
 #include <algorithm>
 #include <cmath>
 
+#include "core/geometry/linear.h"
 #include "core/job/edits.h"
 #include "core/survey/chi_squared.h"
 
@@ -31,7 +31,7 @@ double wallSigma(const Room& room, std::size_t i) {
 
 struct Row {
   OpeningRow said;
-  std::vector<std::pair<Eigen::Index, double>> terms;
+  std::vector<std::pair<std::size_t, double>> terms;
   bool weak = false;
 };
 
@@ -70,7 +70,7 @@ Result<WallClosure> closureOf(const Room& room, const CornerId& wallId) {
   std::vector<const Opening*> read;
   for (const Opening& o : room.openings) {
     if (o.wall != wallId || std::none_of(o.readings.begin(), o.readings.end(), [](const OpeningReading& r) { return !r.taken.superseded; })) continue;
-    const auto first = static_cast<Eigen::Index>(1 + 2 * read.size()), second = first + 1;
+    const std::size_t first = 1 + 2 * read.size(), second = first + 1;
     read.push_back(&o);
     const auto wasRead = [&](OpeningPart part) {
       return std::any_of(o.readings.begin(), o.readings.end(), [&](const OpeningReading& r) { return r.part == part && !r.taken.superseded; });
@@ -93,32 +93,31 @@ Result<WallClosure> closureOf(const Room& room, const CornerId& wallId) {
   }
   if (read.empty()) return out;
 
-  const auto unknowns = static_cast<Eigen::Index>(1 + 2 * read.size());
-  Eigen::MatrixXd a = Eigen::MatrixXd::Zero(static_cast<Eigen::Index>(rows.size()), unknowns);
-  Eigen::VectorXd b(static_cast<Eigen::Index>(rows.size()));
+  Matrix a(rows.size(), 1 + 2 * read.size());
+  Numbers b;
   for (std::size_t k = 0; k < rows.size(); ++k) {
-    const auto at = static_cast<Eigen::Index>(k);
-    for (const auto& [column, factor] : rows[k].terms) a(at, column) = factor / rows[k].said.sigma;
-    b(at) = rows[k].said.read / rows[k].said.sigma;
+    for (const auto& [column, factor] : rows[k].terms) a(k, column) = factor / rows[k].said.sigma;
+    b.push_back(rows[k].said.read / rows[k].said.sigma);
   }
-  const Eigen::HouseholderQR<Eigen::MatrixXd> qr(a);
-  const Eigen::VectorXd x = qr.solve(b);
-  const Eigen::MatrixXd q = (a.transpose() * a).inverse();
-  const Eigen::VectorXd residual = a * x - b;
+  const LeastSquares fit = leastSquares(a, b);
+  const Numbers& x = fit.x;
+  const Matrix& q = fit.cofactor;
   double redundancy = 0;
   for (std::size_t k = 0; k < rows.size(); ++k) {
     if (rows[k].weak) continue;
-    const auto at = static_cast<Eigen::Index>(k);
-    rows[k].said.residual = residual(at) * rows[k].said.sigma;
-    out.chi2 += residual(at) * residual(at);
-    redundancy += 1 - (a.row(at) * q * a.row(at).transpose()).value();
+    rows[k].said.residual = fit.residuals[k] * rows[k].said.sigma;
+    out.chi2 += fit.residuals[k] * fit.residuals[k];
+    double leverage = 0;
+    for (std::size_t i = 0; i < a.columns; ++i)
+      for (std::size_t j = 0; j < a.columns; ++j) leverage += a(k, i) * q(i, j) * a(k, j);
+    redundancy += 1 - leverage;
     out.rows.push_back(rows[k].said);
   }
   out.redundancy = static_cast<int>(std::lround(redundancy));
   out.limit = chiSquaredLimit(out.redundancy);
   for (std::size_t i = 0; i < read.size(); ++i) {
-    const auto first = static_cast<Eigen::Index>(1 + 2 * i), second = first + 1;
-    OpeningPlace place{read[i]->id, x(first), x(second) - x(first), 0, 0, std::nullopt};
+    const std::size_t first = 1 + 2 * i, second = first + 1;
+    OpeningPlace place{read[i]->id, x[first], x[second] - x[first], 0, 0, std::nullopt};
     const auto said = [](double variance) {
       const double u95 = 2 * std::sqrt(std::max(0.0, variance));
       return u95 < kAsItWas ? u95 : 0;

@@ -1,9 +1,10 @@
 #include "core/survey/sketch_start.h"
 
-#include <Eigen/Dense>
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+
+#include "core/geometry/linear.h"
 
 namespace mezzet {
 namespace {
@@ -83,13 +84,13 @@ Polygon sketchStart(const Network& net) {
   for (std::size_t i = 0; i < n; ++i)
     if (count[i] == 0) unknown.push_back(i);
   if (!unknown.empty()) {
-    Eigen::MatrixXd a(2, static_cast<Eigen::Index>(unknown.size()));
-    for (std::size_t k = 0; k < unknown.size(); ++k) a.col(static_cast<Eigen::Index>(k)) << along[unknown[k]].x, along[unknown[k]].y;
-    const Eigen::VectorXd change = a.completeOrthogonalDecomposition().solve(Eigen::Vector2d(-open.x, -open.y));
+    Matrix a(2, unknown.size());
+    for (std::size_t k = 0; k < unknown.size(); ++k) a(0, k) = along[unknown[k]].x, a(1, k) = along[unknown[k]].y;
+    const Numbers change = shortestSolution(a, {-open.x, -open.y});
     open = {};
     for (std::size_t k = 0; k < unknown.size(); ++k) {
       double& l = length[unknown[k]];
-      l = std::max(kLeastWall, l + change[static_cast<Eigen::Index>(k)]);
+      l = std::max(kLeastWall, l + change[k]);
     }
     for (std::size_t i = 0; i < n; ++i) open += along[i] * length[i];
   }

@@ -1,6 +1,5 @@
 #include "core/survey/studs.h"
 
-#include <Eigen/Dense>
 #include <algorithm>
 #include <cmath>
 

@@ -1,10 +1,10 @@
 #include "core/survey/trace.h"
 
-#include <Eigen/Dense>
 #include <algorithm>
 #include <cmath>
 #include <numbers>
 
+#include "core/geometry/linear.h"
 #include "core/survey/openings.h"
 #include "core/survey/room_survey.h"
 
@@ -34,6 +34,13 @@ Homography scaled(const Homography& h, double k) {
   return out;
 }
 
+/// The same mapping with a last element of 1.
+Homography scaledToOne(Homography h) {
+  const double last = h[8];
+  for (double& v : h) v /= last;
+  return h;
+}
+
 }  // namespace
 
 Vec2 mapped(const Homography& h, Vec2 p) {
@@ -52,43 +59,29 @@ std::optional<Homography> homographyOf(const std::vector<Vec2>& from, const std:
   };
   const auto [m, s] = normal(from);
   const auto [n, t] = normal(to);
-  Eigen::Matrix<double, 8, 8> a = Eigen::Matrix<double, 8, 8>::Zero();
-  Eigen::Matrix<double, 8, 1> b;
-  for (int i = 0; i < 4; ++i) {
-    const auto k = static_cast<std::size_t>(i);
-    const Vec2 p = (from[k] - m) * (1 / s), q = (to[k] - n) * (1 / t);
-    a.row(2 * i) << p.x, p.y, 1, 0, 0, 0, -q.x * p.x, -q.x * p.y;
-    a.row(2 * i + 1) << 0, 0, 0, p.x, p.y, 1, -q.y * p.x, -q.y * p.y;
-    b(2 * i) = q.x;
-    b(2 * i + 1) = q.y;
+  Matrix a(8, 8);
+  Numbers b;
+  for (std::size_t i = 0; i < 4; ++i) {
+    const Vec2 p = (from[i] - m) * (1 / s), q = (to[i] - n) * (1 / t);
+    const double rows[2][8] = {{p.x, p.y, 1, 0, 0, 0, -q.x * p.x, -q.x * p.y}, {0, 0, 0, p.x, p.y, 1, -q.y * p.x, -q.y * p.y}};
+    for (std::size_t r = 0; r < 2; ++r)
+      for (std::size_t c = 0; c < 8; ++c) a(2 * i + r, c) = rows[r][c];
+    b.insert(b.end(), {q.x, q.y});
   }
-  const Eigen::Matrix<double, 8, 1> x = a.colPivHouseholderQr().solve(b);
-  Eigen::Matrix3d h, in, out;
-  h << x(0), x(1), x(2), x(3), x(4), x(5), x(6), x(7), 1;
-  in << 1 / s, 0, -m.x / s, 0, 1 / s, -m.y / s, 0, 0, 1;
-  out << t, 0, n.x, 0, t, n.y, 0, 0, 1;
-  const Eigen::Matrix3d all = out * h * in;
-  if (!all.allFinite() || std::abs(all(2, 2)) < 1e-12) return std::nullopt;
+  const Numbers x = solved(a, b);
+  const Matrix3 in{1 / s, 0, -m.x / s, 0, 1 / s, -m.y / s, 0, 0, 1}, out{t, 0, n.x, 0, t, n.y, 0, 0, 1};
+  Homography all = product(product(out, Matrix3{x[0], x[1], x[2], x[3], x[4], x[5], x[6], x[7], 1}), in);
+  if (!std::all_of(all.begin(), all.end(), [](double v) { return std::isfinite(v); }) || std::abs(all[8]) < 1e-12) return std::nullopt;
   // A point of the frame seen from behind means that the corners are out of order.
   for (const Vec2 p : from)
-    if ((all(2, 0) * p.x + all(2, 1) * p.y + all(2, 2)) / all(2, 2) <= 0) return std::nullopt;
-  Homography result;
-  for (int i = 0; i < 3; ++i)
-    for (int j = 0; j < 3; ++j) result[static_cast<std::size_t>(3 * i + j)] = all(i, j) / all(2, 2);
-  return result;
+    if ((all[6] * p.x + all[7] * p.y + all[8]) / all[8] <= 0) return std::nullopt;
+  return scaledToOne(all);
 }
 
-std::optional<Homography> inverted(const Homography& h) {
-  Eigen::Matrix3d m;
-  m << h[0], h[1], h[2], h[3], h[4], h[5], h[6], h[7], h[8];
-  bool good = false;
-  Eigen::Matrix3d inverse;
-  m.computeInverseWithCheck(inverse, good, 0.0);
-  if (!good || !inverse.allFinite() || inverse(2, 2) == 0) return std::nullopt;
-  Homography out;
-  for (int i = 0; i < 3; ++i)
-    for (int j = 0; j < 3; ++j) out[static_cast<std::size_t>(3 * i + j)] = inverse(i, j) / inverse(2, 2);
-  return out;
+std::optional<Homography> backwards(const Homography& h) {
+  const auto inverse = inverted(h);
+  if (!inverse || (*inverse)[8] == 0) return std::nullopt;
+  return scaledToOne(*inverse);
 }
 
 double PictureScale::u95Of(double length) const {

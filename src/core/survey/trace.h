@@ -18,7 +18,7 @@ using Homography = std::array<double, 9>;
 [[nodiscard]] Vec2 mapped(const Homography&, Vec2);
 /// The map that takes four points to four others. Nothing when three of either lie in one line.
 [[nodiscard]] std::optional<Homography> homographyOf(const std::vector<Vec2>& from, const std::vector<Vec2>& to);
-[[nodiscard]] std::optional<Homography> inverted(const Homography&);
+[[nodiscard]] std::optional<Homography> backwards(const Homography&);
 
 /// How a click on the picture may be off, pixels (u95) [D].
 inline constexpr double kClickU95 = 2;
