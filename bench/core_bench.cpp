@@ -1,11 +1,11 @@
 // Re-checking, gaps, saving and loading.
 #include <benchmark/benchmark.h>
 
-#include "core/clearance/gaps.h"
-#include "core/clearance/tapes.h"
-#include "core/drawing/plan.h"
-#include "core/rules/ways_out.h"
-#include "core/survey/studs.h"
+#include "core/space/gaps.h"
+#include "core/space/tapes.h"
+#include "core/drawing/plan/plan.h"
+#include "core/decide/ways_out.h"
+#include "core/site/studs.h"
 #include "io/dxf.h"
 #include "io/file_system.h"
 #include "io/job_file.h"

@@ -9,13 +9,13 @@
 #include <algorithm>
 #include <cstdio>
 
-#include "app/compare_view.h"
-#include "app/main_window.h"
-#include "app/sheet_view.h"
-#include "app/site_panel.h"
-#include "app/style.h"
-#include "app/trace_page.h"
-#include "app/trace_view.h"
+#include "app/view/compare_view.h"
+#include "app/window/main_window.h"
+#include "app/view/sheet_view.h"
+#include "app/stages/measure/site_panel.h"
+#include "app/widgets/style.h"
+#include "app/stages/measure/trace_page.h"
+#include "app/stages/measure/trace_view.h"
 #include "io/rulebook_json.h"
 #include "made_up_room.h"
 

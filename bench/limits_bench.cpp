@@ -1,5 +1,5 @@
 // What the window bears: the longest that the interface thread is busy at a stretch, event by event, over edits of rooms of the
-// stated limits. The limits in core/job/validate.cpp were set by it.
+// stated limits. The limits in core/edit/validate.cpp were set by it.
 #include <QApplication>
 #include <QElapsedTimer>
 #include <QTemporaryDir>
@@ -8,9 +8,9 @@
 #include <cstdio>
 #include <cstdlib>
 
-#include "app/main_window.h"
-#include "app/sheet_view.h"
-#include "app/style.h"
+#include "app/window/main_window.h"
+#include "app/view/sheet_view.h"
+#include "app/widgets/style.h"
 #include "io/rulebook_json.h"
 #include "made_up_room.h"
 

@@ -8,8 +8,8 @@
 #include <numeric>
 #include <random>
 
-#include "core/clearance/route_facts.h"
-#include "core/rules/check.h"
+#include "core/walk/route_facts.h"
+#include "core/rules/base/check.h"
 #include "io/rulebook_json.h"
 #include "made_up_room.h"
 

@@ -11,7 +11,7 @@
 #include <cmath>
 #include <cstdio>
 
-#include "core/job/edits.h"
+#include "core/edit/edits.h"
 #include "io/file_system.h"
 #include "io/job_file.h"
 #include "render/fonts.h"

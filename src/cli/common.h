@@ -9,7 +9,7 @@
 #include <thread>
 #include <vector>
 
-#include "core/clearance/use_zones.h"
+#include "core/use/use_zones.h"
 #include "io/file_system.h"
 #include "io/job_file.h"
 

@@ -3,7 +3,7 @@
 #include <cmath>
 #include <iostream>
 
-#include "core/clearance/route_facts.h"
+#include "core/walk/route_facts.h"
 #include "io/report_json.h"
 
 namespace mezzet::cli {

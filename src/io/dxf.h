@@ -7,8 +7,8 @@
 #include <string>
 #include <vector>
 
-#include "core/job/job.h"
-#include "core/result.h"
+#include "core/model/job.h"
+#include "core/base/result.h"
 #include "core/survey/loops.h"
 #include "io/job_file.h"
 

@@ -7,7 +7,7 @@
 #include <numbers>
 #include <sstream>
 
-#include "core/job/edits.h"
+#include "core/edit/edits.h"
 #include "io/dxf.h"
 #include "io/text.h"
 

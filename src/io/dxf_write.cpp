@@ -5,10 +5,10 @@
 #include <cstdio>
 #include <numbers>
 
-#include "core/clearance/bodies.h"
-#include "core/clearance/swing.h"
-#include "core/drawing/drafting.h"
-#include "core/job/kinds.h"
+#include "core/space/bodies.h"
+#include "core/space/swing.h"
+#include "core/drawing/base/drafting.h"
+#include "core/model/kinds.h"
 #include "io/dxf.h"
 
 namespace mezzet {

@@ -7,8 +7,8 @@
 #include <string_view>
 #include <vector>
 
-#include "core/job/job.h"
-#include "core/result.h"
+#include "core/model/job.h"
+#include "core/base/result.h"
 
 namespace mezzet {
 

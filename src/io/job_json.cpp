@@ -2,7 +2,7 @@
 
 #include <functional>
 
-#include "core/job/validate.h"
+#include "core/edit/validate.h"
 #include "core/survey/room_survey.h"
 #include "io/json_reader.h"
 #include "io/json_words.h"

@@ -5,7 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/job/validate.h"
+#include "core/edit/validate.h"
 #include "io/job_json.h"
 #include "io/json_reader.h"
 #include "io/site_json.h"

@@ -6,8 +6,8 @@
 #include <set>
 #include <string>
 
-#include "core/job/validate_text.h"
-#include "core/result.h"
+#include "core/edit/validate_text.h"
+#include "core/base/result.h"
 
 namespace mezzet {
 

@@ -3,7 +3,7 @@
 
 #include <string_view>
 
-#include "core/job/job.h"
+#include "core/model/job.h"
 #include "io/job_json.h"
 #include "io/json_reader.h"
 

@@ -2,7 +2,7 @@
 
 #include <stdexcept>
 
-#include "core/job/validate.h"
+#include "core/edit/validate.h"
 #include "io/job_json.h"
 #include "io/json_reader.h"
 #include "rules_data.inc"

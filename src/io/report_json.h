@@ -4,10 +4,10 @@
 #include <string>
 #include <vector>
 
-#include "core/clearance/free_space.h"
-#include "core/clearance/gaps.h"
-#include "core/rules/art_case.h"
-#include "core/rules/ways_out.h"
+#include "core/walk/free_space.h"
+#include "core/space/gaps.h"
+#include "core/rules/art/art_case.h"
+#include "core/decide/ways_out.h"
 
 namespace mezzet {
 

@@ -3,8 +3,8 @@
 
 #include <string_view>
 
-#include "core/result.h"
-#include "core/rules/rulebook.h"
+#include "core/base/result.h"
+#include "core/rules/base/rulebook.h"
 
 namespace mezzet {
 

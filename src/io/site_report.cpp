@@ -1,10 +1,10 @@
 #include "io/site_report.h"
 
-#include "core/survey/heights.h"
-#include "core/survey/house.h"
-#include "core/survey/openings.h"
-#include "core/survey/stairs.h"
-#include "core/survey/studs.h"
+#include "core/site/heights.h"
+#include "core/site/house.h"
+#include "core/site/openings.h"
+#include "core/site/stairs.h"
+#include "core/site/studs.h"
 #include "core/survey/trace.h"
 #include "io/job_json.h"
 

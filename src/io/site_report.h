@@ -4,8 +4,8 @@
 #include <string>
 #include <vector>
 
-#include "core/job/job.h"
-#include "core/result.h"
+#include "core/model/job.h"
+#include "core/base/result.h"
 #include "io/dxf.h"
 
 namespace mezzet {

@@ -8,7 +8,7 @@
 #include <filesystem>
 #include <system_error>
 
-#include "core/drawing/drawing.h"
+#include "core/drawing/base/drawing.h"
 
 static void initResources() { Q_INIT_RESOURCE(fonts); }
 

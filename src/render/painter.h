@@ -7,7 +7,7 @@
 #include <memory>
 #include <string>
 
-#include "core/drawing/drawing.h"
+#include "core/drawing/base/drawing.h"
 #include "render/palette.h"
 
 class QPainter;

@@ -3,7 +3,7 @@
 
 #include <QColor>
 
-#include "core/drawing/drawing.h"
+#include "core/drawing/base/drawing.h"
 
 namespace mezzet {
 

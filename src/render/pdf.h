@@ -5,7 +5,7 @@
 #include <QImage>
 #include <string>
 
-#include "core/drawing/sheet.h"
+#include "core/sheets/sheet.h"
 #include "render/painter.h"
 
 namespace mezzet {

@@ -4,7 +4,7 @@
 #include <stop_token>
 #include <string>
 
-#include "core/result.h"
+#include "core/base/result.h"
 #include "render/decode.h"
 
 namespace mezzet {

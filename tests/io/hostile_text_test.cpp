@@ -3,7 +3,7 @@
 
 #include <chrono>
 
-#include "core/job/validate_text.h"
+#include "core/edit/validate_text.h"
 #include "io/csv.h"
 #include "io/job_file.h"
 #include "io/library.h"

@@ -2,7 +2,7 @@
 
 #include <gtest/gtest.h>
 
-#include "core/job/kinds.h"
+#include "core/model/kinds.h"
 #include "support/rooms.h"
 
 namespace mezzet {

@@ -2,6 +2,7 @@
 // over the back; over a 34 in back only frames 34 to 44 in tall satisfy both, and with a gap of 8 to 12 in a frame
 // 24 in high does at a gap of 11 to 12.
 #include "core/hang/art_solver.h"
+#include "core/units/length.h"
 
 namespace mezzet {
 namespace {

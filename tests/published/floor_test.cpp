@@ -3,8 +3,8 @@
 
 #include <cmath>
 
-#include "core/clearance/dining.h"
-#include "core/rules/check.h"
+#include "core/use/dining.h"
+#include "core/rules/base/check.h"
 #include "io/rulebook_json.h"
 #include "support/rooms.h"
 

@@ -1,7 +1,7 @@
 // Scale arithmetic. Source: imperial architects' scales, 1/4 in = 1 ft is 1:48 and 1/2 in = 1 ft is 1:24; 18 ft at
 // 1/4 in = 4.5 in = 114.3 mm; 5 m at 1:50 = 100 mm (computed). Paper: ISO 216 (A4 210 x 297, A3 297 x 420) and
 // ANSI Y14.1 (A, 8.5 x 11 in), as remembered.
-#include "core/drawing/sheet.h"
+#include "core/sheets/sheet.h"
 
 namespace mezzet {
 namespace {

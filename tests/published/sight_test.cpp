@@ -7,7 +7,7 @@
 #include <memory>
 #include <random>
 
-#include "core/clearance/sight.h"
+#include "core/sight/sight.h"
 
 namespace mezzet {
 namespace {

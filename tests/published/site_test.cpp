@@ -7,10 +7,10 @@
 #include <cmath>
 #include <random>
 
-#include "core/rules/check.h"
-#include "core/survey/heights.h"
-#include "core/survey/stairs.h"
-#include "core/survey/studs.h"
+#include "core/rules/base/check.h"
+#include "core/site/heights.h"
+#include "core/site/stairs.h"
+#include "core/site/studs.h"
 #include "core/survey/trace.h"
 #include "io/rulebook_json.h"
 #include "support/rooms.h"

@@ -4,7 +4,7 @@
 #include <gtest/gtest.h>
 
 #include "core/survey/adjust.h"
-#include "core/survey/chi_squared.h"
+#include "core/base/chi_squared.h"
 #include "core/survey/sketch_start.h"
 #include "core/survey/suspects.h"
 

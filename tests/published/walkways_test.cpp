@@ -7,8 +7,8 @@
 #include <numbers>
 #include <random>
 
-#include "core/clearance/approach.h"
-#include "core/clearance/free_space.h"
+#include "core/walk/approach.h"
+#include "core/walk/free_space.h"
 #include "support/rooms.h"
 
 namespace mezzet {

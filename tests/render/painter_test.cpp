@@ -2,7 +2,7 @@
 #include <QGuiApplication>
 #include <QPainter>
 
-#include "core/drawing/drafting.h"
+#include "core/drawing/base/drafting.h"
 #include "render/fonts.h"
 #include "render/painter.h"
 

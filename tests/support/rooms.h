@@ -1,9 +1,9 @@
 // Small jobs that tests are written on. All lengths are given in inches, as one would sketch them.
 #pragma once
 
-#include "core/job/edits.h"
-#include "core/job/job.h"
-#include "core/rules/rulebook.h"
+#include "core/edit/edits.h"
+#include "core/model/job.h"
+#include "core/rules/base/rulebook.h"
 
 namespace mezzet::test {
 

@@ -1,6 +1,6 @@
 // Several pieces at once, what a dragged piece lines up with, and turning by hand.
-#include "core/clearance/snapping.h"
-#include "core/drawing/working.h"
+#include "core/space/snapping.h"
+#include "core/drawing/base/working.h"
 #include "ui/support.h"
 
 namespace mezzet {

@@ -4,7 +4,7 @@
 #include <QMessageBox>
 #include <QTimer>
 
-#include "app/print_dialog.h"
+#include "app/dialogs/print_dialog.h"
 #include "support.h"
 
 namespace mezzet {

@@ -3,9 +3,9 @@
 #include <QTemporaryDir>
 #include <QToolButton>
 
-#include "app/piece_list.h"
-#include "core/job/kinds.h"
-#include "core/rules/chairs.h"
+#include "app/dialogs/piece_list.h"
+#include "core/model/kinds.h"
+#include "core/use/chairs.h"
 #include "ui/support.h"
 
 namespace mezzet {

@@ -2,9 +2,9 @@
 #include <QApplication>
 #include <QTemporaryDir>
 
-#include "app/application.h"
-#include "app/sheet_access.h"
-#include "app/style.h"
+#include "app/window/application.h"
+#include "app/view/sheet_access.h"
+#include "app/widgets/style.h"
 
 int main(int argc, char** argv) {
   testing::InitGoogleTest(&argc, argv);

@@ -1,8 +1,8 @@
 #include <QComboBox>
 #include <QLabel>
 
-#include "app/length_field.h"
-#include "core/survey/fixed_things.h"
+#include "app/widgets/length_field.h"
+#include "core/site/fixed_things.h"
 #include "support.h"
 
 namespace mezzet {

@@ -5,8 +5,8 @@
 #include <random>
 #include <set>
 
-#include "app/style.h"
-#include "app/actions.h"
+#include "app/widgets/style.h"
+#include "app/window/actions.h"
 #include "core/entry/piece_line.h"
 #include "core/survey/room_survey.h"
 #include "core/survey/runs.h"

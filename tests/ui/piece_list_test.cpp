@@ -1,4 +1,4 @@
-#include "app/piece_list.h"
+#include "app/dialogs/piece_list.h"
 
 #include <QTableView>
 

@@ -5,12 +5,12 @@
 #include <QDialog>
 #include <QTimer>
 
-#include "app/compare_view.h"
-#include "app/piece_rules.h"
-#include "app/set_out_dialog.h"
-#include "app/shortcut_sheet.h"
-#include "app/tray.h"
-#include "core/rules/adding.h"
+#include "app/view/compare_view.h"
+#include "app/dialogs/piece_rules.h"
+#include "app/dialogs/set_out_dialog.h"
+#include "app/dialogs/shortcut_sheet.h"
+#include "app/stages/floor/tray.h"
+#include "core/decide/adding.h"
 #include "ui/support.h"
 
 namespace mezzet {

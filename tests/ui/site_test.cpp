@@ -12,14 +12,14 @@
 #include <sys/wait.h>
 #include <unistd.h>
 
-#include "app/dxf_dialog.h"
-#include "app/photographs_page.h"
-#include "app/site_panel.h"
-#include "app/trace_page.h"
-#include "app/trace_view.h"
-#include "core/survey/heights.h"
-#include "core/survey/openings.h"
-#include "core/survey/studs.h"
+#include "app/dialogs/dxf_dialog.h"
+#include "app/stages/measure/photographs_page.h"
+#include "app/stages/measure/site_panel.h"
+#include "app/stages/measure/trace_page.h"
+#include "app/stages/measure/trace_view.h"
+#include "core/site/heights.h"
+#include "core/site/openings.h"
+#include "core/site/studs.h"
 #include "io/dxf.h"
 #include "io/meter_line.h"
 #include "support.h"

@@ -13,11 +13,11 @@
 #include <QTemporaryDir>
 #include <QTest>
 
-#include "app/main_window.h"
-#include "app/notice_bar.h"
-#include "app/sheet_view.h"
-#include "core/clearance/tapes.h"
-#include "core/job/edits.h"
+#include "app/window/main_window.h"
+#include "app/widgets/notice_bar.h"
+#include "app/view/sheet_view.h"
+#include "core/space/tapes.h"
+#include "core/edit/edits.h"
 #include "io/rulebook_json.h"
 
 namespace mezzet::test {
@@ -25,6 +25,7 @@ namespace mezzet::test {
 class WindowTest : public testing::Test {
  protected:
   void SetUp() override {
+    qputenv("XDG_STATE_HOME", (folder_.path() + QStringLiteral("/state")).toUtf8());  // no journal of another test is offered
     path_ = folder_.path() + QStringLiteral("/job.mezzet");
     ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_PARLOUR), path_));
     open();

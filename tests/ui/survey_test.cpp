@@ -2,8 +2,8 @@
 #include <QCheckBox>
 #include <QLabel>
 
-#include "app/read_out.h"
-#include "app/survey_panel.h"
+#include "app/stages/measure/read_out.h"
+#include "app/stages/measure/survey_panel.h"
 #include "core/survey/room_survey.h"
 #include "support.h"
 

@@ -3,8 +3,8 @@
 #include <QMessageBox>
 #include <QTimer>
 
-#include "app/saving.h"
-#include "app/site_panel.h"
+#include "app/document/saving.h"
+#include "app/stages/measure/site_panel.h"
 #include "support.h"
 #include "support/faulty_files.h"
 

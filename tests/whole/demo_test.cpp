@@ -1,7 +1,7 @@
 // The demo must show what it is meant to show: four rooms of two schemes or more, an almost empty ledger, one open fight of rules.
 #include <gtest/gtest.h>
 
-#include "core/rules/check.h"
+#include "core/rules/base/check.h"
 #include "io/file_system.h"
 #include "io/job_file.h"
 #include "io/rulebook_json.h"

@@ -5,7 +5,7 @@
 #include <string_view>
 #include <vector>
 
-#include "core/job/job.h"
+#include "core/model/job.h"
 #include "core/units/length.h"
 
 namespace mezzet {

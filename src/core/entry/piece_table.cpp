@@ -6,9 +6,9 @@
 #include <cmath>
 #include <unordered_map>
 
-#include "core/job/kinds.h"
-#include "core/job/validate.h"
-#include "core/units/sentence.h"
+#include "core/model/kinds.h"
+#include "core/edit/validate.h"
+#include "core/base/sentence.h"
 
 namespace mezzet {
 namespace {

@@ -5,7 +5,7 @@
 #include <cmath>
 
 #include "core/survey/room_survey.h"
-#include "core/units/sentence.h"
+#include "core/base/sentence.h"
 
 namespace mezzet {
 namespace {
@@ -197,7 +197,7 @@ class Reader {
     std::string plain(text);
     std::replace(plain.begin(), plain.end(), ',', '.');
     for (const std::string_view unit : {"\u00b0", "degrees", "deg"})
-      if (plain.ends_with(unit)) plain.resize(plain.size() - unit.size());
+      if (plain.ends_with(unit)) plain.erase(plain.size() - unit.size());
     while (!plain.empty() && plain.back() == ' ') plain.pop_back();
     while (!plain.empty() && plain.front() == ' ') plain.erase(plain.begin());
     double value = 0;

@@ -4,7 +4,7 @@
 #include <string>
 #include <string_view>
 
-#include "core/job/job.h"
+#include "core/model/job.h"
 
 namespace mezzet {
 

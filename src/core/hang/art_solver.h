@@ -3,7 +3,7 @@
 
 #include <optional>
 
-#include "core/rules/rulebook.h"
+#include "core/base/range.h"
 
 namespace mezzet {
 

@@ -6,8 +6,8 @@
 #include <numbers>
 
 #include "core/geometry/linear.h"
-#include "core/job/edits.h"
-#include "core/survey/chi_squared.h"
+#include "core/model/job.h"
+#include "core/base/chi_squared.h"
 #include "core/survey/rows.h"
 #include "core/survey/sketch_start.h"
 

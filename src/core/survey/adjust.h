@@ -2,7 +2,7 @@
 // Sigmas are taken as given (a priori); the a-posteriori factor is told and never used.
 #pragma once
 
-#include "core/result.h"
+#include "core/base/result.h"
 #include "core/survey/network.h"
 #include "core/units/length.h"
 

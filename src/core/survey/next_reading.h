@@ -1,7 +1,7 @@
 // What to measure next: the corner-to-corner length that would make the worst-known length of the room best known.
 #pragma once
 
-#include "core/survey/usual_doubt.h"
+#include "core/model/usual_doubt.h"
 #include "core/survey/adjust.h"
 
 namespace mezzet {

@@ -4,8 +4,6 @@
 #include <cmath>
 #include <numbers>
 
-#include "core/job/edits.h"
-#include "core/survey/openings.h"
 #include "core/survey/sketch_start.h"
 
 namespace mezzet {
@@ -15,6 +13,8 @@ namespace {
 constexpr std::size_t kMostDoubted = 60, kMostDoubtedReadings = 300;
 constexpr double kQuarter = 1e-6;  // a turn this near to 90 degrees is a quarter turn
 
+}  // namespace
+
 bool samePlace(const Reading& a, const Reading& b) {
   if (a.kind == ReadingKind::Width) return false;  // a wall may have several openings
   return a.kind == b.kind && ((a.from == b.from && a.to == b.to) || (a.kind == ReadingKind::Corners && a.from == b.to && a.to == b.from));
@@ -22,18 +22,6 @@ bool samePlace(const Reading& a, const Reading& b) {
 
 /// Taken from a picture, not in the room.
 bool scaledOff(const Reading& r) { return r.instrument == Instrument::Plan || r.instrument == Instrument::Photograph; }
-
-/// The room with another record and the outline that follows from it; where none follows, the one it had.
-Result<Job> withRecord(const Job& job, Room room, SurveyRecord record) {
-  room.survey = std::move(record);
-  if (auto adjusted = surveyed(room)) room = std::move(adjusted).value();
-  if (auto closed = openingsClosed(room)) room = std::move(closed).value();
-  return withRoom(job, std::move(room));
-}
-
-Error noSurvey(const RoomId& id) { return {"room " + id.value, "has no readings", "Measure it first"}; }
-
-}  // namespace
 
 double usualU95(const Reading& r) { return r.isAngle() ? 0.5 : usualU95(r.instrument, r.value); }
 
@@ -158,63 +146,6 @@ std::vector<WalkedRun> walkOf(const Room& room) {
     out.push_back(run);
   }
   return out;
-}
-
-Result<Job> withSketch(const Job& job, const RoomId& id, const std::vector<WalkedRun>& runs, IdSource& ids) {
-  const Room* room = findRoom(job, id);
-  if (room == nullptr) return noSurvey(id);
-  Room changed = *room;
-  SurveyRecord record = recordOf(runs, ids);
-  const bool sameCorners = room->survey && room->survey->corners.size() == record.corners.size();
-  if (room->survey)
-    for (const Reading& old : room->survey->readings) {
-      const auto fresh = std::find_if(record.readings.begin(), record.readings.end(), [&](const Reading& r) { return samePlace(r, old); });
-      const bool isSame = fresh != record.readings.end() && std::abs(fresh->value - old.value) < 1e-6;
-      if (isSame && !old.superseded) *fresh = old;
-      else if (sameCorners && (old.superseded || old.kind == ReadingKind::Corners || fresh == record.readings.end())) record.readings.push_back(old);
-      else if (sameCorners) record.readings.push_back(old), record.readings.back().superseded = true;
-    }
-  changed.survey = std::move(record);
-  auto adjusted = surveyed(std::move(changed));
-  if (!adjusted) return adjusted.error();
-  if (auto closed = openingsClosed(*adjusted)) return withRoom(job, std::move(closed).value());
-  return withRoom(job, std::move(adjusted).value());
-}
-
-Result<Job> withReading(const Job& job, const RoomId& id, Reading reading, const ReadingId& again) {
-  const Room* room = findRoom(job, id);
-  if (room == nullptr || !room->survey) return noSurvey(id);
-  SurveyRecord record = *room->survey;
-  for (Reading& r : record.readings)
-    if ((samePlace(r, reading) && scaledOff(r) == scaledOff(reading)) || r.id == again) r.superseded = true;
-  record.readings.push_back(std::move(reading));
-  return withRecord(job, *room, std::move(record));
-}
-
-Result<Job> withoutReading(const Job& job, const RoomId& id, const ReadingId& reading) {
-  const Room* room = findRoom(job, id);
-  if (room == nullptr || !room->survey) return noSurvey(id);
-  SurveyRecord record = *room->survey;
-  const auto at = std::find_if(record.readings.begin(), record.readings.end(), [&](const Reading& r) { return r.id == reading; });
-  if (at == record.readings.end()) return job;
-  const Reading gone = *at;
-  record.readings.erase(at);
-  if (!gone.superseded)
-    for (auto r = record.readings.rbegin(); r != record.readings.rend(); ++r)
-      if (samePlace(*r, gone) && scaledOff(*r) == scaledOff(gone)) {
-        r->superseded = false;
-        break;
-      }
-  return withRecord(job, *room, std::move(record));
-}
-
-Result<Job> withSquare(const Job& job, const RoomId& id, const CornerId& corner, bool square) {
-  const Room* room = findRoom(job, id);
-  if (room == nullptr || !room->survey) return noSurvey(id);
-  SurveyRecord record = *room->survey;
-  for (SketchCorner& c : record.corners)
-    if (c.id == corner) c.square = square;
-  return withRecord(job, *room, std::move(record));
 }
 
 }  // namespace mezzet

@@ -1,7 +1,7 @@
 // From a room's record of readings to its outline, and edits of that record.
 #pragma once
 
-#include "core/job/job.h"
+#include "core/model/job.h"
 #include "core/survey/report.h"
 
 namespace mezzet {
@@ -11,6 +11,10 @@ namespace mezzet {
 [[nodiscard]] double usualU95(const Reading&);
 /// The ± of a reading: as entered, else the usual one.
 [[nodiscard]] inline double u95Of(const Reading& r) { return r.u95.value_or(usualU95(r)); }
+
+/// Two readings of one length or angle, from either end. A wall may have several openings: no width is another's.
+[[nodiscard]] bool samePlace(const Reading&, const Reading&);
+[[nodiscard]] bool scaledOff(const Reading&);  ///< taken from a picture, not in the room
 
 /// Whether `tape`, taken on site, counts instead of `plan`, scaled off a picture of the same place. Both stay in the record.
 [[nodiscard]] bool outranks(const Reading& tape, const Reading& plan);
@@ -51,18 +55,5 @@ struct WalkedRun {
 
 /// The walk of a record, as far as it was read: the inverse of recordOf. Corners that are not square turn as they are drawn.
 [[nodiscard]] std::vector<WalkedRun> walkOf(const Room&);
-
-// ---- edits; each keeps what was read, whatever the outline does
-/// Adds a reading; one of the same kind between the same corners that was in use is superseded, and stays; what was scaled off
-/// a plan or a photograph and what was taken on site do not supersede each other. So is `again`: of several openings of one wall,
-/// the one that was measured again.
-[[nodiscard]] Result<Job> withReading(const Job&, const RoomId&, Reading, const ReadingId& again = {});
-/// Takes a reading out; the one it superseded last is in use again.
-[[nodiscard]] Result<Job> withoutReading(const Job&, const RoomId&, const ReadingId&);
-/// Another sketch: as many walls as there are runs. Readings that still say the same stay; the others are replaced by the runs,
-/// and those that no longer have their corners go. Refused, and then nothing has changed, where no outline follows.
-[[nodiscard]] Result<Job> withSketch(const Job&, const RoomId&, const std::vector<WalkedRun>&, IdSource&);
-/// Whether a corner is taken as square.
-[[nodiscard]] Result<Job> withSquare(const Job&, const RoomId&, const CornerId&, bool square);
 
 }  // namespace mezzet

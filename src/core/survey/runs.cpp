@@ -6,8 +6,7 @@
 #include <cmath>
 #include <numbers>
 
-#include "core/job/edits.h"
-#include "core/job/validate.h"
+#include "core/model/job.h"
 
 namespace mezzet {
 namespace {

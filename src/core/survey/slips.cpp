@@ -4,7 +4,7 @@
 #include <charconv>
 #include <cmath>
 
-#include "core/survey/chi_squared.h"
+#include "core/base/chi_squared.h"
 
 namespace mezzet {
 namespace {

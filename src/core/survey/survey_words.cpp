@@ -1,5 +1,5 @@
 #include "core/survey/survey_words.h"
-#include "core/units/sentence.h"
+#include "core/base/sentence.h"
 
 #include <algorithm>
 #include <cmath>

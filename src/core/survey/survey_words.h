@@ -1,7 +1,7 @@
 // What a survey says, in sentences.
 #pragma once
 
-#include "core/job/survey_record.h"
+#include "core/model/survey_record.h"
 #include "core/survey/report.h"
 
 namespace mezzet {

@@ -5,7 +5,7 @@
 #include <numbers>
 
 #include "core/geometry/linear.h"
-#include "core/survey/openings.h"
+#include "core/site/openings.h"
 #include "core/survey/room_survey.h"
 
 namespace mezzet {
@@ -256,14 +256,6 @@ std::vector<TraceDifference> traceDifferences(const Room& room, LengthFormat for
     out.push_back(std::move(d));
   }
   return out;
-}
-
-Result<Job> withUnderlay(const Job& job, const RoomId& id, std::optional<Underlay> underlay) {
-  const Room* room = findRoom(job, id);
-  if (room == nullptr) return Error{"room " + id.value, "is not in this job", "Choose another room"};
-  Room changed = *room;
-  changed.underlay = std::move(underlay);
-  return withRoom(job, std::move(changed));
 }
 
 }  // namespace mezzet

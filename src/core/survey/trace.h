@@ -7,9 +7,10 @@
 #include <string>
 #include <vector>
 
-#include "core/job/edits.h"
-#include "core/job/job.h"
-#include "core/result.h"
+#include "core/base/result.h"
+#include "core/model/job.h"
+#include "core/model/job.h"
+#include "core/base/result.h"
 
 namespace mezzet {
 
@@ -64,8 +65,5 @@ struct TraceDifference {
   std::string sentence;
 };
 [[nodiscard]] std::vector<TraceDifference> traceDifferences(const Room&, LengthFormat);
-
-/// The underlay and its trace stay apart: a new underlay takes no trace of the old one along.
-[[nodiscard]] Result<Job> withUnderlay(const Job&, const RoomId&, std::optional<Underlay>);
 
 }  // namespace mezzet

@@ -6,11 +6,16 @@
 #include <string>
 #include <string_view>
 
+#include "core/base/result.h"
+
 namespace mezzet {
 
 inline constexpr double kInch = 25.4;  ///< exact since 1959
 inline constexpr double kFoot = 12 * kInch;
 inline constexpr double kLongestLength = 100'000;  ///< no room or piece is longer than 100 m
+
+/// A length that a job may hold: finite, greater than zero, at most 100 m.
+[[nodiscard]] std::optional<Error> faultOfLength(double length, const std::string& where);
 
 /// The unit of a job: what a bare number means.
 enum class Unit { Inch, Millimetre };

@@ -1,0 +1,136 @@
+#include "app/dialogs/print_dialog.h"
+#include "app/document/saving.h"
+
+#include <QComboBox>
+#include <QDate>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QFormLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+#include "render/pdf.h"
+
+namespace mezzet {
+
+PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* parent) : QDialog(parent), workspace_(workspace), files_(files) {
+  setObjectName(QStringLiteral("printDialog"));
+  setWindowTitle(tr("Print to scale"));
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(18, 16, 18, 16);
+  row->setSpacing(18);
+  auto* left = new QVBoxLayout;
+  auto* form = new QFormLayout;
+  paper_ = new QComboBox;
+  paper_->setObjectName(QStringLiteral("paper"));
+  for (const Paper& p : papers()) paper_->addItem(QString::fromStdString(p.name), QString::fromStdString(p.id));
+  scale_ = new QComboBox;
+  scale_->setObjectName(QStringLiteral("scale"));
+  scale_->addItem(tr("the largest that fits"), 0);
+  for (const int s : sheetScales()) scale_->addItem(QString::fromStdString(scaleInWords(s)), s);
+  const bool inches = workspace_.job().units == Unit::Inch;
+  paper_->setCurrentIndex(paper_->findData(inches ? QStringLiteral("letter") : QStringLiteral("a4")));
+  scale_->setCurrentIndex(scale_->findData(inches ? 48 : 50));
+  kind_ = new QComboBox;
+  kind_->setObjectName(QStringLiteral("sheetKind"));
+  kind_->addItem(tr("floor plan"), QStringLiteral("plan"));
+  if (const Room* room = workspace_.room())
+    for (const Corner& corner : room->corners) {
+      const QString letter = QString::fromStdString(corner.id.value);
+      kind_->addItem(tr("wall %1").arg(letter), QStringLiteral("wall:") + letter);
+    }
+  kind_->addItem(tr("list of pieces"), QStringLiteral("schedule"));
+  kind_->addItem(tr("field sheet, to measure by"), QStringLiteral("field"));
+  if (workspace.job().rooms.size() > 1) kind_->addItem(tr("the storey, all its rooms"), QStringLiteral("house"));
+  if (workspace_.stage() == Stage::Measure) kind_->setCurrentIndex(kind_->count() - 1);
+  if (workspace_.stage() == Stage::Walls) kind_->setCurrentIndex(kind_->findData(QStringLiteral("wall:") + QString::fromStdString(workspace_.wall().value)));
+  for_ = new QComboBox;
+  for_->setObjectName(QStringLiteral("sheetFor"));
+  for_->addItems({tr("the client"), tr("the installer, with what is set out")});
+  form->addRow(tr("Sheet"), kind_);
+  form->addRow(tr("For"), for_);
+  form->addRow(tr("Paper"), paper_);
+  form->addRow(tr("Scale"), scale_);
+  left->addLayout(form);
+  words_ = new QLabel;
+  words_->setObjectName(QStringLiteral("fit"));
+  words_->setWordWrap(true);
+  words_->setMinimumHeight(80);
+  words_->setAlignment(Qt::AlignTop);
+  left->addWidget(words_);
+  left->addStretch(1);
+  write_ = new QPushButton(tr("Write PDF, SVG or PNG ..."));
+  write_->setObjectName(QStringLiteral("primary"));
+  auto* close = new QPushButton(tr("Close"));
+  left->addWidget(write_);
+  left->addWidget(close);
+  row->addLayout(left, 1);
+  picture_ = new QLabel;
+  picture_->setAlignment(Qt::AlignCenter);
+  picture_->setFixedSize(430, 520);
+  picture_->setStyleSheet(QStringLiteral("background: #46545f;"));
+  row->addWidget(picture_);
+  for (QComboBox* choice : {kind_, for_, paper_, scale_}) connect(choice, &QComboBox::currentIndexChanged, this, &PrintDialog::preview);
+  connect(write_, &QPushButton::clicked, this, &PrintDialog::askAndWrite);
+  connect(close, &QPushButton::clicked, this, &QDialog::reject);
+  setMinimumWidth(720);
+  preview();
+}
+
+Result<std::vector<Sheet>> PrintDialog::pages() const {
+  const Room* room = workspace_.room();
+  if (room == nullptr) return Error{"", "There is no room to print yet", "Measure one first"};
+  const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+  const SheetRequest request{findPaper(paper_->currentData().toString().toStdString()), scale_->currentData().toInt(), workspace_.format(), date,
+                             for_->currentIndex() == 1 ? SheetVersion::Installer : SheetVersion::Client};
+  const SheetKind kind = sheetKind(kind_->currentData().toString().toStdString()).value_or(SheetKind{});
+  std::vector<Sheet> out;
+  for (int page = 0; page < pagesOf(workspace_.job(), *room, workspace_.scheme(), kind, request); ++page) {
+    auto made = composeSheet(workspace_.job(), *room, workspace_.scheme(), kind, request, page);
+    if (!made) return made.error();
+    out.push_back(std::move(made).value());
+  }
+  return out;
+}
+
+void PrintDialog::preview() {
+  const auto made = pages();
+  write_->setEnabled(made.ok());
+  scale_->setEnabled(kind_->currentData().toString() != QStringLiteral("schedule"));
+  if (!made) {
+    words_->setText(QString::fromStdString(made.error().text()) + QStringLiteral("."));
+    picture_->setPixmap({});
+    return;
+  }
+  const Sheet& first = made->front();
+  const QString scale = QString::fromStdString(scaleInWords(first.scale));
+  if (first.scale > 0)
+    words_->setText(tr("Fits %1%2 at %3. Print at 100 %, without \"fit to page\", then measure the check bar.")
+                        .arg(paper_->currentText(), first.turned ? tr(", turned,") : QString(), scale));
+  else words_->setText(tr("%n page(s) of %1.", nullptr, static_cast<int>(made->size())).arg(paper_->currentText()));
+  const double most = std::min(410 / first.width, 500 / first.height), ratio = devicePixelRatioF();
+  QImage image = sheetImage(first, most * ratio, &workspace_.images());
+  image.setDevicePixelRatio(ratio);
+  picture_->setPixmap(QPixmap::fromImage(image));
+}
+
+std::optional<Error> PrintDialog::write(const QString& path) const {
+  const auto made = pages();
+  if (!made) return made.error();
+  const auto bytes = sheetBytes(*made, path.toStdString(), workspace_.job().name, &workspace_.images());
+  if (!bytes) return bytes.error();
+  return saveAtomically(files_, path.toStdString(), bytes->toStdString());
+}
+
+void PrintDialog::askAndWrite() {
+  const QString what = kind_->currentData().toString().replace(QChar(':'), QChar('-'));
+  QString path = QFileDialog::getSaveFileName(this, tr("Write the sheet"), what + QStringLiteral(".pdf"), tr("PDF (*.pdf);;SVG (*.svg);;PNG (*.png)"));
+  if (path.isEmpty()) return;
+  if (QFileInfo(path).suffix().isEmpty()) path = withEnding(path, QStringLiteral(".pdf"), this);
+  if (path.isEmpty()) return;
+  if (const auto fault = write(path)) words_->setText(QString::fromStdString(fault->text()) + QStringLiteral("."));
+  else words_->setText(tr("Written to %1.").arg(path));
+}
+
+}  // namespace mezzet

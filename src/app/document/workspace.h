@@ -1,0 +1,218 @@
+// What is being looked at: room, scheme, wall, selection, and the findings of the scheme shown. Views observe it.
+#pragma once
+
+#include <QObject>
+#include <QTimer>
+
+#include "app/document/document.h"
+#include "app/document/worker.h"
+#include "core/space/arrange.h"
+#include "core/space/tapes.h"
+#include "core/drawing/plan/floor_layers.h"
+#include "core/decide/bands.h"
+#include "core/decide/ways_out.h"
+#include "core/survey/room_survey.h"
+#include "render/painter.h"
+
+namespace mezzet {
+
+/// The setting that says who reads the tape here.
+inline constexpr const char* kReaderKey = "reader";
+
+enum class Stage { Brief, Measure, Floor, Walls };
+/// What of the site is being measured.
+enum class Topic { Walls, Openings, Heights, Fixed, InWall, Picture, Photographs, House };
+
+class Workspace : public QObject {
+  Q_OBJECT
+
+ public:
+  Workspace(Document& document, const Rulebook& book, QObject* parent = nullptr);
+
+  [[nodiscard]] Document& document() { return document_; }
+  [[nodiscard]] const Job& job() const { return document_.job(); }
+  [[nodiscard]] const Rulebook& book() const { return book_; }
+  [[nodiscard]] const Room* room() const { return findRoom(job(), room_); }
+  [[nodiscard]] const Scheme* scheme() const { return findScheme(job(), scheme_); }
+  [[nodiscard]] const SchemeId& schemeId() const { return scheme_; }
+  [[nodiscard]] Stage stage() const { return stage_; }
+  [[nodiscard]] const CornerId& wall() const { return wall_; }
+  [[nodiscard]] const PlacementId& selected() const { return selected_; }
+  [[nodiscard]] const Placement* selectedPlacement() const;
+  /// All that is selected, the one with the tapes first: what was marked, and what is grouped with any of it.
+  [[nodiscard]] PlacementIds selection() const;
+  [[nodiscard]] PlacementIds placementsHere() const;  ///< those that the stage shows
+  /// The hand moves in whole steps, so that readings stay round: a quarter inch or 5 mm.
+  [[nodiscard]] double handStep() const { return job().units == Unit::Inch ? kInch / 4 : 5.0; }
+  [[nodiscard]] LengthFormat format() const { return format_; }
+  [[nodiscard]] const ImageStore& images() const { return images_; }
+
+  [[nodiscard]] const std::vector<Finding>& findings() const { return findings_; }
+  [[nodiscard]] const std::vector<Decision>& decisions() const { return decisions_; }
+  /// Broken findings of weight that are marked on the sheet: those of what is selected, then the worst, as many as can be told apart.
+  [[nodiscard]] std::vector<Finding> marked() const;
+  /// Broken findings of weight on the plan, or on the walls.
+  [[nodiscard]] int brokenIn(Stage) const;
+  [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&) const;
+  /// What the ledger shows of them: at once in an ordinary room; in a crowded one they are looked for beside the interface, and
+  /// `waysArrived` says when. Null until then.
+  [[nodiscard]] const std::vector<WayOut>* waysShown(const Decision&);
+  /// A crowded room is judged beside the interface; until then it has no findings.
+  [[nodiscard]] bool judging() const { return judge_.busy(); }
+
+  // ---- ways and use
+  [[nodiscard]] UseState useState() const { return useState_; }
+  void showState(UseState);
+  [[nodiscard]] bool shows(FloorLayer layer) const { return layers_.contains(layer); }
+  [[nodiscard]] bool anyLayer() const { return !layers_.empty(); }
+  void showLayer(FloorLayer, bool on);
+  /// What is held on, and what the selected thing's findings ask for.
+  [[nodiscard]] FloorLayers layers() const;
+  [[nodiscard]] double reachWidth() const { return reachWidth_; }
+  void setReachWidth(double);
+  /// Drawn routes of the scheme shown; those of the last state while newer ones are worked out.
+  [[nodiscard]] const RouteFacts* routes() const { return routesScheme_ == scheme_ ? routes_.get() : nullptr; }
+  /// How wide the way is between the two things selected, in a sentence; nothing unless it is two.
+  [[nodiscard]] QString wayBetween() const;
+  [[nodiscard]] bool routesPending() const { return worker_.busy() || judge_.busy() || waysFinder_.busy(); }
+
+  // ---- the readings of the room shown; worked out when first asked for after a change
+  [[nodiscard]] const SurveyNetwork& surveyNetwork() const;
+  /// What is said of them; the reason when nothing can be.
+  [[nodiscard]] const Result<SurveyReport>& survey() const;
+  [[nodiscard]] const ReadingId& shownReading() const { return shownReading_; }
+  [[nodiscard]] bool ellipses() const { return ellipses_; }
+  void showReading(const ReadingId&);
+  void showEllipses(bool);
+
+  // ---- the site
+  [[nodiscard]] Topic topic() const { return topic_; }
+  void showTopic(Topic);
+  /// The place that was pointed at for what is recorded next: in the plan, or u and v on the wall shown.
+  [[nodiscard]] const std::optional<Vec2>& spot() const { return spot_; }
+  void showSpot(std::optional<Vec2>);
+  [[nodiscard]] const PhotographId& shownPhotograph() const { return shownPhotograph_; }
+  void showPhotograph(const PhotographId&);
+
+  // ---- looking
+  void showRoom(const RoomId&);
+  /// Looks at no room, so that another can be measured; showing any room ends that.
+  void beginRoom();
+  [[nodiscard]] bool beginningRoom() const { return beginning_; }
+  void showScheme(const SchemeId&);
+  void showStage(Stage);
+  void showWall(const CornerId&);
+  void stepWall(int by);
+  void select(const PlacementId&);
+  /// Selects one more, or lets go of it when it was selected; what was selected stays so.
+  void selectAlso(const PlacementId&);
+  void selectAll();
+  /// The selected one stays selected while another is looked for.
+  void mark();
+  void setFormat(LengthFormat);
+  /// A preview of `before` with the selected placement at `place`.
+  [[nodiscard]] Job preview(const Job& before, const Place& place) const;
+  /// Selects the next or previous thing of this stage; false past the last one.
+  bool selectNext(bool forward);
+  void showGhost(std::optional<Job>);
+  [[nodiscard]] const std::optional<Job>& ghost() const { return ghost_; }
+
+  // ---- editing
+  /// Puts the selected piece somewhere, and what is selected with it along; one step of undo.
+  void place(const QString& verb, const Place&);
+  /// Types a reading into a tape of the selected piece ("tape:front", "tape:centre"). The complaint, or nothing.
+  [[nodiscard]] LengthReading typeTape(const std::string& key, const QString& text);
+  /// Types a reading into a finding's own gap: the selected piece, or the one to decide on, moves along it.
+  [[nodiscard]] LengthReading typeFinding(const std::string& id, const QString& text);
+  [[nodiscard]] LengthReading typeTurn(const QString& text);
+  void turnBy(double degrees);
+  /// Moves the selected piece on the screen's axes: plan x, y or wall u, v.
+  void nudge(Vec2 by);
+  void take(const WayOut&);
+  void removeSelected();
+  void toggleLock();
+  void align(Line line);
+  void spreadOut(bool across);
+  void group();
+  void ungroup();
+  /// Chairs round the selected dining table, set anew, or one more of them. The complaint, or nothing.
+  [[nodiscard]] std::optional<Error> setChairs(bool oneMore);
+  void toggleInUse();
+  /// The selected piece is drawn up to where it stands now when there is company; again forgets it.
+  void toggleUsedHere();
+  void copySelected();
+  /// Adds a reading, which supersedes one of the same place. The complaint, or nothing.
+  [[nodiscard]] std::optional<Error> read(Reading, const ReadingId& again = {});
+  void takeReadingOut(const ReadingId&);
+  void takeAsSquare(const CornerId&, bool square);
+  void newScheme(bool copy);
+  void switchUnits();
+  /// Reads a length in the job's unit.
+  [[nodiscard]] LengthReading read(const QString& text) const;
+  [[nodiscard]] QString write(double length) const { return QString::fromStdString(writeLength(length, format_)); }
+  [[nodiscard]] QString nameOf(const Placement&) const;
+
+ signals:
+  void jobChanged();   ///< findings are up to date
+  void viewChanged();  ///< room, scheme, stage, wall or format
+  void selectionChanged();
+  void ghostChanged();
+  void waysArrived();    ///< ways out that were looked for beside the interface
+  void judged();         ///< findings changed though the job did not: routes arrived. Fields being typed into stay.
+  void layersChanged();  ///< use, layers or routes
+  void readingShown();   ///< another reading is drawn stronger, or ellipses come and go
+
+ private:
+  void refresh();
+  void keepValid();
+  void judge();
+  void takeFindings(std::vector<Finding> findings, std::vector<Decision> decisions);
+  void lookForWays();
+  [[nodiscard]] bool crowded(std::size_t most) const { return scheme() != nullptr && scheme()->placements.size() > most; }
+  void askRoutes();
+  /// The selected placement put somewhere, and what is selected with it moved along.
+  [[nodiscard]] Job placedTogether(const Job& before, const Placement& p, const Place& place) const;
+  [[nodiscard]] QString nameOfSelection() const;
+
+  Document& document_;
+  const Rulebook& book_;
+  ImageStore images_;
+  RoomId room_;
+  SchemeId scheme_;
+  CornerId wall_;
+  PlacementId selected_;
+  PlacementIds marked_;
+  Stage stage_ = Stage::Floor;
+  LengthFormat format_;
+  std::vector<Finding> findings_;
+  std::vector<Decision> decisions_;
+  std::optional<Job> ghost_;
+  Unit knownUnits_ = Unit::Inch;
+  bool beginning_ = false;
+  struct SurveyMemo {
+    Shared<Room> room;
+    LengthFormat format;  ///< of the lengths in its sentences
+    SurveyNetwork network;
+    Result<SurveyReport> report = Error{};
+  };
+  [[nodiscard]] const SurveyMemo& surveyMemo() const;
+  mutable SurveyMemo surveyMemo_;
+  ReadingId shownReading_;
+  Topic topic_ = Topic::Walls;
+  std::optional<Vec2> spot_;
+  PhotographId shownPhotograph_;
+  bool ellipses_ = false;
+  UseState useState_ = UseState::Everyday;
+  std::set<FloorLayer> layers_;
+  double reachWidth_ = 24 * kInch;
+  std::shared_ptr<const RouteFacts> routes_;
+  SchemeId routesScheme_;
+  Job routesJob_;  ///< what they were worked out from
+  RouteAsk routesAsk_;
+  std::map<std::string, std::vector<WayOut>> ways_;  ///< of the decisions, by subject, as far as they were looked for
+  bool waysLooked_ = false;
+  QTimer routesLate_;
+  Worker worker_, judge_, waysFinder_;
+};
+
+}  // namespace mezzet

@@ -1,0 +1,32 @@
+// The Brief: what the room is for and who uses it, what each answer switches on, and the house rules.
+#pragma once
+
+#include <QWidget>
+#include <functional>
+
+#include "app/document/workspace.h"
+
+class QLabel;
+class QVBoxLayout;
+
+namespace mezzet {
+
+class BriefPanel : public QWidget {
+  Q_OBJECT
+
+ public:
+  explicit BriefPanel(Workspace& workspace, QWidget* parent = nullptr);
+
+ private:
+  void rebuild();
+  void addBrief(QVBoxLayout* column);
+  void addRules(QVBoxLayout* column);
+  void change(const QString& name, const std::function<void(Brief&)>& edit);
+  LengthReading typeViewers(const QString& text);
+  LengthReading typeEnd(const std::string& rule, bool low, const QString& text);
+
+  Workspace& workspace_;
+  QVBoxLayout* column_;
+};
+
+}  // namespace mezzet

@@ -1,0 +1,43 @@
+// The bar under the sheet: the selected piece with its readings as fields, reachable without the mouse.
+#pragma once
+
+#include <QWidget>
+
+#include "app/document/workspace.h"
+
+class QHBoxLayout;
+class QLabel;
+
+namespace mezzet {
+
+class LengthField;
+
+class PieceBar : public QWidget {
+  Q_OBJECT
+
+ public:
+  explicit PieceBar(Workspace& workspace, QWidget* parent = nullptr);
+  void goToTurn();
+
+ signals:
+  void addWanted();
+  void sizesWanted();
+  void previousWall();
+  void nextWall();
+
+ private:
+  void rebuild();
+  void refresh();
+  void hint(const QString& words);
+  void complain(const LengthReading& reading);
+
+  Workspace& workspace_;
+  QHBoxLayout* row_;
+  QLabel* complaint_;
+  std::vector<std::pair<std::string, LengthField*>> fields_;  // by tape key; "turn" for the angle
+  PlacementId shown_;
+  std::size_t shownCount_ = 0;
+  Stage shownStage_ = Stage::Floor;
+};
+
+}  // namespace mezzet

@@ -1,0 +1,273 @@
+#include "app/stages/floor/tray.h"
+
+#include <QDrag>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QMimeData>
+#include <QPainter>
+#include <QScrollArea>
+#include <algorithm>
+
+#include "app/widgets/layouts.h"
+#include "app/widgets/style.h"
+#include "core/space/bodies.h"
+#include "core/drawing/wall/elevation.h"
+#include "core/drawing/plan/plan.h"
+#include "core/edit/edits.h"
+#include "core/model/kinds.h"
+#include "core/decide/adding.h"
+#include "core/rules/base/check.h"
+
+namespace mezzet {
+namespace {
+
+constexpr int kTrayHeight = 78, kCutOutHeight = 56, kEdge = 8;
+constexpr double kWidestCutOut = 110;
+
+/// The piece as it is drawn, its middle at (0, 0).
+Drawing cutOutDrawing(const Piece& piece, double scale, LengthFormat format) {
+  Drawing d;
+  d.scale = scale;
+  if (hangs(piece.kind)) addPicture(d, piece, {CornerId("A"), 0, 0, std::nullopt}, "", "");
+  else addPiece(d, piece, {{0, 0}, 0}, "", "", format);
+  return d;
+}
+double deepness(const Piece& piece) { return (hangs(piece.kind) ? piece.height : piece.depth).value_or(piece.width); }
+
+}  // namespace
+
+CutOut::CutOut(const Piece& piece, int left, double pixelsPerMm, Workspace& workspace, QWidget* parent)
+    : QWidget(parent), piece_(piece), left_(left), perMm_(pixelsPerMm), workspace_(workspace) {
+  const QString name = QString::fromStdString(piece.name);
+  setObjectName(QStringLiteral("cutOut:") + QString::fromStdString(piece.id.value));
+  setFocusPolicy(Qt::StrongFocus);
+  setAccessibleName(left > 1 ? tr("%1, %2 not placed").arg(name).arg(left) : tr("%1, not placed").arg(name));
+  setAccessibleDescription(tr("Enter places it, Delete removes it from the job"));
+  setToolTip(QString::fromStdString(pieceWords(piece, workspace.format())) + tr("\nDrag it onto the drawing, or press Enter."));
+  const QFontMetrics words(interfaceFont(12));
+  const int wide = std::max(static_cast<int>(piece.width * perMm_) + 2 * kEdge, words.horizontalAdvance(name) + (left > 1 ? 30 : 10));
+  setFixedSize(std::min(wide, 170), kTrayHeight - 6);
+  setCursor(Qt::OpenHandCursor);
+}
+
+void CutOut::paintEvent(QPaintEvent*) {
+  QPainter p(this);
+  p.setRenderHint(QPainter::Antialiasing);
+  const QRectF paper(1, 1, width() - 2, height() - 2);
+  p.setPen(hasFocus() ? QPen(desk::kTape, 3) : QPen(desk::kInk, 1));
+  p.setBrush(desk::kPaper);
+  p.drawRoundedRect(paper, 2, 2);
+  const Projection projection{perMm_, QPointF(width() / 2.0, 3 + (kCutOutHeight - 6) / 2.0)};
+  paintDrawing(p, cutOutDrawing(piece_, 96 / 25.4 / perMm_, workspace_.format()), projection, {Palette::screen(), &workspace_.images(), 1});
+  p.setFont(interfaceFont(12));
+  p.setPen(desk::kInk);
+  QString name = QString::fromStdString(piece_.name);
+  if (left_ > 1) name += QStringLiteral(" \u00d7%1").arg(left_);
+  p.drawText(QRectF(3, height() - 21, width() - 6, 18), Qt::AlignCenter, p.fontMetrics().elidedText(name, Qt::ElideRight, width() - 6));
+}
+
+void CutOut::mousePressEvent(QMouseEvent* event) {
+  setFocus();
+  pressed_ = event->pos();
+}
+
+void CutOut::mouseMoveEvent(QMouseEvent* event) {
+  if (!(event->buttons() & Qt::LeftButton) || (event->pos() - pressed_).manhattanLength() < 5) return;
+  auto* drag = new QDrag(this);
+  auto* mime = new QMimeData;
+  mime->setData(QString::fromUtf8(kPieceMime), QByteArray::fromStdString(piece_.id.value));
+  drag->setMimeData(mime);
+  drag->exec(Qt::CopyAction);
+  workspace_.showGhost(std::nullopt);
+}
+
+void CutOut::keyPressEvent(QKeyEvent* event) {
+  if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) emit placeWanted();
+  else if (event->key() == Qt::Key_Delete)
+    workspace_.document().edit(tr("remove %1 from the job").arg(QString::fromStdString(midSentence(piece_.name))), withoutPiece(workspace_.job(), piece_.id));
+  else QWidget::keyPressEvent(event);
+}
+
+Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+  setObjectName(QStringLiteral("tray"));
+  setAttribute(Qt::WA_StyledBackground);
+  setFixedHeight(kTrayHeight + 12);
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(14, 6, 8, 6);
+  row->setSpacing(12);
+  auto* left = new QVBoxLayout;
+  left->setSpacing(3);
+  line_ = new QLineEdit;
+  line_->setObjectName(QStringLiteral("pieceLine"));
+  line_->setAccessibleName(tr("Type a piece with its sizes"));
+  line_->setMaxLength(300);
+  line_->installEventFilter(this);
+  echo_ = new QLabel;
+  echo_->setObjectName(QStringLiteral("barHint"));
+  echo_->setWordWrap(true);
+  echo_->setAlignment(Qt::AlignTop);
+  left->addWidget(line_);
+  left->addWidget(echo_, 1);
+  row->addLayout(left, 5);
+  auto* scroll = new QScrollArea;
+  scroll->setWidgetResizable(true);
+  scroll->setFocusPolicy(Qt::NoFocus);
+  scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  scroll->setObjectName(QStringLiteral("trayScroll"));
+  auto* body = new QWidget;
+  body->setObjectName(QStringLiteral("trayBody"));
+  cutOuts_ = new QHBoxLayout(body);
+  cutOuts_->setContentsMargins(0, 0, 0, 0);
+  cutOuts_->setSpacing(8);
+  scroll->setWidget(body);
+  row->addWidget(scroll, 4);
+  connect(line_, &QLineEdit::textEdited, this, [this] {
+    swapped_ = false;
+    echo();
+  });
+  connect(line_, &QLineEdit::returnPressed, this, [this] { take(false); });
+  for (auto signal : {&Workspace::jobChanged, &Workspace::viewChanged})
+    connect(&workspace_, signal, this, [this] {
+      setVisible(workspace_.stage() == Stage::Floor || workspace_.stage() == Stage::Walls);
+      rebuild();
+      echo();
+    });
+  setVisible(workspace_.stage() == Stage::Floor || workspace_.stage() == Stage::Walls);
+  rebuild();
+  echo();
+}
+
+void Tray::goToLine() {
+  line_->setFocus(Qt::ShortcutFocusReason);
+  line_->selectAll();
+}
+
+void Tray::echo() {
+  line_->setPlaceholderText(workspace_.job().units == Unit::Inch ? tr("type a piece: side table 18 x 18 x 22")
+                                                                 : tr("type a piece: side table 450 x 450 x 560"));
+  const QString text = line_->text();
+  if (text.trimmed().isEmpty()) {
+    named(echo_, "barHint");
+    echo_->setText(tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
+    return;
+  }
+  const PieceReading r = readPieceLine(text.toStdString(), workspace_.job().units, workspace_.format(), swapped_);
+  QString words;
+  if (!r.piece) words = QString::fromStdString(r.complaint);
+  else {
+    words = onScreen(r.echo) + QStringLiteral(".");
+    for (const std::string& note : r.notes) words += QStringLiteral(" ") + QString::fromStdString(note);
+    if (r.canSwap) words += tr(" F8 swaps the two.");
+  }
+  if (!r.completion.empty()) words += tr(" Tab: %1").arg(QString::fromStdString(r.completion).trimmed());
+  named(echo_, r.piece ? "barHint" : "barFault");
+  echo_->setText(words);
+}
+
+bool Tray::eventFilter(QObject* watched, QEvent* event) {
+  if (watched == line_ && event->type() == QEvent::KeyPress) {
+    const auto* press = static_cast<QKeyEvent*>(event);
+    if (press->key() == Qt::Key_Tab && !line_->text().isEmpty()) {
+      const PieceReading r = readPieceLine(line_->text().toStdString(), workspace_.job().units, workspace_.format(), swapped_);
+      if (!r.completion.empty()) {
+        line_->setText(line_->text() + QString::fromStdString(r.completion));
+        echo();
+        return true;
+      }
+    }
+    if (press->key() == Qt::Key_F8) {
+      swapped_ = !swapped_;
+      echo();
+      return true;
+    }
+    if ((press->key() == Qt::Key_Return || press->key() == Qt::Key_Enter) && (press->modifiers() & Qt::ControlModifier)) {
+      take(true);
+      return true;
+    }
+  }
+  return QWidget::eventFilter(watched, event);
+}
+
+void Tray::take(bool placeAtOnce) {
+  const PieceReading r = readPieceLine(line_->text().toStdString(), workspace_.job().units, workspace_.format(), swapped_);
+  if (!r.piece) {
+    line_->setCursorPosition(static_cast<int>(r.at));
+    return echo();
+  }
+  IdSource ids = workspace_.document().ids();
+  Piece piece = *r.piece;
+  piece.id = ids.take<PieceId>("piece");
+  Job job = workspace_.job();
+  auto withIt = withPiece(job, piece);
+  PlacementId last;
+  for (int i = 0; withIt && placeAtOnce && i < r.count; ++i) {
+    auto added = withPlaced(*withIt, workspace_.book(), workspace_.schemeId(), workspace_.wall(), piece.id, ids);
+    if (!added) {
+      echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));
+      return;
+    }
+    last = added->placement;
+    withIt = added->job;
+  }
+  if (!withIt) {
+    echo_->setText(QString::fromStdString(withIt.error().text()) + QStringLiteral("."));
+    return;
+  }
+  if (!workspace_.document().edit(tr("add %1").arg(QString::fromStdString(midSentence(piece.name))), *withIt, ids.next())) return;
+  line_->clear();
+  swapped_ = false;
+  echo();
+  if (!last.empty()) {
+    workspace_.showStage(hangs(piece.kind) ? Stage::Walls : Stage::Floor);
+    workspace_.select(last);
+  }
+}
+
+void Tray::place(const PieceId& id) {
+  IdSource ids = workspace_.document().ids();
+  const auto added = withPlaced(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, ids);
+  const Piece* piece = findPiece(workspace_.job(), id);
+  if (!added || piece == nullptr) {
+    if (!added) echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));
+    return;
+  }
+  const bool onWall = hangs(piece->kind);
+  if (!workspace_.document().edit(tr("place %1").arg(QString::fromStdString(midSentence(piece->name))), added->job, ids.next())) return;
+  workspace_.showStage(onWall ? Stage::Walls : Stage::Floor);
+  workspace_.select(added->placement);
+}
+
+void Tray::rebuild() {
+  emptyLayout(cutOuts_);
+  const std::vector<Unplaced> unplaced = trayOf(workspace_.job(), workspace_.schemeId());
+  // One scale for all of them, so that they can be compared.
+  double widest = 1, deepest = 1;
+  for (const Unplaced& u : unplaced) {
+    const Piece& piece = *findPiece(workspace_.job(), u.piece);
+    widest = std::max(widest, piece.width);
+    deepest = std::max(deepest, deepness(piece));
+  }
+  const double perMm = std::min(kWidestCutOut / widest, (kCutOutHeight - 14) / deepest);
+  constexpr std::size_t kMostShown = 40;
+  for (std::size_t i = 0; i < std::min(unplaced.size(), kMostShown); ++i) {
+    auto* cut = new CutOut(*findPiece(workspace_.job(), unplaced[i].piece), unplaced[i].left, perMm, workspace_);
+    connect(
+        cut, &CutOut::placeWanted, this, [this, id = unplaced[i].piece] { place(id); }, Qt::QueuedConnection);
+    cutOuts_->addWidget(cut);
+  }
+  if (unplaced.empty()) {
+    const std::size_t waiting = workspace_.job().pieces.size();
+    auto* words = new QLabel(workspace_.scheme() != nullptr ? tr("The tray is empty: everything is placed.")
+                             : waiting == 0                 ? tr("Pieces can be typed before there is a room.")
+                                            : tr("%1 wait here for a room to be measured.").arg(waiting == 1 ? tr("1 piece") : tr("%1 pieces").arg(waiting)));
+    words->setObjectName(QStringLiteral("barHint"));
+    cutOuts_->addWidget(words);
+  } else if (unplaced.size() > kMostShown) {
+    cutOuts_->addWidget(new QLabel(tr("and %1 more").arg(unplaced.size() - kMostShown)));
+  }
+  cutOuts_->addStretch(1);
+}
+
+}  // namespace mezzet

@@ -1,0 +1,183 @@
+#include "app/view/compare_view.h"
+
+#include <QComboBox>
+#include <QDate>
+#include <QGridLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPainter>
+#include <QPushButton>
+#include <QScrollArea>
+
+#include "app/widgets/layouts.h"
+#include "app/widgets/style.h"
+#include "core/drawing/plan/plan.h"
+#include "core/edit/edits.h"
+#include "core/decide/compare.h"
+
+namespace mezzet {
+CompareView::CompareView(Workspace& workspace, QWidget* parent) : QDialog(parent), workspace_(workspace) {
+  setObjectName(QStringLiteral("compareView"));
+  setWindowTitle(tr("Two schemes beside each other"));
+  resize(1180, 720);
+  auto* grid = new QGridLayout(this);
+  grid->setContentsMargins(18, 14, 18, 14);
+  grid->setHorizontalSpacing(14);
+  leftName_ = words({}, "subject");
+  other_ = new QComboBox;
+  other_->setObjectName(QStringLiteral("otherScheme"));
+  other_->setAccessibleName(tr("The scheme to compare with"));
+  for (const auto& scheme : workspace_.job().schemes)
+    if (workspace_.scheme() != nullptr && scheme->room == workspace_.scheme()->room && scheme->id != workspace_.schemeId())
+      other_->addItem(tr("Scheme %1").arg(QString::fromStdString(scheme->name)), QString::fromStdString(scheme->id.value));
+  left_ = new QLabel;
+  right_ = new QLabel;
+  for (QLabel* picture : {left_, right_}) {
+    picture->setAlignment(Qt::AlignCenter);
+    picture->setMinimumSize(300, 240);
+    picture->setStyleSheet(QStringLiteral("background: #f8f4ea; border: 1px solid #39464f;"));
+    picture->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Ignored);
+  }
+  leftFigures_ = words({}, "figures");
+  rightFigures_ = words({}, "figures");
+  list_ = words({}, "differences");
+  log_ = words({}, "quietNote");
+  auto* lists = new QWidget;
+  lists->setObjectName(QStringLiteral("panelBody"));
+  auto* column = new QVBoxLayout(lists);
+  column->addWidget(words(tr("How the second differs"), "subject"));
+  column->addWidget(list_);
+  column->addSpacing(10);
+  column->addWidget(words(tr("What was decided"), "subject"));
+  column->addWidget(log_);
+  column->addStretch(1);
+  auto* scroll = new QScrollArea;
+  scroll->setWidgetResizable(true);
+  scroll->setWidget(lists);
+  scroll->setMinimumWidth(300);
+  grid->addWidget(leftName_, 0, 0);
+  grid->addWidget(other_, 0, 1);
+  grid->addWidget(left_, 1, 0);
+  grid->addWidget(right_, 1, 1);
+  grid->addWidget(leftFigures_, 2, 0);
+  grid->addWidget(rightFigures_, 2, 1);
+  grid->addWidget(scroll, 0, 2, 3, 1);
+  grid->setColumnStretch(0, 5);
+  grid->setColumnStretch(1, 5);
+  grid->setColumnStretch(2, 4);
+  grid->setRowStretch(1, 1);
+  auto* row = new QHBoxLayout;
+  reason_ = new QLineEdit;
+  reason_->setObjectName(QStringLiteral("logText"));
+  reason_->setPlaceholderText(tr("why: works, but leaves no wall for a sideboard"));
+  reason_->setAccessibleName(tr("What was decided, and why"));
+  reason_->setMaxLength(400);
+  row->addWidget(reason_, 1);
+  const auto button = [&](const QString& text, const char* name, LogKind kind) {
+    auto* b = new QPushButton(text);
+    b->setObjectName(QString::fromUtf8(name));
+    b->setAutoDefault(false);
+    connect(b, &QPushButton::clicked, this, [this, kind] { note(kind); });
+    row->addWidget(b);
+  };
+  button(tr("Choose the first"), "logDecision", LogKind::Decision);
+  button(tr("Turn the first down"), "logRejection", LogKind::Rejection);
+  button(tr("Note a candidate"), "logCandidate", LogKind::Candidate);
+  auto* close = new QPushButton(tr("Close"));
+  close->setAutoDefault(false);
+  connect(close, &QPushButton::clicked, this, &QDialog::accept);
+  row->addWidget(close);
+  grid->addLayout(row, 3, 0, 1, 3);
+  connect(other_, &QComboBox::currentIndexChanged, this, &CompareView::show_);
+  connect(&workspace_, &Workspace::jobChanged, this, &CompareView::show_);
+  show_();
+}
+
+void CompareView::paint(QLabel* on, const SchemeId& id) {
+  const Scheme* scheme = findScheme(workspace_.job(), id);
+  const Room* room = workspace_.room();
+  if (room == nullptr || scheme == nullptr) return on->clear();
+  const double ratio = devicePixelRatioF();
+  const QSize size = on->size() - QSize(4, 4);
+  QPixmap pixels(size * ratio);
+  pixels.setDevicePixelRatio(ratio);
+  pixels.fill(desk::kPaper);
+  PlanOptions options;
+  options.format = workspace_.format();
+  options.titles = false;
+  options.grid = false;
+  // The scale at which margins on paper and the room together fill the picture settles in a few rounds.
+  Projection projection;
+  Drawing d;
+  for (int round = 0; round < 4; ++round) {
+    options.scale = 96 / 25.4 / projection.perMm * 0.9;
+    d = composePlan(workspace_.job(), *room, scheme, options);
+    projection.perMm = std::min(size.width() / (d.high.x - d.low.x), size.height() / (d.high.y - d.low.y));
+  }
+  const Vec2 middle = midpoint(d.low, d.high);
+  projection.origin = QPointF(size.width() / 2.0 - middle.x * projection.perMm, size.height() / 2.0 + middle.y * projection.perMm);
+  QPainter painter(&pixels);
+  paintDrawing(painter, d, projection, {Palette::screen(), &workspace_.images(), 1});
+  painter.end();
+  on->setPixmap(pixels);
+}
+
+QString CompareView::inWords(const SchemeFigures& figures) const {
+  QStringList words;
+  const Room* room = workspace_.room();
+  if (room == nullptr) return {};
+  for (const std::string& w : figureWords(figures, *room, workspace_.job().units, workspace_.format())) words << onScreen(w);
+  return words.join(QStringLiteral(", ")) + QStringLiteral(".");
+}
+
+SchemeId CompareView::otherId() const { return SchemeId(other_->currentData().toString().toStdString()); }
+
+void CompareView::paintBoth() {
+  paint(left_, workspace_.schemeId());
+  paint(right_, otherId());
+}
+
+void CompareView::show_() {
+  const Scheme* first = workspace_.scheme();
+  if (first == nullptr) return;
+  paintBoth();
+  const auto judge = [&](const SchemeId& id) { return judged(workspace_.job(), workspace_.book(), id, workspace_.format()); };
+  const Judged one = judge(first->id);
+  leftName_->setText(tr("Scheme %1").arg(QString::fromStdString(first->name)));
+  leftFigures_->setText(inWords(one.figures));
+  rightFigures_->clear();
+  QString log;
+  const auto tell = [&](const Scheme& scheme) {
+    for (const LogEntry& e : scheme.log) {
+      const char* kind = e.kind == LogKind::Decision ? "chosen" : e.kind == LogKind::Rejection ? "turned down" : "candidate";
+      log += tr("%1  %2 %3: %4\n").arg(QString::fromStdString(e.date), QString::fromStdString(scheme.name), tr(kind), QString::fromStdString(e.text));
+    }
+  };
+  tell(*first);
+  if (const Scheme* second = findScheme(workspace_.job(), otherId())) {
+    const Judged two = judge(second->id);
+    rightFigures_->setText(inWords(two.figures));
+    QString text;
+    for (const std::string& line : differences(workspace_.job(), one, two, workspace_.format())) text += onScreen(line) + QStringLiteral("\n");
+    list_->setText(text.isEmpty() ? tr("Nothing measured differs.") : text.trimmed());
+    tell(*second);
+  } else {
+    list_->setText(tr("This room has one scheme. Copy it (Ctrl+D), change the copy, and compare."));
+  }
+  log_->setText(log.isEmpty() ? tr("Nothing yet.") : log.trimmed());
+}
+
+void CompareView::note(LogKind kind) {
+  const QString text = reason_->text().trimmed();
+  if (text.isEmpty()) return reason_->setFocus();
+  workspace_.document().edit(tr("note what was decided"), withLogEntry(workspace_.job(), workspace_.schemeId(),
+                                                                       {kind, QDate::currentDate().toString(Qt::ISODate).toStdString(), text.toStdString()}));
+  reason_->clear();
+}
+
+void CompareView::resizeEvent(QResizeEvent* event) {
+  QDialog::resizeEvent(event);
+  paintBoth();
+}
+
+}  // namespace mezzet

@@ -1,0 +1,131 @@
+// A drawing on the sheet: pan, zoom, fit, a cached picture of what stands still, labels that can be typed into.
+#pragma once
+
+#include <QPixmap>
+#include <QWidget>
+
+#include "app/document/workspace.h"
+#include "core/space/snapping.h"
+#include "core/drawing/base/drawing.h"
+#include "core/decide/adding.h"
+#include "render/painter.h"
+
+class QLabel;
+class QLineEdit;
+
+namespace mezzet {
+
+class SheetView : public QWidget {
+  Q_OBJECT
+
+ public:
+  SheetView(Workspace& workspace, QWidget* parent = nullptr);
+
+  [[nodiscard]] Workspace& workspace() const { return workspace_; }
+  /// Where a placement of this view is seen, in pixels of the widget.
+  [[nodiscard]] QRect rectOf(const PlacementId&) const;
+  void fit();
+  void zoom(double factor) { zoomAt(factor, rect().center()); }
+  [[nodiscard]] const Projection& projection() const { return projection_; }
+  /// Middle of a label of the working drawing, "tape:front"; for tests and for opening its editor.
+  [[nodiscard]] std::optional<QPointF> labelAt(const std::string& key) const;
+  /// Opens the editor on a tape of the selected piece; false if there is no such tape.
+  bool editTape(const std::string& key);
+  /// Where the selected thing's turning handle stands; nothing when it cannot be turned.
+  [[nodiscard]] std::optional<QPointF> handle() const;
+  [[nodiscard]] bool dragging() const { return held_.has_value(); }
+  void cancelDrag();
+
+ public slots:
+  void refresh();         ///< something drawn has changed
+  void refreshWorking();  ///< only selection, tapes or bands have changed
+
+ protected:
+  /// The part of the model that the widget shows at a scale.
+  [[nodiscard]] std::pair<Vec2, Vec2> visible() const { return {projection_.unmap({0, double(height())}), projection_.unmap({double(width()), 0})}; }
+  /// What stands still, at a scale (mm of the room per mm of paper), without what is in the hand.
+  [[nodiscard]] virtual Drawing composeStill(double scale, const PlacementIds& without) const = 0;
+  /// What moves: the piece in the hand, selection, tapes, bands, marks.
+  [[nodiscard]] virtual Drawing composeMoving(double scale) const = 0;
+  /// The topmost thing at a model point that can be selected.
+  [[nodiscard]] virtual PlacementId pieceAt(Vec2 model) const = 0;
+  /// Where the held placement is after the hand moved by `by` (model mm).
+  [[nodiscard]] virtual Place movedBy(const Place&, Vec2 by) const = 0;
+  /// The tape that points most nearly along a direction on the screen (model axes).
+  [[nodiscard]] virtual std::string tapeTowards(Vec2 direction) const = 0;
+  virtual void clickedItem(const std::string& /*id*/) {}
+  /// A place where nothing can be selected was pointed at.
+  virtual void clickedPlace(Vec2 /*model*/) {}
+  [[nodiscard]] virtual bool canDrag() const { return true; }
+  /// Whether a piece of this kind can be dropped here.
+  [[nodiscard]] virtual bool takes(const Piece&) const = 0;
+  [[nodiscard]] virtual QString emptyHint() const { return {}; }
+
+  /// The job with the piece in the hand where it is now, else the job itself.
+  [[nodiscard]] const Job& shownJob() const { return held_ ? held_->preview : workspace_.job(); }
+  [[nodiscard]] const std::vector<Band>& heldBands() const { return bands_; }
+  [[nodiscard]] const std::vector<Guide>& guides() const { return guides_; }
+  [[nodiscard]] double scale() const;
+  [[nodiscard]] std::string typedInto() const { return editor_ != nullptr ? editorKey_ : std::string(); }
+  [[nodiscard]] std::string itemAt(QPointF point) const;
+
+  void paintEvent(QPaintEvent*) override;
+  void resizeEvent(QResizeEvent*) override;
+  void mousePressEvent(QMouseEvent*) override;
+  void mouseMoveEvent(QMouseEvent*) override;
+  void mouseReleaseEvent(QMouseEvent*) override;
+  void wheelEvent(QWheelEvent*) override;
+  void dragEnterEvent(QDragEnterEvent*) override;
+  void dragMoveEvent(QDragMoveEvent*) override;
+  void dragLeaveEvent(QDragLeaveEvent*) override;
+  void dropEvent(QDropEvent*) override;
+  void keyPressEvent(QKeyEvent*) override;
+  bool focusNextPrevChild(bool next) override;
+  bool event(QEvent*) override;
+
+  Workspace& workspace_;
+
+ private:
+  struct Held {
+    Job before;  // at the press
+    Place from;
+    Vec2 grabbed;  // model point under the hand
+    Job preview;   // one per frame
+    bool moved = false;
+    bool turning = false;  // by its handle
+  };
+  /// The hand moves on: a preview, guides and all.
+  void carry(QPointF to, Qt::KeyboardModifiers);
+  [[nodiscard]] bool onHandle(QPointF point) const;
+  void selectIn(const QRectF& frame);
+  void zoomAt(double factor, QPointF at);
+  void rebuildStill();
+  void openEditor(const std::string& key, QPointF at, const QString& text);
+  void closeEditor(bool keepFocus);
+  void commitEditor();
+  void complain(const LengthReading& reading);
+  /// The job with the dragged cut-out at a point of the widget; absent when it cannot stand there.
+  struct Dropped {
+    Added added;
+    std::vector<Guide> guides;
+  };
+  [[nodiscard]] std::optional<Dropped> dropped(const QDropEvent&, IdSource& ids) const;
+  void dropGhost();
+
+  Projection projection_;
+  bool fitted_ = true;  // follows the window's size until the user zooms or pans
+  Drawing still_, moving_;
+  QPixmap stillPixels_;
+  bool stillStale_ = true;
+  std::optional<Held> held_;
+  std::vector<Band> bands_;
+  std::vector<Guide> guides_;
+  std::optional<QRectF> lasso_;  // a frame drawn round things to select them
+  std::optional<QPointF> panFrom_;
+  QPointF pressedAt_;
+  QLineEdit* editor_ = nullptr;
+  QLabel* complaint_ = nullptr;
+  std::string editorKey_;
+};
+
+}  // namespace mezzet

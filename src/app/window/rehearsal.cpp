@@ -1,0 +1,176 @@
+#include "app/window/rehearsal.h"
+
+#include <QApplication>
+#include <QDir>
+#include <QLineEdit>
+#include <QPixmap>
+#include <QPushButton>
+#include <QThread>
+#include <cstdio>
+
+#include "app/view/compare_view.h"
+#include "app/window/main_window.h"
+#include "app/view/plan_view.h"
+#include "app/dialogs/print_dialog.h"
+#include "app/dialogs/piece_list.h"
+#include "app/stages/measure/read_out.h"
+#include "app/dialogs/shortcut_sheet.h"
+#include "app/stages/measure/site_panel.h"
+#include "app/stages/measure/trace_view.h"
+#include "core/sheets/sheet.h"
+#include "core/edit/edits.h"
+#include "render/pdf.h"
+
+namespace mezzet {
+namespace {
+
+/// Routes are worked out beside the interface: a picture waits for them.
+void settle(Workspace& w) {
+  QApplication::processEvents();
+  for (int i = 0; i < 500 && w.routesPending(); ++i) {
+    QThread::msleep(10);
+    QApplication::processEvents();
+  }
+}
+
+QString shoot(QWidget& widget, const QString& folder, const char* name) {
+  if (auto* main = qobject_cast<MainWindow*>(&widget)) settle(main->workspace());
+  QApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+  QApplication::processEvents();
+  const QString path = folder + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png");
+  widget.grab().save(path);
+  return path;
+}
+
+}  // namespace
+
+QStringList takeShots(MainWindow& window, const QString& folder) {
+  QDir().mkpath(folder);
+  Workspace& w = window.workspace();
+  QStringList made;
+  w.showStage(Stage::Brief);
+  QApplication::processEvents();
+  made << shoot(window, folder, "brief");
+  w.showStage(Stage::Measure);
+  QApplication::processEvents();
+  made << shoot(window, folder, "measure");
+  w.showStage(Stage::Floor);
+  if (const Scheme* scheme = w.scheme())
+    for (const Placement& p : scheme->placements)
+      if (pieceOf(w.job(), p).kind == "low-table") w.select(p.id);
+  made << shoot(window, folder, "floor");
+  const auto scheme = [&](const char* name) {
+    for (const auto& s : w.job().schemes)
+      if (w.room() != nullptr && s->room == w.room()->id && s->name.starts_with(name)) return w.showScheme(s->id);
+  };
+  const SchemeId first = w.schemeId();
+  w.select({});
+  scheme("C");
+  w.showLayer(FloorLayer::Ways, true);
+  w.showLayer(FloorLayer::Talk, true);
+  made << shoot(window, folder, "ways");
+  w.showLayer(FloorLayer::Ways, false);
+  w.showLayer(FloorLayer::Talk, false);
+  w.showLayer(FloorLayer::Sight, true);
+  w.showLayer(FloorLayer::Reached, true);
+  made << shoot(window, folder, "sight");
+  w.showLayer(FloorLayer::Sight, false);
+  w.showLayer(FloorLayer::Reached, false);
+  w.showScheme(first);
+  w.showStage(Stage::Walls);
+  w.selectNext(true);
+  made << shoot(window, folder, "wall");
+  w.showStage(Stage::Floor);
+  {
+    CompareView beside(w);
+    beside.show();
+    QApplication::processEvents();
+    made << shoot(beside, folder, "beside");
+    FileSystem files;
+    PieceList list(w, files);
+    list.show();
+    QApplication::processEvents();
+    made << shoot(list, folder, "pieces");
+    if (w.room() != nullptr && w.room()->survey) {
+      ReadOut readOut(w);
+      readOut.show();
+      QApplication::processEvents();
+      if (auto* figure = readOut.findChild<QLineEdit*>(QStringLiteral("figure"))) figure->setText(QStringLiteral("227 15/16"));
+      made << shoot(readOut, folder, "read-out");
+    }
+    ShortcutSheet keys;
+    keys.show();
+    QApplication::processEvents();
+    made << shoot(keys, folder, "keys");
+  }
+  if (const Room* room = w.room()) {
+    const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
+    for (const char* kind : {"plan"})
+      if (const auto made_ = composeSheet(w.job(), *room, w.scheme(), *sheetKind(kind), request)) {
+        const QString path = folder + QStringLiteral("/installer-") + QString::fromUtf8(kind).left(4) + QStringLiteral(".png");
+        sheetImage(*made_, 4, &w.images()).save(path);
+        made << path;
+      }
+    if (const auto field = composeSheet(w.job(), *room, nullptr, *sheetKind("field"), {findPaper("letter"), 0, w.format(), {}})) {
+      const QString path = folder + QStringLiteral("/field-sheet.png");
+      sheetImage(*field, 4, &w.images()).save(path);
+      made << path;
+    }
+    const auto sheet = planSheet(w.job(), *room, w.scheme(), {findPaper("letter"), 48, w.format(), {}});
+    if (sheet) {
+      const QString path = folder + QStringLiteral("/sheet.png");
+      sheetImage(*sheet, 4, &w.images()).save(path);
+      made << path;
+    }
+  }
+  if (w.job().rooms.size() > 1) {
+    w.showRoom(w.job().rooms[1]->id);
+    w.showState(UseState::Party);
+    w.showLayer(FloorLayer::Ways, true);
+    made << shoot(window, folder, "dining");
+    w.showLayer(FloorLayer::Ways, false);
+    w.showState(UseState::Everyday);
+  }
+  // The site: each topic in the room that has most to say of it.
+  const auto site = [&](const char* room, Topic topic, const char* name) {
+    if (findRoom(w.job(), RoomId(room)) == nullptr) return;
+    w.showRoom(RoomId(room));
+    w.showTopic(topic);
+    if (topic == Topic::InWall) w.showWall(CornerId(room == std::string_view("parlour") ? "D" : "A"));
+    if (topic == Topic::Picture) window.traceView().setHand(TraceHand::Trace);
+    QApplication::processEvents();
+    if (topic == Topic::Openings)
+      for (QPushButton* row : window.site().findChildren<QPushButton*>(QStringLiteral("fold")))
+        if (row->isVisible() && row->text().startsWith(QStringLiteral("Arch"))) {
+          row->click();
+          QApplication::processEvents();
+          break;
+        }
+    if (topic != Topic::Picture) window.sheet().fit();
+    QApplication::processEvents();
+    made << shoot(window, folder, name);
+  };
+  site("breakfast", Topic::Openings, "openings");
+  site("landing", Topic::Heights, "heights");
+  site("parlour", Topic::InWall, "in-wall");
+  site("breakfast", Topic::Picture, "tracing");
+  site("hall", Topic::House, "house");
+  return made;
+}
+
+void rehearseEdits(MainWindow& window, int count) {
+  Document& document = window.document();
+  for (int i = 1; i <= count; ++i) {
+    const Scheme& scheme = *window.workspace().scheme();
+    const Placement& p = scheme.placements[static_cast<std::size_t>(i) % scheme.placements.size()];
+    Place there = p.on;
+    if (auto* floor = std::get_if<FloorPlace>(&there)) floor->at.x += i % 2 == 0 ? 10 : -7;
+    if (auto* hung = std::get_if<WallPlace>(&there)) hung->u += i % 2 == 0 ? 10 : -7;
+    document.edit(QStringLiteral("edit %1").arg(i), placed(document.job(), scheme.id, p.id, there));
+    std::printf("done %d\n", i);
+    std::fflush(stdout);
+    QApplication::processEvents();
+  }
+}
+
+}  // namespace mezzet

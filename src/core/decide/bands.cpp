@@ -1,0 +1,94 @@
+#include "core/decide/bands.h"
+
+#include <algorithm>
+
+#include "core/space/bodies.h"
+#include "core/model/kinds.h"
+#include "core/site/heights.h"
+#include "core/rules/art/art_case.h"
+
+namespace mezzet {
+namespace {
+
+/// The strip between `low` and `high` before the line left-right.
+Polygon strip(Vec2 left, Vec2 right, Vec2 outward, double low, double high) {
+  return {left + outward * low, right + outward * low, right + outward * high, left + outward * high};
+}
+
+/// Bands further than this from the thing in the hand say nothing about it [D].
+constexpr double kBandReach = 3000;
+
+void floorBands(const Job& job, const Scheme& scheme, const Rule& rule, const Placement& held, LengthFormat format, std::vector<Band>& out) {
+  const Asked asked = askedOf(rule, job);
+  if (!asked.tolerated.low || !asked.tolerated.high) return;
+  const double low = *asked.tolerated.low, high = *asked.tolerated.high;
+  const Piece& piece = pieceOf(job, held);
+  const FloorPlace& place = std::get<FloorPlace>(held.on);
+  const std::string label = "reach " + rangeWords(asked.tolerated, format);
+  for (const Placement& p : scheme.placements) {
+    const auto* other = std::get_if<FloorPlace>(&p.on);
+    if (other == nullptr || p.id == held.id || distance(other->at, place.at) > kBandReach) continue;
+    const Piece& otherPiece = pieceOf(job, p);
+    if (isLowTable(piece.kind) && isSeat(otherPiece.kind)) {
+      for (const FrontEdge& front : seatFronts(otherPiece, *other))
+        out.push_back({rule.id, "plan", strip(front.left, front.right, front.outward, low, high), label});
+    }
+    if (isSeat(piece.kind) && isLowTable(otherPiece.kind)) {
+      // Against the seat's front direction, before the table's nearest line; as wide as the table.
+      const Vec2 back = -seatFront(piece, place).outward, t = leftOf(back);
+      const Parts tables = footprint(otherPiece, *other);
+      double near = -HUGE_VAL, lowT = HUGE_VAL, highT = -HUGE_VAL;
+      for (const Convex& table : tables)
+        for (const Vec2 q : table.core) {
+          near = std::max(near, dot(q, back) + table.radius);
+          lowT = std::min(lowT, dot(q, t) - table.radius);
+          highT = std::max(highT, dot(q, t) + table.radius);
+        }
+      out.push_back({rule.id, "plan", strip(back * near + t * lowT, back * near + t * highT, back, low, high), label});
+    }
+  }
+}
+
+/// `left` and `right`: of the floor at the wall's ends, which a height above the floor follows; 0 for one above the datum.
+Band acrossWall(const std::string& rule, const CornerId& wall, double length, const Range& centre, double ceiling, std::string label, double left = 0,
+                double right = 0) {
+  const double low = std::clamp(centre.low.value_or(0), 0.0, ceiling), high = std::clamp(centre.high.value_or(ceiling), 0.0, ceiling);
+  return {rule, wallKey(wall), {{0, low + left}, {length, low + right}, {length, high + right}, {0, high + left}}, std::move(label)};
+}
+
+}  // namespace
+
+std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& id, const PlacementId& placement, LengthFormat format) {
+  std::vector<Band> out;
+  const Scheme* scheme = findScheme(job, id);
+  const Placement* held = scheme != nullptr ? findPlacement(*scheme, placement) : nullptr;
+  if (held == nullptr) return out;
+  if (std::holds_alternative<FloorPlace>(held->on)) {
+    if (const Rule* rule = findRule(book, "table-reach")) floorBands(job, *scheme, *rule, *held, format, out);
+    return out;
+  }
+  const auto* hung = std::get_if<WallPlace>(&held->on);
+  if (hung == nullptr) return out;
+  const Room& room = roomOf(job, *scheme);
+  const Wall wall = *findWall(room, hung->wall);
+  const double length = wall.length();
+  const RoomHeights heights = heightsOf(room);
+  const auto envelope = hungWith(job, *scheme, placement);
+  const Rule* centre = findRule(book, "art-centre");
+  const Rule* gap = findRule(book, "art-gap");
+  if (centre != nullptr)
+    if (const Asked asked = askedOf(*centre, job); asked.missing.empty())
+      out.push_back(acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight, "centre by height, " + rangeWords(asked.tolerated, format),
+                               heights.floorAt(wall.end), heights.floorAt(wall.start)));
+  if (gap != nullptr)
+    if (const auto below = belowArt(job, *scheme, room, *envelope); below && below->top)
+      if (const Asked asked = askedOf(*gap, job); asked.missing.empty()) {
+        const ArtSolution bands = solveArt({{}, asked.tolerated, *below->top, envelope->envelope.height()});
+        const std::string name = SchemeNames(job, *scheme).the(below->id);
+        out.push_back(acrossWall(gap->id, hung->wall, length, bands.gapBand, room.ceilingHeight,
+                                 "centre by gap over " + name + ", " + rangeWords(asked.tolerated, format)));
+      }
+  return out;
+}
+
+}  // namespace mezzet

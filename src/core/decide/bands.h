@@ -1,0 +1,21 @@
+// Bands: where a thing may be for a rule to hold. Drawn as soft zones while it is moved.
+#pragma once
+
+#include "core/rules/base/check.h"
+
+namespace mezzet {
+
+struct Band {
+  std::string rule;
+  std::string view;   ///< "plan" or "wall:A"
+  Polygon zone;       ///< plan: where the facing edge may lie; wall: where the frame's centre may lie
+  std::string label;  ///< "reach 12 to 18 in"
+};
+
+/// The bands that bind one placement, given where everything else is.
+/// Low table: before each seat, between the asked reaches, where the table's near edge may lie.
+/// Seat: before each low table's side that faces it, where the seat's front edge may lie.
+/// Picture: across its wall, where its centre may lie by each rule.
+[[nodiscard]] std::vector<Band> bandsOf(const Job&, const Rulebook&, const SchemeId&, const PlacementId&, LengthFormat format);
+
+}  // namespace mezzet

@@ -1,0 +1,217 @@
+#include "core/drawing/plan/plan.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/space/bodies.h"
+#include "core/drawing/base/drafting.h"
+#include "core/drawing/plan/fixed_plan.h"
+#include "core/model/kinds.h"
+#include "core/rules/base/check.h"
+#include "core/site/heights.h"
+
+namespace mezzet {
+namespace {
+
+// Distances on paper (mm) from the wall's outer face outward.
+constexpr double kDimensionOut = 8, kDimensionIn = 5.5, kTagOut = 15.5, kTagNear = 6, kMargin = 20, kSillOut = 3.2;
+
+struct WallDraft {
+  Wall wall;
+  Vec2 outerStart, outerEnd;  // mitred corners of the outer face
+};
+
+/// Where the outer faces of two walls meet at the corner between them; `of` is the one whose end is asked for, since
+/// walls in one line but of two thicknesses do not meet.
+Vec2 mitre(const Wall& before, const Wall& after, const Wall& of) {
+  const Vec2 corner = after.start, n = -before.inward(), m = -after.inward();
+  const double det = cross(n, m);
+  if (1 + dot(n, m) < 0.1) return corner + (n + m) * (of.thickness / 2);  // nearly folded back: blunt the point
+  if (std::abs(det) < 1e-6) return corner - of.inward() * of.thickness;
+  const double a = before.thickness, b = after.thickness;
+  return corner + Vec2{(a * m.y - b * n.y) / det, (n.x * b - m.x * a) / det};
+}
+
+std::vector<WallDraft> wallDrafts(const Room& room) {
+  const std::vector<Wall> walls = wallsOf(room);
+  const std::size_t n = walls.size();
+  std::vector<WallDraft> out;
+  for (std::size_t i = 0; i < n; ++i)
+    out.push_back({walls[i], mitre(walls[(i + n - 1) % n], walls[i], walls[i]), mitre(walls[i], walls[(i + 1) % n], walls[i])});
+  return out;
+}
+
+void addSolidWall(Drawing& d, const WallDraft& w, double from, double to, const std::string& id) {
+  const Vec2 along = w.wall.along(), out = -w.wall.inward() * w.wall.thickness;
+  const double length = w.wall.length();
+  const Vec2 a = w.wall.start + along * from, b = w.wall.start + along * to;
+  const Vec2 outerA = from <= 0 ? w.outerStart : a + out, outerB = to >= length ? w.outerEnd : b + out;
+  d.add(Layer::Wall, id, PathItem{{a, b, outerB, outerA}, true, Ink::CutWall, {Ink::CutWall, kWallLine, Dash::Solid}});
+}
+
+void addDoor(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b) {
+  const Vec2 in = o.swing == Swing::In ? wall.inward() : -wall.inward();
+  const Vec2 hinge = (o.hinge == Hinge::Start ? a : b) + (o.swing == Swing::In ? Vec2{} : -wall.inward() * wall.thickness);
+  const Vec2 closed = unit((o.hinge == Hinge::Start ? b - a : a - b));
+  d.add(Layer::Opening, o.id.value, line(hinge, hinge + in * o.width, {Ink::Ink, kFurnitureLine * 1.4, Dash::Solid}));
+  const double from = directionOf(closed);
+  const double span = cross(closed, in) > 0 ? 90 : -90;
+  d.add(Layer::Opening, o.id.value, ArcItem{hinge, o.width, span > 0 ? from : from - 90, 90, Ink::None, {Ink::Fine, kDimensionLine, Dash::Dashed}});
+}
+
+/// Two leaves that swing in or out from the jambs.
+void addCasements(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b) {
+  if (o.leaf != WindowLeaf::CasementIn && o.leaf != WindowLeaf::CasementOut) return;
+  const bool in = o.leaf == WindowLeaf::CasementIn;
+  const Vec2 face = in ? Vec2{} : -wall.inward() * wall.thickness, side = in ? wall.inward() : -wall.inward();
+  // Outside only a hint: sill, head and the wall's dimension stand there.
+  const double leaf = in ? o.width / 2 : std::min(o.width / 2, 2 * d.scale);
+  for (const auto& [hinge, closed] : {std::pair(a, wall.along()), std::pair(b, -wall.along())}) {
+    const Vec2 open = unit(side + closed * 0.35);
+    d.add(Layer::Opening, o.id.value, line(hinge + face, hinge + face + open * leaf, fine(Ink::Ink)));
+    if (!in) continue;
+    const double from = directionOf(closed), span = cross(closed, side) > 0 ? 70 : -70;
+    d.add(Layer::Opening, o.id.value, ArcItem{hinge + face, leaf, span > 0 ? from : from - 70, 70, Ink::None, {Ink::Fine, kFineLine, Dash::Dashed}});
+  }
+}
+
+/// Drawn curtains beside a window: a wave on the wall's face.
+void addCurtains(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b) {
+  if (!o.curtainStack || *o.curtainStack <= 0) return;
+  const double deep = 60, fold = 50;
+  const int folds = std::clamp(static_cast<int>(*o.curtainStack / fold), 2, 40);
+  for (const auto& [from, along] : {std::pair(a, -wall.along()), std::pair(b, wall.along())}) {
+    PathItem wave{{}, false, Ink::None, fine(Ink::Ink)};
+    for (int i = 0; i <= folds; ++i)
+      wave.points.push_back(from + along * (*o.curtainStack * i / folds) + wall.inward() * (i % 2 == 0 ? deep * 0.3 : deep * 1.3));
+    d.add(Layer::Opening, o.id.value, wave);
+  }
+}
+
+void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat format) {
+  const Vec2 along = wall.along(), out = -wall.inward() * wall.thickness;
+  const Vec2 a = wall.start + along * o.offset, b = a + along * o.width;
+  d.add(Layer::Opening, o.id.value, PathItem{{a, b, b + out, a + out}, true, o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, Stroke{}});
+  for (const Vec2 jamb : {a, b}) d.add(Layer::Opening, o.id.value, line(jamb, jamb + out, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+  LengthFormat bare = format;
+  bare.withUnit = false;
+  switch (o.kind) {
+    case OpeningKind::Door: addDoor(d, o, wall, a, b); break;
+    case OpeningKind::Sliding:
+      d.add(Layer::Opening, o.id.value, line(a + out * 0.35, a + along * (o.width * 0.55) + out * 0.35, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+      d.add(Layer::Opening, o.id.value, line(b + out * 0.65, b - along * (o.width * 0.55) + out * 0.65, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+      break;
+    case OpeningKind::Window: {
+      for (const double t : {0.0, 0.5, 1.0}) d.add(Layer::Opening, o.id.value, line(a + out * t, b + out * t, thin()));
+      addCasements(d, o, wall, a, b);
+      addCurtains(d, o, wall, a, b);
+      // Outside, before the wall's dimension: what stands before the window keeps its own words.
+      d.add(Layer::Label, o.id.value,
+            TextItem{midpoint(a, b) + out - wall.inward() * (kSillOut * d.scale), "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare),
+                     kSmallLetters, Align::Centre, readableTurn(along), Ink::Quiet, Ink::None});
+      break;
+    }
+    case OpeningKind::Arch:
+      for (const double t : {0.0, 1.0}) d.add(Layer::Opening, o.id.value, line(a + out * t, b + out * t, {Ink::Fine, kDimensionLine, Dash::Dashed}));
+      break;
+  }
+}
+
+void addWallsAndOpenings(Drawing& d, const Room& room, LengthFormat format) {
+  for (const WallDraft& w : wallDrafts(room)) {
+    std::vector<const Opening*> here;
+    for (const Opening& o : room.openings)
+      if (o.wall == w.wall.id) here.push_back(&o);
+    std::sort(here.begin(), here.end(), [](const Opening* a, const Opening* b) { return a->offset < b->offset; });
+    double from = 0;
+    for (const Opening* o : here) {
+      if (o->offset > from) addSolidWall(d, w, from, o->offset, wallKey(w.wall.id));
+      from = std::max(from, o->offset + o->width);
+    }
+    if (from < w.wall.length()) addSolidWall(d, w, from, w.wall.length(), wallKey(w.wall.id));
+    for (const Opening* o : here) addOpening(d, *o, w.wall, format);
+  }
+}
+
+void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
+  const std::vector<Wall> walls = wallsOf(room);
+  const Polygon outline = outlineOf(room);
+  for (std::size_t i = 0; i < walls.size(); ++i) {
+    const Wall& wall = walls[i];
+    const double face = wall.thickness / d.scale;
+    const std::string id = wallKey(wall.id), text = writeLength(wall.length(), format);
+    const std::size_t next = (i + 1) % walls.size(), before = (i + walls.size() - 1) % walls.size();
+    // Outside, two dimensions would cross in the angle of a jutting corner: the shorter wall has its own inside.
+    const bool inside = (isReflex(outline, i) && wall.length() < walls[before].length()) || (isReflex(outline, next) && wall.length() <= walls[next].length());
+    // The dimension runs from end to start, so that "left of it" is outside.
+    addDimension(d, {wall.end, wall.start, inside ? -kDimensionIn : face + kDimensionOut, text, Layer::Dimension, id, Ink::Ink,
+                     inside ? Ink::Floor : Ink::Paper, Ink::Ink});
+    // Its tag keeps clear of the neighbour's dimension in that angle.
+    const double share = !inside ? 0.5 : isReflex(outline, i) ? 0.72 : 0.28;
+    addTag(d, wall.start + (wall.end - wall.start) * share - wall.inward() * ((face + (inside ? kTagNear : kTagOut)) * d.scale), wall.id.value, id);
+  }
+}
+
+}  // namespace
+
+Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, const PlanOptions& o) {
+  Drawing d;
+  d.scale = o.scale;
+  const Polygon outline = outlineOf(room);
+  d.low = d.high = outline.front();
+  for (const Vec2 p : outline) {
+    d.low = {std::min(d.low.x, p.x), std::min(d.low.y, p.y)};
+    d.high = {std::max(d.high.x, p.x), std::max(d.high.y, p.y)};
+  }
+  double thickest = kUsualWall;
+  for (const Wall& wall : wallsOf(room)) thickest = std::max(thickest, wall.thickness);
+  const double margin = thickest + kMargin * d.scale;
+  d.low = d.low - Vec2{margin, margin + (o.titles ? 6 * d.scale : 0)};
+  d.high += Vec2{margin, margin + (o.titles ? 4 * d.scale : 0)};
+
+  d.add(Layer::Floor, room.id.value, PathItem{outline, true, Ink::Floor, Stroke{}});
+  if (o.grid) addGrid(d, o.gridLow, o.gridHigh, job.units == Unit::Inch);
+  for (const Feature& f : room.features)
+    if (f.kind != FeatureKind::Niche && f.kind != FeatureKind::Beam) addFeature(d, room, f, o.format);
+  addWallsAndOpenings(d, room, o.format);
+  for (const Feature& f : room.features)
+    if (f.kind == FeatureKind::Niche || f.kind == FeatureKind::Beam) addFeature(d, room, f, o.format);
+  addPoints(d, room);
+  addWallDimensions(d, room, o.format);
+  if (scheme != nullptr) {
+    const PieceIndex pieces(job);
+    const SchemeNames names(job, *scheme);
+    for (const bool rugs : {true, false})
+      for (const Placement& p : scheme->placements) {
+        const auto* place = std::get_if<FloorPlace>(&p.on);
+        const Piece& piece = pieces.of(p);
+        if (place == nullptr || std::find(o.without.begin(), o.without.end(), p.id) != o.without.end() || isRug(piece.kind) != rugs) continue;
+        addPiece(d, piece, *place, p.id.value, midSentence(names.plain(p.id)), o.format);
+      }
+    // A picture on a wall shows in plan as a bar on the face of its wall.
+    for (const Placement& p : scheme->placements)
+      if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
+        const auto wall = findWall(room, hung->wall);
+        const Vec2 at = wall->start + wall->along() * (wall->length() - hung->u);
+        const Vec2 half = wall->along() * (pieces.of(p).width / 2), in = wall->inward() * std::max(40.0, 0.9 * d.scale);
+        d.add(Layer::Picture, p.id.value,
+              PathItem{{at - half, at + half, at + half + in, at - half + in}, true, Ink::Mount, {Ink::Ink, kDimensionLine, Dash::Solid}});
+      }
+  }
+  if (o.titles) {
+    const double p = d.scale;
+    d.add(Layer::Title, "",
+          TextItem{{d.low.x + 3 * p, d.high.y - 3 * p},
+                   room.name + ", floor plan. " + ceilingWords(room, o.format),
+                   kSmallLetters,
+                   Align::Left,
+                   0,
+                   Ink::Ink,
+                   Ink::None});
+    addNorth(d, {d.high.x - 6 * p, d.high.y - 8 * p});
+    addScaleBar(d, {d.low.x + 4 * p, d.low.y + 3 * p}, job.units == Unit::Inch, o.format);
+  }
+  return d;
+}
+
+}  // namespace mezzet

@@ -1,0 +1,201 @@
+// What is drawn over the plan while someone works on it.
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+#include "core/space/bodies.h"
+#include "core/drawing/base/drafting.h"
+#include "core/drawing/plan/plan.h"
+#include "core/drawing/base/working.h"
+#include "core/rules/base/check.h"
+
+namespace mezzet {
+namespace {
+
+constexpr double kHalo = 1.1, kThinHalo = 0.8;  // selection edges, mm of paper
+constexpr double kHandleOff = 4.5, kHandle = 1.7;
+constexpr double kNearTape = 60;  // mm of the room: witness points this near are those of the same gap
+
+void addSelection(Drawing& d, const Job& job, const Scheme& scheme, const PlacementId& id, double width) {
+  const Placement* p = findPlacement(scheme, id);
+  if (p == nullptr) return;
+  const Stroke edge{Ink::Accent, width, Dash::Solid};
+  if (const auto* floor = std::get_if<FloorPlace>(&p->on)) {
+    // The edge stands just outside the footprint, so that the ink line stays visible.
+    Piece grown = pieceOf(job, *p);
+    const double by = 1.2 * d.scale;
+    grown.width += by;
+    if (grown.depth) *grown.depth += by;
+    if (grown.longDepth) *grown.longDepth += by;
+    if (grown.returnWidth) *grown.returnWidth += by;
+    if (grown.shape == Shape::Round) d.add(Layer::Working, "selection", ArcItem{floor->at, grown.width / 2, 0, 360, Ink::None, edge});
+    else d.add(Layer::Working, "selection", PathItem{outlineOf(grown, *floor), true, Ink::None, edge});
+  }
+}
+
+/// What would stand elsewhere, in outline.
+void addGhost(Drawing& d, const Job& ghost, const Scheme& now) {
+  const Scheme* then = findScheme(ghost, now.id);
+  if (then == nullptr) return;
+  const Stroke edge{Ink::Holds, 0.6, Dash::Dashed};
+  for (const Placement& q : then->placements) {
+    const Placement* before = findPlacement(now, q.id);
+    const auto* floor = std::get_if<FloorPlace>(&q.on);
+    if (floor == nullptr || (before != nullptr && *before == q)) continue;
+    const Piece& piece = pieceOf(ghost, q);
+    if (piece.shape == Shape::Round) d.add(Layer::Working, "ghost", ArcItem{floor->at, piece.width / 2, 0, 360, Ink::Band, edge});
+    else d.add(Layer::Working, "ghost", PathItem{outlineOf(piece, *floor), true, Ink::Band, edge});
+  }
+}
+
+/// Off the first of its corners where no label stands.
+void addTurnHandle(Drawing& d, const Piece& piece, const FloorPlace& place) {
+  // A round piece has no corners: its handle stands where its box would have one, nearer in.
+  const double share = piece.shape == Shape::Round || piece.shape == Shape::Oval ? std::numbers::sqrt2 / 2 : 1;
+  const double x = piece.width / 2 * share + kHandleOff * d.scale, y = piece.depth.value_or(piece.width) / 2 * share + kHandleOff * d.scale;
+  std::optional<Vec2> at;
+  for (const Vec2 corner : {Vec2{x, y}, Vec2{-x, y}, Vec2{x, -y}, Vec2{-x, -y}}) {
+    const Vec2 there = place.at + rotated(corner, turnOf(place.turn));
+    const double r = (kHandle + 0.6) * d.scale;
+    const bool covered = std::any_of(d.items.begin(), d.items.end(), [&](const Item& item) {
+      const auto* text = std::get_if<TextItem>(&item.shape);
+      if (text == nullptr) return false;
+      const TextBox box = textBox(*text, d.scale);
+      return there.x + r > box.low.x && there.x - r < box.high.x && there.y + r > box.low.y && there.y - r < box.high.y;
+    });
+    if (!at || !covered) at = there;
+    if (!covered) break;
+  }
+  d.add(Layer::Working, kTurnHandle, ArcItem{*at, kHandle * d.scale, 0, 360, Ink::Accent, {Ink::Ink, 0.35, Dash::Solid}});
+}
+
+}  // namespace
+
+void addGuides(Drawing& d, const std::vector<Guide>& guides) {
+  for (const Guide& g : guides) {
+    const Vec2 past = unit(g.to - g.from) * (5 * d.scale);
+    d.add(Layer::Working, "guide", line(g.from - past, g.to + past, {Ink::Ink, 0.25, Dash::Dashed}));
+    const bool upright = std::abs(g.to.y - g.from.y) > std::abs(g.to.x - g.from.x);
+    // Near what it lines up with, clear of the tapes, whose labels stand half way.
+    const Vec2 near = g.mark + ((g.from + g.to) * 0.5 - g.mark) * 0.35;
+    const Vec2 at = upright ? Vec2{g.from.x + 1.6 * d.scale, near.y} : Vec2{near.x, g.from.y + 2.4 * d.scale};
+    d.add(Layer::Working, "guide", TextItem{at, g.words, kSmallLetters, upright ? Align::Left : Align::Centre, 0, Ink::Ink, Ink::Paper});
+  }
+}
+
+std::string tapeKey(Side side) { return std::string("tape:") + sideName(side); }
+
+void addTape(Drawing& d, const Tape& tape, LengthFormat format, bool labelled) {
+  const std::string id = tapeKey(tape.side);
+  const Vec2 tick = unit(tape.along + leftOf(tape.along)) * (1.4 * d.scale);
+  d.add(Layer::Working, id, line(tape.from, tape.to, {Ink::Ink, 0.25, Dash::Solid}));
+  for (const Vec2 end : {tape.from, tape.to}) d.add(Layer::Working, id, line(end - tick, end + tick, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+  if (!labelled) return;
+  TextItem label{midpoint(tape.from, tape.to), writeLength(tape.length, format), kLetters, Align::Centre, 0, Ink::AccentText, Ink::Accent};
+  // A tape shorter than its label carries it beside the line.
+  const double width = letteringWidth(label.text, label.height) * d.scale;
+  const double room = std::abs(tape.along.x) > std::abs(tape.along.y) ? std::abs(tape.length) - width : std::abs(tape.length) - 2.2 * kLetters * d.scale;
+  if (room < 1.5 * d.scale) {
+    const bool upright = std::abs(tape.along.y) >= std::abs(tape.along.x);
+    label.at += upright ? Vec2{width / 2 + 3.5 * d.scale, 0} : Vec2{0, 4.5 * d.scale};
+  }
+  d.add(Layer::Working, id, label);
+}
+
+void addFindingMark(Drawing& d, const Finding& f, LengthFormat format) {
+  if (f.verdict != Verdict::Breaks || f.quantity != Quantity::Length) return;
+  const std::string id = "finding:" + f.id;
+  const Vec2 a = f.at[0], b = f.at[1];
+  const bool upright = std::abs(b.y - a.y) > std::abs(b.x - a.x);
+  d.add(Layer::Working, id, line(a, b, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
+  TextItem label{midpoint(a, b), writeLength(f.measured, format), kLetters, Align::Left, 0, Ink::Ink, Ink::Paper};
+  const double width = letteringWidth(label.text, label.height) * d.scale;
+  const double shift = -width / 2 + 1.5 * d.scale;
+  if (upright) {
+    label.at += Vec2{5.2 * d.scale, 0};
+  } else if (distance(a, b) > width + 8 * d.scale) {
+    label.at += Vec2{shift, -3.6 * d.scale};
+  } else {
+    // No room between the two things: the figure stands below them, on a leader.
+    const Vec2 foot = label.at - Vec2{0, 15 * d.scale};
+    d.add(Layer::Working, id, line(label.at, foot, {Ink::Breaks, kDimensionLine, Dash::Solid}));
+    label.at = foot + Vec2{shift, 0};
+  }
+  d.add(Layer::Working, id, label);
+  const Vec2 mark = label.at - Vec2{2.9 * d.scale, 0};
+  const double r = 1.15 * d.scale;
+  d.add(Layer::Working, id, line(mark + Vec2{-r, -r}, mark + Vec2{r, r}, {Ink::Breaks, 0.6, Dash::Solid}));
+  d.add(Layer::Working, id, line(mark + Vec2{-r, r}, mark + Vec2{r, -r}, {Ink::Breaks, 0.6, Dash::Solid}));
+}
+
+void addBands(Drawing& d, const std::vector<Band>& bands, const std::string& view) {
+  for (const Band& band : bands)
+    if (band.view == view) d.add(Layer::Working, "band:" + band.rule, PathItem{band.zone, true, Ink::Band, fine(Ink::Holds)});
+}
+
+Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, double scale, LengthFormat format) {
+  Drawing d;
+  d.scale = scale;
+  addBands(d, work.bands, "plan");
+  for (const Band& band : work.bands) {
+    // The label stands in bands that have room for it.
+    const Vec2 middle = (band.zone[0] + band.zone[1] + band.zone[2] + band.zone[3]) * 0.25;
+    const bool level = std::abs(band.zone[1].x - band.zone[0].x) > letteringWidth(band.label, kSmallLetters) * d.scale;
+    if (band.view == "plan" && level)
+      d.add(Layer::Working, "band:" + band.rule, TextItem{middle, band.label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+  }
+  if (work.scheme == nullptr) return d;
+  // Bands first, then the pieces in the hand, then the marks and tapes over them.
+  const SchemeNames names(job, *work.scheme);
+  for (const PlacementId& id : work.inHand)
+    if (const Placement* p = findPlacement(*work.scheme, id))
+      if (const auto* floor = std::get_if<FloorPlace>(&p->on))
+        addPiece(d, pieceOf(job, *p), *floor, id.value, midSentence(names.plain(id)), format, Layer::Working);
+  // Where a tape already reads a finding's gap, its own line and figure would lie under the tape's.
+  const auto onATape = [&](const Finding& f) {
+    return std::any_of(work.tapes.begin(), work.tapes.end(), [&](const Tape& t) {
+      return std::abs(t.length - f.measured) < kTouch &&
+             std::min(distance(f.at[0], t.from) + distance(f.at[1], t.to), distance(f.at[0], t.to) + distance(f.at[1], t.from)) < kNearTape;
+    });
+  };
+  for (const Finding& f : work.findings)
+    if (f.view == "plan" && !onATape(f)) addFindingMark(d, f, format);
+  for (const PlacementId& id : work.selection)
+    if (id != work.selected) addSelection(d, job, *work.scheme, id, kThinHalo);
+  addSelection(d, job, *work.scheme, work.selected, kHalo);
+  addGuides(d, work.guides);
+  if (work.ghost != nullptr) addGhost(d, *work.ghost, *work.scheme);
+  for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeKey(tape.side));
+  if (const Placement* p = findPlacement(*work.scheme, work.selected); p != nullptr && work.handle)
+    if (const auto* floor = std::get_if<FloorPlace>(&p->on)) addTurnHandle(d, pieceOf(job, *p), *floor);
+  return d;
+}
+
+Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::string>& lengths, std::size_t current, double scale, LengthFormat format) {
+  Drawing d;
+  d.scale = scale;
+  d.low = d.high = {};
+  Polygon path = corners;
+  path.push_back(end);
+  for (const Vec2 p : path) {
+    d.low = {std::min(d.low.x, p.x), std::min(d.low.y, p.y)};
+    d.high = {std::max(d.high.x, p.x), std::max(d.high.y, p.y)};
+  }
+  const Vec2 margin{22 * scale, 22 * scale};
+  d.low = d.low - margin;
+  d.high += margin;
+  for (std::size_t i = 0; i + 1 < path.size(); ++i) {
+    const bool here = i == current;
+    if (distance(path[i], path[i + 1]) < 1) continue;
+    d.add(Layer::Wall, "", line(path[i], path[i + 1], {Ink::CutWall, here ? 1.4 : 0.9, Dash::Solid}));
+    addDimension(d, {path[i + 1], path[i], 8, lengths[i], Layer::Dimension, "", Ink::Ink, here ? Ink::Accent : Ink::Paper, Ink::Ink});
+  }
+  if (norm(end) > 0.5) {
+    d.add(Layer::Working, "", line(end, {0, 0}, {Ink::Breaks, 0.6, Dash::Dashed}));
+    d.add(Layer::Working, "", TextItem{end * 0.5, writeLength(norm(end), format) + " open", kLetters, Align::Centre, 0, Ink::Ink, Ink::Paper});
+  }
+  if (d.high.x - d.low.x > 2 * margin.x + 1) d.add(Layer::Label, "", ArcItem{{0, 0}, 1.3 * scale, 0, 360, Ink::Ink, Stroke{}});
+  return d;
+}
+
+}  // namespace mezzet

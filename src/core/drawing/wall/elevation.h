@@ -1,0 +1,45 @@
+// One wall seen from inside, with a strip of the floor below it in line.
+#pragma once
+
+#include "core/drawing/plan/plan.h"
+
+namespace mezzet {
+
+struct ElevationOptions {
+  double scale = 24;
+  LengthFormat format;
+  PlacementIds without;
+  bool grid = true;
+  Vec2 gridLow, gridHigh;
+  bool titles = true;
+  bool services = false;  ///< studs as predicted, and where cables are likely: for who drills
+};
+
+/// Model coordinates: u to the right from the wall's end corner, v up from the floor; the floor strip lies below v = 0.
+[[nodiscard]] Drawing composeElevation(const Job&, const Room&, const Scheme*, const CornerId& wall, const ElevationOptions&);
+
+/// One picture at a place, as it is drawn on the elevation.
+void addPicture(Drawing&, const Piece&, const WallPlace&, const std::string& id, const std::string& label, Layer layer = Layer::Picture);
+
+/// Over the elevation while working: bands, the distance between bands that do not meet, the selected picture's tapes
+/// and its centre's height.
+struct ElevationWork {
+  const Scheme* scheme = nullptr;
+  CornerId wall;
+  PlacementId selected;
+  PlacementIds selection, inHand;  ///< as in PlanWork
+  std::vector<Tape> tapes;
+  std::vector<Band> bands;
+  std::vector<Guide> guides;
+  const Job* ghost = nullptr;
+  std::vector<Finding> findings;
+  std::string typedInto;
+};
+[[nodiscard]] Drawing composeElevationWork(const Job&, const Room&, const ElevationWork&, double scale, LengthFormat format);
+
+/// Where the floor strip begins below the floor line, and how deep it is, in mm of the room.
+inline constexpr double kStripBelow = 420, kStripDeep = 1220;
+/// The id of the dimension from the floor to a picture's centre, which can be typed into like a tape.
+inline constexpr const char* kCentreKey = "tape:centre";
+
+}  // namespace mezzet

@@ -1,0 +1,333 @@
+#include "core/edit/edits.h"
+
+#include <algorithm>
+#include <map>
+
+#include "core/edit/validate.h"
+
+namespace mezzet {
+namespace {
+
+/// Replaces the shared value with `changed.id`, or adds it at the end.
+template <class T>
+void put(std::vector<Shared<T>>& all, T changed) {
+  const auto at = std::find_if(all.begin(), all.end(), [&](const Shared<T>& one) { return one->id == changed.id; });
+  auto fresh = std::make_shared<const T>(std::move(changed));
+  if (at == all.end()) all.push_back(std::move(fresh));
+  else *at = std::move(fresh);
+}
+
+template <class T>
+void putValue(std::vector<T>& all, T changed) {
+  const auto at = std::find_if(all.begin(), all.end(), [&](const T& one) { return one.id == changed.id; });
+  if (at == all.end()) all.push_back(std::move(changed));
+  else *at = std::move(changed);
+}
+
+template <class Change>
+Job withChangedPlacement(const Job& job, const SchemeId& schemeId, const PlacementId& id, Change change) {
+  const Scheme* scheme = findScheme(job, schemeId);
+  if (scheme == nullptr || findPlacement(*scheme, id) == nullptr) return job;
+  Scheme changed = *scheme;
+  for (Placement& p : changed.placements)
+    if (p.id == id) change(p);
+  return withScheme(job, std::move(changed));
+}
+
+Error noRoom(const RoomId& id) { return {"room " + id.value, "is not in this job", "Choose another room"}; }
+
+}  // namespace
+
+Result<Job> withRoom(const Job& job, Room room) {
+  if (auto fault = faultOf(room, usualFormat(job.units))) return *fault;
+  for (const auto& scheme : job.schemes) {
+    if (scheme->room != room.id) continue;
+    for (const Placement& p : scheme->placements)
+      if (const auto* on = std::get_if<WallPlace>(&p.on); on != nullptr && !findWall(room, on->wall))
+        return Error{"wall " + on->wall.value, "is where " + pieceOf(job, p).name + " hangs in " + scheme->name, "Hang it elsewhere before this wall goes"};
+  }
+  Job out = job;
+  put(out.rooms, std::move(room));
+  return out;
+}
+
+Result<Job> withOutline(const Job& job, const RoomId& id, std::vector<Corner> corners) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  for (Corner& corner : corners)
+    for (const Corner& before : room->corners)
+      if (before.id == corner.id && !corner.wallThickness) corner.wallThickness = before.wallThickness;
+  changed.corners = std::move(corners);
+  return withRoom(job, std::move(changed));
+}
+
+Result<Job> withCeiling(const Job& job, const RoomId& id, double height) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  changed.ceilingHeight = height;
+  return withRoom(job, std::move(changed));
+}
+
+Result<Job> withOpening(const Job& job, const RoomId& id, Opening opening) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  putValue(changed.openings, std::move(opening));
+  return withRoom(job, std::move(changed));
+}
+
+Job withoutOpening(const Job& job, const RoomId& id, const OpeningId& opening) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return job;
+  Room changed = *room;
+  std::erase_if(changed.openings, [&](const Opening& o) { return o.id == opening; });
+  if (changed.entry == opening) changed.entry = {};
+  Job out = job;
+  // A door that belongs to two rooms leads nowhere from the other one then.
+  for (auto& other : out.rooms)
+    for (std::size_t i = 0; i < other->openings.size(); ++i)
+      if (other->openings[i].leadsTo == LeadsTo{id, opening}) {
+        Room parted = *other;
+        parted.openings[i].leadsTo.reset();
+        other = std::make_shared<const Room>(std::move(parted));
+      }
+  put(out.rooms, std::move(changed));
+  return out;
+}
+
+Result<Job> withFeature(const Job& job, const RoomId& id, Feature feature) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  putValue(changed.features, std::move(feature));
+  return withRoom(job, std::move(changed));
+}
+
+Job withoutFeature(const Job& job, const RoomId& id, const FeatureId& feature) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return job;
+  Room changed = *room;
+  std::erase_if(changed.features, [&](const Feature& f) { return f.id == feature; });
+  Job out = job;
+  put(out.rooms, std::move(changed));
+  return out;
+}
+
+Result<Job> withWallThickness(const Job& job, const RoomId& id, const CornerId& corner, std::optional<double> thickness) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  for (Corner& c : changed.corners)
+    if (c.id == corner) c.wallThickness = thickness;
+  return withRoom(job, std::move(changed));
+}
+
+Result<Job> withPiece(const Job& job, Piece piece) {
+  if (auto fault = faultOf(piece)) return *fault;
+  Job out = job;
+  put(out.pieces, std::move(piece));
+  return out;
+}
+
+Room freshRoom(const Job& job, IdSource& ids) {
+  Room room;
+  room.id = ids.take<RoomId>("room");
+  room.name = job.rooms.empty() ? "Room" : "Room " + std::to_string(job.rooms.size() + 1);
+  room.ceilingHeight = kUsualCeiling;
+  return room;
+}
+
+Result<Job> withFreshRoom(const Job& job, Room room, IdSource& ids) {
+  const RoomId id = room.id;
+  const auto after = withRoom(job, std::move(room));
+  if (!after) return after.error();
+  return withScheme(*after, Scheme{ids.take<SchemeId>("s"), id, "A", {}, {}, {}});
+}
+
+Job withScheme(const Job& job, Scheme scheme) {
+  Job out = job;
+  put(out.schemes, std::move(scheme));
+  return out;
+}
+
+Job withoutPiece(const Job& job, const PieceId& id) {
+  for (const auto& scheme : job.schemes)
+    for (const Placement& p : scheme->placements)
+      if (p.piece == id) return job;
+  for (const auto& piece : job.pieces)
+    if (piece->variantOf == id) return job;
+  Job out = job;
+  std::erase_if(out.pieces, [&](const auto& piece) { return piece->id == id; });
+  return out;
+}
+
+Job withoutScheme(const Job& job, const SchemeId& id) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  const auto inRoom = std::count_if(job.schemes.begin(), job.schemes.end(), [&](const auto& s) { return s->room == scheme->room; });
+  if (inRoom < 2) return job;
+  Job out = job;
+  std::erase_if(out.schemes, [&](const auto& s) { return s->id == id; });
+  return out;
+}
+
+Job withSchemeCopied(const Job& job, const SchemeId& id, const std::string& name, IdSource& ids, SchemeId& copy) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme fresh = *scheme;
+  fresh.id = copy = ids.take<SchemeId>("s");
+  fresh.name = name;
+  std::map<std::string, std::string> renamed;
+  for (Placement& p : fresh.placements) {
+    const PlacementId now = ids.take<PlacementId>("p");
+    renamed[p.id.value] = now.value;
+    p.id = now;
+  }
+  for (Placement& p : fresh.placements)
+    if (auto* carried = std::get_if<CarriedPlace>(&p.on)) carried->carrier = PlacementId(renamed[carried->carrier.value]);
+  // A kept finding is named by its subjects, which have new ids now, in byte order.
+  for (Kept& kept : fresh.kept) {
+    const auto colon = kept.finding.find(':');
+    if (colon == std::string::npos) continue;
+    std::vector<std::string> subjects;
+    for (std::size_t at = colon + 1; at <= kept.finding.size();) {
+      const std::size_t end = std::min(kept.finding.find(',', at), kept.finding.size());
+      const std::string subject = kept.finding.substr(at, end - at);
+      subjects.push_back(renamed.contains(subject) ? renamed[subject] : subject);
+      at = end + 1;
+    }
+    std::sort(subjects.begin(), subjects.end());
+    kept.finding.resize(colon + 1);
+    for (const std::string& subject : subjects) kept.finding += (kept.finding.back() == ':' ? "" : ",") + subject;
+  }
+  return withScheme(job, std::move(fresh));
+}
+
+Job withPlacement(const Job& job, const SchemeId& id, Placement placement) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme changed = *scheme;
+  putValue(changed.placements, std::move(placement));
+  return withScheme(job, std::move(changed));
+}
+
+Job withoutPlacement(const Job& job, const SchemeId& id, const PlacementId& placement) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme changed = *scheme;
+  std::erase_if(changed.placements, [&](const Placement& p) {
+    const auto* carried = std::get_if<CarriedPlace>(&p.on);
+    return p.id == placement || (carried != nullptr && carried->carrier == placement);
+  });
+  return withScheme(job, std::move(changed));
+}
+
+Job placed(const Job& job, const SchemeId& scheme, const PlacementId& id, Place place) {
+  if (auto* floor = std::get_if<FloorPlace>(&place)) floor->turn = normalisedTurn(floor->turn);
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.on = place; });
+}
+
+Job repointed(const Job& job, const SchemeId& scheme, const PlacementId& id, const PieceId& piece) {
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.piece = piece; });
+}
+
+Result<Job> withSetOut(const Job& job, const SchemeId& schemeId, const PlacementId& id, std::vector<CornerId> walls) {
+  const Job after = withChangedPlacement(job, schemeId, id, [&](Placement& p) { p.setOut = std::move(walls); });
+  if (const auto fault = faultOf(after)) return *fault;
+  return after;
+}
+
+Job withLock(const Job& job, const SchemeId& scheme, const PlacementId& id, bool locked) {
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.locked = locked; });
+}
+
+Job withInUse(const Job& job, const SchemeId& scheme, const PlacementId& id, bool inUse) {
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) {
+    if (std::holds_alternative<FloorPlace>(p.on)) p.inUse = inUse;
+  });
+}
+
+Job withUsedAt(const Job& job, const SchemeId& scheme, const PlacementId& id, std::optional<FloorPlace> there) {
+  if (there) there->turn = normalisedTurn(there->turn);
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) {
+    if (std::holds_alternative<FloorPlace>(p.on)) p.usedAt = there;
+  });
+}
+
+Result<Job> withEntry(const Job& job, const RoomId& id, const OpeningId& opening) {
+  const Room* room = findRoom(job, id);
+  if (room == nullptr) return noRoom(id);
+  Room changed = *room;
+  changed.entry = opening;
+  return withRoom(job, std::move(changed));
+}
+
+Job withKept(const Job& job, const SchemeId& id, Kept kept) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme changed = *scheme;
+  std::erase_if(changed.kept, [&](const Kept& k) { return k.finding == kept.finding; });
+  changed.kept.push_back(std::move(kept));
+  return withScheme(job, std::move(changed));
+}
+
+Job withoutKept(const Job& job, const SchemeId& id, const std::string& finding) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme changed = *scheme;
+  std::erase_if(changed.kept, [&](const Kept& k) { return k.finding == finding; });
+  return withScheme(job, std::move(changed));
+}
+
+Job withLogEntry(const Job& job, const SchemeId& id, LogEntry entry) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme changed = *scheme;
+  changed.log.push_back(std::move(entry));
+  return withScheme(job, std::move(changed));
+}
+
+Job withRange(const Job& job, const std::string& rule, std::optional<ChangedRange> range) {
+  Job out = job;
+  if (range) out.houseRules.ranges[rule] = *range;
+  else out.houseRules.ranges.erase(rule);
+  return out;
+}
+
+Result<Job> withOwnRule(const Job& job, const PieceId& id, const std::string& rule, std::optional<OwnRule> own) {
+  const Piece* piece = findPiece(job, id);
+  if (piece == nullptr) return Error{"piece " + id.value, "is not in this job", "Choose another"};
+  Piece changed = *piece;
+  if (own && (own->school || own->range)) changed.ownRules[rule] = *own;
+  else changed.ownRules.erase(rule);
+  return withPiece(job, std::move(changed));
+}
+
+Job withRulebook(const Job& job, int version) {
+  Job out = job;
+  out.houseRules.rulebook = version;
+  return out;
+}
+
+Job withBrief(const Job& job, Brief brief) {
+  Job out = job;
+  out.brief = std::move(brief);
+  return out;
+}
+
+Job withSchool(const Job& job, const std::string& rule, const std::string& school) {
+  Job out = job;
+  out.houseRules.schools[rule] = school;
+  out.houseRules.ranges.erase(rule);  // choosing a school gives up a range of one's own
+  return out;
+}
+
+Job withUnits(const Job& job, Unit units) {
+  Job out = job;
+  out.units = units;
+  return out;
+}
+
+}  // namespace mezzet

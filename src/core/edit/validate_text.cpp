@@ -1,0 +1,52 @@
+#include "core/edit/validate_text.h"
+
+#include <string_view>
+
+namespace mezzet {
+
+std::optional<Error> faultOfTexts(const Job& job) {
+  std::optional<Error> fault;
+  std::size_t extras = 0;
+  const auto text = [&](const std::string& value, std::string_view where) {
+    if (value.size() > kLongestText && !fault) fault = Error{std::string(where), "is longer than 10000 letters", "Shorten it"};
+  };
+  const auto extra = [&](const Extra& value, std::string_view where) {
+    extras += value.size();
+    if (value.size() > kMostExtraBytes && !fault) fault = Error{std::string(where) + ", x", "holds more than 64 KB", "Keep large data in a file of its own"};
+  };
+  text(job.name, "the job's name");
+  extra(job.extra, "job");
+  for (const std::string* value : {&job.brief.purpose, &job.brief.hours, &job.brief.anchor}) text(*value, "the brief");
+  for (const Storey& storey : job.storeys) text(storey.name, "a storey's name");
+  for (const auto& room : job.rooms) {
+    const std::string where = "room " + room->id.value;
+    for (const std::string* value : {&room->id.value, &room->name}) text(*value, where);
+    extra(room->extra, where);
+    if (room->survey)
+      for (const Reading& r : room->survey->readings)
+        for (const std::string* value : {&r.typed, &r.who, &r.note}) text(*value, where + ", a reading");
+    for (const Photograph& p : room->photographs)
+      for (const std::string* value : {&p.note, &p.who}) text(*value, where + ", a photograph");
+  }
+  for (const auto& piece : job.pieces) {
+    const std::string where = "piece " + piece->id.value.substr(0, 60);
+    for (const std::string* value : {&piece->id.value, &piece->name, &piece->kind, &piece->material}) text(*value, where);
+    extra(piece->extra, where);
+  }
+  for (const auto& scheme : job.schemes) {
+    const std::string where = "scheme " + scheme->id.value.substr(0, 60);
+    for (const std::string* value : {&scheme->id.value, &scheme->name}) text(*value, where);
+    extra(scheme->extra, where);
+    for (const Placement& p : scheme->placements) {
+      text(p.group, where);
+      extra(p.extra, where);
+    }
+    for (const Kept& kept : scheme->kept)
+      for (const std::string* value : {&kept.finding, &kept.reason}) text(*value, where + ", a reason");
+    for (const LogEntry& entry : scheme->log) text(entry.text, where + ", a note");
+  }
+  if (!fault && extras > kMostExtrasBytes) fault = Error{"job", "holds more than 1 MB of free data under x", "Keep large data in a file of its own"};
+  return fault;
+}
+
+}  // namespace mezzet

@@ -1,0 +1,52 @@
+// The kinds of piece that rules ask about. Any other word is allowed: such a piece is drawn and measured, and no
+// furniture rule judges it.
+#pragma once
+
+#include <optional>
+#include <string_view>
+#include <vector>
+
+#include "core/model/job.h"
+
+namespace mezzet {
+
+[[nodiscard]] bool isKnownKind(std::string_view kind);
+[[nodiscard]] bool isSeat(std::string_view kind);        ///< people sit on it by a low table
+[[nodiscard]] bool isDiningSeat(std::string_view kind);  ///< people sit on it at a dining table
+[[nodiscard]] bool isLowTable(std::string_view kind);    ///< serves the seats round it
+[[nodiscard]] bool isRug(std::string_view kind);         ///< lies flat: no obstacle, nothing stands "in" it
+[[nodiscard]] bool isArt(std::string_view kind);         ///< a picture
+[[nodiscard]] bool hangs(std::string_view kind);         ///< goes on a wall: pictures, mirrors, televisions
+[[nodiscard]] bool isUpholstered(std::string_view kind);
+[[nodiscard]] bool isWooden(std::string_view kind);  ///< drawn as wood: tables, cases
+/// Sofas and tables: what a picture's gap is measured from. Beds, mantels and consoles have rules of their own.
+[[nodiscard]] bool carriesArtAbove(std::string_view kind);
+[[nodiscard]] bool isStorage(std::string_view kind);     ///< people go to it to fetch something
+[[nodiscard]] bool opensForward(std::string_view kind);  ///< drawers, leaves or a footrest come out at its front
+[[nodiscard]] bool turnsRound(std::string_view kind);    ///< turns on its foot, so that it sweeps a circle
+[[nodiscard]] bool isSurface(std::string_view kind);     ///< one puts a cup on it, beside a seat
+[[nodiscard]] bool isPulledUp(std::string_view kind);    ///< stools: pushed back until there is company
+/// A leaf or drawer of a cabinet comes this far out, a recliner's footrest that far, until it is entered [D].
+inline constexpr double kUsualLeaf = 18 * kInch, kUsualRecline = 20 * kInch;
+/// How far the piece comes forward in use: as entered, or as usual for its kind; 0: not at all.
+[[nodiscard]] double opensBy(const Piece& piece);
+/// How much longer a dining table is with its leaves in; 0: it has none.
+[[nodiscard]] double extendsBy(const Piece& piece);
+/// How a fixed thing is called in a sentence: "chimney breast".
+[[nodiscard]] std::string_view featureWord(FeatureKind kind);
+/// How the kind is called in a sentence: "low table".
+[[nodiscard]] std::string_view kindWords(std::string_view kind);
+/// Kinds that can be added by name, in the order in which a room is furnished.
+[[nodiscard]] const std::vector<std::string_view>& offeredKinds();
+/// The kind that people mean by these words, in small letters: "couch" is a sofa. The longest words win.
+struct NamedKind {
+  std::string_view words, kind;
+};
+[[nodiscard]] const std::vector<NamedKind>& kindNames();
+/// A piece of a kind with usual sizes to start from: without id, each dimension marked as a default [D].
+[[nodiscard]] Piece usualPiece(std::string_view kind);
+/// What a piece's dimension may be off by, by where it comes from [D]: upholstery comes up to 1 in off its ticket, stock
+/// rugs up to 3 in short (common practice), other things 1/4 in; a tape reads to 1/8 in; a guess is good to 2 in.
+[[nodiscard]] double usualDoubt(std::string_view kind, DimensionSource source);
+
+}  // namespace mezzet

@@ -1,0 +1,155 @@
+// What else is recorded on site: how openings, heights, studs and points of a wall were read, the plan that was traced,
+// photographs. Values only; what follows from them is worked out in core/survey.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/geometry/polygon.h"
+#include "core/model/survey_record.h"
+
+namespace mezzet {
+
+/// One figure as it was taken, whatever it is of.
+struct Taken {
+  double value = 0;   ///< mm
+  std::string typed;  ///< as it was typed
+  Instrument instrument = Instrument::Tape;
+  std::optional<double> u95;  ///< its ±; the instrument's usual one until entered
+  bool atTrim = false;        ///< of an opening: to the outer edge of its trim rather than to the jamb
+  std::string who = {}, when = {}, note = {};
+  bool superseded = false;  ///< measured again since; kept, and no longer used
+  bool operator==(const Taken&) const = default;
+};
+
+/// From the wall's start corner (at the right, seen from inside) to the opening; its width; from it to the end corner.
+enum class OpeningPart { Start, Width, End };
+struct OpeningReading {
+  ReadingId id;
+  OpeningPart part = OpeningPart::Width;
+  Taken taken;
+  bool operator==(const OpeningReading&) const = default;
+};
+
+enum class WindowLeaf { Fixed, Sash, CasementIn, CasementOut };
+/// What is seen through a window.
+enum class Outside { Unknown, Street, View, Wall };
+
+/// The opening of another room that this one is the other side of.
+struct LeadsTo {
+  RoomId room;
+  OpeningId opening;
+  bool operator==(const LeadsTo&) const = default;
+};
+
+// ---- heights
+/// Floor to ceiling at one place; from the level line down to the floor; from the level line up to the ceiling.
+enum class HeightKind { Clear, ToFloor, ToCeiling };
+struct HeightReading {
+  ReadingId id;
+  HeightKind kind = HeightKind::Clear;
+  Vec2 at;  ///< in the plan
+  Taken taken;
+  bool operator==(const HeightReading&) const = default;
+};
+enum class CeilingShape { Flat, Sloped };
+/// A part of a stepped ceiling. The readings inside its outline are its own.
+struct CeilingArea {
+  CeilingId id;
+  Polygon outline;
+  CeilingShape shape = CeilingShape::Flat;
+  bool operator==(const CeilingArea&) const = default;
+};
+/// What runs round the walls. Heights above the floor, depths off the wall.
+struct RoomTrim {
+  std::optional<double> skirting, skirtingDepth;
+  std::optional<double> cornice, corniceDepth;  ///< how far it comes down from the ceiling, and off the wall
+  std::optional<double> pictureRail;
+  bool operator==(const RoomTrim&) const = default;
+};
+
+// ---- fixed things
+/// A straight flight. Its footprint is the feature's outline.
+struct Stair {
+  int risers = 0;
+  double riser = 0, going = 0;
+  double climbs = 0;           ///< direction of the climb in the plan, degrees anticlockwise from x
+  std::optional<double> rise;  ///< floor to floor, as measured
+  std::optional<double> nosing, handrail, headroom;
+  bool operator==(const Stair&) const = default;
+};
+
+/// Small things in or on a wall or ceiling that are worked round.
+enum class PointKind { Socket, Switch, WallLight, Vent, Detector, Thermostat };
+struct WallPoint {
+  PointId id;
+  PointKind kind = PointKind::Socket;
+  CornerId wall;      ///< empty: in the ceiling
+  double along = 0;   ///< from the wall's start corner to its centre
+  double height = 0;  ///< of its centre above the floor
+  Vec2 at;            ///< in the plan, of one in the ceiling
+  bool operator==(const WallPoint&) const = default;
+};
+
+enum class WallMaterial { Unknown, BoardOnStuds, LathAndPlaster, Brick, Block, Concrete, Stone, Timber };
+
+// ---- studs
+/// Where something solid was found behind the face of a wall: knocked for, or shown by a detector.
+struct StudHit {
+  ReadingId id;
+  double along = 0;       ///< of its middle, from the wall's start corner
+  double confidence = 1;  ///< above 0, at most 1
+  bool detector = false;
+  bool operator==(const StudHit&) const = default;
+};
+struct StudRecord {
+  CornerId wall;
+  std::vector<StudHit> hits;
+  std::optional<double> pitch;  ///< as known from the house; none: fitted
+  bool operator==(const StudRecord&) const = default;
+};
+
+// ---- a plan that was traced
+/// Two points of the picture whose distance is known.
+struct KnownLength {
+  Vec2 a, b;  ///< pixels of the stored picture, x right, y down
+  double length = 0;
+  std::string typed;
+  bool operator==(const KnownLength&) const = default;
+};
+/// Four points of the picture that are the corners of a rectangle of known size, anticlockwise on paper from its lower left.
+struct Straightened {
+  std::vector<Vec2> corners;  ///< four
+  double width = 0, height = 0;
+  bool operator==(const Straightened&) const = default;
+};
+struct Underlay {
+  std::string image;             ///< name in the job's images
+  std::string source;            ///< where it came from, in words: "survey.pdf, page 2"
+  double width = 0, height = 0;  ///< pixels of the stored picture
+  std::vector<KnownLength> known;
+  std::optional<Straightened> frame;
+  std::vector<Vec2> trace;  ///< corners of the room in pixels, anticlockwise as seen on paper or not
+  bool operator==(const Underlay&) const = default;
+};
+
+/// A picture of a wall or a detail.
+struct Photograph {
+  PhotographId id;
+  std::string image;  ///< name in the job's images
+  CornerId wall;      ///< empty: of the room
+  Vec2 at;            ///< u and v on its wall, else x and y in the plan
+  std::string note = {}, when = {}, who = {};
+  bool operator==(const Photograph&) const = default;
+};
+
+/// A floor of the house.
+struct Storey {
+  StoreyId id;
+  std::string name;
+  double level = 0;  ///< of its floor above the lowest
+  bool operator==(const Storey&) const = default;
+};
+
+}  // namespace mezzet

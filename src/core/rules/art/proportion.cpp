@@ -1,0 +1,153 @@
+// Proportion and breathing room on walls: all of it taste.
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+#include "core/model/kinds.h"
+#include "core/rules/base/check.h"
+
+namespace mezzet {
+namespace {
+
+std::vector<std::string> idsOf(const Hung& hung) {
+  std::vector<std::string> ids;
+  for (const PlacementId& id : hung.members) ids.push_back(id.value);
+  return ids;
+}
+const Piece& firstOf(const Situation& s, const Hung& hung) { return s.pieces.of(*findPlacement(s.scheme, hung.members.front())); }
+bool isPictures(const Situation& s, const Hung& hung) {
+  const std::string& kind = firstOf(s, hung).kind;
+  return isArt(kind) || !hangs(kind);
+}
+std::string nameOf(const Situation& s, const Hung& hung, bool starts = true) {
+  if (hung.members.size() > 1) return starts ? "The group" : "the group";
+  return s.names.the(hung.members.front(), starts);
+}
+
+/// Upper width over lower width, with its doubt.
+void widthFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, const Piece& upper, double upperWidth, const std::string& name,
+                  const Piece& lower, const std::string& lowerName, double lowerWidth, Vec2 a, Vec2 b, const std::string& view, std::vector<Finding>& out) {
+  Finding f = findingOf(rule, askedOf(rule, s.job, upper), std::move(subjects));
+  f.measured = upperWidth / lowerWidth;
+  f.u95 = f.measured * std::hypot(doubtOf(upper, "width") / upperWidth, doubtOf(lower, "width") / lowerWidth);
+  f.at = {a, b};
+  f.view = view;
+  decide(f, s.scheme);
+  f.marginMm = f.margin * lowerWidth;
+  f.sentence = name + " is " + measureWords(f.measured, f.quantity, s.format) + " as wide as " + lowerName + " below it";
+  if (f.ideal.low || f.ideal.high) f.sentence += "; " + rangeWords(f.ideal, f.quantity, s.format) + " looks right";
+  f.sentence += ".";
+  f.rival = rivalWords(s, rule, f);
+  out.push_back(std::move(f));
+}
+
+/// What hangs against what stands below it.
+void hungWidth(const Situation& s, const Rule& rule, const Hung& hung, const Standing& below, std::vector<Finding>& out) {
+  const WallRect& e = hung.envelope;
+  std::vector<std::string> subjects = idsOf(hung);
+  subjects.push_back(below.id.value);
+  widthFinding(s, rule, std::move(subjects), firstOf(s, hung), e.width(), nameOf(s, hung), s.pieces.of(*findPlacement(s.scheme, below.id)),
+               s.names.the(below.id), below.right - below.left, {e.left, e.bottom}, {e.right, e.bottom}, wallKey(hung.wall), out);
+}
+
+}  // namespace
+
+void evaluateArtWidth(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Hung& hung : s.hung) {
+    if (!isPictures(s, hung)) continue;
+    const auto below = belowArt(s.job, s.scheme, s.room, hung);
+    if (!below) continue;
+    hungWidth(s, rule, hung, *below, out);
+  }
+}
+
+void evaluateTwoThirds(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Hung& hung : s.hung) {
+    if (isPictures(s, hung)) continue;
+    const auto below = belowAny(s.job, s.scheme, s.room, hung);
+    if (!below) continue;
+    hungWidth(s, rule, hung, *below, out);
+  }
+  // A television that stands on what carries it.
+  for (const Placement& p : s.scheme.placements) {
+    const auto* carried = std::get_if<CarriedPlace>(&p.on);
+    if (carried == nullptr || !hangs(s.pieces.of(p).kind)) continue;
+    const Placement& carrier = *findPlacement(s.scheme, carried->carrier);
+    const Piece& lower = s.pieces.of(carrier);
+    const Vec2 at = std::get<FloorPlace>(carrier.on).at;
+    widthFinding(s, rule, {p.id.value, carrier.id.value}, s.pieces.of(p), s.pieces.of(p).width, s.names.the(p.id, true), lower, s.names.the(carrier.id),
+                 lower.width, at, at, "plan", out);
+  }
+}
+
+void evaluateSideBreathing(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (std::size_t i = 0; i < s.hung.size(); ++i) {
+    const Hung& hung = s.hung[i];
+    const WallRect& e = hung.envelope;
+    const auto wall = findWall(s.room, hung.wall);
+    const double v = e.centreHeight();
+    double least = e.left;
+    std::string what = "the end of the wall";
+    std::array<Vec2, 2> at{Vec2{e.left, v}, Vec2{0, v}};
+    const auto offer = [&](double gap, Vec2 a, Vec2 b, const std::string& name) {
+      if (gap >= least) return;
+      least = gap;
+      what = name;
+      at = {a, b};
+    };
+    /// Something beside it, if the two stand side by side at some height.
+    const auto beside = [&](double left, double right, double bottom, double top, const std::string& name) {
+      if (std::min(e.top, top) - std::max(e.bottom, bottom) <= kTouch) return;
+      if (right <= e.left + kTouch) offer(e.left - right, {e.left, v}, {right, v}, name);
+      else if (left >= e.right - kTouch) offer(left - e.right, {e.right, v}, {left, v}, name);
+    };
+    offer(wall->length() - e.right, {e.right, v}, {wall->length(), v}, "the end of the wall");
+    for (std::size_t j = 0; j < s.hung.size(); ++j)
+      if (j != i && s.hung[j].wall == hung.wall) {
+        const WallRect& o = s.hung[j].envelope;
+        beside(o.left, o.right, o.bottom, o.top, nameOf(s, s.hung[j], false));
+      }
+    for (const Opening& o : s.room.openings)
+      if (o.wall == hung.wall) {
+        const double right = wall->length() - o.offset;
+        beside(right - o.width, right, o.sill, o.head(), o.kind == OpeningKind::Window ? "the window" : "the door");
+      }
+    for (const Standing& st : standingAt(s.job, s.scheme, *wall))
+      if (st.top) beside(st.left, st.right, 0, *st.top, s.names.the(st.id));
+    Finding f = findingOf(rule, askedOf(rule, s.job, firstOf(s, hung)), idsOf(hung));
+    f.measured = least;
+    f.at = at;
+    f.view = wallKey(hung.wall);
+    f.u95 = hung.members.size() == 1 ? doubtOf(firstOf(s, hung), "width") / 2 : 0;
+    decide(f, s.scheme);
+    f.sentence = nameOf(s, hung) + " has " + writeLength(std::max(0.0, least), s.format) + " beside it to " + what + ".";
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateTopBreathing(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Hung& hung : s.hung) {
+    const auto below = isPictures(s, hung) ? belowArt(s.job, s.scheme, s.room, hung) : belowAny(s.job, s.scheme, s.room, hung);
+    if (!below) continue;  // over an empty floor the room below is always the larger
+    const Piece& under = s.pieces.of(*findPlacement(s.scheme, below->id));
+    std::vector<std::string> subjects = idsOf(hung);
+    subjects.push_back(below->id.value);
+    Finding f = findingOf(rule, askedOf(rule, s.job, firstOf(s, hung)), std::move(subjects));
+    if (!below->top) f.missing.push_back(under.id.value + ".height");
+    const double u = (hung.envelope.left + hung.envelope.right) / 2;
+    const double ceiling = s.heights.ceilingAt(inFrontOf(*findWall(s.room, hung.wall), u));
+    const double above = ceiling - hung.envelope.top, gap = hung.envelope.bottom - below->top.value_or(0);
+    f.measured = above - gap;
+    f.at = {Vec2{u, hung.envelope.top}, Vec2{u, ceiling}};
+    f.view = wallKey(hung.wall);
+    f.u95 = std::hypot(doubtOfTop(under), hung.members.size() == 1 ? doubtOf(firstOf(s, hung), "height") : 0);
+    decide(f, s.scheme);
+    if (!below->top) f.sentence = "How high " + s.names.the(below->id) + " is has not been measured.";
+    else
+      f.sentence = "There are " + writeLength(above, s.format) + " above " + nameOf(s, hung, false) + " and " + writeLength(gap, s.format) + " below" +
+                   (f.margin < 0 ? ": it sits too near the ceiling." : ".");
+    out.push_back(std::move(f));
+  }
+}
+
+}  // namespace mezzet

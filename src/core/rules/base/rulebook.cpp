@@ -1,0 +1,96 @@
+#include "core/rules/base/rulebook.h"
+
+#include <algorithm>
+#include <limits>
+#include <numeric>
+
+namespace mezzet {
+namespace {
+
+/// No end is further out than an open one.
+Range spanned(const Range& a, const Range& b) {
+  Range r;
+  if (a.low && b.low) r.low = std::min(*a.low, *b.low);
+  if (a.high && b.high) r.high = std::max(*a.high, *b.high);
+  return r;
+}
+Range overlapped(const Range& a, const Range& b) {
+  Range r;
+  if (a.low || b.low) r.low = std::max(a.low.value_or(-HUGE_VAL), b.low.value_or(-HUGE_VAL));
+  if (a.high || b.high) r.high = std::min(a.high.value_or(HUGE_VAL), b.high.value_or(HUGE_VAL));
+  return r;
+}
+
+}  // namespace
+
+const Rule* findRule(const Rulebook& book, const std::string& id) {
+  const auto at = std::find_if(book.rules.begin(), book.rules.end(), [&](const Rule& r) { return r.id == id; });
+  return at == book.rules.end() ? nullptr : &*at;
+}
+
+const School* findSchool(const Rule& rule, const std::string& id) {
+  const auto at = std::find_if(rule.schools.begin(), rule.schools.end(), [&](const School& s) { return s.id == id; });
+  return at == rule.schools.end() ? nullptr : &*at;
+}
+
+std::optional<double> meanEyeHeight(const Brief& brief) {
+  if (brief.statures.empty()) return std::nullopt;
+  const double sum = std::accumulate(brief.statures.begin(), brief.statures.end(), 0.0);
+  return kEyeOverStature * sum / static_cast<double>(brief.statures.size());
+}
+
+Asked askedBySchool(const School& school, const Job& job) {
+  Asked asked{school.tolerated, school.ideal, school.id, {}};
+  if (school.aboutEyeHeight) {
+    if (const auto eye = meanEyeHeight(job.brief)) asked.tolerated = {*eye - school.within, *eye + school.within};
+    else asked.missing.push_back("brief.viewers");
+  }
+  return asked;
+}
+
+Asked askedOf(const Rule& rule, const Job& job) {
+  if (const auto own = job.houseRules.ranges.find(rule.id); own != job.houseRules.ranges.end())
+    return {{own->second.low, own->second.high}, {}, std::nullopt, {}};
+  if (const auto chosen = job.houseRules.schools.find(rule.id); chosen != job.houseRules.schools.end())
+    if (const School* school = findSchool(rule, chosen->second)) return askedBySchool(*school, job);
+  if (rule.schools.size() == 1) return askedBySchool(rule.schools.front(), job);
+  std::optional<Asked> all;
+  for (const School& school : rule.schools) {
+    const Asked one = askedBySchool(school, job);
+    if (!one.missing.empty()) continue;  // a school that cannot be asked yet does not stretch the span
+    if (!all) {
+      all = Asked{one.tolerated, one.tolerated, std::nullopt, {}};
+      continue;
+    }
+    all->ideal = overlapped(all->ideal, one.tolerated);
+    all->tolerated = spanned(all->tolerated, one.tolerated);
+  }
+  if (!all) return {};
+  if (all->ideal.low && all->ideal.high && *all->ideal.low > *all->ideal.high) all->ideal = {};
+  return *all;
+}
+
+Asked askedOf(const Rule& rule, const Job& job, const Piece& piece) {
+  if (const auto own = piece.ownRules.find(rule.id); own != piece.ownRules.end()) {
+    if (own->second.range) return {{own->second.range->low, own->second.range->high}, {}, std::nullopt, {}};
+    if (own->second.school)
+      if (const School* school = findSchool(rule, *own->second.school)) return askedBySchool(*school, job);
+  }
+  return askedOf(rule, job);
+}
+
+HouseRules newHouseRules(const Rulebook& book, const Brief& brief) {
+  HouseRules rules;
+  rules.rulebook = book.version;
+  for (const Rule& rule : book.rules) {
+    if (rule.schools.size() < 2 || !rule.defaultSchool) continue;  // nothing to choose between
+    std::string school = *rule.defaultSchool;
+    if (!brief.statures.empty())
+      for (const School& s : rule.schools)
+        if (s.aboutEyeHeight) school = s.id;
+    rules.schools[rule.id] = school;
+  }
+  return rules;
+}
+
+}  // namespace mezzet

@@ -1,0 +1,71 @@
+// The rulebook: the trade's ranges as data. Read from data/rules by io; the core only looks things up in it.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/base/range.h"
+#include "core/model/job.h"
+
+namespace mezzet {
+
+enum class Weight { Must, Rule, Taste };
+
+/// One school's answer, in mm for lengths.
+struct School {
+  std::string id;
+  Range tolerated, ideal;
+  bool aboutEyeHeight = false;  ///< the tolerated range is `within` about the viewers' mean eye height
+  double within = 0;
+  std::string why;
+};
+
+struct Source {
+  std::string kind;  ///< "practice", "published" or "default"
+  std::string cite;
+};
+
+struct Rule {
+  std::string id, name;
+  Weight weight = Weight::Rule;
+  std::string applies, measures, quantity, unit;
+  std::vector<School> schools;
+  std::optional<std::string> defaultSchool;
+  Source source;
+  std::optional<std::string> caution;
+  int since = 1;  ///< the rulebook version that brought it
+};
+
+struct Rulebook {
+  int version = 4;
+  std::vector<Rule> rules;
+};
+
+[[nodiscard]] const Rule* findRule(const Rulebook&, const std::string& id);
+[[nodiscard]] const School* findSchool(const Rule&, const std::string& id);
+
+/// What a job asks under one rule.
+struct Asked {
+  Range tolerated, ideal;
+  std::optional<std::string> school;  ///< the one that decides; none: the schools together, or the job's own range
+  std::vector<std::string> missing;   ///< what must be known first, e.g. "brief.viewers"
+};
+
+/// The job's own range first, then its school; with neither, the schools' overlap is ideal and their span tolerated.
+[[nodiscard]] Asked askedOf(const Rule&, const Job&);
+/// The same, with what the piece itself asks going first.
+[[nodiscard]] Asked askedOf(const Rule&, const Job&, const Piece&);
+
+/// What one school asks of this job.
+[[nodiscard]] Asked askedBySchool(const School&, const Job&);
+
+/// Standing eye height over stature (common practice, trade guide): viewers see the centre at eye height.
+inline constexpr double kEyeOverStature = 0.936;
+/// Mean eye height of the job's viewers; absent when no stature is known.
+[[nodiscard]] std::optional<double> meanEyeHeight(const Brief&);
+
+/// The house rules of a new job: the default school of every rule (eye height for pictures if statures are known).
+[[nodiscard]] HouseRules newHouseRules(const Rulebook&, const Brief&);
+
+}  // namespace mezzet

@@ -1,0 +1,158 @@
+// Room behind those who sit at a dining table.
+#include <algorithm>
+#include <cmath>
+
+#include "core/use/seats.h"
+#include "core/model/kinds.h"
+#include "core/rules/base/check.h"
+
+namespace mezzet {
+namespace {
+
+/// The chair's width, laid against the table's edge and slid back until something stops it. Others at the same table sit
+/// beside, not behind.
+Behind behind(const Situation& s, const DiningSeat& seat) {
+  const Vec2 back = seat.back, t = leftOf(back);
+  const double half = s.pieces.of(*seat.chair).width / 2;
+  const Convex row{{seat.edge - t * half, seat.edge + t * half}, 0};
+  Behind out;
+  const auto offer = [&](const Body& body) {
+    for (const Convex& part : body.parts)
+      if (const auto length = slideUntilTouch(row, part, back, kTouch); length && *length < out.clear)
+        out = {std::max(0.0, *length), body.id, doubtOfThing(s, body.id, back)};
+  };
+  for (const Body& body : s.fixed) offer(body);
+  for (const Body& body : s.bodies) {
+    if (body.flat || body.id == seat.chair->id.value || body.id == seat.table->id.value) continue;
+    if (std::any_of(s.dining.begin(), s.dining.end(), [&](const DiningSeat& o) { return o.table == seat.table && o.chair->id.value == body.id; })) continue;
+    offer(body);
+  }
+  return out;
+}
+double tableDoubt(const Situation& s, const DiningSeat& seat) { return doubtAlong(s.pieces.of(*seat.table), std::get<FloorPlace>(seat.table->on), seat.back); }
+
+}  // namespace
+
+std::vector<Behind> behindDiners(const Situation& s) {
+  std::vector<Behind> out;
+  for (const DiningSeat& seat : s.dining) out.push_back(behind(s, seat));
+  return out;
+}
+
+void evaluateDiningWall(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (std::size_t i = 0; i < s.dining.size(); ++i) {
+    const DiningSeat& seat = s.dining[i];
+    const Behind& there = s.behind[i];
+    if (!std::isfinite(there.clear)) continue;
+    Finding f = findingOf(rule, askedOf(rule, s.job, s.pieces.of(*seat.table)), {seat.chair->id.value, seat.table->id.value});
+    f.measured = there.clear;
+    f.at = {seat.edge, seat.edge + seat.back * there.clear};
+    f.u95 = std::hypot(there.doubt, tableDoubt(s, seat));
+    decide(f, s.scheme);
+    f.sentence = "Behind " + s.names.the(seat.chair->id) + " it is " + writeLength(there.clear, s.format) + " from the table's edge to " +
+                 thingWords(s, there.hit) + (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short" : "") + ".";
+    f.rival = rivalWords(s, rule, f);
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateDiningPull(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (std::size_t i = 0; i < s.dining.size(); ++i) {
+    const DiningSeat& seat = s.dining[i];
+    const Behind& there = s.behind[i];
+    if (!std::isfinite(there.clear)) continue;
+    const Piece& chair = s.pieces.of(*seat.chair);
+    const FloorPlace out2 = pulledOut(s.pieces, seat);
+    // A banquette does not move: its sitters slide in.
+    if (chair.kind == "banquette") continue;
+    const double rear = dot(out2.at - seat.edge, seat.back) + chair.depth.value_or(chair.width) / 2;
+    Finding f = findingOf(rule, askedOf(rule, s.job, chair), {seat.chair->id.value, seat.table->id.value});
+    f.measured = there.clear - rear;
+    f.at = {seat.edge + seat.back * rear, seat.edge + seat.back * there.clear};
+    f.u95 = std::hypot(there.doubt, tableDoubt(s, seat));
+    decide(f, s.scheme);
+    f.sentence = f.margin < 0 ? s.names.the(seat.chair->id, true) + " cannot be pulled out: " + thingWords(s, there.hit) + " stands " +
+                                    writeLength(-f.measured, s.format) + " in its way."
+                              : s.names.the(seat.chair->id, true) + " pulls out with " + writeLength(f.measured, s.format) + " to spare before " +
+                                    thingWords(s, there.hit) + ".";
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluatePlaceSetting(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  std::vector<const Placement*> tables;
+  for (const DiningSeat& seat : s.dining)
+    if (std::find(tables.begin(), tables.end(), seat.table) == tables.end()) tables.push_back(seat.table);
+  for (const Placement* table : tables) {
+    const Piece& piece = s.pieces.of(*table);
+    const auto& place = std::get<FloorPlace>(table->on);
+    const bool rounded = piece.shape == Shape::Round || piece.shape == Shape::Oval;
+    // Each side by itself: nobody's place goes round a corner.
+    struct Side {
+      double length = 0;
+      int diners = 0;
+      std::vector<std::string> chairs;
+    };
+    const Polygon outline = rounded ? Polygon{} : outlineOf(piece, place);
+    std::vector<Side> sides(rounded ? 1 : outline.size());
+    if (rounded) {
+      Piece whole = piece;
+      whole.shape = Shape::Oval;
+      const Polygon edge = outlineOf(whole, place);
+      for (std::size_t i = 0; i < edge.size(); ++i) sides[0].length += distance(edgeStart(edge, i), edgeEnd(edge, i));
+    } else {
+      for (std::size_t i = 0; i < outline.size(); ++i) sides[i].length = distance(edgeStart(outline, i), edgeEnd(outline, i));
+    }
+    for (const DiningSeat& seat : s.dining) {
+      if (seat.table != table) continue;
+      std::size_t at = 0;
+      for (std::size_t i = 1; i < outline.size(); ++i) {
+        const auto away = [&](std::size_t k) { return distance(seat.edge, nearestOnSegment(seat.edge, edgeStart(outline, k), edgeEnd(outline, k))); };
+        if (away(i) < away(at)) at = i;
+      }
+      sides[at].diners += placesOn(s.pieces.of(*seat.chair));
+      sides[at].chairs.push_back(seat.chair->id.value);
+    }
+    const Side* least = nullptr;
+    for (const Side& side : sides)
+      if (side.diners > 0 && (least == nullptr || side.length / side.diners < least->length / least->diners)) least = &side;
+    if (least == nullptr) continue;
+    Finding f = findingOf(rule, askedOf(rule, s.job, piece), {table->id.value});
+    f.measured = least->length / least->diners;
+    f.at = {place.at, place.at};
+    f.u95 = std::max(doubtOf(piece, "width"), doubtOf(piece, "depth")) / least->diners;
+    decide(f, s.scheme);
+    f.sentence = s.names.the(table->id, true) + " gives each diner " + writeLength(f.measured, s.format) + " of edge" +
+                 (least->diners > 1 ? ", " + std::to_string(least->diners) + (rounded ? " round it" : " on one side") : "") +
+                 (f.margin < 0 ? ": " + writeLength(-f.margin, s.format) + " too little." : ".");
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateKneeRoom(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  std::vector<std::pair<const Placement*, const Piece*>> judged;
+  for (const DiningSeat& seat : s.dining) {
+    const Piece& chair = s.pieces.of(*seat.chair);
+    const Piece& table = s.pieces.of(*seat.table);
+    // Chairs of one kind at one table are judged once.
+    if (std::find(judged.begin(), judged.end(), std::pair(seat.table, &chair)) != judged.end()) continue;
+    judged.emplace_back(seat.table, &chair);
+    Finding f = findingOf(rule, askedOf(rule, s.job, chair), {seat.chair->id.value, seat.table->id.value});
+    if (!table.height) f.missing.push_back(table.id.value + ".height");
+    if (!chair.seatHeight) f.missing.push_back(chair.id.value + ".seatHeight");
+    f.measured = table.height.value_or(0) - chair.seatHeight.value_or(0);
+    f.at = {seat.edge, std::get<FloorPlace>(seat.chair->on).at};
+    f.u95 = std::hypot(doubtOf(table, "height"), doubtOf(chair, "seatHeight"));
+    decide(f, s.scheme);
+    const std::string tableName = s.names.the(seat.table->id), chairName = s.names.the(seat.chair->id);
+    if (!f.missing.empty()) f.sentence = "How high " + std::string(!table.height ? tableName + " is" : "one sits on " + chairName) + " has not been measured.";
+    else
+      f.sentence = s.names.the(seat.table->id, true) + " is " + writeLength(f.measured, s.format) + " above the seat of " + chairName +
+                   (f.margin >= 0                              ? "."
+                    : f.asked.low && f.measured < *f.asked.low ? ": knees touch it."
+                                                               : ": one sits too low.");
+    out.push_back(std::move(f));
+  }
+}
+
+}  // namespace mezzet

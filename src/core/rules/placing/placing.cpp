@@ -1,0 +1,161 @@
+// What no scheme can have: two bodies in one place, a body outside the room, more of a piece than there are.
+#include <algorithm>
+#include <unordered_map>
+
+#include "core/space/gaps.h"
+#include "core/space/bodies.h"
+#include "core/space/standing.h"
+#include "core/model/kinds.h"
+#include "core/edit/validate.h"
+#include "core/rules/base/check.h"
+
+namespace mezzet {
+namespace {
+
+/// A dining chair is pushed in under its table's top this far, measured inward from the edge [D].
+constexpr double kTuckedIn = 4 * kInch;
+
+bool tucksUnder(const Piece& a, const Piece& b) {
+  return (isDiningSeat(a.kind) && b.kind == "dining-table") || (isDiningSeat(b.kind) && a.kind == "dining-table");
+}
+
+double overlapOf(const WallRect& a, const WallRect& b) {
+  return std::min(std::min(a.right, b.right) - std::max(a.left, b.left), std::min(a.top, b.top) - std::max(a.bottom, b.bottom));
+}
+
+void overlapFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, double gap, Vec2 a, Vec2 b, const std::string& view,
+                    const std::string& first, const std::string& second, std::vector<Finding>& out) {
+  Finding f = findingOf(rule, askedOf(rule, s.job), std::move(subjects));
+  f.measured = gap;
+  f.at = {a, b};
+  f.view = view;
+  decide(f, s.scheme);
+  f.sentence = first + " and " + second + " are in one place, by " + writeLength(-gap, s.format) + ".";
+  out.push_back(std::move(f));
+}
+
+void outsideFinding(const Situation& s, const Rule& rule, const Placement& p, double amount, Vec2 a, Vec2 b, const std::string& view, const std::string& past,
+                    std::vector<Finding>& out) {
+  Finding f = findingOf(rule, askedOf(rule, s.job), {p.id.value});
+  f.measured = amount;
+  f.at = {a, b};
+  f.view = view;
+  decide(f, s.scheme);
+  f.sentence = s.names.the(p.id, true) + " reaches " + writeLength(amount, s.format) + " past " + past + ".";
+  out.push_back(std::move(f));
+}
+
+/// Nearest point of the outline to p.
+Vec2 nearestOnOutline(const Polygon& outline, Vec2 p) {
+  Vec2 best = outline.front();
+  for (std::size_t i = 0; i < outline.size(); ++i) {
+    const Vec2 q = nearestOnSegment(p, edgeStart(outline, i), edgeEnd(outline, i));
+    if (distance(p, q) < distance(p, best)) best = q;
+  }
+  return best;
+}
+
+}  // namespace
+
+std::string featureWords(const Room& room, const std::string& id) {
+  for (const Feature& f : room.features)
+    if (f.id.value == id) return std::string(featureWord(f.kind));
+  return {};
+}
+
+double reachOutside(const Parts& parts, const Polygon& outline) {
+  double reach = 0;
+  for (const Convex& body : parts) {
+    for (const Vec2 p : body.core) {
+      const double edge = distanceToEdge(outline, p);
+      reach = std::max(reach, contains(outline, p) ? body.radius - edge : body.radius + edge);
+    }
+    // A corner that juts into the room can stand in a body whose own corners are all inside.
+    for (std::size_t i = 0; i < outline.size(); ++i)
+      if (isReflex(outline, i)) reach = std::max(reach, -separation(Convex{{outline[i]}, 0}, body).gap);
+  }
+  return reach;
+}
+
+void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Gap& gap : gapsIn(s.bodies, s.room, 0.0)) {
+    if (gap.length >= -kTouch) continue;
+    const PlacementId a(gap.a), b(gap.b);
+    if (const Placement* other = findPlacement(s.scheme, b)) {
+      if (gap.length >= -kTuckedIn - kTouch && tucksUnder(s.pieces.of(*findPlacement(s.scheme, a)), s.pieces.of(*other))) continue;
+      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", s.names.the(a, true), s.names.the(b), out);
+      continue;
+    }
+    if (!featureWords(s.room, gap.b).empty() && !isRug(s.pieces.of(*findPlacement(s.scheme, a)).kind))
+      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", s.names.the(a, true), "the " + featureWords(s.room, gap.b), out);
+  }
+  // Pictures on one wall.
+  for (std::size_t i = 0; i < s.scheme.placements.size(); ++i) {
+    const Placement& p = s.scheme.placements[i];
+    const auto* on = std::get_if<WallPlace>(&p.on);
+    if (on == nullptr) continue;
+    const WallRect a = wallRectOf(s.pieces.of(p), *on);
+    for (const Opening& o : s.room.openings) {
+      if (o.wall != on->wall) continue;
+      const double right = findWall(s.room, o.wall)->length() - o.offset;
+      const WallRect hole{right - o.width, right, o.sill, o.head()};
+      if (const double depth = overlapOf(a, hole); depth > kTouch)
+        overlapFinding(s, rule, {p.id.value, o.id.value}, -depth, {on->u, on->v}, {(hole.left + hole.right) / 2, hole.centreHeight()}, wallKey(on->wall),
+                       s.names.the(p.id, true), openingName(o), out);
+    }
+    for (std::size_t j = i + 1; j < s.scheme.placements.size(); ++j) {
+      const Placement& q = s.scheme.placements[j];
+      const auto* other = std::get_if<WallPlace>(&q.on);
+      if (other == nullptr || other->wall != on->wall) continue;
+      const WallRect b = wallRectOf(s.pieces.of(q), *other);
+      if (const double depth = overlapOf(a, b); depth > kTouch)
+        overlapFinding(s, rule, {p.id.value, q.id.value}, -depth, {on->u, on->v}, {other->u, other->v}, wallKey(on->wall), s.names.the(p.id, true),
+                       s.names.the(q.id), out);
+    }
+  }
+}
+
+void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  const Polygon outline = outlineOf(s.room);
+  for (const Placement& p : s.scheme.placements) {
+    const Piece& piece = s.pieces.of(p);
+    if (const auto* floor = std::get_if<FloorPlace>(&p.on)) {
+      const double reach = reachOutside(footprint(piece, *floor), outline);
+      if (reach > kTouch) outsideFinding(s, rule, p, reach, floor->at, nearestOnOutline(outline, floor->at), "plan", "the walls", out);
+    } else if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
+      const auto wall = findWall(s.room, hung->wall);
+      const WallRect r = wallRectOf(piece, *hung);
+      const auto clear = [&](double u) {
+        const Vec2 here = inFrontOf(*wall, std::clamp(u, 0.0, wall->length()));
+        return std::max(s.heights.floorAt(here) - r.bottom, r.top - s.heights.ceilingAt(here));
+      };
+      const double side = std::max(-r.left, r.right - wall->length()), upright = std::max(clear(r.left), clear(r.right));
+      const double reach = std::max(side, upright);
+      if (reach > kTouch)
+        outsideFinding(s, rule, p, reach, {hung->u, hung->v}, {hung->u, hung->v}, wallKey(hung->wall),
+                       side >= upright                                           ? "the end of wall " + hung->wall.value
+                       : r.bottom < s.heights.floorAt(inFrontOf(*wall, hung->u)) ? "the floor"
+                                                                                 : "the ceiling",
+                       out);
+    }
+  }
+}
+
+void evaluatePieceCount(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  std::unordered_map<const Piece*, int> placed;
+  for (const Placement& p : s.scheme.placements) ++placed[&s.pieces.of(p)];
+  for (const auto& [counted, count] : placed) {
+    const Piece& piece = *counted;
+    if (count <= piece.count) continue;
+    Asked asked;
+    asked.tolerated.high = piece.count;
+    Finding f = findingOf(rule, asked, {piece.id.value});
+    f.measured = count;
+    decide(f, s.scheme);
+    f.sentence = "The " + midSentence(piece.name) + " stands " + std::to_string(count) + " times in this scheme; there " +
+                 (piece.count == 1 ? "is 1." : "are " + std::to_string(piece.count) + ".");
+    out.push_back(std::move(f));
+  }
+}
+
+}  // namespace mezzet

@@ -1,0 +1,146 @@
+// Seats and the tables that serve them.
+#include <algorithm>
+#include <cmath>
+
+#include "core/model/kinds.h"
+#include "core/rules/base/check.h"
+
+namespace mezzet {
+namespace {
+
+const FloorPlace& floorOf(const Placement& p) { return std::get<FloorPlace>(p.on); }
+
+/// " 2 in too low", or nothing when it holds.
+std::string missWords(const Finding& f, LengthFormat format, const char* under, const char* over) {
+  if (f.margin >= 0) return {};
+  const bool high = f.asked.high && f.measured > *f.asked.high;
+  return ", " + writeLength(-f.margin, format) + " " + (high ? over : under);
+}
+
+/// "2 in below", "level with", "1 in above"
+std::string levelWords(double above, LengthFormat format) {
+  if (std::abs(above) < kTouch) return "level with";
+  return writeLength(std::abs(above), format) + (above > 0 ? " above" : " below");
+}
+
+/// Whether a low table serves this seat: near enough, or there is no side table that does instead.
+bool tableServes(const Serving& s, const Asked& reach) {
+  if (s.table == nullptr) return false;
+  const bool far = reach.tolerated.high && s.reach.gap > *reach.tolerated.high;
+  return !far || s.side == nullptr || s.beside.gap > kSideReach;
+}
+
+}  // namespace
+
+void evaluateTableReach(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Serving& serving : s.servings) {
+    const Piece& seat = s.pieces.of(*serving.seat);
+    const Asked asked = askedOf(rule, s.job, seat);
+    if (!tableServes(serving, asked)) continue;  // whether a seat is served at all is another rule's business
+    Finding f = findingOf(rule, asked, {serving.seat->id.value, serving.table->id.value});
+    f.measured = serving.reach.gap;
+    f.at = {serving.reach.a, serving.reach.b};
+    const Vec2 d = unit(f.at[1] - f.at[0]);
+    f.u95 = std::hypot(doubtAlong(seat, floorOf(*serving.seat), d), doubtAlong(s.pieces.of(*serving.table), floorOf(*serving.table), d));
+    decide(f, s.scheme);
+    f.sentence = s.names.the(serving.table->id, true) + " is " + writeLength(std::max(0.0, f.measured), s.format) + " from the front of " +
+                 s.names.the(serving.seat->id) + missWords(f, s.format, "too near", "too far") + ".";
+    f.rival = rivalWords(s, rule, f);
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateServedSeats(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  const Rule* reachRule = findRule(s.book, "table-reach");
+  for (const Serving& serving : s.servings) {
+    const Piece& seat = s.pieces.of(*serving.seat);
+    const Range reach = reachRule != nullptr ? askedOf(*reachRule, s.job, seat).tolerated : Range{};
+    // A table that stands too near still serves: how near it may stand is another rule's business.
+    const double farthest = reach.high.value_or(18 * kInch);
+    const double overTable = serving.reach.gap - farthest, overSide = serving.beside.gap - kSideReach;
+    const bool byTable = serving.table != nullptr && overTable <= 0.01, bySide = serving.side != nullptr && overSide <= 0.01;
+    Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value});
+    f.measured = byTable || bySide ? 1 : 0;
+    f.at = {floorOf(*serving.seat).at, floorOf(*serving.seat).at};
+    decide(f, s.scheme);
+    const double over = std::min(overTable, overSide);
+    f.marginMm = std::isfinite(over) ? std::optional(-over) : std::nullopt;
+    const std::string name = s.names.the(serving.seat->id, true);
+    if (bySide) f.sentence = s.names.the(serving.side->id, true) + " serves " + s.names.the(serving.seat->id) + ".";
+    else if (byTable) f.sentence = s.names.the(serving.table->id, true) + " serves " + s.names.the(serving.seat->id) + ".";
+    else if (!std::isfinite(over)) f.sentence = name + " has no table to put a cup on.";
+    else
+      f.sentence = name + " has no table within reach: " + s.names.the(overTable <= overSide ? serving.table->id : serving.side->id) + " is " +
+                   writeLength(over, s.format) + " too far.";
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateTableLevel(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  const Rule* reachRule = findRule(s.book, "table-reach");
+  for (const Serving& serving : s.servings) {
+    const Piece& seat = s.pieces.of(*serving.seat);
+    if (serving.table == nullptr || (reachRule != nullptr && !tableServes(serving, askedOf(*reachRule, s.job, seat)))) continue;
+    const Piece& table = s.pieces.of(*serving.table);
+    Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value, serving.table->id.value});
+    if (!table.height) f.missing.push_back(table.id.value + ".height");
+    if (!seat.seatHeight) f.missing.push_back(seat.id.value + ".seatHeight");
+    f.at = {serving.reach.a, serving.reach.b};
+    f.measured = table.height.value_or(0) - seat.seatHeight.value_or(0);
+    f.u95 = std::hypot(doubtOf(table, "height"), doubtOf(seat, "seatHeight"));
+    decide(f, s.scheme);
+    const std::string tableName = s.names.the(serving.table->id), seatName = s.names.the(serving.seat->id);
+    if (!f.missing.empty())
+      f.sentence = "How " + std::string(!table.height ? "high " + tableName + " is" : "high one sits on " + seatName) + " has not been measured.";
+    else
+      f.sentence = s.names.the(serving.table->id, true) + " is " + levelWords(f.measured, s.format) + " the seat of " + seatName +
+                   missWords(f, s.format, "too low", "too high") + ".";
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateTableLength(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Serving& serving : s.servings) {
+    const Piece& seat = s.pieces.of(*serving.seat);
+    if (serving.table == nullptr || seat.kind != "sofa") continue;
+    const Piece& table = s.pieces.of(*serving.table);
+    // Its longer side, whichever way it is turned.
+    const bool wide = table.width >= table.depth.value_or(0);
+    const double length = wide ? table.width : *table.depth;
+    Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value, serving.table->id.value});
+    f.at = {serving.reach.a, serving.reach.b};
+    f.measured = length / seat.width;
+    f.u95 = f.measured * std::hypot(doubtOf(table, wide ? "width" : "depth") / length, doubtOf(seat, "width") / seat.width);
+    decide(f, s.scheme);
+    f.marginMm = f.margin * seat.width;
+    f.sentence = s.names.the(serving.table->id, true) + " is " + measureWords(f.measured, f.quantity, s.format) + " as long as " +
+                 s.names.the(serving.seat->id) + "; " + rangeWords(f.ideal, f.quantity, s.format) + " looks right.";
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateSideTableLevel(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Serving& serving : s.servings) {
+    // Consoles and sideboards serve, too, but are no higher or lower for it.
+    if (serving.side == nullptr || serving.beside.gap > kSideReach || s.pieces.of(*serving.side).kind != "side-table") continue;
+    const Piece& seat = s.pieces.of(*serving.seat);
+    const Piece& table = s.pieces.of(*serving.side);
+    Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value, serving.side->id.value});
+    if (!table.height) f.missing.push_back(table.id.value + ".height");
+    if (!seat.armHeight) f.missing.push_back(seat.id.value + ".armHeight");
+    f.at = {serving.beside.a, serving.beside.b};
+    f.measured = table.height.value_or(0) - seat.armHeight.value_or(0);
+    f.u95 = std::hypot(doubtOf(table, "height"), doubtOf(seat, "armHeight"));
+    decide(f, s.scheme);
+    const std::string seatName = s.names.the(serving.seat->id);
+    if (!f.missing.empty())
+      f.sentence = !table.height ? "How high " + s.names.the(serving.side->id) + " is has not been measured."
+                                 : "How high the arm of " + seatName + " is has not been measured.";
+    else
+      f.sentence = s.names.the(serving.side->id, true) + " is " + levelWords(f.measured, s.format) + " the arm of " + seatName +
+                   missWords(f, s.format, "too low", "too high") + ".";
+    out.push_back(std::move(f));
+  }
+}
+
+}  // namespace mezzet

@@ -1,0 +1,197 @@
+// How wide the ways are: to doors and to where people sit, to windows and cupboards, in to a seat.
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+#include "core/edit/validate.h"
+#include "core/rules/base/check.h"
+#include "core/rules/base/way_words.h"
+#include "core/base/sentence.h"
+
+namespace mezzet {
+namespace {
+
+/// A main route keeps this much of the floor to either side of its centre line.
+constexpr double kHalfMainWay = kMainWay / 2;
+/// A scheme with fewer things has hardly begun: its floor is not wasted yet [D].
+constexpr int kFurnished = 3;
+
+/// What main rules judge: every other opening, and of the main group the seat that is reached best.
+std::vector<const RoomWay*> mainWays(const Situation& s) {
+  std::vector<const RoomWay*> out;
+  for (const RoomWay& way : s.ways)
+    if (way.to.goal == Goal::Opening) out.push_back(&way);
+  if (const RoomWay* seat = s.groups.empty() ? nullptr : bestReached(s.ways, s.groups.front())) out.push_back(seat);
+  return out;
+}
+
+/// Whether a low piece was put before this window on purpose: whether it blocks it is another rule's business.
+bool takenByFurniture(const Situation& s, const RoomWay& way) {
+  constexpr double kBefore = 24 * kInch;
+  const Convex mark{{way.to.marks.front()}, 0};
+  return std::any_of(s.bodies.begin(), s.bodies.end(), [&](const Body& body) { return !body.flat && separation(body.parts, Parts{mark}).gap < kBefore; });
+}
+
+}  // namespace
+
+const RouteFacts::One* routeOf(const Situation& s, const RoomWay& way) {
+  if (s.routes == nullptr) return nullptr;
+  const auto at = s.routes->ways.find(way.to.id);
+  return at == s.routes->ways.end() ? nullptr : &at->second;
+}
+
+Finding wayFinding(const Situation& s, const Rule& rule, const RoomWay& way) {
+  const std::string& entry = s.walk.openings[s.walk.entry].id;
+  const Placement* p = s.placement(way.to.id);
+  const Asked asked = p != nullptr ? askedOf(rule, s.job, s.pieces.of(*p)) : askedOf(rule, s.job);
+  Finding f = findingOf(rule, asked, {entry, way.to.id});
+  f.measured = way.way.width;
+  f.at = {s.walk.openings[s.walk.entry].at, way.at};
+  if (way.way.pinch) {
+    const Pinch& pinch = *way.way.pinch;
+    f.between = {pinch.first, pinch.second};
+    f.at = pinch.at;
+    const Vec2 d = unit(pinch.at[1] - pinch.at[0]);
+    f.u95 = std::hypot(doubtOfThing(s, pinch.first, d), doubtOfThing(s, pinch.second, d));
+  }
+  return f;
+}
+
+std::string wayWords(const Situation& s, const RoomWay& way) {
+  const std::string& entry = s.walk.openings[s.walk.entry].id;
+  const std::string where = "From " + thingWords(s, entry) + " to " + thingWords(s, way.to.id) + " ";
+  if (way.way.width <= 0 && way.way.pinch) {
+    // A seat without a place to stand before it names nothing.
+    return where + "there is no way: " + listWords({thingWords(s, way.way.pinch->first), thingWords(s, way.way.pinch->second)}) + " close it";
+  }
+  if (way.way.width <= 0) return where + "there is no way";
+  if (way.way.pinch)
+    return where + "it is " + writeLength(way.way.width, s.format) + " between " +
+           listWords({thingWords(s, way.way.pinch->first), thingWords(s, way.way.pinch->second)});
+  if (way.way.atLeast) return where + "it is at least " + writeLength(way.way.width, s.format);
+  return where + "it is as wide as " + (way.way.cappedBy ? thingWords(s, *way.way.cappedBy) : "the doors") + " allows, " + writeLength(way.way.width, s.format);
+}
+
+std::string shortWords(const Situation& s, const Finding& f) { return f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : "."; }
+
+std::string wayBetween(const Job& job, const Scheme& scheme, UseState state, const PlacementId& from, const PlacementId& to, LengthFormat format) {
+  const Room& room = roomOf(job, scheme);
+  const PieceIndex pieces(job);
+  const WalkSpace space = walkSpaceOf(pieces, room, scheme, state);
+  if (space.openings.empty()) return "This room has no door yet, so nobody walks in it.";
+  const SchemeNames names(pieces, scheme);
+  const std::vector<Destination> all = destinationsIn(pieces, room, scheme);
+  std::vector<const Destination*> ends;
+  for (const PlacementId& id : {from, to}) {
+    const auto at = std::find_if(all.begin(), all.end(), [&](const Destination& d) { return d.id == id.value; });
+    if (at == all.end()) return "One does not walk to " + names.the(id) + ": choose seats and cupboards.";
+    ends.push_back(&*at);
+  }
+  const RoomWay first = wayTo(space, space.openings[space.entry], *ends[0]);
+  const Way way = wayTo(space, goOnFrom(space, first), *ends[1]).way;
+  std::string words = "From " + names.the(from) + " to " + names.the(to) + " ";
+  words += way.width > 0 ? "the way is " + writeLength(way.width, format) : std::string("there is no way");
+  if (way.pinch) words += " between " + thingWords(names, room, way.pinch->first) + " and " + thingWords(names, room, way.pinch->second);
+  return words + ".";
+}
+
+void evaluateWayMain(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const RoomWay* way : mainWays(s)) {
+    Finding f = wayFinding(s, rule, *way);
+    if (s.job.brief.access) f.weight = Weight::Must;
+    // No furniture makes a way wider than its door: what a narrow door leaves is all that can be asked of it.
+    const WayEnd& entry = s.walk.openings[s.walk.entry];
+    const double door = std::min(entry.widest, way->to.goal == Goal::Opening ? endOf(s.walk, *way).widest : entry.widest);
+    if (f.asked.low) f.asked.low = std::min(*f.asked.low, door);
+    std::string length;
+    const double full = std::min(f.ideal.low.value_or(kMainWay), door);
+    const bool between = f.asked.low && f.measured >= *f.asked.low - 0.01 && f.measured < full - 0.01 && way->way.pinch;
+    if (between) {
+      const RouteFacts::One* route = routeOf(s, *way);
+      if (route == nullptr || route->line.empty()) {
+        f.missing.push_back("route");
+      } else if (route->narrow > kShortPinch + kPinchSlack) {
+        f.asked.low = full;
+        length = " for " + writeLength(route->narrow, s.format) + " of its length";
+      } else {
+        length = ", a short pinch";
+      }
+    }
+    decide(f, s.scheme);
+    f.sentence = wayWords(s, *way) + length + (f.missing.empty() && way->way.width > 0 ? shortWords(s, f) : ".");
+    if (!f.missing.empty()) f.sentence += " How long the narrow part is has not been worked out yet.";
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateWaySide(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const RoomWay& way : s.ways) {
+    if (way.to.goal == Goal::Opening) continue;
+    if (way.to.goal == Goal::Seat && !s.groups.empty() && sitsIn(s.groups.front(), way.to.id)) continue;  // way-main judges the best of them
+    if (way.to.goal == Goal::Window && takenByFurniture(s, way)) continue;
+    Finding f = wayFinding(s, rule, way);
+    if (f.asked.low) f.asked.low = std::min(*f.asked.low, s.walk.openings[s.walk.entry].widest);
+    decide(f, s.scheme);
+    f.sentence = wayWords(s, way) + (way.way.width > 0 ? shortWords(s, f) : ".");
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateFootRoom(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Serving& serving : s.servings) {
+    if (serving.table == nullptr || serving.reach.gap > 36 * kInch) continue;
+    const Piece& seat = s.pieces.of(*serving.seat);
+    Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value, serving.table->id.value});
+    f.measured = serving.reach.gap;
+    f.at = {serving.reach.a, serving.reach.b};
+    const Vec2 d = unit(f.at[1] - f.at[0]);
+    f.u95 = std::hypot(doubtOfThing(s, serving.seat->id.value, d), doubtOfThing(s, serving.table->id.value, d));
+    decide(f, s.scheme);
+    f.sentence = "In to " + s.names.the(serving.seat->id) + " past " + s.names.the(serving.table->id) + " there are " +
+                 writeLength(std::max(0.0, f.measured), s.format) + " for the feet" + shortWords(s, f);
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateWayWasted(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  if (std::count_if(s.bodies.begin(), s.bodies.end(), [](const Body& b) { return !b.flat; }) < kFurnished) return;
+  for (const RoomWay* way : mainWays(s)) {
+    if (way->way.width <= 0) continue;
+    const RouteFacts::One* route = routeOf(s, *way);
+    if (route != nullptr && !route->roomy) continue;  // a short route wastes nothing
+    Finding f = findingOf(rule, askedOf(rule, s.job), {s.walk.openings[s.walk.entry].id, way->to.id});
+    if (route == nullptr) f.missing.push_back("route");
+    else {
+      f.measured = *route->roomy;
+      f.at = route->roomyAt;
+    }
+    decide(f, s.scheme);
+    f.sentence = route == nullptr ? "How wide the way to " + thingWords(s, way->to.id) + " is along its length has not been worked out yet."
+                                  : "On the way to " + thingWords(s, way->to.id) + " " + writeLength(f.measured, s.format) + " of floor lie open for " +
+                                        writeLength(kLongStretch, s.format) + " and more" + (f.margin < 0 ? ": something could stand there." : ".");
+    out.push_back(std::move(f));
+  }
+}
+
+void evaluateTallLamp(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Placement& p : s.scheme.placements) {
+    if (!std::holds_alternative<FloorPlace>(p.on) || s.pieces.of(p).kind != "lamp") continue;
+    if (s.walk.openings.size() < 2) continue;  // no route leads past it
+    Finding f = findingOf(rule, askedOf(rule, s.job, s.pieces.of(p)), {p.id.value});
+    const bool known = s.routes != nullptr;
+    if (!known) f.missing.push_back("route");
+    else {
+      const auto at = s.routes->lamps.find(p.id.value);
+      if (at == s.routes->lamps.end()) continue;
+      f.measured = at->second.away - kHalfMainWay;
+      f.at = {at->second.at, at->second.onRoute};
+    }
+    decide(f, s.scheme);
+    f.sentence = !known         ? "Whether " + s.names.the(p.id) + " stands in a route has not been worked out yet."
+                 : f.margin < 0 ? s.names.the(p.id, true) + " stands " + writeLength(-f.measured, s.format) + " inside a route: its foot is a trip."
+                                : s.names.the(p.id, true) + " stands " + writeLength(f.measured, s.format) + " clear of the nearest route.";
+    out.push_back(std::move(f));
+  }
+}
+
+}  // namespace mezzet

@@ -1,0 +1,62 @@
+// Sheets: a drawing on paper at a stated scale, with border, title block, scale bar and check bar.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/drawing/base/drawing.h"
+#include "core/model/job.h"
+#include "core/base/result.h"
+
+namespace mezzet {
+
+struct Paper {
+  std::string id, name;          ///< "letter", "Letter"
+  double width = 0, height = 0;  ///< mm, upright
+};
+[[nodiscard]] const std::vector<Paper>& papers();
+[[nodiscard]] const Paper* findPaper(const std::string& id);
+
+/// The scales a sheet can be printed at, as denominators.
+[[nodiscard]] const std::vector<int>& sheetScales();
+/// "1/4 in = 1 ft (1:48)", "1:50"
+[[nodiscard]] std::string scaleInWords(int denominator);
+
+struct Sheet {
+  int scale = 48;                ///< denominator that was used; 0 for a list
+  double width = 0, height = 0;  ///< mm of paper, as turned
+  bool turned = false;           ///< landscape
+  Drawing drawing;               ///< in mm of paper; its scale is 1
+};
+
+/// A client's sheet shows the room and what is in it. An installer's adds what is set out: distances from the walls and
+/// heights from the floor. Neither carries doubts, margins or rule names.
+enum class SheetVersion { Client, Installer };
+
+/// What a sheet shows: the plan, one wall, the list of the pieces, the sketch to measure by, or the storey that the room is on.
+struct SheetKind {
+  enum What { Plan, Wall, Schedule, Field, House } what = Plan;
+  CornerId wall;
+};
+/// "plan", "wall:A", "schedule", "field", "house"; absent for anything else.
+[[nodiscard]] std::optional<SheetKind> sheetKind(const std::string& words);
+
+struct SheetRequest {
+  const Paper* paper = nullptr;
+  int scale = 48;  ///< 0: the largest of the scales that fits
+  LengthFormat format;
+  std::string date;  ///< as it is to be printed; the core reads no clock
+  SheetVersion version = SheetVersion::Client;
+};
+
+/// A sheet on paper. Turned if it only fits that way; otherwise refused with the scale or paper that fits: it never
+/// shrinks. A schedule has no scale and takes as many pages as it needs: `page` counts from 0.
+[[nodiscard]] Result<Sheet> composeSheet(const Job&, const Room&, const Scheme*, const SheetKind&, const SheetRequest&, int page = 0);
+[[nodiscard]] inline Result<Sheet> planSheet(const Job& job, const Room& room, const Scheme* scheme, const SheetRequest& request) {
+  return composeSheet(job, room, scheme, {}, request);
+}
+/// How many pages a sheet takes on its paper; 1 but for long schedules.
+[[nodiscard]] int pagesOf(const Job&, const Room&, const Scheme*, const SheetKind&, const SheetRequest&);
+
+}  // namespace mezzet

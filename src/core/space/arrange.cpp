@@ -1,0 +1,165 @@
+#include "core/space/arrange.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/space/bodies.h"
+#include "core/edit/edits.h"
+
+namespace mezzet {
+namespace {
+
+/// Where a placement is seen: floor things with floor things, frames with frames of one wall.
+std::string viewOf(const Placement& p) {
+  if (const auto* hung = std::get_if<WallPlace>(&p.on)) return wallKey(hung->wall);
+  return std::holds_alternative<FloorPlace>(p.on) ? "plan" : "";
+}
+
+Vec2 centreOf(const Box& b) { return midpoint(b.low, b.high); }
+
+bool has(const PlacementIds& ids, const PlacementId& id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
+
+/// Changes each unlocked placement of `ids` in a copy of the scheme.
+template <class Change>
+Job changed(const Job& job, const SchemeId& id, const PlacementIds& ids, bool lockedToo, Change change) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr || ids.empty()) return job;
+  Scheme out = *scheme;
+  for (Placement& p : out.placements)
+    if (has(ids, p.id) && (lockedToo || !p.locked)) change(p);
+  return withScheme(job, std::move(out));
+}
+
+void shift(Placement& p, Vec2 by) {
+  if (auto* floor = std::get_if<FloorPlace>(&p.on)) floor->at += by;
+  if (auto* hung = std::get_if<WallPlace>(&p.on)) {
+    hung->u += by.x;
+    hung->v += by.y;
+  }
+}
+
+double lineOf(const Box& b, Line line) {
+  switch (line) {
+    case Line::Left: return b.low.x;
+    case Line::Centre: return centreOf(b).x;
+    case Line::Right: return b.high.x;
+    case Line::Top: return b.high.y;
+    case Line::Middle: return centreOf(b).y;
+    case Line::Bottom: return b.low.y;
+  }
+  return 0;
+}
+
+}  // namespace
+
+std::string groupOf(const Placement& p) {
+  if (const auto* hung = std::get_if<WallPlace>(&p.on)) return hung->group.value_or("");
+  return p.group;
+}
+
+PlacementIds withGroupMates(const Scheme& scheme, const PlacementIds& ids) {
+  std::vector<std::pair<std::string, std::string>> groups;  // view and group
+  for (const PlacementId& id : ids)
+    if (const Placement* p = findPlacement(scheme, id); p != nullptr && !groupOf(*p).empty()) groups.emplace_back(viewOf(*p), groupOf(*p));
+  PlacementIds out;
+  for (const Placement& p : scheme.placements)
+    if (has(ids, p.id) || std::find(groups.begin(), groups.end(), std::pair(viewOf(p), groupOf(p))) != groups.end()) out.push_back(p.id);
+  return out;
+}
+
+Box extentOf(const Job& job, const Placement& p) {
+  const Piece& piece = pieceOf(job, p);
+  if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
+    const WallRect r = wallRectOf(piece, *hung);
+    return {{r.left, r.bottom}, {r.right, r.top}};
+  }
+  if (const auto* floor = std::get_if<FloorPlace>(&p.on)) return boundsOf(footprint(piece, *floor));
+  return {};
+}
+
+Job movedTogether(const Job& job, const SchemeId& scheme, const PlacementIds& ids, Vec2 by) {
+  return changed(job, scheme, ids, false, [&](Placement& p) { shift(p, by); });
+}
+
+Job turnedTogether(const Job& job, const SchemeId& id, const PlacementIds& ids, double degrees) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  std::optional<Box> all;
+  for (const Placement& p : scheme->placements) {
+    if (!has(ids, p.id) || !std::holds_alternative<FloorPlace>(p.on)) continue;
+    const Box b = extentOf(job, p);
+    if (!all) all = b;
+    all->low = {std::min(all->low.x, b.low.x), std::min(all->low.y, b.low.y)};
+    all->high = {std::max(all->high.x, b.high.x), std::max(all->high.y, b.high.y)};
+  }
+  if (!all) return job;
+  const Vec2 about = centreOf(*all);
+  const Turn turn = turnOf(degrees);
+  return changed(job, id, ids, false, [&](Placement& p) {
+    if (auto* floor = std::get_if<FloorPlace>(&p.on)) {
+      // One thing alone turns about its own middle, exactly.
+      if (ids.size() > 1) floor->at = about + rotated(floor->at - about, turn);
+      floor->turn = normalisedTurn(floor->turn + degrees);
+    }
+  });
+}
+
+Job aligned(const Job& job, const SchemeId& id, const PlacementIds& ids, Line line) {
+  const Scheme* scheme = findScheme(job, id);
+  const Placement* first = scheme != nullptr && !ids.empty() ? findPlacement(*scheme, ids.front()) : nullptr;
+  if (first == nullptr || viewOf(*first).empty()) return job;
+  const double to = lineOf(extentOf(job, *first), line);
+  const bool across = line == Line::Left || line == Line::Centre || line == Line::Right;
+  return changed(job, id, ids, false, [&](Placement& p) {
+    if (p.id == first->id || viewOf(p) != viewOf(*first)) return;
+    const double by = to - lineOf(extentOf(job, p), line);
+    shift(p, across ? Vec2{by, 0} : Vec2{0, by});
+  });
+}
+
+Job spread(const Job& job, const SchemeId& id, const PlacementIds& ids, bool across) {
+  const Scheme* scheme = findScheme(job, id);
+  const Placement* first = scheme != nullptr && !ids.empty() ? findPlacement(*scheme, ids.front()) : nullptr;
+  if (first == nullptr) return job;
+  struct Span {
+    PlacementId id;
+    double low, high;
+  };
+  std::vector<Span> spans;
+  double covered = 0;
+  for (const Placement& p : scheme->placements) {
+    if (!has(ids, p.id) || viewOf(p) != viewOf(*first) || viewOf(p).empty()) continue;
+    const Box b = extentOf(job, p);
+    spans.push_back({p.id, across ? b.low.x : b.low.y, across ? b.high.x : b.high.y});
+    covered += spans.back().high - spans.back().low;
+  }
+  if (spans.size() < 3) return job;
+  std::stable_sort(spans.begin(), spans.end(), [](const Span& a, const Span& b) { return a.low + a.high < b.low + b.high; });
+  const double gap = (spans.back().high - spans.front().low - covered) / static_cast<double>(spans.size() - 1);
+  double at = spans.front().low;
+  Job out = job;
+  for (const Span& span : spans) {
+    if (span.id != spans.front().id && span.id != spans.back().id)
+      out = movedTogether(out, id, {span.id}, across ? Vec2{at - span.low, 0} : Vec2{0, at - span.low});
+    at += span.high - span.low + gap;
+  }
+  return out;
+}
+
+Job grouped(const Job& job, const SchemeId& scheme, const PlacementIds& ids, IdSource& source) {
+  if (ids.size() < 2) return job;
+  const std::string name = source.take<PlacementId>("g").value;
+  return changed(job, scheme, ids, true, [&](Placement& p) {
+    if (auto* hung = std::get_if<WallPlace>(&p.on)) hung->group = name;
+    else if (std::holds_alternative<FloorPlace>(p.on)) p.group = name;
+  });
+}
+
+Job ungrouped(const Job& job, const SchemeId& scheme, const PlacementIds& ids) {
+  return changed(job, scheme, ids, true, [](Placement& p) {
+    if (auto* hung = std::get_if<WallPlace>(&p.on)) hung->group.reset();
+    p.group.clear();
+  });
+}
+
+}  // namespace mezzet

@@ -1,0 +1,137 @@
+#include "core/space/tapes.h"
+
+#include <algorithm>
+
+#include "core/space/standing.h"
+#include "core/model/kinds.h"
+#include "core/site/heights.h"
+
+namespace mezzet {
+namespace {
+
+/// Keeps the shortest tape in one direction.
+struct Shortest {
+  std::optional<Tape> tape;
+  void offer(Tape candidate) {
+    if (!tape || candidate.length < tape->length) tape = std::move(candidate);
+  }
+};
+
+struct FloorSide {
+  Side side;
+  Vec2 along;  // in the piece's frame
+};
+constexpr FloorSide kFloorSides[] = {{Side::Front, {0, -1}}, {Side::Right, {1, 0}}, {Side::Back, {0, 1}}, {Side::Left, {-1, 0}}};
+
+void offerBody(Shortest& best, Side side, const Parts& moving, Vec2 along, const Convex& fixed, const std::string& id) {
+  for (const Convex& part : moving) {
+    const auto length = slideUntilTouch(part, fixed, along, kTouch);
+    if (!length || (best.tape && *length >= best.tape->length)) continue;
+    Convex there = part;
+    for (Vec2& p : there.core) p += along * *length;
+    const Vec2 touch = separation(there, fixed).b;
+    best.offer({side, along, touch - along * *length, touch, *length, id});
+  }
+}
+
+std::vector<Tape> floorTapes(const Job& job, const Scheme& scheme, const Placement& placement, const FloorPlace& place) {
+  const Room& room = roomOf(job, scheme);
+  const Piece& piece = pieceOf(job, placement);
+  const Parts moving = footprint(piece, place);
+  std::vector<Body> obstacles = featureBodies(room);
+  if (!isRug(piece.kind))
+    for (Body& body : floorBodies(job, scheme, placement.id))
+      if (!body.flat) obstacles.push_back(std::move(body));
+  const Turn turn = turnOf(place.turn);
+  std::vector<Tape> out;
+  for (const FloorSide& s : kFloorSides) {
+    const Vec2 along = rotated(s.along, turn);
+    Shortest best;
+    for (const Body& body : obstacles)
+      for (const Convex& part : body.parts) offerBody(best, s.side, moving, along, part, body.id);
+    for (const Wall& wall : wallsOf(room))
+      if (dot(along, wall.inward()) < -1e-9)  // a wall stops only what moves out of the room
+        offerBody(best, s.side, moving, along, Convex{{wall.start, wall.end}, 0}, wallKey(wall.id));
+    if (best.tape) out.push_back(*best.tape);
+  }
+  return out;
+}
+
+std::vector<Tape> wallTapes(const Job& job, const Scheme& scheme, const Placement& placement, const WallPlace& place) {
+  const Room& room = roomOf(job, scheme);
+  const auto wall = findWall(room, place.wall);
+  if (!wall) return {};
+  const WallRect r = wallRectOf(pieceOf(job, placement), place);
+  const auto tape = [](Side side, Vec2 along, Vec2 from, double length, std::string hits) {
+    return Tape{side, along, from, from + along * length, length, std::move(hits)};
+  };
+  Shortest left, right, down, up;
+  left.offer(tape(Side::Left, {-1, 0}, {r.left, place.v}, r.left, "wall end"));
+  right.offer(tape(Side::Right, {1, 0}, {r.right, place.v}, wall->length() - r.right, "wall end"));
+  const RoomHeights heights = heightsOf(room);
+  const Vec2 here = inFrontOf(*wall, std::clamp(place.u, 0.0, wall->length()));
+  down.offer(tape(Side::Down, {0, -1}, {place.u, r.bottom}, r.bottom - heights.floorAt(here), "floor"));
+  up.offer(tape(Side::Up, {0, 1}, {place.u, r.top}, heights.ceilingAt(here) - r.top, "ceiling"));
+
+  // A neighbour counts on the side where its centre lies, if it overlaps this picture across that side.
+  for (const Placement& other : scheme.placements) {
+    const auto* on = std::get_if<WallPlace>(&other.on);
+    if (on == nullptr || other.id == placement.id || on->wall != place.wall) continue;
+    const WallRect o = wallRectOf(pieceOf(job, other), *on);
+    const bool level = o.top > r.bottom + kTouch && o.bottom < r.top - kTouch;
+    const bool inLine = o.right > r.left + kTouch && o.left < r.right - kTouch;
+    const double v = std::clamp(place.v, std::max(o.bottom, r.bottom), std::max(std::min(o.top, r.top), std::max(o.bottom, r.bottom)));
+    const double u = std::clamp(place.u, std::max(o.left, r.left), std::max(std::min(o.right, r.right), std::max(o.left, r.left)));
+    if (level && on->u < place.u) left.offer(tape(Side::Left, {-1, 0}, {r.left, v}, r.left - o.right, other.id.value));
+    if (level && on->u > place.u) right.offer(tape(Side::Right, {1, 0}, {r.right, v}, o.left - r.right, other.id.value));
+    if (inLine && on->v < place.v) down.offer(tape(Side::Down, {0, -1}, {u, r.bottom}, r.bottom - o.top, other.id.value));
+    if (inLine && on->v > place.v) up.offer(tape(Side::Up, {0, 1}, {u, r.top}, o.bottom - r.top, other.id.value));
+  }
+  for (const Standing& s : standingAt(job, scheme, *wall)) {
+    const double low = std::max(s.left, r.left), high = std::min(s.right, r.right);
+    if (!s.top || high - low < kTouch || *s.top > place.v) continue;
+    down.offer(tape(Side::Down, {0, -1}, {std::clamp(place.u, low, high), r.bottom}, r.bottom - *s.top, s.id.value));
+  }
+  return {*left.tape, *right.tape, *down.tape, *up.tape};
+}
+
+}  // namespace
+
+std::vector<Tape> tapesOf(const Job& job, const Scheme& scheme, const PlacementId& id) {
+  const Placement* placement = findPlacement(scheme, id);
+  if (placement == nullptr) return {};
+  if (const auto* floor = std::get_if<FloorPlace>(&placement->on)) return floorTapes(job, scheme, *placement, *floor);
+  if (const auto* wall = std::get_if<WallPlace>(&placement->on)) return wallTapes(job, scheme, *placement, *wall);
+  return {};
+}
+
+std::optional<Tape> tapeOf(const Job& job, const Scheme& scheme, const PlacementId& id, Side side) {
+  for (const Tape& tape : tapesOf(job, scheme, id))
+    if (tape.side == side) return tape;
+  return std::nullopt;
+}
+
+Place placeReading(const Place& place, const Tape& tape, double length) {
+  const Vec2 move = tape.along * (tape.length - length);
+  Place out = place;
+  if (auto* floor = std::get_if<FloorPlace>(&out)) floor->at += move;
+  if (auto* wall = std::get_if<WallPlace>(&out)) {
+    wall->u += move.x;
+    wall->v += move.y;
+  }
+  return out;
+}
+
+const char* sideName(Side side) {
+  switch (side) {
+    case Side::Front: return "front";
+    case Side::Right: return "right";
+    case Side::Back: return "back";
+    case Side::Left: return "left";
+    case Side::Down: return "below";
+    case Side::Up: return "above";
+  }
+  return "";
+}
+
+}  // namespace mezzet
