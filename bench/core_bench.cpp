@@ -59,7 +59,8 @@ BENCHMARK(tapesWhileDragging)->Unit(benchmark::kMicrosecond);
 void composePlanOfSixty(benchmark::State& state) {
   const Job job = bench::madeUpRoom(60);
   PlanOptions options;
-  for (auto _ : state) benchmark::DoNotOptimize(composePlan(job, *job.rooms.front(), job.schemes.front().get(), options));
+  for (auto _ : state)
+    benchmark::DoNotOptimize(composePlan(job, *job.rooms.front(), job.schemes.front().get(), options));
 }
 BENCHMARK(composePlanOfSixty)->Unit(benchmark::kMillisecond);
 
@@ -88,10 +89,13 @@ void saveAndLoadHundredRooms(benchmark::State& state) {
 }
 BENCHMARK(saveAndLoadHundredRooms)->Unit(benchmark::kMillisecond);
 
-/// A room with `alcoves` along its top, 4 + 4 a corner each, taped round and corner to corner until there are `readings`.
+/// A room with `alcoves` along its top, 4 + 4 a corner each, taped round and corner to corner until there are
+/// `readings`.
 Network combRoom(int alcoves, std::size_t readings) {
   Polygon p{{0, 0}, {1500.0 * (alcoves + 1), 0}, {1500.0 * (alcoves + 1), 4000}};
-  for (int k = alcoves; k > 0; --k) p.insert(p.end(), {{1500.0 * k + 400, 4000}, {1500.0 * k + 400, 3400}, {1500.0 * k - 400, 3400}, {1500.0 * k - 400, 4000}});
+  for (int k = alcoves; k > 0; --k)
+    p.insert(p.end(),
+             {{1500.0 * k + 400, 4000}, {1500.0 * k + 400, 3400}, {1500.0 * k - 400, 3400}, {1500.0 * k - 400, 4000}});
   p.push_back({0, 4000});
   Network net = test::surveyOf(p, {});
   std::mt19937 random(11);
@@ -117,7 +121,8 @@ void adjustTwoHundredCorners(benchmark::State& state) {
 }
 BENCHMARK(adjustTwoHundredCorners)->Unit(benchmark::kMillisecond);
 void suspectsWithSlipsOfAnOrdinaryRoom(benchmark::State& state) {
-  Network net = test::surveyOf({{0, 0}, {5000, 0}, {5000, 2000}, {2000, 2000}, {2000, 4500}, {0, 4500}}, {{0, 3}, {1, 5}, {0, 2}});
+  Network net = test::surveyOf({{0, 0}, {5000, 0}, {5000, 2000}, {2000, 2000}, {2000, 4500}, {0, 4500}},
+                               {{0, 3}, {1, 5}, {0, 2}});
   net.observations[0].value -= 304.8;
   for (auto _ : state) benchmark::DoNotOptimize(reportOf(net, builtInSlips()));
 }
@@ -133,8 +138,8 @@ BENCHMARK(reportOfThirtyCorners)->Unit(benchmark::kMillisecond);
 void readDrawing(benchmark::State& state) {
   std::string entities = "0\nSECTION\n2\nENTITIES\n";
   const auto line = [&](const char* layer, double x1, double y1, double x2, double y2) {
-    entities += std::string("0\nLINE\n8\n") + layer + "\n10\n" + std::to_string(x1) + "\n20\n" + std::to_string(y1) + "\n11\n" + std::to_string(x2) + "\n21\n" +
-                std::to_string(y2) + "\n";
+    entities += std::string("0\nLINE\n8\n") + layer + "\n10\n" + std::to_string(x1) + "\n20\n" + std::to_string(y1) +
+                "\n11\n" + std::to_string(x2) + "\n21\n" + std::to_string(y2) + "\n";
   };
   for (int i = 0; i < state.range(0); ++i) line("OTHER", i, 0, i + 0.5, 10);
   line("ROOM", 0, 0, 5000, 0);
@@ -151,7 +156,8 @@ BENCHMARK(readDrawing)->Arg(10000)->Arg(100000)->Unit(benchmark::kMillisecond);
 
 void fitThirtyStudHits(benchmark::State& state) {
   StudRecord record{CornerId("A"), {}, std::nullopt};
-  for (int i = 0; i < 30; ++i) record.hits.push_back({ReadingId("k" + std::to_string(i)), 60 + i * 487.0 + (i % 3) * 4, 0.9, false});
+  for (int i = 0; i < 30; ++i)
+    record.hits.push_back({ReadingId("k" + std::to_string(i)), 60 + i * 487.0 + (i % 3) * 4, 0.9, false});
   for (auto _ : state) benchmark::DoNotOptimize(fitStuds(record, 15'000));
 }
 BENCHMARK(fitThirtyStudHits)->Unit(benchmark::kMicrosecond);

@@ -50,7 +50,8 @@ int main(int argc, char** argv) {
   QElapsedTimer timer;
   for (int i = 0; i < 120; ++i) {
     timer.start();
-    QMouseEvent move(QEvent::MouseMove, QPointF(from + QPoint(10 + i % 40, 5 + i % 25)), QPointF(from), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+    QMouseEvent move(QEvent::MouseMove, QPointF(from + QPoint(10 + i % 40, 5 + i % 25)), QPointF(from), Qt::NoButton,
+                     Qt::LeftButton, Qt::NoModifier);
     QApplication::sendEvent(&sheet, &move);
     sheet.repaint();
     if (i > 5) frames.push_back(static_cast<double>(timer.nsecsElapsed()) / 1e6);
@@ -60,8 +61,8 @@ int main(int argc, char** argv) {
   timer.start();
   QApplication::processEvents();
   std::sort(frames.begin(), frames.end());
-  std::printf("drag frame, 60 pieces, %dx%d at scale %.0f: median %.2f ms, 95th of 100 %.2f ms\n", sheet.width(), sheet.height(), sheet.devicePixelRatioF(),
-              frames[frames.size() / 2], frames[frames.size() * 95 / 100]);
+  std::printf("drag frame, 60 pieces, %dx%d at scale %.0f: median %.2f ms, 95th of 100 %.2f ms\n", sheet.width(),
+              sheet.height(), sheet.devicePixelRatioF(), frames[frames.size() / 2], frames[frames.size() * 95 / 100]);
   const auto median = [&](const char* what, int times, auto&& work) {
     std::vector<double> taken;
     for (int i = 0; i < times; ++i) {
@@ -74,7 +75,9 @@ int main(int argc, char** argv) {
     std::printf("%s: median %.1f ms\n", what, taken[taken.size() / 2]);
   };
   Workspace& work = window.workspace();
-  median("a whole edit, journalled, re-checked and repainted", 30, [&](int i) { work.nudge({i % 2 == 0 ? 10.0 : -10.0, 0}); });
+  median("a whole edit, journalled, re-checked and repainted", 30, [&](int i) {
+    work.nudge({i % 2 == 0 ? 10.0 : -10.0, 0});
+  });
 
   work.select({});
   work.newScheme(true);
@@ -114,7 +117,8 @@ int main(int argc, char** argv) {
     const QPoint middle(trace.width() / 2, trace.height() / 2);
     QTest::mousePress(&trace, Qt::RightButton, {}, middle);
     median("a plan picture of 12 megapixels, panned by a step", 60, [&](int i) {
-      QMouseEvent move(QEvent::MouseMove, QPointF(middle + QPoint(3 * (i % 30), i % 20)), QPointF(middle), Qt::NoButton, Qt::RightButton, Qt::NoModifier);
+      QMouseEvent move(QEvent::MouseMove, QPointF(middle + QPoint(3 * (i % 30), i % 20)), QPointF(middle), Qt::NoButton,
+                       Qt::RightButton, Qt::NoModifier);
       QApplication::sendEvent(&trace, &move);
       trace.repaint();
     });

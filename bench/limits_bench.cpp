@@ -1,5 +1,5 @@
-// What the window bears: the longest that the interface thread is busy at a stretch, event by event, over edits of rooms of the
-// stated limits. The limits in core/edit/validate.cpp were set by it.
+// What the window bears: the longest that the interface thread is busy at a stretch, event by event, over edits of
+// rooms of the stated limits. The limits in core/edit/validate.cpp were set by it.
 #include <QApplication>
 #include <QElapsedTimer>
 #include <QTemporaryDir>
@@ -63,7 +63,8 @@ Job crowd(const char* kind, int count, bool heap) {
   for (int i = 0; i < count; ++i) {
     const double x = heap ? 20 + static_cast<double>(random() % 90) : 20 + 34 * (i % columns),
                  y = heap ? 20 + static_cast<double>(random() % 70) : 20 + 34 * (i / columns);
-    scheme.placements.push_back({PlacementId("p" + std::to_string(i)), p.id, FloorPlace{{test::in(x), test::in(y)}, 90.0 * (i % 4)}, {}});
+    scheme.placements.push_back(
+        {PlacementId("p" + std::to_string(i)), p.id, FloorPlace{{test::in(x), test::in(y)}, 90.0 * (i % 4)}, {}});
   }
   return withScheme(job, scheme);
 }
@@ -84,7 +85,8 @@ int main(int argc, char** argv) {
     for (const char* kind : {"cabinet", "armchair", "dining-table", "bookcase"})
       for (const bool heap : {false, true}) {
         const QString path = folder.path() + QStringLiteral("/crowd.mezzet");
-        if (const auto fault = saveAtomically(files, path.toStdString(), writeJobBytes({crowd(kind, count, heap), 9'999, {}}).value()))
+        if (const auto fault =
+                saveAtomically(files, path.toStdString(), writeJobBytes({crowd(kind, count, heap), 9'999, {}}).value()))
           return std::printf("%s\n", fault->text().c_str()), 1;
         MainWindow window(files, builtInRulebook());
         QElapsedTimer opening;
@@ -111,8 +113,9 @@ int main(int argc, char** argv) {
           settle();
         }
         std::sort(edits.begin(), edits.end());
-        std::printf("%4d %-12s %s: opened in %.0f ms, an edit takes %.0f ms (median), the longest event after one %.0f ms\n", count, kind,
-                    heap ? "heap" : "rows", opened, edits[2], app.longest);
+        std::printf(
+            "%4d %-12s %s: opened in %.0f ms, an edit takes %.0f ms (median), the longest event after one %.0f ms\n",
+            count, kind, heap ? "heap" : "rows", opened, edits[2], app.longest);
         std::fflush(stdout);
         window.document().close();
       }

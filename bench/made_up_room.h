@@ -26,7 +26,8 @@ inline Job madeUpRoom(int count, unsigned seed = 7) {
     }
     job.pieces.push_back(std::make_shared<const Piece>(p));
     const double x = (i % side + 0.5) * kCell + 10 + uniform(-6, 6), y = (i / side + 0.5) * kCell + 10 + uniform(-6, 6);
-    scheme.placements.push_back({PlacementId("p" + id), p.id, FloorPlace{{test::in(x), test::in(y)}, normalisedTurn(uniform(0, 360))}, {}});
+    scheme.placements.push_back(
+        {PlacementId("p" + id), p.id, FloorPlace{{test::in(x), test::in(y)}, normalisedTurn(uniform(0, 360))}, {}});
   }
   return withScheme(job, scheme);
 }

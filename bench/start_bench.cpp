@@ -30,7 +30,7 @@ int main(int argc, char** argv) {
   }
   std::sort(seconds.begin(), seconds.end());
   std::sort(megabytes.begin(), megabytes.end());
-  std::printf("start to first painted window and end: median %.2f s; peak memory: median %.0f MB\n", seconds[seconds.size() / 2],
-              megabytes[megabytes.size() / 2]);
+  std::printf("start to first painted window and end: median %.2f s; peak memory: median %.0f MB\n",
+              seconds[seconds.size() / 2], megabytes[megabytes.size() / 2]);
   return 0;
 }

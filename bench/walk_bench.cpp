@@ -1,5 +1,6 @@
-// Ways through furnished rooms: the gap graph beside a raster and beside offsetting with bisection, for time and for how far
-// off they are. The error is the largest over the rooms of a size, against the gap graph, which tests hold to GEOS.
+// Ways through furnished rooms: the gap graph beside a raster and beside offsetting with bisection, for time and for
+// how far off they are. The error is the largest over the rooms of a size, against the gap graph, which tests hold to
+// GEOS.
 #include <benchmark/benchmark.h>
 
 #include <algorithm>
@@ -35,7 +36,9 @@ Job walkedRoom(int count) {
   }
   return job;
 }
-WalkSpace spaceOf(const Job& job) { return walkSpaceOf(PieceIndex(job), *job.rooms.front(), *job.schemes.front(), UseState::Everyday); }
+WalkSpace spaceOf(const Job& job) {
+  return walkSpaceOf(PieceIndex(job), *job.rooms.front(), *job.schemes.front(), UseState::Everyday);
+}
 double exactWidth(const WalkSpace& space) { return widestWay(space, space.openings[0], space.openings[1]).width; }
 
 // ---- a raster: distance to the nearest thing on a grid, then the path whose least distance is largest
@@ -50,7 +53,9 @@ void alongLine(const std::vector<double>& f, std::vector<double>& out) {
   z[0] = -1e20;
   z[1] = 1e20;
   for (int q = 1; q < n; ++q) {
-    const auto at = [&](int p) { return (f[static_cast<std::size_t>(q)] + q * q - f[static_cast<std::size_t>(p)] - p * p) / (2.0 * (q - p)); };
+    const auto at = [&](int p) {
+      return (f[static_cast<std::size_t>(q)] + q * q - f[static_cast<std::size_t>(p)] - p * p) / (2.0 * (q - p));
+    };
     double s = at(v[static_cast<std::size_t>(k)]);
     while (s <= z[static_cast<std::size_t>(k)]) s = at(v[static_cast<std::size_t>(--k)]);
     v[static_cast<std::size_t>(++k)] = q;
@@ -67,9 +72,11 @@ void alongLine(const std::vector<double>& f, std::vector<double>& out) {
 
 double rasterWidth(const WalkSpace& space) {
   const Box bounds = boundsOf(Convex{space.outline, 0});
-  const auto w = static_cast<std::size_t>((bounds.high.x - bounds.low.x) / kCell) + 3, h = static_cast<std::size_t>((bounds.high.y - bounds.low.y) / kCell) + 3;
+  const auto w = static_cast<std::size_t>((bounds.high.x - bounds.low.x) / kCell) + 3,
+             h = static_cast<std::size_t>((bounds.high.y - bounds.low.y) / kCell) + 3;
   const auto place = [&](std::size_t x, std::size_t y) {
-    return Vec2{bounds.low.x + (static_cast<double>(x) - 1) * kCell, bounds.low.y + (static_cast<double>(y) - 1) * kCell};
+    return Vec2{bounds.low.x + (static_cast<double>(x) - 1) * kCell,
+                bounds.low.y + (static_cast<double>(y) - 1) * kCell};
   };
   constexpr double kFree = 1e15;
   std::vector<double> squared(w * h, kFree);
@@ -78,12 +85,14 @@ double rasterWidth(const WalkSpace& space) {
       return static_cast<std::size_t>(std::clamp((v - low) / kCell + 1, 0.0, static_cast<double>(most) - 1));
     };
     for (std::size_t y = cell(atom.bounds.low.y, bounds.low.y, h); y <= cell(atom.bounds.high.y, bounds.low.y, h); ++y)
-      for (std::size_t x = cell(atom.bounds.low.x, bounds.low.x, w); x <= cell(atom.bounds.high.x, bounds.low.x, w); ++x)
+      for (std::size_t x = cell(atom.bounds.low.x, bounds.low.x, w); x <= cell(atom.bounds.high.x, bounds.low.x, w);
+           ++x)
         if (distanceTo(atom.shape, place(x, y)) <= kCell / 2) squared[y * w + x] = 0;
   }
   std::vector<double> line(std::max(w, h)), out(std::max(w, h));
   for (std::size_t y = 0; y < h; ++y) {
-    line.assign(squared.begin() + static_cast<std::ptrdiff_t>(y * w), squared.begin() + static_cast<std::ptrdiff_t>((y + 1) * w));
+    line.assign(squared.begin() + static_cast<std::ptrdiff_t>(y * w),
+                squared.begin() + static_cast<std::ptrdiff_t>((y + 1) * w));
     out.resize(w);
     alongLine(line, out);
     std::copy(out.begin(), out.end(), squared.begin() + static_cast<std::ptrdiff_t>(y * w));
@@ -148,7 +157,13 @@ void widths(benchmark::State& state) {
   state.counters["width_mm"] = found;
   state.counters["off_mm"] = std::abs(found - exactWidth(spaceOf(job)));
 }
-BENCHMARK(widths<exactWidth>)->Name("way/gapGraph")->Arg(20)->Arg(60)->Arg(200)->Arg(1000)->Unit(benchmark::kMillisecond);
+BENCHMARK(widths<exactWidth>)
+    ->Name("way/gapGraph")
+    ->Arg(20)
+    ->Arg(60)
+    ->Arg(200)
+    ->Arg(1000)
+    ->Unit(benchmark::kMillisecond);
 BENCHMARK(widths<rasterWidth>)->Name("way/raster10mm")->Arg(20)->Arg(60)->Arg(200)->Unit(benchmark::kMillisecond);
 BENCHMARK(widths<offsetWidth>)->Name("way/offsetAndBisect")->Arg(20)->Arg(60)->Arg(200)->Unit(benchmark::kMillisecond);
 
@@ -170,7 +185,8 @@ BENCHMARK(allWays)->Name("way/allFromTheEntry")->Arg(60)->Arg(200)->Unit(benchma
 void everything(benchmark::State& state) {
   const Job job = walkedRoom(static_cast<int>(state.range(0)));
   RouteFacts routes;  // what they hold changes no work of the check
-  for (auto _ : state) benchmark::DoNotOptimize(check(job, builtInRulebook(), kScheme, {}, {UseState::Everyday, &routes}));
+  for (auto _ : state)
+    benchmark::DoNotOptimize(check(job, builtInRulebook(), kScheme, {}, {UseState::Everyday, &routes}));
 }
 BENCHMARK(everything)->Name("recheckWithWays")->Arg(60)->Arg(100)->Arg(200)->Arg(1000)->Unit(benchmark::kMillisecond);
 

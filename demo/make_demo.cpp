@@ -35,7 +35,8 @@ QByteArray reedsPrint() {
   p.fillRect(QRectF(0, h * 0.62, w, h * 0.38), QColor(0xc7, 0xd0, 0xc6));
   const QColor greens[] = {QColor(0x6d, 0x84, 0x6a), QColor(0x4d, 0x68, 0x58), QColor(0x8d, 0x95, 0x5f)};
   for (int i = 0; i < 46; ++i) {
-    const double foot = w * (0.03 + 0.021 * i), lean = 38 * std::sin(1.3 * i) + 22, top = h * (0.16 + 0.22 * std::abs(std::sin(0.9 * i + 0.4)));
+    const double foot = w * (0.03 + 0.021 * i), lean = 38 * std::sin(1.3 * i) + 22,
+                 top = h * (0.16 + 0.22 * std::abs(std::sin(0.9 * i + 0.4)));
     QPainterPath reed(QPointF(foot, h));
     reed.quadTo(foot + lean * 0.2, h * 0.6, foot + lean, top);
     p.setPen(QPen(greens[i % 3], 4 + i % 3, Qt::SolidLine, Qt::RoundCap));
@@ -110,16 +111,19 @@ QByteArray planSheet(const mezzet::Underlay& u) {
   font.setPixelSize(34);
   p.setFont(font);
   for (const mezzet::KnownLength& k : u.known) {
-    const QPointF a = at(k.a), b = at(k.b), along = (b - a) / std::hypot((b - a).x(), (b - a).y()), side(-along.y(), along.x());
+    const QPointF a = at(k.a), b = at(k.b), along = (b - a) / std::hypot((b - a).x(), (b - a).y()),
+                  side(-along.y(), along.x());
     p.drawLine(a, b);
     for (const QPointF end : {a, b}) p.drawLine(end - side * 18 - along * 10, end + side * 18 + along * 10);
     p.save();
     p.translate((a + b) / 2);
     p.rotate(std::abs(along.x()) > std::abs(along.y()) ? 0 : -90);
-    p.drawText(QRectF(-200, -54, 400, 44), Qt::AlignCenter, QString::number(k.length / 1000, 'f', 3) + QStringLiteral(" m"));
+    p.drawText(QRectF(-200, -54, 400, 44), Qt::AlignCenter,
+               QString::number(k.length / 1000, 'f', 3) + QStringLiteral(" m"));
     p.restore();
   }
-  p.drawText(QRectF(0, 30, u.width, 50), Qt::AlignCenter, QStringLiteral("THE FERRY HOUSE, GROUND FLOOR, BREAKFAST ROOM"));
+  p.drawText(QRectF(0, 30, u.width, 50), Qt::AlignCenter,
+             QStringLiteral("THE FERRY HOUSE, GROUND FLOOR, BREAKFAST ROOM"));
   p.end();
   return asPng(image);
 }
@@ -139,7 +143,8 @@ QByteArray hearthPhotograph() {
   for (int row = 0; row < 12; ++row)
     for (int i = -1; i < 11; ++i) {
       const QRectF brick(w * 0.2 + (i + (row % 2) * 0.5) * 58, h * 0.34 + row * 31.0, 54, 27);
-      p.fillRect(brick.intersected(QRectF(w * 0.2, h * 0.34, w * 0.6, h * 0.52)), QColor(0x97 + (row * 7 + i * 5) % 22, 0x66 + (i * 3 + 9) % 14, 0x50));
+      p.fillRect(brick.intersected(QRectF(w * 0.2, h * 0.34, w * 0.6, h * 0.52)),
+                 QColor(0x97 + (row * 7 + i * 5) % 22, 0x66 + (i * 3 + 9) % 14, 0x50));
     }
   p.fillRect(QRectF(w * 0.36, h * 0.5, w * 0.28, h * 0.36), QColor(0x1f, 0x1a, 0x18));
   p.save();
@@ -162,7 +167,8 @@ QByteArray casingPhotograph() {
   for (const double x : {0.29, 0.33, 0.41}) p.drawLine(QPointF(w * x, 0), QPointF(w * x, h));
   p.setPen(Qt::NoPen);
   p.setBrush(QColor(0x9a, 0x7b, 0x57));
-  p.drawPolygon(QPolygonF() << QPointF(w * 0.26, h * 0.58) << QPointF(w * 0.315, h * 0.6) << QPointF(w * 0.3, h * 0.66) << QPointF(w * 0.26, h * 0.68));
+  p.drawPolygon(QPolygonF() << QPointF(w * 0.26, h * 0.58) << QPointF(w * 0.315, h * 0.6) << QPointF(w * 0.3, h * 0.66)
+                            << QPointF(w * 0.26, h * 0.68));
   p.end();
   return asPng(image);
 }
@@ -198,13 +204,15 @@ int main(int argc, char** argv) {
     Room room = *known;
     if (room.underlay && room.underlay->image.empty()) room.underlay->image = keep(planSheet(*room.underlay));
     for (std::size_t i = 0; i < room.photographs.size(); ++i)
-      if (room.photographs[i].image.empty()) room.photographs[i].image = keep(i % 2 == 0 ? hearthPhotograph() : casingPhotograph());
+      if (room.photographs[i].image.empty())
+        room.photographs[i].image = keep(i % 2 == 0 ? hearthPhotograph() : casingPhotograph());
     out.job = withRoom(out.job, std::move(room)).value();
   }
   const auto bytes = writeJobBytes(out);
   if (!bytes) return std::fprintf(stderr, "%s\n", bytes.error().text().c_str()), 1;
   QDir().mkpath(QFileInfo(QString::fromLocal8Bit(argv[2])).absolutePath());
   FileSystem files;
-  if (const auto fault = saveAtomically(files, argv[2], *bytes)) return std::fprintf(stderr, "%s\n", fault->text().c_str()), 1;
+  if (const auto fault = saveAtomically(files, argv[2], *bytes))
+    return std::fprintf(stderr, "%s\n", fault->text().c_str()), 1;
   return 0;
 }

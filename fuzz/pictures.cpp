@@ -23,7 +23,8 @@ void needApplication() {
   static int count = 1;
   static char name[] = "fuzz", *arguments[] = {name, nullptr};
   if (QCoreApplication::instance() == nullptr) new QCoreApplication(count, arguments);
-  qInstallMessageHandler([](QtMsgType, const QMessageLogContext&, const QString&) {});  // the decoders complain of each file
+  qInstallMessageHandler(
+      [](QtMsgType, const QMessageLogContext&, const QString&) {});  // the decoders complain of each file
 }
 
 }  // namespace
@@ -39,9 +40,11 @@ void picture(std::string_view bytes) {
   promise(image == nullptr || pictureFormat(bytes) != nullptr, "only the bytes of a PNG or JPEG are decoded");
   promise(image == nullptr || std::max(image->width(), image->height()) <= kKeptPixels, "an image is kept small");
   if (!taken) return;
-  promise(taken->width > 0 && taken->height > 0 && std::max(taken->width, taken->height) <= kKeptPixels, "a picture that was taken in has a size");
+  promise(taken->width > 0 && taken->height > 0 && std::max(taken->width, taken->height) <= kKeptPixels,
+          "a picture that was taken in has a size");
   const auto again = pictureFrom(taken->bytes, "fuzz");
-  promise(again.ok() && again->width == taken->width && again->height == taken->height, "a picture that was taken in can be taken in again");
+  promise(again.ok() && again->width == taken->width && again->height == taken->height,
+          "a picture that was taken in can be taken in again");
 }
 
 void page(std::string_view bytes) {
@@ -51,7 +54,8 @@ void page(std::string_view bytes) {
   const auto taken = pictureOfPdf(std::string(bytes), "fuzz", 0);
   promise(since.elapsed() < kMostPdfTime + 5'000, "a page is painted or given up in time");
   if (!taken) return promise(!taken.error().text().empty(), "an error has words");
-  promise(std::max(taken->width, taken->height) <= kKeptPixels && pictureFormat(taken->bytes) != nullptr, "a page becomes a picture");
+  promise(std::max(taken->width, taken->height) <= kKeptPixels && pictureFormat(taken->bytes) != nullptr,
+          "a page becomes a picture");
 }
 
 }  // namespace mezzet::fuzz

@@ -78,10 +78,13 @@ void judgeSite(const Job& job, const Room& room, LengthFormat format) {
 void judge(const Job& job) {
   const LengthFormat format = usualFormat(job.units);
   for (const auto& room : job.rooms)
-    if (room->corners.size() > kMostCorners || room->features.size() > kMostJudged || room->openings.size() > kMostJudged) return;
+    if (room->corners.size() > kMostCorners || room->features.size() > kMostJudged ||
+        room->openings.size() > kMostJudged)
+      return;
   for (const auto& scheme : job.schemes) {
     if (scheme->placements.size() > kMostJudged) continue;
-    for (const Finding& f : check(job, builtInRulebook(), scheme->id, format)) promise(!f.sentence.empty(), "every finding has a sentence");
+    for (const Finding& f : check(job, builtInRulebook(), scheme->id, format))
+      promise(!f.sentence.empty(), "every finding has a sentence");
     const Room& room = roomOf(job, *scheme);
     for (const auto& [id, way] : routeFactsOf(job, scheme->id, UseState::Party).ways)
       for (const Vec2 p : way.line) promise(std::isfinite(p.x) && std::isfinite(p.y), "a route runs through the plan");
@@ -98,7 +101,8 @@ void job(std::string_view bytes) {
   if (!read) return promise(!read.error().text().empty(), "an error has words");
   const std::string text = writeJobText(read->job, read->nextId);
   const auto again = readJobText(text, "fuzz");
-  promise(again.ok() && again->job == read->job && again->nextId == read->nextId, "a job that was read is written and read as the same");
+  promise(again.ok() && again->job == read->job && again->nextId == read->nextId,
+          "a job that was read is written and read as the same");
   judge(read->job);
 }
 
@@ -117,7 +121,8 @@ void table(std::string_view bytes) {
     // Written and read again with the pieces known, nothing changes.
     const TableReading back = readPieceTable(pieceRows(job->pieces, unit), unit, job->pieces);
     promise(back.faults.empty(), "pieces that were read are written and read again");
-    for (std::size_t i = 0; i < back.pieces.size(); ++i) promise(back.pieces[i] == *job->pieces[i], "a piece comes back from its row as it was");
+    for (std::size_t i = 0; i < back.pieces.size(); ++i)
+      promise(back.pieces[i] == *job->pieces[i], "a piece comes back from its row as it was");
   }
 }
 
@@ -128,14 +133,15 @@ void line(std::string_view bytes) {
     promise(length.length.has_value() == length.complaint.empty(), "a length is read, or there is a complaint");
     if (length.length) {
       promise(*length.length >= 0 && std::isfinite(*length.length), "a length is a finite number");
-      promise(*length.length > kLongestLength || readLength(writeLength(*length.length, format), unit).length.has_value(),
-              "a length that was written can be typed");
+      promise(
+          *length.length > kLongestLength || readLength(writeLength(*length.length, format), unit).length.has_value(),
+          "a length that was written can be typed");
     }
     for (const bool swapped : {false, true}) {
       const PieceReading piece = readPieceLine(bytes, unit, format, swapped);
-      promise(
-          piece.piece.has_value() || !piece.complaint.empty() || bytes.find_first_not_of(" \t\r\n") == std::string_view::npos || piece.echo.empty() == false,
-          "a line is read, or there is a complaint");
+      promise(piece.piece.has_value() || !piece.complaint.empty() ||
+                  bytes.find_first_not_of(" \t\r\n") == std::string_view::npos || piece.echo.empty() == false,
+              "a line is read, or there is a complaint");
       if (piece.piece) static_cast<void>(pieceWords(*piece.piece, format));
     }
     const Piece sofa = [] {
@@ -178,7 +184,8 @@ void drawing(std::string_view bytes) {
         promise(!outline.error().text().empty(), "an error has words");
         continue;
       }
-      promise(outline->corners.size() >= 3 && outline->corners[0].at == Vec2{}, "an outline has corners, and the first is the datum");
+      promise(outline->corners.size() >= 3 && outline->corners[0].at == Vec2{},
+              "an outline has corners, and the first is the datum");
     }
   }
 }

@@ -8,8 +8,8 @@
 
 namespace mezzet::fuzz {
 
-/// Each takes any bytes and aborts if the reader breaks a promise: what was read can be written and read again as the same
-/// value, and what it was read into can be judged and drawn.
+/// Each takes any bytes and aborts if the reader breaks a promise: what was read can be written and read again as the
+/// same value, and what it was read into can be judged and drawn.
 void job(std::string_view bytes);      ///< .mezzet archive or bare job.json
 void table(std::string_view bytes);    ///< CSV and pasted rows
 void line(std::string_view bytes);     ///< typed pieces, lengths, turns and cells

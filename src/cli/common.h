@@ -22,7 +22,8 @@ struct Refused {
 };
 
 struct Options {
-  std::string job, room, scheme, placement, from, to, state = "everyday", kind = "plan", scale = "1:48", paper = "letter", version = "client", out, layer, unit;
+  std::string job, room, scheme, placement, from, to, state = "everyday", kind = "plan", scale = "1:48",
+                                                      paper = "letter", version = "client", out, layer, unit;
   std::vector<std::string> together;
   double tolerance = 10, width = 0;
   std::size_t loop = 1;
@@ -54,7 +55,9 @@ inline const Room& chosenRoom(const Job& job, const Options& o) {
 inline const Scheme& chosenScheme(const Job& job, const Room& room, const Options& o) {
   for (const auto& scheme : job.schemes)
     if (scheme->room == room.id && (o.scheme.empty() || scheme->id.value == o.scheme)) return *scheme;
-  throw Refused{{o.job, o.scheme.empty() ? "has no scheme for room " + room.id.value : "has no scheme " + o.scheme + " for room " + room.id.value,
+  throw Refused{{o.job,
+                 o.scheme.empty() ? "has no scheme for room " + room.id.value
+                                  : "has no scheme " + o.scheme + " for room " + room.id.value,
                  "See the ids in job.json"}};
 }
 
@@ -64,12 +67,15 @@ class Patience {
   explicit Patience(std::string what)
       : what_(std::move(what)), waiting_([this](const std::stop_token& over) {
           std::unique_lock lock(mutex_);
-          if (!done_.wait_for(lock, over, kLongest, [] { return false; }) && !over.stop_requested()) source_.request_stop();
+          if (!done_.wait_for(lock, over, kLongest, [] { return false; }) && !over.stop_requested())
+            source_.request_stop();
         }) {}
   [[nodiscard]] std::stop_token token() const { return source_.get_token(); }
   /// Throws when it took too long.
   void check() const {
-    if (source_.stop_requested()) throw Refused{{what_, "took longer than half a minute and was given up", "Take things out of the room, or split it"}};
+    if (source_.stop_requested())
+      throw Refused{
+          {what_, "took longer than half a minute and was given up", "Take things out of the room, or split it"}};
   }
 
  private:

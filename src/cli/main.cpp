@@ -37,19 +37,22 @@ using namespace mezzet::cli;
 
 int validate(const Options& o) {
   const JobFile file = load(o);
-  std::cout << o.job << ": a Mezzet job, version " << kJobVersion << ", " << file.job.rooms.size() << " rooms, " << file.job.schemes.size() << " schemes, "
-            << file.job.pieces.size() << " pieces\n";
+  std::cout << o.job << ": a Mezzet job, version " << kJobVersion << ", " << file.job.rooms.size() << " rooms, "
+            << file.job.schemes.size() << " schemes, " << file.job.pieces.size() << " pieces\n";
   for (const auto& piece : file.job.pieces)
-    if (!isKnownKind(piece->kind)) std::cout << "note: " << piece->id.value << " is of kind \"" << piece->kind << "\", which no rule judges\n";
+    if (!isKnownKind(piece->kind))
+      std::cout << "note: " << piece->id.value << " is of kind \"" << piece->kind << "\", which no rule judges\n";
   for (const auto& [id, school] : file.job.houseRules.schools) {
     const Rule* rule = findRule(builtInRulebook(), id);
     if (rule == nullptr) std::cout << "note: house rules name \"" << id << "\", which is not a rule of this rulebook\n";
     else if (findSchool(*rule, school) == nullptr)
-      std::cout << "note: house rules choose school \"" << school << "\" of " << id << ", which it does not have; its schools are taken together\n";
+      std::cout << "note: house rules choose school \"" << school << "\" of " << id
+                << ", which it does not have; its schools are taken together\n";
   }
   if (file.job.houseRules.rulebook < builtInRulebook().version)
-    std::cout << "note: rulebook " << file.job.houseRules.rulebook << " decided when it was last looked at; check says what rulebook "
-              << builtInRulebook().version << " finds\n";
+    std::cout << "note: rulebook " << file.job.houseRules.rulebook
+              << " decided when it was last looked at; check says what rulebook " << builtInRulebook().version
+              << " finds\n";
   return kAnswered;
 }
 
@@ -72,7 +75,9 @@ int runCheck(const Options& o) {
   Tries tries{kMostTries, {}};  // counted, not timed: the same file has the same answer
   for (const Finding& f : report.findings) {
     if (f.verdict != Verdict::Breaks || ++looked > kMostWithWaysOut) report.waysOut.emplace_back();
-    else report.waysOut.push_back(waysOutOf(f, report.findings, file.job, book, scheme.id, IdSource(file.nextId), format, with, &tries));
+    else
+      report.waysOut.push_back(
+          waysOutOf(f, report.findings, file.job, book, scheme.id, IdSource(file.nextId), format, with, &tries));
     breaks = breaks || breaksByWeight(f) || (o.strict && f.verdict == Verdict::Breaks);
   }
   if (o.json) {
@@ -83,9 +88,11 @@ int runCheck(const Options& o) {
       std::cout << verdictWord(f.verdict) << "  " << f.id << "  " << f.sentence << "\n";
       for (const WayOut& way : report.waysOut[i]) std::cout << "    > " << way.sentence << ": " << way.gives << ".\n";
     }
-    if (const std::string news = rulebookNews(file.job, book, report.findings); !news.empty()) std::cout << "note: " << news << "\n";
+    if (const std::string news = rulebookNews(file.job, book, report.findings); !news.empty())
+      std::cout << "note: " << news << "\n";
     const VerdictCounts c = countVerdicts(report.findings, o.strict);
-    std::cout << c.breaks << " break, " << c.close << " close, " << c.holds << " hold, " << c.notMeasured << " not measured, " << c.kept << " kept\n";
+    std::cout << c.breaks << " break, " << c.close << " close, " << c.holds << " hold, " << c.notMeasured
+              << " not measured, " << c.kept << " kept\n";
   }
   return breaks ? kBreaks : kAnswered;
 }
@@ -109,39 +116,46 @@ int runSolveArt(const Options& o) {
   const PlacementId id(o.placement);
   const Scheme* scheme = nullptr;
   for (const auto& one : job.schemes) {
-    const bool wanted = (o.scheme.empty() || one->id.value == o.scheme) && (o.room.empty() || one->room.value == o.room);
+    const bool wanted =
+        (o.scheme.empty() || one->id.value == o.scheme) && (o.room.empty() || one->room.value == o.room);
     if (scheme == nullptr && wanted && findPlacement(*one, id) != nullptr) scheme = one.get();
   }
   if (scheme == nullptr) throw Refused{{o.job, "has no placement " + o.placement, "See the ids in job.json"}};
-  if (!std::holds_alternative<WallPlace>(findPlacement(*scheme, id)->on)) throw Refused{{o.placement, "does not hang on a wall", "Choose a picture"}};
+  if (!std::holds_alternative<WallPlace>(findPlacement(*scheme, id)->on))
+    throw Refused{{o.placement, "does not hang on a wall", "Choose a picture"}};
   const auto art = artCaseOf(job, builtInRulebook(), scheme->id, id);
   if (!art)
-    throw Refused{{o.placement, "cannot be solved: nothing with a measured top stands below it, or the viewers' height is not known",
+    throw Refused{{o.placement,
+                   "cannot be solved: nothing with a measured top stands below it, or the viewers' height is not known",
                    "Place a sofa or a table under it and give its height"}};
   if (o.json) {
     std::cout << artJson(art->solution);
     return kAnswered;
   }
   const LengthFormat format = usualFormat(job.units);
-  std::cout << (art->solution.both ? "Both rules hold" : "The two rules cannot both hold") << ": centre " << writeLength(art->solution.centre, format)
-            << ", gap " << writeLength(art->solution.gap, format) << "\n";
+  std::cout << (art->solution.both ? "Both rules hold" : "The two rules cannot both hold") << ": centre "
+            << writeLength(art->solution.centre, format) << ", gap " << writeLength(art->solution.gap, format) << "\n";
   return kAnswered;
 }
 
 int runSheet(const Options& o, int& argc, char** argv) {
   const JobFile file = load(o);
   const auto kind = sheetKind(o.kind);
-  if (!kind) throw Refused{{"--kind " + o.kind, "is not a sheet that Mezzet makes", "Use plan, wall:A, schedule, field or house"}};
+  if (!kind)
+    throw Refused{
+        {"--kind " + o.kind, "is not a sheet that Mezzet makes", "Use plan, wall:A, schedule, field or house"}};
   const Paper* paper = findPaper(o.paper);
   std::string names;
   for (const Paper& p : papers()) names += (names.empty() ? "" : ", ") + p.id;
   if (paper == nullptr) throw Refused{{"--paper " + o.paper, "is not a paper Mezzet knows", "Use one of: " + names}};
-  if (o.version != "client" && o.version != "installer") throw Refused{{"--for " + o.version, "is not a version of a sheet", "Use client or installer"}};
+  if (o.version != "client" && o.version != "installer")
+    throw Refused{{"--for " + o.version, "is not a version of a sheet", "Use client or installer"}};
   std::smatch match;
   int scale = 0;
   if (std::regex_match(o.scale, match, std::regex("1:([0-9]{1,4})"))) scale = std::stoi(match[1]);
   if (o.scale != "fit" && std::find(sheetScales().begin(), sheetScales().end(), scale) == sheetScales().end())
-    throw Refused{{"--scale " + o.scale, "is not a scale of a sheet", "Use 1:20, 1:24, 1:48, 1:50, 1:100, or fit for the largest that fits"}};
+    throw Refused{{"--scale " + o.scale, "is not a scale of a sheet",
+                   "Use 1:20, 1:24, 1:48, 1:50, 1:100, or fit for the largest that fits"}};
   const Room& room = chosenRoom(file.job, o);
   const Scheme* scheme = nullptr;
   for (const auto& one : file.job.schemes)
@@ -155,7 +169,8 @@ int runSheet(const Options& o, int& argc, char** argv) {
   ImageStore images;
   for (const auto& [name, bytes] : file.images) images.add(name, *bytes);
   const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-  const SheetRequest request{paper, scale, usualFormat(file.job.units), date, o.version == "installer" ? SheetVersion::Installer : SheetVersion::Client};
+  const SheetRequest request{paper, scale, usualFormat(file.job.units), date,
+                             o.version == "installer" ? SheetVersion::Installer : SheetVersion::Client};
   std::vector<Sheet> pages;
   for (int page = 0; page < pagesOf(file.job, room, scheme, *kind, request); ++page)
     pages.push_back(orRefuse(composeSheet(file.job, room, scheme, *kind, request, page)));
@@ -163,8 +178,8 @@ int runSheet(const Options& o, int& argc, char** argv) {
   FileSystem files;
   if (const auto fault = saveAtomically(files, o.out, bytes.toStdString())) throw Refused{*fault};
   const Sheet& sheet = pages.front();
-  std::cout << o.out << ": " << room.name << (sheet.scale > 0 ? " at " + scaleInWords(sheet.scale) : ", pieces") << " on " << paper->name
-            << (sheet.turned ? ", turned" : "") << "\n";
+  std::cout << o.out << ": " << room.name << (sheet.scale > 0 ? " at " + scaleInWords(sheet.scale) : ", pieces")
+            << " on " << paper->name << (sheet.turned ? ", turned" : "") << "\n";
   return kAnswered;
 }
 
@@ -222,7 +237,8 @@ int runHouse(const Options& o) {
   }
   for (const HouseStorey& storey : layoutOf(file.job, format)) {
     std::cout << (storey.name.empty() ? "Rooms" : storey.name) << "\n";
-    for (const PlacedRoom& p : storey.rooms) std::cout << "  " << findRoom(file.job, p.room)->name << (p.joined ? "" : ", joined to none") << "\n";
+    for (const PlacedRoom& p : storey.rooms)
+      std::cout << "  " << findRoom(file.job, p.room)->name << (p.joined ? "" : ", joined to none") << "\n";
     for (const std::string& s : storey.sentences) std::cout << "  " << s << "\n";
   }
   return kAnswered;
@@ -235,9 +251,12 @@ int runOutline(const Options& o) {
     for (const auto& [name, lines] : drawing.layers)
       if (layer.empty() || lines.size() > drawing.layers.at(layer).size()) layer = name;
   const double mm = o.unit.empty() ? drawing.mmPerUnit : mmPerDxfUnit(o.unit);
-  if (!(mm > 0)) throw Refused{{o.job, o.unit.empty() ? "does not say its unit" : "cannot be in \"" + o.unit + "\"", "Say --unit in, ft, mm, cm or m"}};
+  if (!(mm > 0))
+    throw Refused{{o.job, o.unit.empty() ? "does not say its unit" : "cannot be in \"" + o.unit + "\"",
+                   "Say --unit in, ft, mm, cm or m"}};
   if (o.loop < 1) throw Refused{{"--outline", "counts from 1", "1 is the largest"}};
-  const DxfOutline outline = orRefuse(outlineFromDxf(drawing, layer, mm, o.tolerance, o.loop - 1, {LengthStyle::Millimetres, 16, true}));
+  const DxfOutline outline =
+      orRefuse(outlineFromDxf(drawing, layer, mm, o.tolerance, o.loop - 1, {LengthStyle::Millimetres, 16, true}));
   std::cout << outlineText(outline, layer, mm);
   return kAnswered;
 }

@@ -23,7 +23,8 @@ struct Walked {
         pieces(file.job),
         space(walkSpaceOf(pieces, room, scheme, stateNamed(o.state))),
         destinations(destinationsIn(pieces, room, scheme)) {
-    if (space.openings.empty()) throw Refused{{room.name, "has no door to come in by", "Add a door, sliding door or arch"}};
+    if (space.openings.empty())
+      throw Refused{{room.name, "has no door to come in by", "Add a door, sliding door or arch"}};
   }
   [[nodiscard]] Destination place(const std::string& id) const {
     for (const Destination& d : destinations)
@@ -48,14 +49,16 @@ int runRoute(const Options& o) {
   RoomWay way = wayTo(walked.space, from, walked.place(o.to));
   const Patience patience("route");
   if (way.way.pinch && !way.way.pinch->tied.empty())
-    way.way.pinch = crossedPinch(*way.way.pinch, shortestRoute(walked.space, from, endOf(walked.space, way), way.way.width - 1, patience.token()));
+    way.way.pinch = crossedPinch(*way.way.pinch, shortestRoute(walked.space, from, endOf(walked.space, way),
+                                                               way.way.width - 1, patience.token()));
   patience.check();
   if (o.json) {
     std::cout << routeJson(way.way);
     return kAnswered;
   }
   const LengthFormat format = usualFormat(file.job.units);
-  std::cout << from.id << " to " << o.to << ": " << (way.way.atLeast ? "at least " : "") << writeLength(way.way.width, format);
+  std::cout << from.id << " to " << o.to << ": " << (way.way.atLeast ? "at least " : "")
+            << writeLength(way.way.width, format);
   if (way.way.pinch) std::cout << " between " << way.way.pinch->first << " and " << way.way.pinch->second;
   else if (way.way.cappedBy) std::cout << ", as wide as " << *way.way.cappedBy;
   std::cout << "\n";
@@ -63,13 +66,15 @@ int runRoute(const Options& o) {
 }
 
 int runReach(const Options& o) {
-  if (!(o.width > 0) || o.width > kLongestLength) throw Refused{{"--width", "is not a width", "Give millimetres, more than 0"}};
+  if (!(o.width > 0) || o.width > kLongestLength)
+    throw Refused{{"--width", "is not a width", "Give millimetres, more than 0"}};
   const JobFile file = load(o);
   const Walked walked(file, o);
   const WayEnd from = walked.start(o.from);
   std::vector<std::string> reached, missed;
   for (const Destination& to : walked.destinations)
-    if (to.id != from.id) (wayTo(walked.space, from, to).way.width >= o.width - 0.01 ? reached : missed).push_back(to.id);
+    if (to.id != from.id)
+      (wayTo(walked.space, from, to).way.width >= o.width - 0.01 ? reached : missed).push_back(to.id);
   if (o.json) {
     std::cout << reachJson(reached, missed);
     return kAnswered;
@@ -84,7 +89,8 @@ int runTurning(const Options& o) {
   const Room& room = chosenRoom(file.job, o);
   const Scheme& scheme = chosenScheme(file.job, room, o);
   const Patience patience("turning");
-  const TurningCircle turn = largestTurn(room, bodiesInUse(PieceIndex(file.job), scheme, stateNamed(o.state)), patience.token());
+  const TurningCircle turn =
+      largestTurn(room, bodiesInUse(PieceIndex(file.job), scheme, stateNamed(o.state)), patience.token());
   patience.check();
   if (o.json) {
     std::cout << turningJson(turn);

@@ -1,5 +1,6 @@
-// mezzet-intake: reads one PDF from standard input and says on standard output how many pages it has, or paints one. It is a
-// program of its own so that a hostile file can do no more than end it: bounded in time and memory, it writes no file.
+// mezzet-intake: reads one PDF from standard input and says on standard output how many pages it has, or paints one. It
+// is a program of its own so that a hostile file can do no more than end it: bounded in time and memory, it writes no
+// file.
 //
 //   mezzet-intake pages      pages N
 //   mezzet-intake page N     picture png WIDTH HEIGHT, then the bytes

@@ -45,13 +45,14 @@ char separatorOf(std::string_view bytes) {
     if (c == '\n' && !quoted) break;
     for (auto& [separator, count] : found) count += !quoted && c == separator;
   }
-  return std::max_element(found.begin(), found.end(), [](const auto& a, const auto& b) { return a.second < b.second; })->first;
+  return std::max_element(found.begin(), found.end(), [](const auto& a, const auto& b) { return a.second < b.second; })
+      ->first;
 }
 
 /// A row of one empty cell would look like no row at all, and a byte-order mark in front would be taken for one.
 bool needsQuotes(const std::string& cell, bool alone) {
-  return cell.find_first_of(",;\t\"\r\n") != std::string::npos || cell.starts_with(' ') || cell.ends_with(' ') || cell.starts_with(kMark) ||
-         (alone && cell.empty());
+  return cell.find_first_of(",;\t\"\r\n") != std::string::npos || cell.starts_with(' ') || cell.ends_with(' ') ||
+         cell.starts_with(kMark) || (alone && cell.empty());
 }
 
 }  // namespace
@@ -76,8 +77,11 @@ Result<Rows> readCsv(std::string_view bytes, const std::string& name) {
   csv_set_opts(&parser, CSV_REPALL_NL | CSV_STRICT | CSV_STRICT_FINI);
   const bool ended = csv_fini(&parser, onCell, onRow, &filling) == 0;
   csv_free(&parser);
-  if (!filling.trouble.empty()) return Error{name + ", row " + std::to_string(filling.atRow), filling.trouble, "Split the table"};
-  if (!parsed || !ended) return Error{name + ", row " + std::to_string(filling.rows.size()), "opens a quote that is never closed", "Close it, or take it out"};
+  if (!filling.trouble.empty())
+    return Error{name + ", row " + std::to_string(filling.atRow), filling.trouble, "Split the table"};
+  if (!parsed || !ended)
+    return Error{name + ", row " + std::to_string(filling.rows.size()), "opens a quote that is never closed",
+                 "Close it, or take it out"};
   while (!filling.rows.empty() && filling.rows.back().empty()) filling.rows.pop_back();
   if (filling.rows.empty()) return Error{name, "is empty", "The first row names the columns"};
   return std::move(filling.rows);

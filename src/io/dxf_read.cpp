@@ -72,7 +72,8 @@ std::optional<double> figure(std::string_view text) {
   double v = 0;
   if (!text.empty() && text.front() == '+') text.remove_prefix(1);
   const auto [end, fault] = std::from_chars(text.data(), text.data() + text.size(), v);
-  if (fault != std::errc{} || end != text.data() + text.size() || !std::isfinite(v) || std::abs(v) > kFarthest) return std::nullopt;
+  if (fault != std::errc{} || end != text.data() + text.size() || !std::isfinite(v) || std::abs(v) > kFarthest)
+    return std::nullopt;
   return v;
 }
 /// Written anew, in the few letters that it needs: the library stops at lines of 1,023.
@@ -89,10 +90,12 @@ int codePageNamed(std::string_view name) {
   return page >= 100 && page < 100'000 ? page : kUsualCodePage;
 }
 
-/// A name as it is shown and asked for: UTF-8, where it is, else from the drawing's code page; letters that were written by their
-/// numbers (\U+00E9) as themselves; no control characters, and not longer than a name is.
+/// A name as it is shown and asked for: UTF-8, where it is, else from the drawing's code page; letters that were
+/// written by their numbers (\U+00E9) as themselves; no control characters, and not longer than a name is.
 std::string shownName(std::string_view raw, int codePage) {
-  std::string text = isUtf8(raw) ? std::string(raw) : fromCodePage(raw, codePage).value_or(fromCodePage(raw, kUsualCodePage).value_or("?"));
+  std::string text = isUtf8(raw)
+                         ? std::string(raw)
+                         : fromCodePage(raw, codePage).value_or(fromCodePage(raw, kUsualCodePage).value_or("?"));
   std::string out;
   for (std::size_t i = 0; i < text.size() && out.size() < kLongestName; ++i) {
     unsigned letter = 0;
@@ -111,8 +114,8 @@ std::string shownName(std::string_view raw, int codePage) {
   return out.empty() ? "0" : out;
 }
 
-/// What of the file the library is given: the unit, and the kinds of entity that are lines, with counts that are true. Counts
-/// in such a file say how much memory to take, and a hostile one lies.
+/// What of the file the library is given: the unit, and the kinds of entity that are lines, with counts that are true.
+/// Counts in such a file say how much memory to take, and a hostile one lies.
 struct Sifted {
   std::string text;
   std::vector<std::string> names;  ///< of layers; the library is given their numbers
@@ -132,7 +135,8 @@ bool wanted(int code) { return code == 8 || (code >= 10 && code <= 51) || code =
 /// A coordinate, bulge, radius or angle.
 bool isReal(int code) { return code >= 10 && code <= 59; }
 
-Result<Sifted> sifted(const Bytes& bytes, const std::string& name, const std::stop_token& stop, const std::function<void(double)>& progress) {
+Result<Sifted> sifted(const Bytes& bytes, const std::string& name, const std::stop_token& stop,
+                      const std::function<void(double)>& progress) {
   const Error notDxf{name, "is not a drawing exchange file in text form", "Save it as ASCII DXF"};
   if (bytes.starts_with("AutoCAD Binary DXF")) return Error{name, "is a binary DXF", "Save it as ASCII DXF"};
   Sifted out;
@@ -152,7 +156,9 @@ Result<Sifted> sifted(const Bytes& bytes, const std::string& name, const std::st
     out.names.push_back(shownName(raw, codePage));
     return numbers.emplace(std::string(raw), out.names.size() - 1).first->second;
   };
-  const auto isLines = [](std::string_view k) { return k == "LINE" || k == "LWPOLYLINE" || k == "POLYLINE" || k == "VERTEX" || k == "SEQEND" || k == "ARC"; };
+  const auto isLines = [](std::string_view k) {
+    return k == "LINE" || k == "LWPOLYLINE" || k == "POLYLINE" || k == "VERTEX" || k == "SEQEND" || k == "ARC";
+  };
   const auto close = [&]() -> std::optional<Error> {
     if (kind.empty()) return std::nullopt;
     if (!isLines(kind)) {
@@ -174,8 +180,10 @@ Result<Sifted> sifted(const Bytes& bytes, const std::string& name, const std::st
         }
         const auto value = figure(g.value);
         if (isReal(g.code) && !value)
-          return Error{name + ", line " + std::to_string(groups.line()), "has a coordinate that is no number", "The file may be damaged"};
-        if (g.code == 70 && (g.value.size() > 6 || !value)) return Error{name, "has a flag that is no number", "The file may be damaged"};
+          return Error{name + ", line " + std::to_string(groups.line()), "has a coordinate that is no number",
+                       "The file may be damaged"};
+        if (g.code == 70 && (g.value.size() > 6 || !value))
+          return Error{name, "has a flag that is no number", "The file may be damaged"};
         put(body, g.code, value ? written(*value) : std::string());
       }
       if (kind != "VERTEX" && kind != "SEQEND") ++out.entities;
@@ -220,7 +228,8 @@ Result<Sifted> sifted(const Bytes& bytes, const std::string& name, const std::st
       units = false;
     }
     if (inEntities && isLines(kind)) entity.push_back(*g);
-    if (out.entities + entity.size() > 4 * kMostDxfLines) return Error{name, "holds more lines than Mezzet reads", "Save only the layer with the outline"};
+    if (out.entities + entity.size() > 4 * kMostDxfLines)
+      return Error{name, "holds more lines than Mezzet reads", "Save only the layer with the outline"};
   }
   if (auto fault = close()) return *fault;
   if (!any || broken) {
@@ -239,7 +248,8 @@ Result<Sifted> sifted(const Bytes& bytes, const std::string& name, const std::st
 /// Takes what the library reads as straight pieces by layer.
 class Taker : public DL_CreationAdapter {
  public:
-  Taker(DxfDrawing& out, const std::vector<std::string>& names, const std::stop_token& stop) : out_(out), names_(names), stop_(stop) {}
+  Taker(DxfDrawing& out, const std::vector<std::string>& names, const std::stop_token& stop)
+      : out_(out), names_(names), stop_(stop) {}
   [[nodiscard]] bool tooMany() const { return count_ > kMostDxfLines; }
 
   void setVariableInt(const std::string& key, int value, int /*code*/) override {
@@ -265,7 +275,8 @@ class Taker : public DL_CreationAdapter {
     if (open_) points_.push_back({{v.x, v.y}, v.bulge});
   }
   void endSequence() override { flush(); }
-  /// The polyline is whole: told at its end only by the older kind, so also before the next one and at the end of the file.
+  /// The polyline is whole: told at its end only by the older kind, so also before the next one and at the end of the
+  /// file.
   void flush() {
     if (!open_) return;
     open_ = false;
@@ -277,10 +288,12 @@ class Taker : public DL_CreationAdapter {
         continue;
       }
       // A bulge is the tangent of a quarter of the arc's angle.
-      const double angle = 4 * std::atan(bulge), chord = distance(a, b), radius = std::abs(chord / (2 * std::sin(angle / 2)));
+      const double angle = 4 * std::atan(bulge), chord = distance(a, b),
+                   radius = std::abs(chord / (2 * std::sin(angle / 2)));
       const Vec2 middle = midpoint(a, b), side = leftOf(unit(b - a));
       const Vec2 centre = middle + side * ((bulge > 0 ? 1 : -1) * radius * std::cos(angle / 2));
-      const auto steps = static_cast<int>(std::clamp(std::ceil(std::abs(angle) * 180 / std::numbers::pi / kArcStep), 1.0, 48.0));
+      const auto steps =
+          static_cast<int>(std::clamp(std::ceil(std::abs(angle) * 180 / std::numbers::pi / kArcStep), 1.0, 48.0));
       Vec2 from = a;
       for (int k = 1; k <= steps; ++k) {
         const Turn turn{std::cos(angle * k / steps), std::sin(angle * k / steps)};
@@ -319,13 +332,15 @@ class Taker : public DL_CreationAdapter {
 }  // namespace
 
 double mmPerDxfUnit(const std::string& name) {
-  constexpr std::pair<const char*, double> units[] = {{"in", kInch}, {"ft", kFoot}, {"mm", 1.0}, {"cm", 10.0}, {"m", 1000.0}};
+  constexpr std::pair<const char*, double> units[] = {
+      {"in", kInch}, {"ft", kFoot}, {"mm", 1.0}, {"cm", 10.0}, {"m", 1000.0}};
   for (const auto& [word, mm] : units)
     if (name == word) return mm;
   return 0;
 }
 
-Result<DxfDrawing> readDxf(const Bytes& bytes, const std::string& name, std::stop_token stop, const std::function<void(double)>& progress) {
+Result<DxfDrawing> readDxf(const Bytes& bytes, const std::string& name, std::stop_token stop,
+                           const std::function<void(double)>& progress) {
   if (bytes.size() > kMostDxfBytes) return Error{name, "is larger than 64 MB", "Save only the layer with the outline"};
   auto sieve = sifted(bytes, name, stop, progress);
   if (!sieve) return sieve.error();
@@ -339,16 +354,20 @@ Result<DxfDrawing> readDxf(const Bytes& bytes, const std::string& name, std::sto
   dxf.in(text, &taker);
   taker.flush();
   if (stop.stop_requested()) return Error{name, "was not read to its end", "It was stopped"};
-  if (taker.tooMany()) return Error{name, "holds more than " + std::to_string(kMostDxfLines) + " lines", "Save only the layer with the outline"};
+  if (taker.tooMany())
+    return Error{name, "holds more than " + std::to_string(kMostDxfLines) + " lines",
+                 "Save only the layer with the outline"};
   if (progress) progress(1);
-  if (out.layers.empty()) return Error{name, "holds no lines, polylines or arcs", "Outlines are read from these only; explode blocks first"};
+  if (out.layers.empty())
+    return Error{name, "holds no lines, polylines or arcs", "Outlines are read from these only; explode blocks first"};
   return out;
 }
 
-Result<DxfOutline> outlineFromDxf(const DxfDrawing& drawing, const std::string& layer, double mmPerUnit, double tolerance, std::size_t loop,
-                                  LengthFormat format, std::stop_token stop) {
+Result<DxfOutline> outlineFromDxf(const DxfDrawing& drawing, const std::string& layer, double mmPerUnit,
+                                  double tolerance, std::size_t loop, LengthFormat format, std::stop_token stop) {
   if (!(mmPerUnit > 0)) return Error{"drawing", "does not say its unit", "Choose one"};
-  if (!(tolerance >= 0 && tolerance <= 1'000)) return Error{"tolerance", "is not from 0 to 1 m", "Ends nearer than it are joined"};
+  if (!(tolerance >= 0 && tolerance <= 1'000))
+    return Error{"tolerance", "is not from 0 to 1 m", "Ends nearer than it are joined"};
   const auto lines = drawing.layers.find(layer);
   if (lines == drawing.layers.end()) return Error{"layer " + layer, "is not in the drawing", "Choose another"};
   std::vector<LooseLine> scaled;
@@ -357,11 +376,15 @@ Result<DxfOutline> outlineFromDxf(const DxfDrawing& drawing, const std::string& 
   if (stop.stop_requested()) return Error{"drawing", "was not searched to its end", "It was stopped"};
   const std::string within = writeLength(std::max(tolerance, 0.01), {LengthStyle::Millimetres, 16, true});
   if (found.loops.empty())
-    return Error{"layer " + layer, "has no closed outline", "Its ends do not meet within " + within + "; allow more, or choose another layer"};
-  if (loop >= found.loops.size()) return Error{"layer " + layer, "has only " + std::to_string(found.loops.size()) + " outlines", "Choose a smaller number"};
+    return Error{"layer " + layer, "has no closed outline",
+                 "Its ends do not meet within " + within + "; allow more, or choose another layer"};
+  if (loop >= found.loops.size())
+    return Error{"layer " + layer, "has only " + std::to_string(found.loops.size()) + " outlines",
+                 "Choose a smaller number"};
   const Polygon& p = found.loops[loop];
   if (p.size() > 200)
-    return Error{"layer " + layer, "has an outline of more than 200 corners", "Curves are taken apart; draw them straighter, or choose another outline"};
+    return Error{"layer " + layer, "has an outline of more than 200 corners",
+                 "Curves are taken apart; draw them straighter, or choose another outline"};
   DxfOutline out;
   out.loops = found.loops.size();
   const Vec2 along = unit(p[1] - p[0]);
@@ -372,16 +395,20 @@ Result<DxfOutline> outlineFromDxf(const DxfDrawing& drawing, const std::string& 
   out.corners[0].at = {0, 0};
   out.corners[1].at.y = 0;
   if (found.gapsClosed > 0)
-    out.sentences.push_back(std::to_string(found.gapsClosed) + (found.gapsClosed == 1 ? " gap was" : " gaps were") + " closed, the widest " +
-                            writeLength(found.largestGap, format) + "; the most that is closed is " + within + ".");
+    out.sentences.push_back(std::to_string(found.gapsClosed) + (found.gapsClosed == 1 ? " gap was" : " gaps were") +
+                            " closed, the widest " + writeLength(found.largestGap, format) +
+                            "; the most that is closed is " + within + ".");
   if (found.openEnds > 0)
-    out.sentences.push_back(std::to_string(found.openEnds) + (found.openEnds == 1 ? " end meets" : " ends meet") + " nothing and were left out.");
+    out.sentences.push_back(std::to_string(found.openEnds) + (found.openEnds == 1 ? " end meets" : " ends meet") +
+                            " nothing and were left out.");
   if (found.loops.size() > 1)
-    out.sentences.push_back("This is outline " + std::to_string(loop + 1) + " of " + std::to_string(found.loops.size()) + " on the layer, the largest first.");
+    out.sentences.push_back("This is outline " + std::to_string(loop + 1) + " of " +
+                            std::to_string(found.loops.size()) + " on the layer, the largest first.");
   std::size_t others = 0;
   for (const auto& [kind, count] : drawing.skipped) others += count;
   if (others > 0)
-    out.sentences.push_back(std::to_string(others) + " other things, such as " + drawing.skipped.begin()->first + ", are no lines and were left out.");
+    out.sentences.push_back(std::to_string(others) + " other things, such as " + drawing.skipped.begin()->first +
+                            ", are no lines and were left out.");
   return out;
 }
 

@@ -24,7 +24,8 @@ class Memory : public DL_WriterA {
   Memory() : DL_WriterA("", DL_Codes::AC1015) {}
   void dxfReal(int code, double value) const override {
     char text[64];
-    const auto [end, fault] = std::to_chars(text, text + sizeof text, std::isfinite(value) ? value : 0.0, std::chars_format::fixed, 6);
+    const auto [end, fault] =
+        std::to_chars(text, text + sizeof text, std::isfinite(value) ? value : 0.0, std::chars_format::fixed, 6);
     static_cast<void>(fault);
     std::string_view figure(text, static_cast<std::size_t>(end - text));
     while (figure.ends_with('0') && !figure.ends_with(".0")) figure.remove_suffix(1);
@@ -53,15 +54,16 @@ class Memory : public DL_WriterA {
   mutable Bytes bytes_;
 };
 
-/// Words as a drawing of this version has them: letters beyond ASCII by their numbers, and carets doubled up, since a caret makes a
-/// control character of what follows.
+/// Words as a drawing of this version has them: letters beyond ASCII by their numbers, and carets doubled up, since a
+/// caret makes a control character of what follows.
 std::string drawn(const std::string& words) {
   std::string out;
   for (std::size_t i = 0; i < words.size();) {
     const auto c = static_cast<unsigned char>(words[i]);
     const std::size_t length = c < 0x80 ? 1 : c < 0xE0 ? 2 : c < 0xF0 ? 3 : 4;
     char32_t letter = length == 1 ? c : c & (0xFFU >> (length + 1));
-    for (std::size_t k = 1; k < length && i + k < words.size(); ++k) letter = letter << 6 | (static_cast<unsigned char>(words[i + k]) & 0x3FU);
+    for (std::size_t k = 1; k < length && i + k < words.size(); ++k)
+      letter = letter << 6 | (static_cast<unsigned char>(words[i + k]) & 0x3FU);
     i += length;
     if (letter < 0x80) {
       out += letter < 0x20 ? ' ' : static_cast<char>(letter);
@@ -84,18 +86,25 @@ class Writer {
     for (const Vec2 p : points) dxf_.writeVertex(out_, DL_VertexData(p.x, p.y, 0, 0));
     dxf_.writePolylineEnd(out_);
   }
-  void line(const char* layer, Vec2 a, Vec2 b) { dxf_.writeLine(out_, DL_LineData(a.x, a.y, 0, b.x, b.y, 0), of(layer)); }
-  void circle(const char* layer, Vec2 centre, double radius) { dxf_.writeCircle(out_, DL_CircleData(centre.x, centre.y, 0, radius), of(layer)); }
+  void line(const char* layer, Vec2 a, Vec2 b) {
+    dxf_.writeLine(out_, DL_LineData(a.x, a.y, 0, b.x, b.y, 0), of(layer));
+  }
+  void circle(const char* layer, Vec2 centre, double radius) {
+    dxf_.writeCircle(out_, DL_CircleData(centre.x, centre.y, 0, radius), of(layer));
+  }
   void arc(const char* layer, Vec2 centre, double radius, double from, double to) {
     dxf_.writeArc(out_, DL_ArcData(centre.x, centre.y, 0, radius, from, to), of(layer));
   }
   void text(const char* layer, Vec2 at, const std::string& words, double angleRadians = 0) {
-    dxf_.writeText(out_, DL_TextData(at.x, at.y, 0, at.x, at.y, 0, kLettering, 1, 0, 1, 2, drawn(words), "STANDARD", angleRadians), of(layer));
+    dxf_.writeText(
+        out_, DL_TextData(at.x, at.y, 0, at.x, at.y, 0, kLettering, 1, 0, 1, 2, drawn(words), "STANDARD", angleRadians),
+        of(layer));
   }
-  /// As lines and a text: a DIMENSION entity needs a block with its geometry, which the library does not write, and readers drop
-  /// one without it.
+  /// As lines and a text: a DIMENSION entity needs a block with its geometry, which the library does not write, and
+  /// readers drop one without it.
   void dimension(Vec2 a, Vec2 b, double off, const std::string& words) {
-    const Vec2 along = unit(b - a), out = -leftOf(along) * off, past = unit(out) * (kLettering / 2), tick = unit(along + unit(out)) * (kLettering / 2);
+    const Vec2 along = unit(b - a), out = -leftOf(along) * off, past = unit(out) * (kLettering / 2),
+               tick = unit(along + unit(out)) * (kLettering / 2);
     line("DIMENSIONS", a + out, b + out);
     for (const Vec2 end : {a, b}) {
       line("DIMENSIONS", end + past, end + out + past);
@@ -122,11 +131,13 @@ void writeTables(DL_Dxf& dxf, DL_WriterA& out) {
   out.sectionTables();
   dxf.writeVPort(out);
   out.tableLinetypes(3);
-  for (const char* type : {"BYBLOCK", "BYLAYER", "CONTINUOUS"}) dxf.writeLinetype(out, DL_LinetypeData(type, type, 0, 0, 0.0));
+  for (const char* type : {"BYBLOCK", "BYLAYER", "CONTINUOUS"})
+    dxf.writeLinetype(out, DL_LinetypeData(type, type, 0, 0, 0.0));
   out.tableEnd();
   out.tableLayers(static_cast<int>(std::size(kLayers)));
   for (const char* layer : kLayers)
-    dxf.writeLayer(out, DL_LayerData(layer, 0), DL_Attributes("", 7, 0x000000, std::string(layer) == "WALLS" ? 50 : 18, "CONTINUOUS"));
+    dxf.writeLayer(out, DL_LayerData(layer, 0),
+                   DL_Attributes("", 7, 0x000000, std::string(layer) == "WALLS" ? 50 : 18, "CONTINUOUS"));
   out.tableEnd();
   out.tableStyle(1);
   dxf.writeStyle(out, DL_StyleData("STANDARD", 0, 0.0, 1.0, 0.0, 0, kLettering, "txt", ""));
@@ -157,13 +168,15 @@ void writeRoom(Writer& w, const Job& job, const Room& room, const Scheme* scheme
   }
   for (const Opening& o : room.openings) {
     const auto wall = findWall(room, o.wall);
-    const Vec2 a = wall->start + wall->along() * o.offset, b = a + wall->along() * o.width, out = -wall->inward() * wall->thickness;
+    const Vec2 a = wall->start + wall->along() * o.offset, b = a + wall->along() * o.width,
+               out = -wall->inward() * wall->thickness;
     w.path("OPENINGS", {a, b, b + out, a + out}, true);
     if (const auto sweep = sweepOf(room, o)) {
       w.line("OPENINGS", sweep->hinge, sweep->hinge + sweep->open * sweep->radius);
       const auto angle = [](Vec2 d) { return normalisedTurn(directionOf(d)); };
       const bool leftward = cross(sweep->closed, sweep->open) > 0;
-      w.arc("OPENINGS", sweep->hinge, sweep->radius, angle(leftward ? sweep->closed : sweep->open), angle(leftward ? sweep->open : sweep->closed));
+      w.arc("OPENINGS", sweep->hinge, sweep->radius, angle(leftward ? sweep->closed : sweep->open),
+            angle(leftward ? sweep->open : sweep->closed));
     }
   }
   for (const Feature& f : room.features) w.path("FEATURES", f.outline, true);

@@ -36,11 +36,12 @@ std::optional<std::string> syncPath(const std::string& path, int flags) {
   return std::nullopt;
 }
 
-/// Temporary files begin with a mark of the file they are for, so that those of killed savings are known; the mark is short, so
-/// that any name a file may have can be saved.
+/// Temporary files begin with a mark of the file they are for, so that those of killed savings are known; the mark is
+/// short, so that any name a file may have can be saved.
 std::string temporaryMark(const std::string& name) {
   char mark[32];
-  const auto crc = static_cast<unsigned long>(::crc32(0, reinterpret_cast<const Bytef*>(name.data()), static_cast<uInt>(name.size())));
+  const auto crc = static_cast<unsigned long>(
+      ::crc32(0, reinterpret_cast<const Bytef*>(name.data()), static_cast<uInt>(name.size())));
   std::snprintf(mark, sizeof mark, ".mezzet-%08lx-", crc);
   return mark;
 }
@@ -57,7 +58,8 @@ void sweep(FileSystem& files, const std::string& folder, const std::string& mark
   std::error_code fault;
   for (std::filesystem::directory_iterator at(folder, fault), end; !fault && at != end; at.increment(fault)) {
     const std::string name = at->path().filename().string();
-    if (name.starts_with(mark) && isLeftOver(std::string_view(name).substr(mark.size()))) static_cast<void>(files.remove(at->path().string()));
+    if (name.starts_with(mark) && isLeftOver(std::string_view(name).substr(mark.size())))
+      static_cast<void>(files.remove(at->path().string()));
   }
 }
 
@@ -68,7 +70,8 @@ Descriptor::~Descriptor() {
 }
 
 std::optional<std::string> FileSystem::writeNew(const std::string& path, const std::string& bytes, unsigned mode) {
-  Descriptor file(::open(path.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, static_cast<mode_t>(mode)));
+  Descriptor file(
+      ::open(path.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, static_cast<mode_t>(mode)));
   if (file.get() < 0) return reason();
   auto fault = writeAll(file.get(), 0, bytes);
   if (::close(file.release()) != 0 && !fault) fault = reason();
@@ -96,9 +99,13 @@ std::optional<std::string> FileSystem::renameNew(const std::string& from, const 
   return ::unlink(from.c_str()) == 0 ? std::nullopt : std::optional(reason());
 }
 
-std::optional<std::string> FileSystem::syncFolder(const std::string& folder) { return syncPath(folder, O_RDONLY | O_DIRECTORY); }
+std::optional<std::string> FileSystem::syncFolder(const std::string& folder) {
+  return syncPath(folder, O_RDONLY | O_DIRECTORY);
+}
 
-std::optional<std::string> FileSystem::writeAt(int descriptor, std::size_t at, const std::string& bytes) { return writeAll(descriptor, at, bytes); }
+std::optional<std::string> FileSystem::writeAt(int descriptor, std::size_t at, const std::string& bytes) {
+  return writeAll(descriptor, at, bytes);
+}
 
 std::optional<std::string> FileSystem::truncate(int descriptor, std::size_t size) {
   return ::ftruncate(descriptor, static_cast<off_t>(size)) == 0 ? std::nullopt : std::optional(reason());
@@ -110,7 +117,8 @@ std::optional<std::string> FileSystem::remove(const std::string& path) {
 
 FileSystem::Locked FileSystem::openLocked(const std::string& path, Lock how) {
   using namespace std::chrono_literals;
-  const int flags = O_RDWR | O_NOFOLLOW | O_NONBLOCK | O_CLOEXEC | (how == Lock::Existing ? 0 : O_CREAT) | (how == Lock::New ? O_EXCL : 0);
+  const int flags = O_RDWR | O_NOFOLLOW | O_NONBLOCK | O_CLOEXEC | (how == Lock::Existing ? 0 : O_CREAT) |
+                    (how == Lock::New ? O_EXCL : 0);
   // Somebody who only looks whether a file is in use holds it for a moment, and may sweep it up.
   const int most = how == Lock::Existing ? 1 : 5;
   for (int tries = 0; tries < most; ++tries) {
@@ -130,8 +138,10 @@ FileSystem::Locked FileSystem::openLocked(const std::string& path, Lock how) {
 
 Result<std::string> readOpenFile(int descriptor, const std::string& path, std::size_t most) {
   struct stat status {};
-  if (::fstat(descriptor, &status) != 0 || !S_ISREG(status.st_mode)) return Error{path, "is not a file", "Choose a file, not a folder, pipe or device"};
-  if (static_cast<std::size_t>(status.st_size) > most) return Error{path, "is larger than Mezzet reads here: " + std::to_string(most >> 20) + " MB", ""};
+  if (::fstat(descriptor, &status) != 0 || !S_ISREG(status.st_mode))
+    return Error{path, "is not a file", "Choose a file, not a folder, pipe or device"};
+  if (static_cast<std::size_t>(status.st_size) > most)
+    return Error{path, "is larger than Mezzet reads here: " + std::to_string(most >> 20) + " MB", ""};
   std::string bytes(static_cast<std::size_t>(status.st_size), '\0');
   std::size_t done = 0;
   while (done < bytes.size()) {
@@ -162,11 +172,14 @@ std::string targetOf(const std::string& path) {
   return at.string();
 }
 
-std::optional<Error> saveAtomically(FileSystem& files, const std::string& path, const std::string& bytes, unsigned newMode) {
+std::optional<Error> saveAtomically(FileSystem& files, const std::string& path, const std::string& bytes,
+                                    unsigned newMode) {
   const std::string target = targetOf(path), folder = folderOf(target), mark = temporaryMark(fileNameOf(target));
   struct stat status {};
   const bool known = ::stat(target.c_str(), &status) == 0;
-  if (known && !S_ISREG(status.st_mode)) return Error{fileNameOf(path), "is not a file", "Choose another name: folders, pipes and devices are not written to"};
+  if (known && !S_ISREG(status.st_mode))
+    return Error{fileNameOf(path), "is not a file",
+                 "Choose another name: folders, pipes and devices are not written to"};
   sweep(files, folder, mark);
   static int count = 0;
   const std::string temporary = folder + "/" + mark + std::to_string(::getpid()) + "-" + std::to_string(++count);
@@ -179,9 +192,11 @@ std::optional<Error> saveAtomically(FileSystem& files, const std::string& path, 
     return Error{fileNameOf(path), "was not saved: " + *fault,
                  "The file is as it was, and your work is still here. Save it under another name or in another folder"};
   }
-  // From here on the new file is in place. If the folder cannot be synced, only a power cut could bring the old one back.
+  // From here on the new file is in place. If the folder cannot be synced, only a power cut could bring the old one
+  // back.
   if (auto late = files.syncFolder(folder))
-    return Error{fileNameOf(path), "was written, but the disk did not confirm it: " + *late, "Save once more, or to another disk"};
+    return Error{fileNameOf(path), "was written, but the disk did not confirm it: " + *late,
+                 "Save once more, or to another disk"};
   return std::nullopt;
 }
 

@@ -61,9 +61,10 @@ class FileSystem {
 
 /// Writes a file so that either the old or the new content is there, whatever happens: temporary file in the same
 /// folder, fsync, rename, fsync of the folder. On failure the old file is untouched and the temporary one is gone.
-/// A link stays a link, and its target is written; the mode of an existing file stays, a new one has `newMode` less the umask; pipes
-/// and devices are refused. What killed savings of the same file left behind is swept up.
-[[nodiscard]] std::optional<Error> saveAtomically(FileSystem&, const std::string& path, const std::string& bytes, unsigned newMode = 0666);
+/// A link stays a link, and its target is written; the mode of an existing file stays, a new one has `newMode` less the
+/// umask; pipes and devices are refused. What killed savings of the same file left behind is swept up.
+[[nodiscard]] std::optional<Error> saveAtomically(FileSystem&, const std::string& path, const std::string& bytes,
+                                                  unsigned newMode = 0666);
 
 /// Where a path leads when all links are followed, also to a file that is not there yet.
 [[nodiscard]] std::string targetOf(const std::string& path);

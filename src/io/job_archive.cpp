@@ -11,7 +11,8 @@ namespace {
 
 constexpr zip_int64_t kMostEntries = 10'000;
 constexpr std::size_t kMostImagesTotal = 512u << 20;
-constexpr std::size_t kMostFileBytes = kMostJobBytes + kMostImagesTotal + (16u << 20);  // and what a zip puts round them
+constexpr std::size_t kMostFileBytes =
+    kMostJobBytes + kMostImagesTotal + (16u << 20);  // and what a zip puts round them
 
 struct CloseZip {
   void operator()(zip_t* z) const { zip_discard(z); }
@@ -23,7 +24,9 @@ Result<Bytes> readEntry(zip_t* zip, zip_uint64_t index, std::size_t most, const 
   zip_stat_t stat;
   if (zip_stat_index(zip, index, 0, &stat) != 0 || (stat.valid & ZIP_STAT_SIZE) == 0)
     return Error{where, "cannot be read", "The file may be damaged; open a copy"};
-  if (stat.size > most) return Error{where, "unpacks to more than " + std::to_string(most >> 20) + " MB", "A job of that size cannot be right"};
+  if (stat.size > most)
+    return Error{where, "unpacks to more than " + std::to_string(most >> 20) + " MB",
+                 "A job of that size cannot be right"};
   zip_file_t* file = zip_fopen_index(zip, index, 0);
   if (file == nullptr) return Error{where, "cannot be unpacked", "The file may be damaged or encrypted; open a copy"};
   Bytes bytes(stat.size, '\0');
@@ -45,7 +48,8 @@ Result<JobFile> readArchive(const Bytes& bytes, const std::string& name) {
     zip_source_free(source);
     return Error{name, "is not a whole Mezzet file", "It may be cut short or damaged; open a copy"};
   }
-  if (zip_get_num_entries(zip.get(), 0) > kMostEntries) return Error{name, "holds more than 10000 entries", "It is not a Mezzet file"};
+  if (zip_get_num_entries(zip.get(), 0) > kMostEntries)
+    return Error{name, "holds more than 10000 entries", "It is not a Mezzet file"};
   const zip_int64_t at = zip_name_locate(zip.get(), "job.json", 0);
   if (at < 0) return Error{name, "holds no job.json", "It is not a Mezzet file"};
   const Result<Bytes> text = readEntry(zip.get(), static_cast<zip_uint64_t>(at), kMostJobBytes, name + ", job.json");
@@ -58,11 +62,13 @@ Result<JobFile> readArchive(const Bytes& bytes, const std::string& name) {
     const std::string entry = "images/" + imageName;
     const zip_int64_t index = zip_name_locate(zip.get(), entry.c_str(), 0);
     if (index < 0) continue;  // drawn without it
-    const Result<Bytes> image = readEntry(zip.get(), static_cast<zip_uint64_t>(index), kMostImageBytes, name + ", " + entry);
+    const Result<Bytes> image =
+        readEntry(zip.get(), static_cast<zip_uint64_t>(index), kMostImageBytes, name + ", " + entry);
     if (!image) return image.error();
     total += image->size();
     if (total > kMostImagesTotal) return Error{name, "holds more than 512 MB of images", "Use smaller images"};
-    if (sha256(*image) != imageName.substr(0, 64)) return Error{name + ", " + entry, "does not match its name", "The image is damaged; open a copy"};
+    if (sha256(*image) != imageName.substr(0, 64))
+      return Error{name + ", " + entry, "does not match its name", "The image is damaged; open a copy"};
     out.images[imageName] = std::make_shared<const Bytes>(*image);
   }
   return out;
@@ -119,14 +125,18 @@ Result<JobFile> readJobBytes(const Bytes& bytes, const std::string& name) {
 Result<Bytes> writeJobBytes(const JobFile& file) {
   // What is written can be read: the same limits, asked by reading it.
   const std::string text = writeJobText(file.job, file.nextId);
-  if (const auto again = readJobText(text, "the job"); !again) return Error{"save", "would make a file that cannot be opened: " + again.error().text(), ""};
+  if (const auto again = readJobText(text, "the job"); !again)
+    return Error{"save", "would make a file that cannot be opened: " + again.error().text(), ""};
   std::size_t total = 0;
   for (const std::string& name : imagesNamedIn(file.job))
     if (const auto image = file.images.find(name); image != file.images.end()) {
       total += image->second->size();
-      if (image->second->size() > kMostImageBytes) return Error{"save", "would make a file that cannot be opened: an image has more than 64 MB", "Take it out"};
+      if (image->second->size() > kMostImageBytes)
+        return Error{"save", "would make a file that cannot be opened: an image has more than 64 MB", "Take it out"};
     }
-  if (total > kMostImagesTotal) return Error{"save", "would make a file that cannot be opened: its images have more than 512 MB", "Use smaller images"};
+  if (total > kMostImagesTotal)
+    return Error{"save", "would make a file that cannot be opened: its images have more than 512 MB",
+                 "Use smaller images"};
   const Error refused{"save", "could not pack the job", "There may be too little memory; save again"};
   zip_error_t error;
   zip_error_init(&error);
@@ -141,7 +151,8 @@ Result<Bytes> writeJobBytes(const JobFile& file) {
   }
   bool good = addEntry(zip, "job.json", text);
   for (const std::string& name : imagesNamedIn(file.job))
-    if (const auto image = file.images.find(name); image != file.images.end()) good = good && addEntry(zip, "images/" + name, *image->second);
+    if (const auto image = file.images.find(name); image != file.images.end())
+      good = good && addEntry(zip, "images/" + name, *image->second);
   if (!good || zip_close(zip) != 0) {
     zip_discard(zip);
     zip_source_free(source);

@@ -20,9 +20,12 @@ enum class Unbearable { Depth = 9001, Keys, Zero };
 constexpr std::pair<const char*, Shape> kShapes[] = {
     {"rect", Shape::Rect}, {"round", Shape::Round}, {"oval", Shape::Oval}, {"l", Shape::L}, {"curve", Shape::Curve}};
 constexpr std::pair<const char*, Hand> kHands[] = {{"left", Hand::Left}, {"right", Hand::Right}};
-constexpr std::pair<const char*, DimensionSource> kSources[] = {
-    {"measured", DimensionSource::Measured}, {"ticket", DimensionSource::Ticket}, {"guess", DimensionSource::Guess}, {"default", DimensionSource::Default}};
-constexpr std::pair<const char*, LogKind> kLogKinds[] = {{"decision", LogKind::Decision}, {"candidate", LogKind::Candidate}, {"rejection", LogKind::Rejection}};
+constexpr std::pair<const char*, DimensionSource> kSources[] = {{"measured", DimensionSource::Measured},
+                                                                {"ticket", DimensionSource::Ticket},
+                                                                {"guess", DimensionSource::Guess},
+                                                                {"default", DimensionSource::Default}};
+constexpr std::pair<const char*, LogKind> kLogKinds[] = {
+    {"decision", LogKind::Decision}, {"candidate", LogKind::Candidate}, {"rejection", LogKind::Rejection}};
 constexpr std::pair<const char*, const char*> kPurposes[] = {{"", ""},
                                                              {"entertaining", "entertaining"},
                                                              {"reading", "reading"},
@@ -30,7 +33,8 @@ constexpr std::pair<const char*, const char*> kPurposes[] = {{"", ""},
                                                              {"dining", "dining"},
                                                              {"sleeping", "sleeping"},
                                                              {"working", "working"}};
-constexpr std::pair<const char*, const char*> kHours[] = {{"", ""}, {"day", "day"}, {"evening", "evening"}, {"both", "both"}};
+constexpr std::pair<const char*, const char*> kHours[] = {
+    {"", ""}, {"day", "day"}, {"evening", "evening"}, {"both", "both"}};
 constexpr std::pair<const char*, Unit> kUnits[] = {{"in", Unit::Inch}, {"mm", Unit::Millimetre}};
 
 ChangedRange readRange(ObjectReader& in) { return {in.maybeNumber("low"), in.maybeNumber("high")}; }
@@ -67,7 +71,9 @@ Piece readPiece(const Json& json, const std::string& place) {
   p.pad = in.maybeNumber("pad");
   p.nominalWidth = in.maybeNumber("nominalWidth");
   p.nominalDepth = in.maybeNumber("nominalDepth");
-  p.doubts = readMap<Doubt>(in, "doubts", [](ObjectReader& d) { return Doubt{d.choice("source", kSources), d.number("u95", 0)}; });
+  p.doubts = readMap<Doubt>(in, "doubts", [](ObjectReader& d) {
+    return Doubt{d.choice("source", kSources), d.number("u95", 0)};
+  });
   p.ownRules = readMap<OwnRule>(in, "ownRules", [](ObjectReader& r) {
     OwnRule own;
     if (const std::string school = r.text("school", ""); !school.empty()) own.school = school;
@@ -140,7 +146,9 @@ Scheme readScheme(const Json& json, const std::string& place) {
   s.id = SchemeId(in.text("id"));
   s.room = RoomId(in.text("room"));
   s.name = in.text("name");
-  s.kept = readEach<Kept>(in, "kept", [](ObjectReader& k) { return Kept{k.text("finding"), k.text("reason", ""), k.number("margin"), k.text("date", "")}; });
+  s.kept = readEach<Kept>(in, "kept", [](ObjectReader& k) {
+    return Kept{k.text("finding"), k.text("reason", ""), k.number("margin"), k.text("date", "")};
+  });
   s.placements = readEach<Placement>(in, "placements", [](ObjectReader& p) {
     Placement placement;
     placement.id = PlacementId(p.text("id"));
@@ -157,7 +165,9 @@ Scheme readScheme(const Json& json, const std::string& place) {
     if (const Json* used = p.find("usedAt")) placement.usedAt = readFloorPlace(*used, p.placeOf("usedAt"));
     return placement;
   });
-  s.log = readEach<LogEntry>(in, "log", [](ObjectReader& l) { return LogEntry{l.choice("kind", kLogKinds), l.text("date", ""), l.text("text")}; });
+  s.log = readEach<LogEntry>(in, "log", [](ObjectReader& l) {
+    return LogEntry{l.choice("kind", kLogKinds), l.text("date", ""), l.text("text")};
+  });
   s.extra = readExtra(in);
   in.finish();
   return s;
@@ -229,7 +239,8 @@ const std::vector<Migration>& migrations() {
 template <class T, class Read>
 void readShared(ObjectReader& in, const char* key, std::vector<Shared<T>>& out, Read read) {
   const Json& list = in.list(key);
-  for (std::size_t i = 0; i < list.size(); ++i) out.push_back(std::make_shared<const T>(read(list[i], in.placeOf(key + ("/" + std::to_string(i))))));
+  for (std::size_t i = 0; i < list.size(); ++i)
+    out.push_back(std::make_shared<const T>(read(list[i], in.placeOf(key + ("/" + std::to_string(i))))));
 }
 
 JobFile readAll(Json json, const std::string& name) {
@@ -240,8 +251,9 @@ JobFile readAll(Json json, const std::string& name) {
     throw JsonFault{{name + "/version", "must be a whole number from 1", "See docs/job-file.md"}};
   if (version->get<long long>() > kJobVersion)
     throw JsonFault{{name,
-                     "was written by a newer Mezzet: its format is version " + std::to_string(version->get<long long>()) +
-                         ", and this program reads up to version " + std::to_string(kJobVersion),
+                     "was written by a newer Mezzet: its format is version " +
+                         std::to_string(version->get<long long>()) + ", and this program reads up to version " +
+                         std::to_string(kJobVersion),
                      "Update Mezzet to open it; the file is left as it is"}};
   for (auto v = static_cast<std::size_t>(version->get<long long>()); v < static_cast<std::size_t>(kJobVersion); ++v)
     json = migrations().at(v - 1)(std::move(json));
@@ -277,7 +289,8 @@ Json toJson(const ChangedRange& range) {
 }
 
 Json toJson(const Piece& p) {
-  Json out{{"id", p.id.value}, {"name", p.name}, {"kind", p.kind}, {"shape", wordFor(kShapes, p.shape)}, {"width", p.width}};
+  Json out{
+      {"id", p.id.value}, {"name", p.name}, {"kind", p.kind}, {"shape", wordFor(kShapes, p.shape)}, {"width", p.width}};
   writeMaybe(out, "depth", p.depth);
   writeMaybe(out, "height", p.height);
   writeMaybe(out, "seatHeight", p.seatHeight);
@@ -290,7 +303,8 @@ Json toJson(const Piece& p) {
   writeMaybe(out, "pad", p.pad);
   writeMaybe(out, "nominalWidth", p.nominalWidth);
   writeMaybe(out, "nominalDepth", p.nominalDepth);
-  for (const auto& [dimension, doubt] : p.doubts) out["doubts"][dimension] = {{"source", wordFor(kSources, doubt.source)}, {"u95", doubt.u95}};
+  for (const auto& [dimension, doubt] : p.doubts)
+    out["doubts"][dimension] = {{"source", wordFor(kSources, doubt.source)}, {"u95", doubt.u95}};
   for (const auto& [rule, own] : p.ownRules) {
     Json& entry = out["ownRules"][rule];
     entry["school"] = own.school ? Json(*own.school) : Json(nullptr);
@@ -315,15 +329,20 @@ Json toJson(const Piece& p) {
 Json toJson(const Scheme& s) {
   Json out{{"id", s.id.value}, {"room", s.room.value}, {"name", s.name}};
   out["kept"] = Json::array();
-  for (const Kept& k : s.kept) out["kept"].push_back({{"finding", k.finding}, {"reason", k.reason}, {"margin", k.margin}, {"date", k.date}});
+  for (const Kept& k : s.kept)
+    out["kept"].push_back({{"finding", k.finding}, {"reason", k.reason}, {"margin", k.margin}, {"date", k.date}});
   out["placements"] = Json::array();
   for (const Placement& p : s.placements) {
     Json on;
     if (const auto* floor = std::get_if<FloorPlace>(&p.on)) on["floor"] = toJson(*floor);
     if (const auto* wall = std::get_if<WallPlace>(&p.on))
-      on["wall"] = {{"wall", wall->wall.value}, {"u", wall->u}, {"v", wall->v}, {"group", wall->group ? Json(*wall->group) : Json(nullptr)}};
+      on["wall"] = {{"wall", wall->wall.value},
+                    {"u", wall->u},
+                    {"v", wall->v},
+                    {"group", wall->group ? Json(*wall->group) : Json(nullptr)}};
     if (const auto* carried = std::get_if<CarriedPlace>(&p.on))
-      on["placement"] = {{"id", carried->carrier.value}, {"x", carried->at.x}, {"y", carried->at.y}, {"turn", carried->turn}};
+      on["placement"] = {
+          {"id", carried->carrier.value}, {"x", carried->at.x}, {"y", carried->at.y}, {"turn", carried->turn}};
     Json placement{{"id", p.id.value}, {"piece", p.piece.value}, {"on", std::move(on)}};
     if (p.locked) placement["locked"] = true;
     if (!p.group.empty()) placement["group"] = p.group;
@@ -334,15 +353,18 @@ Json toJson(const Scheme& s) {
     out["placements"].push_back(std::move(placement));
   }
   if (!s.log.empty()) out["log"] = Json::array();
-  for (const LogEntry& entry : s.log) out["log"].push_back({{"kind", wordFor(kLogKinds, entry.kind)}, {"date", entry.date}, {"text", entry.text}});
+  for (const LogEntry& entry : s.log)
+    out["log"].push_back({{"kind", wordFor(kLogKinds, entry.kind)}, {"date", entry.date}, {"text", entry.text}});
   writeExtra(out, s.extra);
   return out;
 }
 
 Json toJson(const Brief& b) {
-  Json out{{"viewers", Json::array()}, {"public", b.isPublic}, {"tenant", b.tenant}, {"children", b.children}, {"pets", b.pets}, {"access", b.access}};
+  Json out{{"viewers", Json::array()}, {"public", b.isPublic}, {"tenant", b.tenant},
+           {"children", b.children},   {"pets", b.pets},       {"access", b.access}};
   for (const double stature : b.statures) out["viewers"].push_back({{"stature", stature}});
-  for (const auto& [key, text] : {std::pair{"purpose", &b.purpose}, std::pair{"hours", &b.hours}, std::pair{"anchor", &b.anchor}})
+  for (const auto& [key, text] :
+       {std::pair{"purpose", &b.purpose}, std::pair{"hours", &b.hours}, std::pair{"anchor", &b.anchor}})
     if (!text->empty()) out[key] = *text;
   writeMaybe(out, "budgetSimple", b.budgetSimple);
   writeMaybe(out, "budgetFull", b.budgetFull);
@@ -357,7 +379,11 @@ Json toJson(const HouseRules& rules) {
 }
 
 Json toJson(const Job& job, long long nextId) {
-  Json out{{"format", "mezzet-job"}, {"version", kJobVersion}, {"name", job.name}, {"units", wordFor(kUnits, job.units)}, {"nextId", nextId}};
+  Json out{{"format", "mezzet-job"},
+           {"version", kJobVersion},
+           {"name", job.name},
+           {"units", wordFor(kUnits, job.units)},
+           {"nextId", nextId}};
   out["brief"] = toJson(job.brief);
   for (const char* key : {"rooms", "pieces", "schemes"}) out[key] = Json::array();
   for (const auto& room : job.rooms) out["rooms"].push_back(toJson(*room));
@@ -371,7 +397,9 @@ Json toJson(const Job& job, long long nextId) {
 
 Json parseJson(std::string_view text) {
   // Before the parser sees it: what would exhaust the stack, or take it minutes, since its objects are lists.
-  const auto refuse = [](Unbearable why, std::size_t at) { throw nlohmann::json::parse_error::create(static_cast<int>(why), at, "", nullptr); };
+  const auto refuse = [](Unbearable why, std::size_t at) {
+    throw nlohmann::json::parse_error::create(static_cast<int>(why), at, "", nullptr);
+  };
   std::vector<std::size_t> keys;  // of each object that is open; arrays have none
   std::size_t work = 0;
   bool inString = false;
@@ -398,9 +426,14 @@ Json parseJson(std::string_view text) {
 Error notJson(const nlohmann::json::parse_error& fault, const std::string& name, const std::string& hint) {
   const std::string at = " at byte " + std::to_string(fault.byte);
   switch (static_cast<Unbearable>(fault.id)) {
-    case Unbearable::Depth: return {name, "nests deeper than " + std::to_string(kDeepest) + " levels" + at, "Nothing that Mezzet writes does"};
-    case Unbearable::Keys: return {name, "has more keys in its objects than Mezzet reads" + at, "An object may have up to " + std::to_string(kMostKeys)};
-    case Unbearable::Zero: return {name, "has a zero" + at + ", which no text has", "The file may be damaged; open a copy"};
+    case Unbearable::Depth:
+      return {name, "nests deeper than " + std::to_string(kDeepest) + " levels" + at,
+              "Nothing that Mezzet writes does"};
+    case Unbearable::Keys:
+      return {name, "has more keys in its objects than Mezzet reads" + at,
+              "An object may have up to " + std::to_string(kMostKeys)};
+    case Unbearable::Zero:
+      return {name, "has a zero" + at + ", which no text has", "The file may be damaged; open a copy"};
   }
   return {name, "is not valid JSON" + at, hint};
 }
@@ -428,6 +461,8 @@ Result<JobFile> readJobText(std::string_view text, const std::string& name) {
   }
 }
 
-std::string writeJobText(const Job& job, long long nextId) { return toJson(job, nextId).dump(1, ' ', false, Json::error_handler_t::replace) + "\n"; }
+std::string writeJobText(const Job& job, long long nextId) {
+  return toJson(job, nextId).dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
+}
 
 }  // namespace mezzet

@@ -16,9 +16,9 @@ using Json = nlohmann::ordered_json;
 [[nodiscard]] Json toJson(const HouseRules&);
 [[nodiscard]] Json toJson(const Job&, long long nextId);
 
-/// Parses JSON text that nests at most kDeepest levels (deeper text would exhaust the stack of whoever walks it), has no object
-/// of more keys than can be read in time, and no zeros, at which the parser would end. Throws nlohmann::json::exception when it is
-/// not valid.
+/// Parses JSON text that nests at most kDeepest levels (deeper text would exhaust the stack of whoever walks it), has
+/// no object of more keys than can be read in time, and no zeros, at which the parser would end. Throws
+/// nlohmann::json::exception when it is not valid.
 inline constexpr int kDeepest = 100;
 [[nodiscard]] Json parseJson(std::string_view text);
 /// What parseJson threw, in words; `hint` for text that is no JSON at all.

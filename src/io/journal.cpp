@@ -18,7 +18,9 @@ namespace {
 /// A journal is written anew when its edits take more than its job, and more than this.
 constexpr std::size_t kCompactAbove = 256u << 10;
 
-Error cannotJournal(const std::string& what) { return {"journal", what, "Until this is mended, save often: a crash would lose unsaved edits"}; }
+Error cannotJournal(const std::string& what) {
+  return {"journal", what, "Until this is mended, save often: a crash would lose unsaved edits"};
+}
 
 }  // namespace
 
@@ -56,13 +58,15 @@ void Journal::syncLoop(const std::stop_token& stop) {
   }
 }
 
-Result<Journal::Begun> Journal::begin(const std::string& folder, const std::string& path, const std::string& savedSha, const JobFile& base,
-                                      const Unsaved& unsaved, const std::optional<WalkDraft>& draft, FileSystem& files) {
+Result<Journal::Begun> Journal::begin(const std::string& folder, const std::string& path, const std::string& savedSha,
+                                      const JobFile& base, const Unsaved& unsaved,
+                                      const std::optional<WalkDraft>& draft, FileSystem& files) {
   if (folder.empty()) return cannotJournal("There is no home folder to keep unsaved edits in");
   Begun begun;
   for (int tries = 0; tries < 100; ++tries) {
     const std::string filePath = journalPathFor(folder, path);
-    const FileSystem::Locked open = files.openLocked(filePath, path.empty() ? FileSystem::Lock::New : FileSystem::Lock::MadeIfMissing);
+    const FileSystem::Locked open =
+        files.openLocked(filePath, path.empty() ? FileSystem::Lock::New : FileSystem::Lock::MadeIfMissing);
     if (open.inUse) return Error{path, kInUse, "This window shows it, but cannot change it"};
     if (open.descriptor < 0) {
       if (path.empty() && std::filesystem::exists(filePath)) continue;  // another of that name, however that came about
@@ -77,16 +81,20 @@ Result<Journal::Begun> Journal::begin(const std::string& folder, const std::stri
         std::string aside;
         std::optional<std::string> fault = "There are too many of them";
         for (int n = 1; fault && n < 1000; ++n) {
-          aside = filePath.substr(0, filePath.size() - std::string_view(".journal").size()) + "-left-" + std::to_string(n) + ".journal";
+          aside = filePath.substr(0, filePath.size() - std::string_view(".journal").size()) + "-left-" +
+                  std::to_string(n) + ".journal";
           if (std::filesystem::exists(aside)) continue;
           fault = files.renameNew(filePath, aside);
           if (fault && !std::filesystem::exists(aside)) break;
         }
-        if (fault) return cannotJournal("Unsaved edits of an earlier time are kept in " + filePath + " and could not be put aside: " + *fault);
+        if (fault)
+          return cannotJournal("Unsaved edits of an earlier time are kept in " + filePath +
+                               " and could not be put aside: " + *fault);
         begun.putAside.push_back(aside);
         continue;
       }
-      if (auto fault = files.truncate(open.descriptor, 0)) return cannotJournal("The journal could not be started: " + *fault);
+      if (auto fault = files.truncate(open.descriptor, 0))
+        return cannotJournal("The journal could not be started: " + *fault);
     }
     journal->unsaved_ = unsaved;
     journal->draft_ = draft;
@@ -142,7 +150,8 @@ void Journal::compact(const std::string& base) {
   end_ = base.size();
 }
 
-std::optional<Error> Journal::append(const std::string& name, const Job& before, const Job& after, long long nextId, int edits) {
+std::optional<Error> Journal::append(const std::string& name, const Job& before, const Job& after, long long nextId,
+                                     int edits) {
   unsaved_.edits += edits;
   unsaved_.last = name;
   if (broken_) return putWhole({after, nextId, {}});
@@ -192,7 +201,8 @@ std::string journalPathFor(const std::string& folder, const std::string& path) {
 }
 
 namespace {
-/// Whether the saved file has what the journal would bring back: all of it was undone, or a save was cut off before the journal was told.
+/// Whether the saved file has what the journal would bring back: all of it was undone, or a save was cut off before the
+/// journal was told.
 bool standsInItsFile(const Recovered& found) {
   if (found.path.empty() || found.draft) return false;
   const auto bytes = readFile(found.path, std::size_t{1} << 30);
@@ -241,7 +251,8 @@ std::string journalFolder() {
   return folder;
 }
 
-std::optional<Error> keepImage(FileSystem& files, const std::string& folder, const std::string& name, const Bytes& bytes) {
+std::optional<Error> keepImage(FileSystem& files, const std::string& folder, const std::string& name,
+                               const Bytes& bytes) {
   if (folder.empty()) return std::nullopt;  // the window says that nothing is kept for a crash
   std::error_code ignored;
   const std::string images = folder + "/images";
@@ -255,7 +266,8 @@ void bringImages(const std::string& folder, const Job& job, Images& images) {
   for (const std::string& name : imagesNamedIn(job)) {
     if (images.contains(name)) continue;
     const auto bytes = readFile(folder + "/images/" + name, kMostImageBytes);
-    if (bytes && name.size() > 64 && sha256(*bytes) == name.substr(0, 64)) images[name] = std::make_shared<const Bytes>(*bytes);
+    if (bytes && name.size() > 64 && sha256(*bytes) == name.substr(0, 64))
+      images[name] = std::make_shared<const Bytes>(*bytes);
   }
 }
 

@@ -1,4 +1,5 @@
-// The journal: every finished edit of an open document, so that a crash loses none. docs/job-file.md says what it holds.
+// The journal: every finished edit of an open document, so that a crash loses none. docs/job-file.md says what it
+// holds.
 #pragma once
 
 #include <condition_variable>
@@ -50,15 +51,17 @@ class Journal {
   /// Begins a journal for a document: base job, path ("" if never saved) and the saved file's SHA-256. What another one
   /// left under its name is put aside first; where that cannot be done it is kept, and this is refused.
   /// Refused with an Error whose `what` is kInUse when another window holds it.
-  [[nodiscard]] static Result<Begun> begin(const std::string& folder, const std::string& path, const std::string& savedSha, const JobFile& base,
-                                           const Unsaved& unsaved, const std::optional<WalkDraft>& draft, FileSystem& files);
+  [[nodiscard]] static Result<Begun> begin(const std::string& folder, const std::string& path,
+                                           const std::string& savedSha, const JobFile& base, const Unsaved& unsaved,
+                                           const std::optional<WalkDraft>& draft, FileSystem& files);
   ~Journal();
   Journal(const Journal&) = delete;
   Journal& operator=(const Journal&) = delete;
 
-  /// Hands one edit's record to the kernel; the disk is told within a second by another thread. After a record that could not
-  /// be written the next one carries the whole job, so that nothing is built on what is not there.
-  [[nodiscard]] std::optional<Error> append(const std::string& name, const Job& before, const Job& after, long long nextId, int edits = 1);
+  /// Hands one edit's record to the kernel; the disk is told within a second by another thread. After a record that
+  /// could not be written the next one carries the whole job, so that nothing is built on what is not there.
+  [[nodiscard]] std::optional<Error> append(const std::string& name, const Job& before, const Job& after,
+                                            long long nextId, int edits = 1);
   /// Walls that are being typed; none once they are used or left.
   [[nodiscard]] std::optional<Error> draft(const std::optional<WalkDraft>& draft, const JobFile& now);
   /// Tries again what could not be written.
@@ -115,7 +118,8 @@ struct LeftBehind {
 
 // ---- images that are not in a saved file yet
 /// Stored by name before the edit that uses it, for its owner alone to read.
-[[nodiscard]] std::optional<Error> keepImage(FileSystem&, const std::string& folder, const std::string& name, const Bytes&);
+[[nodiscard]] std::optional<Error> keepImage(FileSystem&, const std::string& folder, const std::string& name,
+                                             const Bytes&);
 /// Takes images that the job names and `images` lacks from beside the journals, where they are what their names say.
 void bringImages(const std::string& folder, const Job&, Images& images);
 

@@ -31,7 +31,8 @@ std::uint32_t fromLittle(const char* bytes) {
   return value;
 }
 std::uint32_t crcOf(std::string_view bytes) {
-  return static_cast<std::uint32_t>(::crc32(0, reinterpret_cast<const Bytef*>(bytes.data()), static_cast<uInt>(bytes.size())));
+  return static_cast<std::uint32_t>(
+      ::crc32(0, reinterpret_cast<const Bytef*>(bytes.data()), static_cast<uInt>(bytes.size())));
 }
 
 std::string record(const Json& json) {
@@ -52,7 +53,8 @@ std::optional<std::string_view> nextRecord(const Bytes& bytes, std::size_t& at) 
 
 Json toJson(const WalkDraft& draft) {
   Json out{{"room", draft.room.value}, {"ceiling", draft.ceiling}, {"runs", Json::array()}};
-  for (const Run& run : draft.runs) out["runs"].push_back({{"length", run.length ? Json(*run.length) : Json(nullptr)}, {"turn", run.turn}});
+  for (const Run& run : draft.runs)
+    out["runs"].push_back({{"length", run.length ? Json(*run.length) : Json(nullptr)}, {"turn", run.turn}});
   return out;
 }
 /// Nothing where it is none; throws nlohmann::json::exception.
@@ -62,15 +64,18 @@ std::optional<WalkDraft> draftFrom(const Json& json) {
   for (const Json& run : json.at("runs")) {
     if (draft.runs.size() == kMostDraftRuns) return std::nullopt;
     const Json& length = run.at("length");
-    draft.runs.push_back({length.is_null() ? std::nullopt : std::optional(length.get<double>()), run.at("turn").get<double>()});
-    if (faultOfLength(draft.runs.back().length.value_or(1), {}) || std::abs(draft.runs.back().turn) > 180) return std::nullopt;
+    draft.runs.push_back(
+        {length.is_null() ? std::nullopt : std::optional(length.get<double>()), run.at("turn").get<double>()});
+    if (faultOfLength(draft.runs.back().length.value_or(1), {}) || std::abs(draft.runs.back().turn) > 180)
+      return std::nullopt;
   }
   if (draft.ceiling != 0 && faultOfLength(draft.ceiling, {})) return std::nullopt;
   return draft;
 }
 
 template <class T>
-void diffShared(Json& patch, const char* key, const std::vector<Shared<T>>& before, const std::vector<Shared<T>>& after) {
+void diffShared(Json& patch, const char* key, const std::vector<Shared<T>>& before,
+                const std::vector<Shared<T>>& after) {
   const std::size_t common = std::min(before.size(), after.size());
   const std::string root = std::string("/") + key;
   for (std::size_t i = 0; i < common; ++i) {
@@ -78,11 +83,15 @@ void diffShared(Json& patch, const char* key, const std::vector<Shared<T>>& befo
     Json steps = Json::diff(toJson(*before[i]), toJson(*after[i]), root + "/" + std::to_string(i));
     for (Json& step : steps) patch.push_back(std::move(step));
   }
-  for (std::size_t i = before.size(); i > common; --i) patch.push_back({{"op", "remove"}, {"path", root + "/" + std::to_string(i - 1)}});
-  for (std::size_t i = common; i < after.size(); ++i) patch.push_back({{"op", "add"}, {"path", root + "/-"}, {"value", toJson(*after[i])}});
+  for (std::size_t i = before.size(); i > common; --i)
+    patch.push_back({{"op", "remove"}, {"path", root + "/" + std::to_string(i - 1)}});
+  for (std::size_t i = common; i < after.size(); ++i)
+    patch.push_back({{"op", "add"}, {"path", root + "/-"}, {"value", toJson(*after[i])}});
 }
 
-void replace(Json& patch, const char* path, Json value) { patch.push_back({{"op", "replace"}, {"path", path}, {"value", std::move(value)}}); }
+void replace(Json& patch, const char* path, Json value) {
+  patch.push_back({{"op", "replace"}, {"path", path}, {"value", std::move(value)}});
+}
 
 Json patchOf(const Job& before, const Job& after, long long nextId) {
   Json patch = Json::array();
@@ -90,8 +99,11 @@ Json patchOf(const Job& before, const Job& after, long long nextId) {
   if (before.units != after.units) replace(patch, "/units", after.units == Unit::Inch ? "in" : "mm");
   if (before.brief != after.brief) replace(patch, "/brief", toJson(after.brief));
   if (before.houseRules != after.houseRules) replace(patch, "/houseRules", toJson(after.houseRules));
-  if (before.extra != after.extra) patch.push_back({{"op", "add"}, {"path", "/x"}, {"value", after.extra.empty() ? Json::object() : Json::parse(after.extra)}});
-  if (before.storeys != after.storeys) patch.push_back({{"op", "add"}, {"path", "/storeys"}, {"value", toJson(after.storeys)}});
+  if (before.extra != after.extra)
+    patch.push_back(
+        {{"op", "add"}, {"path", "/x"}, {"value", after.extra.empty() ? Json::object() : Json::parse(after.extra)}});
+  if (before.storeys != after.storeys)
+    patch.push_back({{"op", "add"}, {"path", "/storeys"}, {"value", toJson(after.storeys)}});
   diffShared(patch, "rooms", before.rooms, after.rooms);
   diffShared(patch, "pieces", before.pieces, after.pieces);
   diffShared(patch, "schemes", before.schemes, after.schemes);
@@ -127,7 +139,8 @@ std::optional<Base> baseFrom(std::string_view payload, const std::string& name) 
 }
 
 /// The edits of `records` done to a base, as far as each is whole and, if `checked`, makes a job that stands.
-Result<Recovered> replayed(Base base, const std::vector<std::pair<std::string_view, std::size_t>>& records, const std::string& name, bool checked) {
+Result<Recovered> replayed(Base base, const std::vector<std::pair<std::string_view, std::size_t>>& records,
+                           const std::string& name, bool checked) {
   Recovered out = base.found;
   Json& job = base.job;
   bool any = false;
@@ -171,10 +184,12 @@ std::string editRecord(const std::string& name, const Job& before, const Job& af
   return record(edit);
 }
 
-std::string draftRecord(const std::optional<WalkDraft>& draft) { return record(Json{{"draft", draft ? toJson(*draft) : Json(nullptr)}}); }
+std::string draftRecord(const std::optional<WalkDraft>& draft) {
+  return record(Json{{"draft", draft ? toJson(*draft) : Json(nullptr)}});
+}
 
-std::string baseRecord(const std::string& path, const std::string& savedSha, const Unsaved& unsaved, const std::optional<WalkDraft>& draft,
-                       const JobFile& base) {
+std::string baseRecord(const std::string& path, const std::string& savedSha, const Unsaved& unsaved,
+                       const std::optional<WalkDraft>& draft, const JobFile& base) {
   Json head{{"mezzet-journal", kJournalVersion}, {"path", path}, {"sha256", savedSha}};
   if (unsaved.edits > 0) head["unsaved"] = {{"edits", unsaved.edits}, {"last", unsaved.last}};
   if (draft) head["draft"] = toJson(*draft);
@@ -182,7 +197,9 @@ std::string baseRecord(const std::string& path, const std::string& savedSha, con
   return record(head);
 }
 
-std::string patchText(const Job& before, const Job& after, long long nextId) { return patchOf(before, after, nextId).dump(); }
+std::string patchText(const Job& before, const Job& after, long long nextId) {
+  return patchOf(before, after, nextId).dump();
+}
 
 Result<Recovered> readJournal(const Bytes& bytes, const std::string& name) {
   // Records by where they end; the last one that carries a whole job is where reading begins.
@@ -194,7 +211,8 @@ Result<Recovered> readJournal(const Bytes& bytes, const std::string& name) {
     std::optional<Base> base = baseFrom(records[i].first, name);
     if (!base) continue;
     base->found.goodBytes = records[i].second;
-    const std::vector<std::pair<std::string_view, std::size_t>> edits(records.begin() + static_cast<std::ptrdiff_t>(i) + 1, records.end());
+    const std::vector<std::pair<std::string_view, std::size_t>> edits(
+        records.begin() + static_cast<std::ptrdiff_t>(i) + 1, records.end());
     // In one go, and step by step only where that does not lead to a sound job.
     if (auto quick = replayed(*base, edits, name, false)) return quick;
     return replayed(std::move(*base), edits, name, true);

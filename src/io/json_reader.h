@@ -27,7 +27,8 @@ class ObjectReader {
   [[nodiscard]] const std::string& place() const { return place_; }
   [[nodiscard]] std::string placeOf(const std::string& key) const { return place_ + "/" + key; }
 
-  [[noreturn]] void fail(const std::string& key, const std::string& what, const std::string& hint = "See docs/job-file.md") const {
+  [[noreturn]] void fail(const std::string& key, const std::string& what,
+                         const std::string& hint = "See docs/job-file.md") const {
     throw JsonFault{{key.empty() ? place_ : placeOf(key), what, hint}};
   }
 
@@ -60,7 +61,8 @@ class ObjectReader {
   long long whole(const std::string& key, long long otherwise) {
     const Json* value = find(key);
     if (value == nullptr) return otherwise;
-    if (!value->is_number_integer() || (value->is_number_unsigned() && value->get<std::uint64_t>() > (std::uint64_t{1} << 53)))
+    if (!value->is_number_integer() ||
+        (value->is_number_unsigned() && value->get<std::uint64_t>() > (std::uint64_t{1} << 53)))
       fail(key, "must be a whole number");
     return value->get<long long>();
   }
@@ -80,7 +82,8 @@ class ObjectReader {
   }
 
   template <class Enum, std::size_t N>
-  Enum choice(const std::string& key, const std::pair<const char*, Enum> (&names)[N], std::optional<Enum> otherwise = std::nullopt) {
+  Enum choice(const std::string& key, const std::pair<const char*, Enum> (&names)[N],
+              std::optional<Enum> otherwise = std::nullopt) {
     const Json* value = otherwise ? find(key) : &need(key);
     if (value == nullptr) return *otherwise;
     const std::string word = asText(key, *value);
@@ -95,7 +98,8 @@ class ObjectReader {
   /// Call when everything has been asked for.
   void finish() const {
     for (const auto& [key, value] : json_.items())
-      if (!seen_.contains(key)) fail(key.substr(0, 60), "is a key that Mezzet does not know", "Remove it, or keep free data under \"x\"");
+      if (!seen_.contains(key))
+        fail(key.substr(0, 60), "is a key that Mezzet does not know", "Remove it, or keep free data under \"x\"");
   }
 
  private:

@@ -9,8 +9,10 @@
 
 namespace mezzet {
 
-constexpr std::pair<const char*, Instrument> kInstruments[] = {
-    {"tape", Instrument::Tape}, {"laser", Instrument::Laser}, {"plan", Instrument::Plan}, {"photograph", Instrument::Photograph}};
+constexpr std::pair<const char*, Instrument> kInstruments[] = {{"tape", Instrument::Tape},
+                                                               {"laser", Instrument::Laser},
+                                                               {"plan", Instrument::Plan},
+                                                               {"photograph", Instrument::Photograph}};
 
 template <class Enum, std::size_t N>
 [[nodiscard]] const char* wordFor(const std::pair<const char*, Enum> (&names)[N], Enum value) {
@@ -55,7 +57,8 @@ inline bool isImageName(const std::string& name) {
 /// The name of an image of this file, or nothing.
 inline std::string readImageName(ObjectReader& in, const std::string& key) {
   const std::string name = in.text(key, "");
-  if (!name.empty() && !isImageName(name)) in.fail(key, "is not the name of an image in this file", "It is a SHA-256 with .png or .jpg");
+  if (!name.empty() && !isImageName(name))
+    in.fail(key, "is not the name of an image in this file", "It is a SHA-256 with .png or .jpg");
   return name;
 }
 inline void writeText(Json& out, const char* key, const std::string& text) {

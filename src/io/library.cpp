@@ -18,7 +18,8 @@ Result<Library> readLibrary(std::string_view text, const std::string& file) {
     ObjectReader in(json, file);
     static_cast<void>(in.text("format"));
     if (const long long version = in.whole("version", 1); version < 1 || version > kLibraryVersion)
-      return Error{file, "was written by a newer Mezzet: its format is version " + std::to_string(version), "Update Mezzet to read it"};
+      return Error{file, "was written by a newer Mezzet: its format is version " + std::to_string(version),
+                   "Update Mezzet to read it"};
     Library library;
     library.name = in.text("name", "");
     const Json& pieces = in.list("pieces");
@@ -26,7 +27,8 @@ Result<Library> readLibrary(std::string_view text, const std::string& file) {
     for (std::size_t i = 0; i < pieces.size(); ++i) {
       const std::string place = in.placeOf("pieces/" + std::to_string(i));
       for (const char* key : {"id", "count", "variantOf", "image"})
-        if (pieces[i].is_object() && pieces[i].contains(key)) return Error{place + "/" + key, "belongs to a job, not to a library", "Take it out"};
+        if (pieces[i].is_object() && pieces[i].contains(key))
+          return Error{place + "/" + key, "belongs to a job, not to a library", "Take it out"};
       Json one = pieces[i];
       if (one.is_object()) one["id"] = "library";
       Piece piece = pieceFromJson(one, place);

@@ -82,11 +82,16 @@ std::optional<MeterMessage> readMeterLine(std::string_view line) {
 std::string meterLine(const MeterMessage& message) {
   struct Write {
     std::string operator()(const MeterHello& m) const {
-      return std::string(kMeterHello) + (m.kind == MeterKind::Stud ? " stud" : " laser") + (m.name.empty() ? "" : " " + plain(m.name));
+      return std::string(kMeterHello) + (m.kind == MeterKind::Stud ? " stud" : " laser") +
+             (m.name.empty() ? "" : " " + plain(m.name));
     }
     std::string operator()(const MeterLive& m) const { return "live " + written(m.value); }
-    std::string operator()(const MeterReading& m) const { return "reading " + std::to_string(m.number) + " " + written(m.value) + " " + written(m.u95); }
-    std::string operator()(const MeterHit& m) const { return "hit " + std::to_string(m.number) + " " + written(m.along) + " " + written(m.confidence); }
+    std::string operator()(const MeterReading& m) const {
+      return "reading " + std::to_string(m.number) + " " + written(m.value) + " " + written(m.u95);
+    }
+    std::string operator()(const MeterHit& m) const {
+      return "hit " + std::to_string(m.number) + " " + written(m.along) + " " + written(m.confidence);
+    }
     std::string operator()(const MeterTrouble& m) const { return "error " + plain(m.words); }
   };
   return std::visit(Write{}, message) + "\n";

@@ -1,5 +1,5 @@
-// The line protocol of measuring devices (docs/meter-protocol.md): one line of text a message, both ways. Whatever comes down the
-// line is hostile: it may be cut, garbled, endless.
+// The line protocol of measuring devices (docs/meter-protocol.md): one line of text a message, both ways. Whatever
+// comes down the line is hostile: it may be cut, garbled, endless.
 #pragma once
 
 #include <optional>
@@ -23,7 +23,8 @@ struct MeterHello {
 struct MeterLive {
   double value = 0;
 };
-/// "reading 17 4231.5 1.5": its button was pressed: number, mm, u95 in mm. A number that was seen before is the same reading.
+/// "reading 17 4231.5 1.5": its button was pressed: number, mm, u95 in mm. A number that was seen before is the same
+/// reading.
 struct MeterReading {
   long long number = 0;
   double value = 0, u95 = 0;

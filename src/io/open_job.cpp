@@ -20,7 +20,8 @@ bool isThere(const std::string& path) {
 
 bool sameFile(const std::string& a, const std::string& b) {
   std::error_code ignored;
-  return a == b || (!a.empty() && !b.empty() && std::filesystem::weakly_canonical(a, ignored) == std::filesystem::weakly_canonical(b, ignored));
+  return a == b || (!a.empty() && !b.empty() &&
+                    std::filesystem::weakly_canonical(a, ignored) == std::filesystem::weakly_canonical(b, ignored));
 }
 
 }  // namespace
@@ -72,27 +73,33 @@ void OpenJob::close() {
 OpenJob::SaveAnswer OpenJob::save(const std::string& path, const JobFile& file, bool replace) {
   const std::string name = fileNameOf(path);
   const bool own = !path_.empty() && sameFile(path, path_);
-  if (readOnly_ && own) return {Saved::OpenElsewhere, Error{name, "is open in another window", "Save it there, or here under another name"}};
+  if (readOnly_ && own)
+    return {Saved::OpenElsewhere,
+            Error{name, "is open in another window", "Save it there, or here under another name"}};
   const auto bytes = writeJobBytes(file);
   if (!bytes) return {Saved::No, bytes.error()};
   const std::string sha = sha256(*bytes);
   if (!replace && own) {
     // A file that has gone is made anew; one that another program has written is not lost without a word.
     if (const std::string now = shaOfFile(path); isThere(path) && now != savedSha_)
-      return {Saved::FileChanged, Error{name, "has been changed by another program since it was opened", "Save beside it, or replace it"}};
+      return {Saved::FileChanged,
+              Error{name, "has been changed by another program since it was opened", "Save beside it, or replace it"}};
   } else if (!replace && isThere(path)) {
     return {Saved::WouldReplace, Error{name, "is there already", "Replace it, or choose another name"}};
   }
-  // The journal of the new name is taken first: whoever works on that file keeps it, and nothing is unkept for a moment.
+  // The journal of the new name is taken first: whoever works on that file keeps it, and nothing is unkept for a
+  // moment.
   std::unique_ptr<Journal> next;
   if (!own || !journal_) {
-    Result<Journal::Begun> begun = Journal::begin(folder_, path, {}, file, {std::max(1, unsaved_.edits), unsaved_.last}, draft_, files_);
+    Result<Journal::Begun> begun =
+        Journal::begin(folder_, path, {}, file, {std::max(1, unsaved_.edits), unsaved_.last}, draft_, files_);
     if (begun) {
       Journal::Begun got = std::move(begun).value();
       next = std::move(got.journal);
       putAside_.insert(putAside_.end(), got.putAside.begin(), got.putAside.end());
     } else if (begun.error().what == Journal::kInUse) {
-      return {Saved::OpenElsewhere, Error{name, "is open in another window", "Close it there first, or choose another name"}};
+      return {Saved::OpenElsewhere,
+              Error{name, "is open in another window", "Close it there first, or choose another name"}};
     } else {
       told(begun.error());
     }
@@ -137,16 +144,19 @@ void OpenJob::retry(const JobFile& now) {
 
 Result<OpenJob::BroughtBack> OpenJob::bringBack(const std::string& journal, const JobFile& now) {
   const FileSystem::Locked left = files_.openLocked(journal, FileSystem::Lock::Existing);
-  if (left.descriptor < 0) return Error{fileNameOf(journal), "is no longer there", "Another window has brought it back or thrown it away"};
+  if (left.descriptor < 0)
+    return Error{fileNameOf(journal), "is no longer there", "Another window has brought it back or thrown it away"};
   Descriptor lock(left.descriptor);
   const auto bytes = readOpenFile(left.descriptor, journal, kMostJournalBytes);
   Result<Recovered> read = bytes ? readJournal(*bytes, fileNameOf(journal)) : Result<Recovered>(bytes.error());
   if (!read) return read.error();
   const Recovered found = std::move(read).value();
-  // Out of the way of the journal that takes its place. Where that cannot be done, that one is refused and this one stays.
+  // Out of the way of the journal that takes its place. Where that cannot be done, that one is refused and this one
+  // stays.
   std::string here = journal;
   for (int n = 1; n < 1000 && here == journal; ++n) {
-    const std::string aside = journal.substr(0, journal.size() - std::string_view(".journal").size()) + "-taken-" + std::to_string(n) + ".journal";
+    const std::string aside = journal.substr(0, journal.size() - std::string_view(".journal").size()) + "-taken-" +
+                              std::to_string(n) + ".journal";
     if (isThere(aside)) continue;
     if (files_.renameNew(journal, aside)) break;
     here = aside;
@@ -162,9 +172,12 @@ Result<OpenJob::BroughtBack> OpenJob::bringBack(const std::string& journal, cons
     JobFile before = now;
     if (!sameFile(path_, found.path) || readOnly_) {
       // Asked before what is open here is closed for it.
-      const FileSystem::Locked other = files_.openLocked(journalPathFor(folder_, found.path), FileSystem::Lock::Existing);
+      const FileSystem::Locked other =
+          files_.openLocked(journalPathFor(folder_, found.path), FileSystem::Lock::Existing);
       const Descriptor looked(other.descriptor);
-      if (other.inUse) return refused({fileNameOf(found.path), "is open in another window", "Close it there, then bring these edits back"});
+      if (other.inUse)
+        return refused(
+            {fileNameOf(found.path), "is open in another window", "Close it there, then bring these edits back"});
       Result<JobFile> saved = open(found.path);
       if (!saved) return refused(saved.error());
       before = std::move(saved).value();
@@ -182,7 +195,8 @@ Result<OpenJob::BroughtBack> OpenJob::bringBack(const std::string& journal, cons
   } else {
     // A copy that stands for itself, never merged.
     out.copy = true;
-    if (const auto file = found.path.empty() ? Result<std::string>(Error{}) : readFile(found.path, kMostFileBytes); file.ok())
+    if (const auto file = found.path.empty() ? Result<std::string>(Error{}) : readFile(found.path, kMostFileBytes);
+        file.ok())
       if (const auto saved = readJobBytes(*file, found.path)) out.after.images = saved->images;
     if (!found.path.empty() && !out.after.job.name.ends_with(kBroughtBack)) out.after.job.name += kBroughtBack;
     start(out.after, out.edits, found.draft);
@@ -196,7 +210,8 @@ std::optional<Error> OpenJob::throwAway(const std::string& journal) {
   const FileSystem::Locked left = files_.openLocked(journal, FileSystem::Lock::Existing);
   const Descriptor lock(left.descriptor);
   if (left.inUse) return Error{fileNameOf(journal), "is being brought back in another window", "It is kept"};
-  if (const auto fault = files_.remove(journal)) return Error{fileNameOf(journal), "could not be thrown away: " + *fault, "It will be offered again"};
+  if (const auto fault = files_.remove(journal))
+    return Error{fileNameOf(journal), "could not be thrown away: " + *fault, "It will be offered again"};
   return std::nullopt;
 }
 

@@ -1,5 +1,5 @@
-// Where the work on one open job is kept: its file, and the journal of what the file does not hold yet. No screen, no undo:
-// the window's document stands on it, and the tests kill it at every step.
+// Where the work on one open job is kept: its file, and the journal of what the file does not hold yet. No screen, no
+// undo: the window's document stands on it, and the tests kill it at every step.
 #pragma once
 
 #include "io/journal.h"
@@ -48,8 +48,9 @@ class OpenJob {
     std::optional<WalkDraft> draft;
     bool copy = false;  ///< a job without a file: it never had one, or the file has changed since and is not touched
   };
-  /// Brings back what a journal holds. When `path()` is the journal's file, that stays open and `now` is edited; else what is
-  /// open here is closed in order, so ask before. The journal goes only when everything of it stands in the new one.
+  /// Brings back what a journal holds. When `path()` is the journal's file, that stays open and `now` is edited; else
+  /// what is open here is closed in order, so ask before. The journal goes only when everything of it stands in the new
+  /// one.
   [[nodiscard]] Result<BroughtBack> bringBack(const std::string& journal, const JobFile& now);
   /// Throws a journal away. The complaint, or nothing.
   [[nodiscard]] std::optional<Error> throwAway(const std::string& journal);

@@ -12,7 +12,8 @@ namespace {
 
 bool isOwnFolder(const std::string& path) {
   struct stat status {};
-  return ::lstat(path.c_str(), &status) == 0 && S_ISDIR(status.st_mode) && status.st_uid == ::geteuid() && (status.st_mode & 0077U) == 0;
+  return ::lstat(path.c_str(), &status) == 0 && S_ISDIR(status.st_mode) && status.st_uid == ::geteuid() &&
+         (status.st_mode & 0077U) == 0;
 }
 
 }  // namespace
@@ -20,7 +21,8 @@ bool isOwnFolder(const std::string& path) {
 std::string runtimeFolder() {
   if (const char* said = std::getenv("XDG_RUNTIME_DIR"); said != nullptr && isOwnFolder(said)) return said;
   std::error_code fault;
-  const std::string own = (std::filesystem::temp_directory_path(fault) / ("mezzet-runtime-" + std::to_string(::geteuid()))).string();
+  const std::string own =
+      (std::filesystem::temp_directory_path(fault) / ("mezzet-runtime-" + std::to_string(::geteuid()))).string();
   ::mkdir(own.c_str(), 0700);
   return isOwnFolder(own) ? own : std::string();
 }

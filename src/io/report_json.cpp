@@ -39,9 +39,11 @@ Json findingJson(const Finding& f, const std::vector<WayOut>& ways, const Rulebo
   out["missing"] = f.missing;
   out["sentence"] = f.sentence;
   const Rule* rule = findRule(book, f.rule);
-  out["source"] = {{"kind", rule != nullptr ? rule->source.kind : ""}, {"cite", rule != nullptr ? rule->source.cite : ""}};
+  out["source"] = {{"kind", rule != nullptr ? rule->source.kind : ""},
+                   {"cite", rule != nullptr ? rule->source.cite : ""}};
   out["waysOut"] = Json::array();
-  for (const WayOut& way : ways) out["waysOut"].push_back({{"id", way.id}, {"sentence", way.sentence + ": " + way.gives + "."}});
+  for (const WayOut& way : ways)
+    out["waysOut"].push_back({{"id", way.id}, {"sentence", way.sentence + ": " + way.gives + "."}});
   return out;
 }
 
@@ -50,16 +52,19 @@ Json findingJson(const Finding& f, const std::vector<WayOut>& ways, const Rulebo
 std::string checkJson(const CheckReport& report, const Rulebook& book) {
   const VerdictCounts c = countVerdicts(report.findings, report.strict);
   Json out{{"contract", 1}, {"room", report.room.value}, {"scheme", report.scheme.value}};
-  out["counts"] = {{"holds", c.holds}, {"close", c.close}, {"breaks", c.breaks}, {"not_measured", c.notMeasured}, {"kept", c.kept}};
+  out["counts"] = {
+      {"holds", c.holds}, {"close", c.close}, {"breaks", c.breaks}, {"not_measured", c.notMeasured}, {"kept", c.kept}};
   out["findings"] = Json::array();
-  for (std::size_t i = 0; i < report.findings.size(); ++i) out["findings"].push_back(findingJson(report.findings[i], report.waysOut[i], book));
+  for (std::size_t i = 0; i < report.findings.size(); ++i)
+    out["findings"].push_back(findingJson(report.findings[i], report.waysOut[i], book));
   return out.dump(1) + "\n";
 }
 
 std::string gapsJson(const std::vector<Gap>& gaps) {
   Json out{{"gaps", Json::array()}};
   for (const Gap& gap : gaps)
-    out["gaps"].push_back({{"a", gap.a}, {"b", gap.b}, {"mm", tidy(gap.length)}, {"at", Json::array({point(gap.atA), point(gap.atB)})}});
+    out["gaps"].push_back(
+        {{"a", gap.a}, {"b", gap.b}, {"mm", tidy(gap.length)}, {"at", Json::array({point(gap.atA), point(gap.atB)})}});
   return out.dump(1) + "\n";
 }
 
@@ -68,7 +73,8 @@ std::string routeJson(const Way& way) {
   out["cappedBy"] = way.cappedBy ? Json(*way.cappedBy) : Json(nullptr);
   out["pinch"] = nullptr;
   if (way.pinch) {
-    out["pinch"] = {{"between", {way.pinch->first, way.pinch->second}}, {"at", Json::array({point(way.pinch->at[0]), point(way.pinch->at[1])})}};
+    out["pinch"] = {{"between", {way.pinch->first, way.pinch->second}},
+                    {"at", Json::array({point(way.pinch->at[0]), point(way.pinch->at[1])})}};
     out["pinch"]["tied"] = Json::array();
     for (const TiedPair& pair : way.pinch->tied) out["pinch"]["tied"].push_back({pair.first, pair.second});
   }
@@ -80,13 +86,16 @@ std::string reachJson(const std::vector<std::string>& reached, const std::vector
 }
 
 std::string turningJson(const TurningCircle& turn) {
-  return Json{{"diameterMm", tidy(turn.diameter)}, {"centre", turn.diameter > 0 ? point(turn.centre) : Json(nullptr)}}.dump(1) + "\n";
+  return Json{{"diameterMm", tidy(turn.diameter)}, {"centre", turn.diameter > 0 ? point(turn.centre) : Json(nullptr)}}
+             .dump(1) +
+         "\n";
 }
 
 std::string artJson(const ArtSolution& s) {
   Json out{{"both", s.both}, {"centre", tidy(s.centre)}, {"gap", tidy(s.gap)}};
   out["short"] = {{"art-centre", tidy(s.shortCentre)}, {"art-gap", tidy(s.shortGap)}};
-  out["frameHeights"] = s.frameHeights ? Json::array({maybe(s.frameHeights->low), maybe(s.frameHeights->high)}) : Json(nullptr);
+  out["frameHeights"] =
+      s.frameHeights ? Json::array({maybe(s.frameHeights->low), maybe(s.frameHeights->high)}) : Json(nullptr);
   return out.dump(1) + "\n";
 }
 

@@ -7,13 +7,17 @@
 namespace mezzet {
 namespace {
 
-constexpr std::pair<const char*, OpeningKind> kOpeningKinds[] = {
-    {"door", OpeningKind::Door}, {"sliding", OpeningKind::Sliding}, {"window", OpeningKind::Window}, {"arch", OpeningKind::Arch}};
+constexpr std::pair<const char*, OpeningKind> kOpeningKinds[] = {{"door", OpeningKind::Door},
+                                                                 {"sliding", OpeningKind::Sliding},
+                                                                 {"window", OpeningKind::Window},
+                                                                 {"arch", OpeningKind::Arch}};
 constexpr std::pair<const char*, Hinge> kHinges[] = {{"start", Hinge::Start}, {"end", Hinge::End}};
 constexpr std::pair<const char*, Swing> kSwings[] = {{"in", Swing::In}, {"out", Swing::Out}};
 constexpr std::pair<const char*, FeatureKind> kFeatureKinds[] = {
-    {"hearth", FeatureKind::Hearth},     {"column", FeatureKind::Column}, {"built-in", FeatureKind::BuiltIn}, {"chimney-breast", FeatureKind::ChimneyBreast},
-    {"radiator", FeatureKind::Radiator}, {"beam", FeatureKind::Beam},     {"niche", FeatureKind::Niche},      {"stair", FeatureKind::Stair}};
+    {"hearth", FeatureKind::Hearth},     {"column", FeatureKind::Column},
+    {"built-in", FeatureKind::BuiltIn},  {"chimney-breast", FeatureKind::ChimneyBreast},
+    {"radiator", FeatureKind::Radiator}, {"beam", FeatureKind::Beam},
+    {"niche", FeatureKind::Niche},       {"stair", FeatureKind::Stair}};
 constexpr std::pair<const char*, WallMaterial> kMaterials[] = {{"unknown", WallMaterial::Unknown},
                                                                {"board-on-studs", WallMaterial::BoardOnStuds},
                                                                {"lath-and-plaster", WallMaterial::LathAndPlaster},
@@ -40,10 +44,11 @@ Opening readOpening(ObjectReader& in) {
   return o;
 }
 
-constexpr std::pair<const char*, ReadingKind> kReadingKinds[] = {{"run", ReadingKind::Run},     {"corners", ReadingKind::Corners},
-                                                                 {"angle", ReadingKind::Angle}, {"offset", ReadingKind::Offset},
-                                                                 {"width", ReadingKind::Width}, {"sagitta", ReadingKind::Sagitta}};
-constexpr std::pair<const char*, TakenAt> kTakenAt[] = {{"skirting", TakenAt::Skirting}, {"chest", TakenAt::Chest}, {"ceiling", TakenAt::Ceiling}};
+constexpr std::pair<const char*, ReadingKind> kReadingKinds[] = {
+    {"run", ReadingKind::Run},       {"corners", ReadingKind::Corners}, {"angle", ReadingKind::Angle},
+    {"offset", ReadingKind::Offset}, {"width", ReadingKind::Width},     {"sagitta", ReadingKind::Sagitta}};
+constexpr std::pair<const char*, TakenAt> kTakenAt[] = {
+    {"skirting", TakenAt::Skirting}, {"chest", TakenAt::Chest}, {"ceiling", TakenAt::Ceiling}};
 constexpr std::pair<const char*, bool> kTurns[] = {{"L", true}, {"R", false}};
 
 SurveyRecord readSurvey(const Json& json, const std::string& place) {
@@ -108,7 +113,8 @@ Room readRoom(const Json& json, const std::string& place) {
 
 Json toJson(const SurveyRecord& survey) {
   Json out{{"corners", Json::array()}, {"readings", Json::array()}};
-  for (const SketchCorner& c : survey.corners) out["corners"].push_back({{"id", c.id.value}, {"turn", wordFor(kTurns, c.left)}, {"square", c.square}});
+  for (const SketchCorner& c : survey.corners)
+    out["corners"].push_back({{"id", c.id.value}, {"turn", wordFor(kTurns, c.left)}, {"square", c.square}});
   for (const Reading& r : survey.readings) {
     Json reading{{"id", r.id.value}, {"kind", wordFor(kReadingKinds, r.kind)}, {"from", r.from.value}};
     if (!r.to.empty()) reading["to"] = r.to.value;

@@ -10,13 +10,19 @@ namespace {
 
 using Json = ObjectReader::Json;
 
-constexpr std::pair<const char*, Weight> kWeights[] = {{"must", Weight::Must}, {"rule", Weight::Rule}, {"taste", Weight::Taste}};
-constexpr std::pair<const char*, const char*> kQuantities[] = {{"length", "length"}, {"ratio", "ratio"}, {"angle", "angle"},  {"count", "count"},
-                                                               {"share", "share"},   {"area", "area"},   {"yes_no", "yes_no"}};
-constexpr std::pair<const char*, double> kUnits[] = {{"in", kInch}, {"mm", 1.0}, {"1", 1.0}, {"deg", 1.0}, {"mm2", 1.0}};
-constexpr std::pair<const char*, const char*> kSources[] = {{"practice", "practice"}, {"published", "published"}, {"default", "default"}};
+constexpr std::pair<const char*, Weight> kWeights[] = {
+    {"must", Weight::Must}, {"rule", Weight::Rule}, {"taste", Weight::Taste}};
+constexpr std::pair<const char*, const char*> kQuantities[] = {
+    {"length", "length"}, {"ratio", "ratio"}, {"angle", "angle"},  {"count", "count"},
+    {"share", "share"},   {"area", "area"},   {"yes_no", "yes_no"}};
+constexpr std::pair<const char*, double> kUnits[] = {
+    {"in", kInch}, {"mm", 1.0}, {"1", 1.0}, {"deg", 1.0}, {"mm2", 1.0}};
+constexpr std::pair<const char*, const char*> kSources[] = {
+    {"practice", "practice"}, {"published", "published"}, {"default", "default"}};
 
-std::optional<double> times(std::optional<double> value, double factor) { return value ? std::optional(*value * factor) : value; }
+std::optional<double> times(std::optional<double> value, double factor) {
+  return value ? std::optional(*value * factor) : value;
+}
 
 School readSchool(const Json& json, const std::string& place, double factor) {
   ObjectReader in(json, place);
@@ -26,7 +32,8 @@ School readSchool(const Json& json, const std::string& place, double factor) {
   s.tolerated = {times(in.maybeNumber("low"), factor), times(in.maybeNumber("high"), factor)};
   s.ideal = {times(in.maybeNumber("idealLow"), factor), times(in.maybeNumber("idealHigh"), factor)};
   if (const std::string about = in.text("about", ""); !about.empty()) {
-    if (about != "viewers-eye-height") in.fail("about", "is not something Mezzet can ask about", "Use viewers-eye-height");
+    if (about != "viewers-eye-height")
+      in.fail("about", "is not something Mezzet can ask about", "Use viewers-eye-height");
     s.aboutEyeHeight = true;
     s.within = in.number("within") * factor;
   }
@@ -46,7 +53,8 @@ Rule readRule(const Json& json, const std::string& place) {
   r.unit = in.text("unit");
   const double factor = in.choice("unit", kUnits);
   const Json& schools = in.list("schools");
-  for (std::size_t i = 0; i < schools.size(); ++i) r.schools.push_back(readSchool(schools[i], in.placeOf("schools/" + std::to_string(i)), factor));
+  for (std::size_t i = 0; i < schools.size(); ++i)
+    r.schools.push_back(readSchool(schools[i], in.placeOf("schools/" + std::to_string(i)), factor));
   if (const std::string school = in.text("defaultSchool", ""); !school.empty()) {
     if (findSchool(r, school) == nullptr) in.fail("defaultSchool", "names no school of this rule");
     r.defaultSchool = school;
@@ -69,7 +77,8 @@ std::optional<Error> addRules(Rulebook& book, std::string_view text, const std::
     std::vector<Rule> rules;
     for (std::size_t i = 0; i < json.size(); ++i) {
       rules.push_back(readRule(json[i], name + "/" + std::to_string(i)));
-      if (findRule(book, rules.back().id) != nullptr) return Error{name, "defines " + rules.back().id + " a second time", "Rule ids must differ"};
+      if (findRule(book, rules.back().id) != nullptr)
+        return Error{name, "defines " + rules.back().id + " a second time", "Rule ids must differ"};
     }
     for (Rule& rule : rules) book.rules.push_back(std::move(rule));
     return std::nullopt;
@@ -84,7 +93,8 @@ const Rulebook& builtInRulebook() {
   static const Rulebook book = [] {
     Rulebook b;
     for (const auto& [name, text] : kRuleFiles)
-      if (const auto fault = addRules(b, text, name)) throw std::logic_error(fault->text());  // a fault of the build, not of a user
+      if (const auto fault = addRules(b, text, name))
+        throw std::logic_error(fault->text());  // a fault of the build, not of a user
     return b;
   }();
   return book;

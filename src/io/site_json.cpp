@@ -5,17 +5,21 @@
 namespace mezzet {
 namespace {
 
-constexpr std::pair<const char*, OpeningPart> kParts[] = {{"start", OpeningPart::Start}, {"width", OpeningPart::Width}, {"end", OpeningPart::End}};
-constexpr std::pair<const char*, WindowLeaf> kLeaves[] = {
-    {"fixed", WindowLeaf::Fixed}, {"sash", WindowLeaf::Sash}, {"casement-in", WindowLeaf::CasementIn}, {"casement-out", WindowLeaf::CasementOut}};
+constexpr std::pair<const char*, OpeningPart> kParts[] = {
+    {"start", OpeningPart::Start}, {"width", OpeningPart::Width}, {"end", OpeningPart::End}};
+constexpr std::pair<const char*, WindowLeaf> kLeaves[] = {{"fixed", WindowLeaf::Fixed},
+                                                          {"sash", WindowLeaf::Sash},
+                                                          {"casement-in", WindowLeaf::CasementIn},
+                                                          {"casement-out", WindowLeaf::CasementOut}};
 constexpr std::pair<const char*, Outside> kOutsides[] = {
     {"unknown", Outside::Unknown}, {"street", Outside::Street}, {"view", Outside::View}, {"wall", Outside::Wall}};
 constexpr std::pair<const char*, HeightKind> kHeights[] = {
     {"clear", HeightKind::Clear}, {"to-floor", HeightKind::ToFloor}, {"to-ceiling", HeightKind::ToCeiling}};
-constexpr std::pair<const char*, CeilingShape> kCeilings[] = {{"flat", CeilingShape::Flat}, {"sloped", CeilingShape::Sloped}};
-constexpr std::pair<const char*, PointKind> kPoints[] = {{"socket", PointKind::Socket},        {"switch", PointKind::Switch},
-                                                         {"wall-light", PointKind::WallLight}, {"vent", PointKind::Vent},
-                                                         {"detector", PointKind::Detector},    {"thermostat", PointKind::Thermostat}};
+constexpr std::pair<const char*, CeilingShape> kCeilings[] = {{"flat", CeilingShape::Flat},
+                                                              {"sloped", CeilingShape::Sloped}};
+constexpr std::pair<const char*, PointKind> kPoints[] = {
+    {"socket", PointKind::Socket}, {"switch", PointKind::Switch},     {"wall-light", PointKind::WallLight},
+    {"vent", PointKind::Vent},     {"detector", PointKind::Detector}, {"thermostat", PointKind::Thermostat}};
 
 Taken readTaken(ObjectReader& in) {
   Taken t;
@@ -45,7 +49,8 @@ void writeTaken(Json& out, const Taken& t) {
 
 Vec2 readPoint(ObjectReader& in, const std::string& key) {
   const Json& json = in.need(key);
-  if (!json.is_array() || json.size() != 2 || !json[0].is_number() || !json[1].is_number()) in.fail(key, "must be a point [x, y]");
+  if (!json.is_array() || json.size() != 2 || !json[0].is_number() || !json[1].is_number())
+    in.fail(key, "must be a point [x, y]");
   return {json[0].get<double>(), json[1].get<double>()};
 }
 Json point(Vec2 p) { return Json::array({p.x, p.y}); }
@@ -87,7 +92,9 @@ Underlay readUnderlay(ObjectReader& in) {
   u.known = readEach<KnownLength>(in, "known", [](ObjectReader& k) {
     return KnownLength{readPoint(k, "a"), readPoint(k, "b"), k.number("length"), k.text("typed", "")};
   });
-  within(in, "frame", [&u](ObjectReader& f) { u.frame = Straightened{readPoints(f, "corners"), f.number("width"), f.number("height")}; });
+  within(in, "frame", [&u](ObjectReader& f) {
+    u.frame = Straightened{readPoints(f, "corners"), f.number("width"), f.number("height")};
+  });
   u.trace = readPoints(in, "trace");
   return u;
 }
@@ -103,7 +110,8 @@ Json toJson(const Underlay& u) {
     writeText(known, "typed", k.typed);
     out["known"].push_back(std::move(known));
   }
-  if (u.frame) out["frame"] = {{"corners", points(u.frame->corners)}, {"width", u.frame->width}, {"height", u.frame->height}};
+  if (u.frame)
+    out["frame"] = {{"corners", points(u.frame->corners)}, {"width", u.frame->width}, {"height", u.frame->height}};
   if (!u.trace.empty()) out["trace"] = points(u.trace);
   return out;
 }
@@ -118,7 +126,9 @@ void readSite(ObjectReader& in, Opening& o) {
   o.leaf = in.choice("leaf", kLeaves, std::optional(WindowLeaf::Fixed));
   o.curtainStack = in.maybeNumber("curtainStack");
   o.outside = in.choice("outside", kOutsides, std::optional(Outside::Unknown));
-  within(in, "leadsTo", [&o](ObjectReader& l) { o.leadsTo = LeadsTo{RoomId(l.text("room")), OpeningId(l.text("opening"))}; });
+  within(in, "leadsTo", [&o](ObjectReader& l) {
+    o.leadsTo = LeadsTo{RoomId(l.text("room")), OpeningId(l.text("opening"))};
+  });
 }
 
 void writeSite(Json& out, const Opening& o) {
@@ -159,11 +169,12 @@ void readSite(ObjectReader& in, Room& room) {
   });
   room.ceiling = in.choice("ceiling", kCeilings, std::optional(CeilingShape::Flat));
   room.ceilingAreas = readEach<CeilingArea>(in, "ceilingAreas", [](ObjectReader& a) {
-    return CeilingArea{CeilingId(a.text("id")), readPoints(a, "outline"), a.choice("shape", kCeilings, std::optional(CeilingShape::Flat))};
+    return CeilingArea{CeilingId(a.text("id")), readPoints(a, "outline"),
+                       a.choice("shape", kCeilings, std::optional(CeilingShape::Flat))};
   });
   within(in, "trim", [&room](ObjectReader& t) {
-    room.trim = {t.maybeNumber("skirting"), t.maybeNumber("skirtingDepth"), t.maybeNumber("cornice"), t.maybeNumber("corniceDepth"),
-                 t.maybeNumber("pictureRail")};
+    room.trim = {t.maybeNumber("skirting"), t.maybeNumber("skirtingDepth"), t.maybeNumber("cornice"),
+                 t.maybeNumber("corniceDepth"), t.maybeNumber("pictureRail")};
   });
   room.points = readEach<WallPoint>(in, "points", [](ObjectReader& p) {
     WallPoint out;
@@ -211,7 +222,8 @@ void writeSite(Json& out, const Room& room) {
   }
   if (room.ceiling != CeilingShape::Flat) out["ceiling"] = wordFor(kCeilings, room.ceiling);
   for (const CeilingArea& a : room.ceilingAreas)
-    out["ceilingAreas"].push_back({{"id", a.id.value}, {"outline", points(a.outline)}, {"shape", wordFor(kCeilings, a.shape)}});
+    out["ceilingAreas"].push_back(
+        {{"id", a.id.value}, {"outline", points(a.outline)}, {"shape", wordFor(kCeilings, a.shape)}});
   if (room.trim != RoomTrim{}) {
     Json& trim = out["trim"] = Json::object();
     writeMaybe(trim, "skirting", room.trim.skirting);
@@ -256,7 +268,9 @@ void writeSite(Json& out, const Room& room) {
 }
 
 std::vector<Storey> readStoreys(ObjectReader& in) {
-  return readEach<Storey>(in, "storeys", [](ObjectReader& s) { return Storey{StoreyId(s.text("id")), s.text("name"), s.number("level", 0)}; });
+  return readEach<Storey>(in, "storeys", [](ObjectReader& s) {
+    return Storey{StoreyId(s.text("id")), s.text("name"), s.number("level", 0)};
+  });
 }
 
 Json toJson(const std::vector<Storey>& storeys) {

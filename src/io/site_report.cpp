@@ -26,11 +26,16 @@ std::string siteText(const Room& room, LengthFormat format) {
   for (const Corner& corner : room.corners) {
     const auto closure = closureOf(room, corner.id);
     if (!closure || closure->places.empty()) continue;
-    Json wall{{"wall", corner.id.value}, {"length", closure->wallLength},     {"u95", closure->wallU95}, {"closes", closure->closes()},
-              {"chi2", closure->chi2},   {"redundancy", closure->redundancy}, {"limit", closure->limit}, {"readings", Json::array()}};
+    Json wall{{"wall", corner.id.value},     {"length", closure->wallLength}, {"u95", closure->wallU95},
+              {"closes", closure->closes()}, {"chi2", closure->chi2},         {"redundancy", closure->redundancy},
+              {"limit", closure->limit},     {"readings", Json::array()}};
     for (const OpeningRow& r : closure->rows)
       if (!r.reading.empty())
-        wall["readings"].push_back({{"id", r.reading.value}, {"opening", r.opening.value}, {"read", r.read}, {"residual", r.residual}, {"sigma", r.sigma}});
+        wall["readings"].push_back({{"id", r.reading.value},
+                                    {"opening", r.opening.value},
+                                    {"read", r.read},
+                                    {"residual", r.residual},
+                                    {"sigma", r.sigma}});
     out["walls"].push_back(std::move(wall));
     for (const OpeningPlace& p : closure->places)
       out["openings"].push_back({{"id", p.opening.value},
@@ -42,12 +47,15 @@ std::string siteText(const Room& room, LengthFormat format) {
   }
   const RoomHeights heights = heightsOf(room);
   const HeightReport report = heightReport(room, format);
-  out["heights"] = {{"floor", planeOf(heights.floor)}, {"parts", Json::array()},        {"readings", Json::array()}, {"fits", report.fits},
+  out["heights"] = {{"floor", planeOf(heights.floor)}, {"parts", Json::array()},
+                    {"readings", Json::array()},       {"fits", report.fits},
                     {"lowest", report.lowestClear},    {"highest", report.highestClear}};
   for (const CeilingPart& part : heights.parts)
-    out["heights"]["parts"].push_back({{"name", part.name}, {"measured", part.measured}, {"plane", planeOf(part.plane)}});
+    out["heights"]["parts"].push_back(
+        {{"name", part.name}, {"measured", part.measured}, {"plane", planeOf(part.plane)}});
   for (const HeightRow& r : report.rows)
-    out["heights"]["readings"].push_back({{"id", r.reading.value}, {"of", r.of}, {"residual", r.residual}, {"sigma", r.sigma}});
+    out["heights"]["readings"].push_back(
+        {{"id", r.reading.value}, {"of", r.of}, {"residual", r.residual}, {"sigma", r.sigma}});
   out["studs"] = Json::array();
   for (const StudRecord& record : room.studs) {
     const auto wall = findWall(room, record.wall);
@@ -86,7 +94,8 @@ std::string houseText(const Job& job, LengthFormat format) {
   for (const HouseStorey& storey : layoutOf(job, format)) {
     Json one{{"id", storey.id.value}, {"name", storey.name}, {"rooms", Json::array()}, {"says", storey.sentences}};
     for (const PlacedRoom& p : storey.rooms)
-      one["rooms"].push_back({{"id", p.room.value}, {"x", p.at.x}, {"y", p.at.y}, {"turn", p.turn}, {"joined", p.joined}});
+      one["rooms"].push_back(
+          {{"id", p.room.value}, {"x", p.at.x}, {"y", p.at.y}, {"turn", p.turn}, {"joined", p.joined}});
     out["storeys"].push_back(std::move(one));
   }
   return out.dump(1) + "\n";
@@ -94,12 +103,17 @@ std::string houseText(const Job& job, LengthFormat format) {
 
 std::string togetherText(const Room& room) {
   Json out{{"name", room.name}, {"corners", cornersOf(room.corners)}, {"openings", Json::array()}};
-  for (const Opening& o : room.openings) out["openings"].push_back({{"id", o.id.value}, {"wall", o.wall.value}, {"offset", o.offset}, {"width", o.width}});
+  for (const Opening& o : room.openings)
+    out["openings"].push_back({{"id", o.id.value}, {"wall", o.wall.value}, {"offset", o.offset}, {"width", o.width}});
   return out.dump(1) + "\n";
 }
 
 std::string outlineText(const DxfOutline& outline, const std::string& layer, double mmPerUnit) {
-  return Json{{"layer", layer}, {"mmPerUnit", mmPerUnit}, {"outlines", outline.loops}, {"corners", cornersOf(outline.corners)}, {"says", outline.sentences}}
+  return Json{{"layer", layer},
+              {"mmPerUnit", mmPerUnit},
+              {"outlines", outline.loops},
+              {"corners", cornersOf(outline.corners)},
+              {"says", outline.sentences}}
              .dump(1) +
          "\n";
 }

@@ -10,8 +10,10 @@ namespace {
 
 using Json = ObjectReader::Json;
 
-constexpr std::pair<const char*, ObservationKind> kKinds[] = {
-    {"run", ObservationKind::Run}, {"diagonal", ObservationKind::Diagonal}, {"square", ObservationKind::Square}, {"angle", ObservationKind::Angle}};
+constexpr std::pair<const char*, ObservationKind> kKinds[] = {{"run", ObservationKind::Run},
+                                                              {"diagonal", ObservationKind::Diagonal},
+                                                              {"square", ObservationKind::Square},
+                                                              {"angle", ObservationKind::Angle}};
 constexpr std::pair<const char*, int> kTurns[] = {{"L", 1}, {"R", -1}, {"?", 0}};
 constexpr std::size_t kMostCorners = 100, kMostReadings = 1000;
 constexpr const char* kHint = "See docs/cli.md";
@@ -37,10 +39,12 @@ NamedNetwork read(const Json& json, const std::string& name) {
   Network& net = out.network;
   net.corners = out.corners.size();
   const Json& turns = in.list("turns");
-  if (turns.size() != net.corners) in.fail("turns", "must be one for each corner", "L turns left, R turns right, ? is not known");
+  if (turns.size() != net.corners)
+    in.fail("turns", "must be one for each corner", "L turns left, R turns right, ? is not known");
   for (const Json& turn : turns) {
-    const auto* known =
-        std::find_if(std::begin(kTurns), std::end(kTurns), [&](const auto& t) { return turn.is_string() && turn.get<std::string>() == t.first; });
+    const auto* known = std::find_if(std::begin(kTurns), std::end(kTurns), [&](const auto& t) {
+      return turn.is_string() && turn.get<std::string>() == t.first;
+    });
     if (known == std::end(kTurns)) in.fail("turns", "must be L, R or ?", kHint);
     net.turns.push_back(known->second);
   }
@@ -51,7 +55,8 @@ NamedNetwork read(const Json& json, const std::string& name) {
     ObjectReader reading(readings[i], name + "/readings/" + std::to_string(i));
     Observation o;
     o.id = reading.text("id");
-    if (!ids.insert(o.id).second) reading.fail("id", "is used twice: \"" + o.id.substr(0, 40) + "\"", "Give each reading a name of its own");
+    if (!ids.insert(o.id).second)
+      reading.fail("id", "is used twice: \"" + o.id.substr(0, 40) + "\"", "Give each reading a name of its own");
     o.kind = reading.choice("kind", kKinds);
     const auto corner = [&](const char* key) {
       const auto at = places.find(reading.text(key));
@@ -63,13 +68,15 @@ NamedNetwork read(const Json& json, const std::string& name) {
       o.to = corner("to");
       if (o.from == o.to) reading.fail("to", "is the corner it starts from", "A length runs between two corners");
       const bool neighbours = o.to == (o.from + 1) % net.corners || o.from == (o.to + 1) % net.corners;
-      if (o.kind == ObservationKind::Run && !neighbours) reading.fail("to", "is not the next corner", "A run follows one wall; call it a diagonal");
+      if (o.kind == ObservationKind::Run && !neighbours)
+        reading.fail("to", "is not the next corner", "A run follows one wall; call it a diagonal");
       o.value = checked(reading, "mm", 0, kLongestLength);
       o.sigma = checked(reading, "u95", 0, kLongestLength) / 2;
     } else {
       o.from = o.to = corner("at");
-      o.value = o.kind == ObservationKind::Square && readings[i].find("degrees") == readings[i].end() ? (net.turns[o.from] < 0 ? 270 : 90)
-                                                                                                      : checked(reading, "degrees", 0, 360);
+      o.value = o.kind == ObservationKind::Square && readings[i].find("degrees") == readings[i].end()
+                    ? (net.turns[o.from] < 0 ? 270 : 90)
+                    : checked(reading, "degrees", 0, 360);
       o.sigma = checked(reading, "u95", 0, 360) / 2;
     }
     reading.finish();
@@ -96,23 +103,36 @@ Result<NamedNetwork> readNetwork(std::string_view text, const std::string& name)
 std::string surveyText(const NamedNetwork& named, const SurveyReport& r) {
   const Network& net = named.network;
   const auto idOf = [&](std::size_t i) { return net.observations[i].id; };
-  Json out{{"closes", r.closes()}, {"chi2", r.all.chi2}, {"r", r.all.redundancy}, {"chi2Limit", r.all.chi2Limit}, {"s0", r.all.s0()}};
+  Json out{{"closes", r.closes()},
+           {"chi2", r.all.chi2},
+           {"r", r.all.redundancy},
+           {"chi2Limit", r.all.chi2Limit},
+           {"s0", r.all.s0()}};
   out["corners"] = Json::array();
-  for (std::size_t i = 0; i < net.corners; ++i) out["corners"].push_back({{"id", named.corners[i]}, {"x", r.all.corners[i].x}, {"y", r.all.corners[i].y}});
+  for (std::size_t i = 0; i < net.corners; ++i)
+    out["corners"].push_back({{"id", named.corners[i]}, {"x", r.all.corners[i].x}, {"y", r.all.corners[i].y}});
   out["readings"] = Json::array();
   for (std::size_t i = 0; i < net.observations.size(); ++i) {
     const AdjustedRow& row = r.all.rows[i];
-    out["readings"].push_back(
-        {{"id", idOf(i)}, {"residual", row.residual}, {"sigma", row.sigma}, {"redundancy", row.redundancy}, {"w", row.w}, {"status", statusWord(r.status[i])}});
+    out["readings"].push_back({{"id", idOf(i)},
+                               {"residual", row.residual},
+                               {"sigma", row.sigma},
+                               {"redundancy", row.redundancy},
+                               {"w", row.w},
+                               {"status", statusWord(r.status[i])}});
   }
   out["detected"] = r.suspects.detected;
   out["named"] = r.suspects.named ? Json(idOf(*r.suspects.named)) : Json(nullptr);
   out["suspects"] = Json::array();
   for (const Suspect& s : r.suspects.listed)
-    out["suspects"].push_back({{"id", idOf(s.observation)}, {"share", s.share}, {"predicted", s.predicted}, {"predictedU95", s.predictedU95}});
+    out["suspects"].push_back({{"id", idOf(s.observation)},
+                               {"share", s.share},
+                               {"predicted", s.predicted},
+                               {"predictedU95", s.predictedU95}});
   out["explanations"] = Json::array();
   for (const Explanation& e : r.explanations)
-    out["explanations"].push_back({{"id", idOf(e.observation)}, {"slip", e.slip}, {"wouldRead", e.wouldRead}, {"chi2", e.chi2}});
+    out["explanations"].push_back(
+        {{"id", idOf(e.observation)}, {"slip", e.slip}, {"wouldRead", e.wouldRead}, {"chi2", e.chi2}});
   out["next"] = nullptr;
   if (r.next)
     out["next"] = {{"from", named.corners[r.next->from]},
@@ -122,8 +142,10 @@ std::string surveyText(const NamedNetwork& named, const SurveyReport& r) {
   out["lengths"] = Json::array();
   for (std::size_t a = 0; a < net.corners; ++a)
     for (std::size_t b = a + 1; b < net.corners; ++b)
-      out["lengths"].push_back(
-          {{"from", named.corners[a]}, {"to", named.corners[b]}, {"mm", distance(r.all.corners[a], r.all.corners[b])}, {"u95", u95OfLength(r.all, a, b)}});
+      out["lengths"].push_back({{"from", named.corners[a]},
+                                {"to", named.corners[b]},
+                                {"mm", distance(r.all.corners[a], r.all.corners[b])},
+                                {"u95", u95OfLength(r.all, a, b)}});
   return out.dump(1) + "\n";
 }
 

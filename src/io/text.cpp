@@ -10,7 +10,11 @@ bool isUtf8(std::string_view bytes) {
   const auto at = [&](std::size_t i) { return static_cast<unsigned char>(bytes[i]); };
   for (std::size_t i = 0; i < bytes.size();) {
     const unsigned char c = at(i);
-    const std::size_t length = c < 0x80 ? 1 : c >= 0xC2 && c < 0xE0 ? 2 : c >= 0xE0 && c < 0xF0 ? 3 : c >= 0xF0 && c < 0xF5 ? 4 : 0;
+    const std::size_t length = c < 0x80                ? 1
+                               : c >= 0xC2 && c < 0xE0 ? 2
+                               : c >= 0xE0 && c < 0xF0 ? 3
+                               : c >= 0xF0 && c < 0xF5 ? 4
+                                                       : 0;
     if (c == 0 || length == 0 || i + length > bytes.size()) return false;
     for (std::size_t k = 1; k < length; ++k)
       if ((at(i + k) & 0xC0) != 0x80) return false;
@@ -30,7 +34,8 @@ void appendUtf8(std::string& out, char32_t letter) {
   if (letter < 0x80) return put(letter);
   if (letter < 0x800) return put(0xC0 | letter >> 6), put(0x80 | (letter & 0x3F));
   if (letter < 0x10000) return put(0xE0 | letter >> 12), put(0x80 | (letter >> 6 & 0x3F)), put(0x80 | (letter & 0x3F));
-  put(0xF0 | letter >> 18), put(0x80 | (letter >> 12 & 0x3F)), put(0x80 | (letter >> 6 & 0x3F)), put(0x80 | (letter & 0x3F));
+  put(0xF0 | letter >> 18), put(0x80 | (letter >> 12 & 0x3F)), put(0x80 | (letter >> 6 & 0x3F)),
+      put(0x80 | (letter & 0x3F));
 }
 
 std::optional<std::string> fromCodePage(std::string_view bytes, int codePage) {

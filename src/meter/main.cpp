@@ -1,5 +1,5 @@
-// mezzet-laser: a stand-in for a wireless laser meter or a stud detector. Listens on a local socket and speaks the protocol of
-// docs/meter-protocol.md: plays a script, the walls of a room, or what is typed.
+// mezzet-laser: a stand-in for a wireless laser meter or a stud detector. Listens on a local socket and speaks the
+// protocol of docs/meter-protocol.md: plays a script, the walls of a room, or what is typed.
 #include <CLI/CLI.hpp>
 #include <QCoreApplication>
 #include <QLocalServer>
@@ -59,7 +59,8 @@ class Device : public QObject {
     switch (now.kind) {
       case ScriptStep::Reading:
         if (kind_ == MeterKind::Stud) send(MeterHit{++number_, std::max(0.0, now.value + noise_(random_)), now.share});
-        else send(MeterReading{++number_, std::max(1.0, now.value + noise_(random_)), std::max(0.1, 2 * noise_.stddev())});
+        else
+          send(MeterReading{++number_, std::max(1.0, now.value + noise_(random_)), std::max(0.1, 2 * noise_.stddev())});
         break;
       case ScriptStep::Garbage: raw("\x01\x7f#?live x\nreading banana\n" + std::string(500, 'z') + "\n"); break;
       case ScriptStep::Burst:
@@ -90,12 +91,14 @@ class Device : public QObject {
         while (socket->canReadLine())
           if (socket->readLine(64).trimmed() == "take") step();
       });
-      socket->write(QByteArray::fromStdString(meterLine(MeterHello{kind_, kind_ == MeterKind::Stud ? "Stud stand-in" : "Laser stand-in"})));
+      socket->write(QByteArray::fromStdString(
+          meterLine(MeterHello{kind_, kind_ == MeterKind::Stud ? "Stud stand-in" : "Laser stand-in"})));
     }
   }
   void send(const MeterMessage& message) { raw(meterLine(message)); }
   void raw(const std::string& bytes) {
-    for (QLocalSocket* s : server_.findChildren<QLocalSocket*>()) s->write(bytes.data(), static_cast<qint64>(bytes.size()));
+    for (QLocalSocket* s : server_.findChildren<QLocalSocket*>())
+      s->write(bytes.data(), static_cast<qint64>(bytes.size()));
     if (!bytes.starts_with("live")) std::cout << bytes.substr(0, 120) << std::flush;
   }
 
@@ -149,13 +152,15 @@ int main(int argc, char** argv) {
     if (!bytes) return refuse(bytes.error());
     const auto file = readJobBytes(*bytes, job);
     if (!file) return refuse(file.error());
-    const Room* played = room.empty() ? (file->job.rooms.empty() ? nullptr : file->job.rooms.front().get()) : findRoom(file->job, RoomId(room));
+    const Room* played = room.empty() ? (file->job.rooms.empty() ? nullptr : file->job.rooms.front().get())
+                                      : findRoom(file->job, RoomId(room));
     if (played == nullptr) return refuse({job, "has no such room", "See the ids in job.json"});
     steps = detector ? studsOfRoom(*played) : scriptOfRoom(*played);
   }
   Device device(detector ? MeterKind::Stud : MeterKind::Laser, std::move(steps), noise, seed, every);
   if (!device.listen(socket))
-    return refuse({"socket " + socket, "cannot be listened on" + (device.fault().isEmpty() ? "" : ": " + device.fault().toStdString()),
+    return refuse({"socket " + socket,
+                   "cannot be listened on" + (device.fault().isEmpty() ? "" : ": " + device.fault().toStdString()),
                    "Another device or file may have it; choose another name"});
   std::cout << "listening on " << socket << (detector ? ", a stud detector" : ", a laser meter")
             << "; type a figure in mm, or Enter for the next of the script\n"

@@ -21,10 +21,13 @@ Decoded decodedPicture(std::string_view bytes, bool upright) {
   QImageReader reader(&buffer, format);
   reader.setAutoDetectImageFormat(false);
   out.size = reader.size();
-  if (!out.size.isValid() || out.size.isEmpty() || static_cast<long long>(out.size.width()) * out.size.height() > kMostPicturePixels) return out;
+  if (!out.size.isValid() || out.size.isEmpty() ||
+      static_cast<long long>(out.size.width()) * out.size.height() > kMostPicturePixels)
+    return out;
   reader.setAutoTransform(upright);
   out.turned = upright && reader.transformation() != QImageIOHandler::TransformationNone;
-  if (std::max(out.size.width(), out.size.height()) > kKeptPixels) reader.setScaledSize(out.size.scaled(kKeptPixels, kKeptPixels, Qt::KeepAspectRatio));
+  if (std::max(out.size.width(), out.size.height()) > kKeptPixels)
+    reader.setScaledSize(out.size.scaled(kKeptPixels, kKeptPixels, Qt::KeepAspectRatio));
   // Four bytes to a pixel of 80 megapixels, and room to scale them.
   QImageReader::setAllocationLimit(1024);
   out.image = reader.read();

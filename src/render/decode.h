@@ -1,5 +1,5 @@
-// Pictures decoded by their own bytes: PNG and JPEG, and never anything else, whatever a name says. Other readers of Qt may
-// open files that a picture names.
+// Pictures decoded by their own bytes: PNG and JPEG, and never anything else, whatever a name says. Other readers of Qt
+// may open files that a picture names.
 #pragma once
 
 #include <QImage>

@@ -26,7 +26,8 @@ void prepareEnvironment() {
   std::error_code fault;
   const std::filesystem::path program = std::filesystem::read_symlink("/proc/self/exe", fault);
   const std::filesystem::path conf = program.parent_path().parent_path() / "share/mezzet/fonts/fonts.conf";
-  if (!fault && std::filesystem::exists(conf, fault)) qputenv("FONTCONFIG_FILE", QByteArray::fromStdString(conf.string()));
+  if (!fault && std::filesystem::exists(conf, fault))
+    qputenv("FONTCONFIG_FILE", QByteArray::fromStdString(conf.string()));
 }
 
 bool loadFonts() {

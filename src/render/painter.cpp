@@ -15,7 +15,11 @@ namespace {
 class ItemPainter {
  public:
   ItemPainter(QPainter& painter, const Drawing& drawing, const Projection& projection, const PaintStyle& style)
-      : painter_(painter), projection_(projection), style_(style), paper_(projection.perMm * drawing.scale), dpi_(painter.device()->logicalDpiY()) {}
+      : painter_(painter),
+        projection_(projection),
+        style_(style),
+        paper_(projection.perMm * drawing.scale),
+        dpi_(painter.device()->logicalDpiY()) {}
 
   void operator()(const PathItem& path) {
     usePen(path.stroke);
@@ -25,7 +29,8 @@ class ItemPainter {
     for (const Vec2 p : path.points) points_.push_back(projection_.map(p));
     const int n = static_cast<int>(points_.size());
     if (!path.closed) painter_.drawPolyline(points_.data(), n);
-    else if (painter_.pen().style() != Qt::NoPen || fill.isValid()) painter_.drawPolygon(points_.data(), n, Qt::OddEvenFill);
+    else if (painter_.pen().style() != Qt::NoPen || fill.isValid())
+      painter_.drawPolygon(points_.data(), n, Qt::OddEvenFill);
   }
 
   void operator()(const ArcItem& arc) {
@@ -36,7 +41,9 @@ class ItemPainter {
     const QPointF c = projection_.map(arc.centre);
     const QRectF box(c.x() - r, c.y() - r, 2 * r, 2 * r);
     if (arc.span >= 360) painter_.drawEllipse(box);
-    else painter_.drawArc(box, static_cast<int>(std::lround(arc.start * 16)), static_cast<int>(std::lround(arc.span * 16)));
+    else
+      painter_.drawArc(box, static_cast<int>(std::lround(arc.start * 16)),
+                       static_cast<int>(std::lround(arc.span * 16)));
   }
 
   void operator()(const TextItem& text) {
@@ -50,7 +57,9 @@ class ItemPainter {
       const double side = capital * 0.5, upright = capital * 0.45;
       const QRectF box(left - side, -capital / 2 - upright, width + 2 * side, capital + 2 * upright);
       // The accent always has an ink edge on paper.
-      painter_.setPen(text.ground == Ink::Accent ? QPen(style_.palette(Ink::Ink), std::max(1.0, kDimensionLine * paper_)) : QPen(Qt::NoPen));
+      painter_.setPen(text.ground == Ink::Accent
+                          ? QPen(style_.palette(Ink::Ink), std::max(1.0, kDimensionLine * paper_))
+                          : QPen(Qt::NoPen));
       painter_.setBrush(ground);
       painter_.drawRoundedRect(box, capital * 0.18, capital * 0.18);
     }
@@ -72,7 +81,8 @@ class ItemPainter {
     const QRectF target(projection_.map({image.low.x, image.high.y}), projection_.map({image.high.x, image.low.y}));
     // Fill the mount without stretching: cut what is too long.
     QSizeF size = QSizeF(target.size()).scaled(pixels->size(), Qt::KeepAspectRatio);
-    const QRectF part((pixels->width() - size.width()) / 2, (pixels->height() - size.height()) / 2, size.width(), size.height());
+    const QRectF part((pixels->width() - size.width()) / 2, (pixels->height() - size.height()) / 2, size.width(),
+                      size.height());
     painter_.setRenderHint(QPainter::SmoothPixmapTransform);
     painter_.drawImage(target, *pixels, part);
   }

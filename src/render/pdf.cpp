@@ -41,7 +41,8 @@ QByteArray sheetPdf(const std::vector<Sheet>& pages, const std::string& title, c
         usePage(sheet);
         writer.newPage();
       }
-      paintDrawing(painter, withoutWorking(sheet.drawing), {perMm, {0, sheet.height * perMm}}, {Palette::print(), images, 0});
+      paintDrawing(painter, withoutWorking(sheet.drawing), {perMm, {0, sheet.height * perMm}},
+                   {Palette::print(), images, 0});
     }
   }
   return bytes;
@@ -60,7 +61,8 @@ QByteArray sheetSvg(const Sheet& sheet, const std::string& title, const ImageSto
   writer.setTitle(QString::fromStdString(title));
   QPainter painter;
   if (!painter.begin(&writer)) return {};
-  paintDrawing(painter, withoutWorking(sheet.drawing), {double{kPerMm}, {0, sheet.height * kPerMm}}, {Palette::print(), images, 0, true});
+  paintDrawing(painter, withoutWorking(sheet.drawing), {double{kPerMm}, {0, sheet.height * kPerMm}},
+               {Palette::print(), images, 0, true});
   painter.end();
   return bytes;
 }
@@ -75,21 +77,29 @@ QByteArray sheetPng(const Sheet& sheet, double dotsPerInch, const ImageStore* im
   return image.save(&buffer, "PNG") ? bytes : QByteArray();
 }
 
-Result<QByteArray> sheetBytes(const std::vector<Sheet>& pages, const std::string& path, const std::string& title, const ImageStore* images) {
+Result<QByteArray> sheetBytes(const std::vector<Sheet>& pages, const std::string& path, const std::string& title,
+                              const ImageStore* images) {
   constexpr double kDotsPerInch = 200;
   const bool pdf = path.ends_with(".pdf"), svg = path.ends_with(".svg"), png = path.ends_with(".png");
-  if (!pdf && !svg && !png) return Error{path, "has an ending that Mezzet does not write", "Name it with .pdf, .svg or .png"};
-  if (!pdf && pages.size() > 1) return Error{path, "would hold " + std::to_string(pages.size()) + " pages, and this format holds one", "Write a PDF"};
-  QByteArray bytes = pdf ? sheetPdf(pages, title, images) : svg ? sheetSvg(pages.front(), title, images) : sheetPng(pages.front(), kDotsPerInch, images);
+  if (!pdf && !svg && !png)
+    return Error{path, "has an ending that Mezzet does not write", "Name it with .pdf, .svg or .png"};
+  if (!pdf && pages.size() > 1)
+    return Error{path, "would hold " + std::to_string(pages.size()) + " pages, and this format holds one",
+                 "Write a PDF"};
+  QByteArray bytes = pdf   ? sheetPdf(pages, title, images)
+                     : svg ? sheetSvg(pages.front(), title, images)
+                           : sheetPng(pages.front(), kDotsPerInch, images);
   if (bytes.isEmpty()) return Error{path, "could not be drawn", "There may be too little memory"};
   return bytes;
 }
 
 QImage sheetImage(const Sheet& sheet, double pixelsPerMm, const ImageStore* images) {
-  QImage image(static_cast<int>(sheet.width * pixelsPerMm), static_cast<int>(sheet.height * pixelsPerMm), QImage::Format_RGB32);
+  QImage image(static_cast<int>(sheet.width * pixelsPerMm), static_cast<int>(sheet.height * pixelsPerMm),
+               QImage::Format_RGB32);
   image.fill(Qt::white);
   QPainter painter(&image);
-  paintDrawing(painter, withoutWorking(sheet.drawing), {pixelsPerMm, {0, sheet.height * pixelsPerMm}}, {Palette::print(), images, 0.6});
+  paintDrawing(painter, withoutWorking(sheet.drawing), {pixelsPerMm, {0, sheet.height * pixelsPerMm}},
+               {Palette::print(), images, 0.6});
   return image;
 }
 

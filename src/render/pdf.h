@@ -22,7 +22,8 @@ namespace mezzet {
 /// The sheet as a PNG of `dotsPerInch`, which it says of itself.
 [[nodiscard]] QByteArray sheetPng(const Sheet&, double dotsPerInch, const ImageStore*);
 /// Written by the ending of a file name: ".pdf", ".svg" or ".png"; the last two hold one page each.
-[[nodiscard]] Result<QByteArray> sheetBytes(const std::vector<Sheet>& pages, const std::string& path, const std::string& title, const ImageStore*);
+[[nodiscard]] Result<QByteArray> sheetBytes(const std::vector<Sheet>& pages, const std::string& path,
+                                            const std::string& title, const ImageStore*);
 
 /// The sheet as a picture of `pixelsPerMm`.
 [[nodiscard]] QImage sheetImage(const Sheet&, double pixelsPerMm, const ImageStore*);

@@ -27,12 +27,17 @@ Result<std::shared_ptr<OpenPdf>> openPdf(const std::string& bytes, const std::st
   open->document.load(&open->buffer);
   switch (open->document.error()) {
     case QPdfDocument::Error::None: break;
-    case QPdfDocument::Error::IncorrectPassword: return Error{name, "is locked with a password", "Save a copy without one, or take a picture of the page"};
-    case QPdfDocument::Error::UnsupportedSecurityScheme: return Error{name, "is encrypted in a way that cannot be read", "Save a copy without encryption"};
-    default: return Error{name, "cannot be read as a PDF", "The file may be damaged; open and save it elsewhere, or take a picture of the page"};
+    case QPdfDocument::Error::IncorrectPassword:
+      return Error{name, "is locked with a password", "Save a copy without one, or take a picture of the page"};
+    case QPdfDocument::Error::UnsupportedSecurityScheme:
+      return Error{name, "is encrypted in a way that cannot be read", "Save a copy without encryption"};
+    default:
+      return Error{name, "cannot be read as a PDF",
+                   "The file may be damaged; open and save it elsewhere, or take a picture of the page"};
   }
   if (open->document.status() != QPdfDocument::Status::Ready || open->document.pageCount() < 1)
-    return Error{name, "cannot be read as a PDF", "The file may be damaged; open and save it elsewhere, or take a picture of the page"};
+    return Error{name, "cannot be read as a PDF",
+                 "The file may be damaged; open and save it elsewhere, or take a picture of the page"};
   return open;
 }
 
@@ -48,7 +53,8 @@ Result<PictureIn> pageOfPdfHere(const std::string& bytes, const std::string& nam
   const auto open = openPdf(bytes, name);
   if (!open) return open.error();
   QPdfDocument& document = (*open)->document;
-  if (page < 0 || page >= document.pageCount()) return Error{name, "has no page " + std::to_string(page + 1), "It has " + std::to_string(document.pageCount())};
+  if (page < 0 || page >= document.pageCount())
+    return Error{name, "has no page " + std::to_string(page + 1), "It has " + std::to_string(document.pageCount())};
   const QSizeF points = document.pagePointSize(page);
   if (!(points.width() > 0 && points.height() > 0) || std::max(points.width(), points.height()) > kMostPoints)
     return Error{name, "has a page of no size", "Print it to a usual paper first"};

@@ -1,5 +1,5 @@
-// PDF pages painted in this process: for the program that does nothing else (src/intake), since the library that reads them may
-// take any time and memory over a hostile file and cannot be stopped.
+// PDF pages painted in this process: for the program that does nothing else (src/intake), since the library that reads
+// them may take any time and memory over a hostile file and cannot be stopped.
 #pragma once
 
 #include "render/picture_in.h"

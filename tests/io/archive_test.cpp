@@ -17,7 +17,9 @@ JobFile withImage() {
   return file;
 }
 
-TEST(Sha256, OfTheEmptyText) { EXPECT_EQ(sha256(""), "e3b0c44298fc1c149afbf4c8996fb92427ae41e4649b934ca495991b7852b855"); }
+TEST(Sha256, OfTheEmptyText) {
+  EXPECT_EQ(sha256(""), "e3b0c44298fc1c149afbf4c8996fb92427ae41e4649b934ca495991b7852b855");
+}
 
 TEST(Archive, BringsJobAndImagesBack) {
   const JobFile file = withImage();
@@ -27,7 +29,9 @@ TEST(Archive, BringsJobAndImagesBack) {
   EXPECT_EQ(back->nextId, 12);
   EXPECT_EQ(*back->images.at(file.images.begin()->first), *file.images.begin()->second);
 }
-TEST(Archive, OfOneJobIsAlwaysTheSameBytes) { EXPECT_EQ(writeJobBytes(withImage()).value(), writeJobBytes(withImage()).value()); }
+TEST(Archive, OfOneJobIsAlwaysTheSameBytes) {
+  EXPECT_EQ(writeJobBytes(withImage()).value(), writeJobBytes(withImage()).value());
+}
 TEST(Archive, LeavesOutImagesThatNoPieceNames) {
   JobFile file = withImage();
   const std::string unused = sha256("unused") + ".png";
@@ -36,7 +40,8 @@ TEST(Archive, LeavesOutImagesThatNoPieceNames) {
 }
 TEST(Archive, CutShortIsRefused) {
   const Bytes whole = writeJobBytes(withImage()).value();
-  for (std::size_t cut = 0; cut < whole.size(); cut += 11) EXPECT_FALSE(readJobBytes(whole.substr(0, cut), "a.mezzet").ok()) << cut;
+  for (std::size_t cut = 0; cut < whole.size(); cut += 11)
+    EXPECT_FALSE(readJobBytes(whole.substr(0, cut), "a.mezzet").ok()) << cut;
 }
 TEST(Archive, WithAnyByteChangedIsReadOrRefusedButNeverCrashes) {
   const Bytes whole = writeJobBytes(withImage()).value();
@@ -56,7 +61,8 @@ TEST(Archive, WithADamagedImageSaysWhich) {
   EXPECT_EQ(back.error().what, "does not match its name");
 }
 TEST(Archive, ForeignFilesAreRefused) {
-  EXPECT_EQ(readJobBytes("%PDF-1.4 something", "plan.pdf").error().text(), "plan.pdf: is not a Mezzet job. Choose a .mezzet file or a job.json");
+  EXPECT_EQ(readJobBytes("%PDF-1.4 something", "plan.pdf").error().text(),
+            "plan.pdf: is not a Mezzet job. Choose a .mezzet file or a job.json");
   EXPECT_FALSE(readJobBytes("", "empty").ok());
   EXPECT_FALSE(readJobBytes(std::string("PK\x05\x06").append(18, '\0'), "empty.zip").ok());
 }

@@ -17,7 +17,9 @@ TEST(Csv, ReadsQuotesSeparatorsAndLineEnds) {
             (Rows{{"a", "b"}, {"1", "63 1/4\""}}));
 }
 
-TEST(Csv, EmptyLinesCountAsRows) { EXPECT_EQ(readCsv("a,b\r\n\r\n1,2\r\n\r\n", "t").value(), (Rows{{"a", "b"}, {}, {"1", "2"}})); }
+TEST(Csv, EmptyLinesCountAsRows) {
+  EXPECT_EQ(readCsv("a,b\r\n\r\n1,2\r\n\r\n", "t").value(), (Rows{{"a", "b"}, {}, {"1", "2"}}));
+}
 
 struct Bad {
   std::string bytes, message;
@@ -28,13 +30,15 @@ TEST_P(BadCsv, SaysWhatIsWrong) {
   ASSERT_FALSE(rows);
   EXPECT_EQ(rows.error().text(), GetParam().message);
 }
-INSTANTIATE_TEST_SUITE_P(Csv, BadCsv,
-                         testing::Values(Bad{"", "list.csv: is empty. The first row names the columns"},
-                                         Bad{std::string("a,b\n\0,1", 7), "list.csv: is not a table in UTF-8. Save it as CSV in UTF-8"},
-                                         Bad{"PK\x03\x04\xFF\xFE", "list.csv: is not a table in UTF-8. Save it as CSV in UTF-8"},
-                                         Bad{"a,b\n1,\"2\n3,4\n", "list.csv, row 2: opens a quote that is never closed. Close it, or take it out"},
-                                         Bad{"a\n" + std::string(5000, 'x'), "list.csv, row 2: has a cell of more than 4000 letters. Split the table"},
-                                         Bad{std::string(300, ','), "list.csv, row 1: has more than 200 columns. Split the table"}));
+INSTANTIATE_TEST_SUITE_P(
+    Csv, BadCsv,
+    testing::Values(
+        Bad{"", "list.csv: is empty. The first row names the columns"},
+        Bad{std::string("a,b\n\0,1", 7), "list.csv: is not a table in UTF-8. Save it as CSV in UTF-8"},
+        Bad{"PK\x03\x04\xFF\xFE", "list.csv: is not a table in UTF-8. Save it as CSV in UTF-8"},
+        Bad{"a,b\n1,\"2\n3,4\n", "list.csv, row 2: opens a quote that is never closed. Close it, or take it out"},
+        Bad{"a\n" + std::string(5000, 'x'), "list.csv, row 2: has a cell of more than 4000 letters. Split the table"},
+        Bad{std::string(300, ','), "list.csv, row 1: has more than 200 columns. Split the table"}));
 
 TEST(Csv, WrittenAndReadAgainIsTheSame) {
   constexpr unsigned kSeed = 3;
@@ -56,7 +60,9 @@ TEST(Csv, WrittenAndReadAgainIsTheSame) {
 
 // Found by the fuzzer: written bare it was no row at all.
 TEST(Csv, ARowOfOneEmptyCellComesBack) { EXPECT_EQ(*readCsv(writeCsv({{""}}), "t"), (Rows{{""}})); }
-TEST(Csv, AByteOrderMarkInsideTheFirstCellComesBack) { EXPECT_EQ(*readCsv(writeCsv({{"\xEF\xBB\xBFx", "y"}}), "t"), (Rows{{"\xEF\xBB\xBFx", "y"}})); }
+TEST(Csv, AByteOrderMarkInsideTheFirstCellComesBack) {
+  EXPECT_EQ(*readCsv(writeCsv({{"\xEF\xBB\xBFx", "y"}}), "t"), (Rows{{"\xEF\xBB\xBFx", "y"}}));
+}
 
 }  // namespace
 }  // namespace mezzet

@@ -12,16 +12,18 @@ const LengthFormat kMm = usualFormat(Unit::Millimetre);
 
 std::string group(int code, const std::string& value) { return std::to_string(code) + "\n" + value + "\n"; }
 std::string lineEntity(const std::string& layer, double x1, double y1, double x2, double y2) {
-  return group(0, "LINE") + group(8, layer) + group(10, std::to_string(x1)) + group(20, std::to_string(y1)) + group(11, std::to_string(x2)) +
-         group(21, std::to_string(y2));
+  return group(0, "LINE") + group(8, layer) + group(10, std::to_string(x1)) + group(20, std::to_string(y1)) +
+         group(11, std::to_string(x2)) + group(21, std::to_string(y2));
 }
 std::string drawing(const std::string& entities, const std::string& units = "4") {
   std::string out;
-  if (!units.empty()) out += group(0, "SECTION") + group(2, "HEADER") + group(9, "$INSUNITS") + group(70, units) + group(0, "ENDSEC");
+  if (!units.empty())
+    out += group(0, "SECTION") + group(2, "HEADER") + group(9, "$INSUNITS") + group(70, units) + group(0, "ENDSEC");
   return out + group(0, "SECTION") + group(2, "ENTITIES") + entities + group(0, "ENDSEC") + group(0, "EOF");
 }
 std::string rectangle(double w = 5000, double h = 3000) {
-  return lineEntity("ROOM", 0, 0, w, 0) + lineEntity("ROOM", w, 0, w, h) + lineEntity("ROOM", w, h, 0, h) + lineEntity("ROOM", 0, h, 0, 0);
+  return lineEntity("ROOM", 0, 0, w, 0) + lineEntity("ROOM", w, 0, w, h) + lineEntity("ROOM", w, h, 0, h) +
+         lineEntity("ROOM", 0, h, 0, 0);
 }
 std::string refusal(const std::string& bytes) {
   const auto read = readDxf(bytes, "plan.dxf");
@@ -40,8 +42,9 @@ TEST(Dxf, LinesOnALayerAreAnOutline) {
   EXPECT_NEAR(outline->corners[2].at.x * outline->corners[2].at.y, 15e6, 1);
 }
 TEST(Dxf, PolylinesOfBothKindsAreRead) {
-  const std::string light = group(0, "LWPOLYLINE") + group(8, "P") + group(90, "4") + group(70, "1") + group(10, "0") + group(20, "0") + group(10, "100") +
-                            group(20, "0") + group(10, "100") + group(20, "50") + group(10, "0") + group(20, "50");
+  const std::string light = group(0, "LWPOLYLINE") + group(8, "P") + group(90, "4") + group(70, "1") + group(10, "0") +
+                            group(20, "0") + group(10, "100") + group(20, "0") + group(10, "100") + group(20, "50") +
+                            group(10, "0") + group(20, "50");
   std::string heavy = group(0, "POLYLINE") + group(8, "Q") + group(66, "1") + group(70, "1");
   for (const auto& [x, y] : {std::pair("0", "0"), std::pair("100", "0"), std::pair("100", "50")})
     heavy += group(0, "VERTEX") + group(8, "Q") + group(10, x) + group(20, y);
@@ -60,24 +63,31 @@ TEST(Dxf, AWithoutAUnitAsks) {
   EXPECT_NEAR(outlineFromDxf(*read, "ROOM", 25.4, 5, 0, kMm)->corners[1].at.x, 5000 * 25.4, 1e-6);
 }
 TEST(Dxf, WhatIsClosedIsSaid) {
-  const std::string open =
-      lineEntity("ROOM", 0, 0, 5000, 0) + lineEntity("ROOM", 5000, 8, 5000, 3000) + lineEntity("ROOM", 5000, 3000, 0, 3000) + lineEntity("ROOM", 0, 3000, 0, 0);
+  const std::string open = lineEntity("ROOM", 0, 0, 5000, 0) + lineEntity("ROOM", 5000, 8, 5000, 3000) +
+                           lineEntity("ROOM", 5000, 3000, 0, 3000) + lineEntity("ROOM", 0, 3000, 0, 0);
   const auto read = readDxf(drawing(open), "plan.dxf");
-  EXPECT_NE(outlineFromDxf(*read, "ROOM", 1, 5, 0, kMm).error().text().find("has no closed outline. Its ends do not meet within 5 mm"), std::string::npos);
+  EXPECT_NE(outlineFromDxf(*read, "ROOM", 1, 5, 0, kMm)
+                .error()
+                .text()
+                .find("has no closed outline. Its ends do not meet within 5 mm"),
+            std::string::npos);
   const auto outline = outlineFromDxf(*read, "ROOM", 1, 10, 0, kMm);
   ASSERT_TRUE(outline);
   ASSERT_EQ(outline->sentences.size(), 1U);
   EXPECT_EQ(outline->sentences[0], "1 gap was closed, the widest 8 mm; the most that is closed is 10 mm.");
 }
 TEST(Dxf, OtherThingsAreLeftOutAndSaid) {
-  const auto read = readDxf(drawing(rectangle() + group(0, "SPLINE") + group(8, "ROOM") + group(73, "999999999")), "plan.dxf");
+  const auto read =
+      readDxf(drawing(rectangle() + group(0, "SPLINE") + group(8, "ROOM") + group(73, "999999999")), "plan.dxf");
   ASSERT_TRUE(read);
-  EXPECT_EQ(outlineFromDxf(*read, "ROOM", 1, 5, 0, kMm)->sentences.back(), "1 other things, such as SPLINE, are no lines and were left out.");
+  EXPECT_EQ(outlineFromDxf(*read, "ROOM", 1, 5, 0, kMm)->sentences.back(),
+            "1 other things, such as SPLINE, are no lines and were left out.");
 }
 TEST(Dxf, CountsThatLieDoNoHarm) {
   for (const char* count : {"-1", "2000000000", "0", "999999999999999999999"}) {
-    const std::string liar = group(0, "LWPOLYLINE") + group(8, "P") + group(90, count) + group(70, "1") + group(10, "0") + group(20, "0") + group(10, "10") +
-                             group(20, "0") + group(10, "10") + group(20, "10");
+    const std::string liar = group(0, "LWPOLYLINE") + group(8, "P") + group(90, count) + group(70, "1") +
+                             group(10, "0") + group(20, "0") + group(10, "10") + group(20, "0") + group(10, "10") +
+                             group(20, "10");
     const auto read = readDxf(drawing(liar), "plan.dxf");
     ASSERT_TRUE(read) << read.error().text();
     EXPECT_EQ(read->layers.at("P").size(), 3U) << count;
@@ -86,9 +96,12 @@ TEST(Dxf, CountsThatLieDoNoHarm) {
 TEST(Dxf, WhatIsNoneIsRefusedInWords) {
   EXPECT_EQ(refusal("hello"), "plan.dxf: is not a drawing exchange file in text form. Save it as ASCII DXF");
   EXPECT_EQ(refusal("AutoCAD Binary DXF\r\n\x1a"), "plan.dxf: is a binary DXF. Save it as ASCII DXF");
-  EXPECT_EQ(refusal(drawing("")), "plan.dxf: holds no lines, polylines or arcs. Outlines are read from these only; explode blocks first");
-  EXPECT_NE(refusal(drawing(rectangle()).substr(0, 200) + "\nbroken\n").find("is not a group of a code and a value"), std::string::npos);
-  EXPECT_NE(refusal(drawing(group(0, "LINE") + group(8, "P") + group(10, "nan") + group(20, "0") + group(11, "1") + group(21, "1")))
+  EXPECT_EQ(refusal(drawing("")),
+            "plan.dxf: holds no lines, polylines or arcs. Outlines are read from these only; explode blocks first");
+  EXPECT_NE(refusal(drawing(rectangle()).substr(0, 200) + "\nbroken\n").find("is not a group of a code and a value"),
+            std::string::npos);
+  EXPECT_NE(refusal(drawing(group(0, "LINE") + group(8, "P") + group(10, "nan") + group(20, "0") + group(11, "1") +
+                            group(21, "1")))
                 .find("has a coordinate that is no number"),
             std::string::npos);
 }
@@ -113,7 +126,8 @@ TEST(Dxf, CanBeStopped) {
 }
 TEST(Dxf, ArcsAreTakenApart) {
   // A half disc: a line of 200 and the arc over it.
-  const std::string arc = group(0, "ARC") + group(8, "P") + group(10, "100") + group(20, "0") + group(40, "100") + group(50, "0") + group(51, "180");
+  const std::string arc = group(0, "ARC") + group(8, "P") + group(10, "100") + group(20, "0") + group(40, "100") +
+                          group(50, "0") + group(51, "180");
   const auto read = readDxf(drawing(arc + lineEntity("P", 0, 0, 200, 0)), "plan.dxf");
   ASSERT_TRUE(read);
   const auto outline = outlineFromDxf(*read, "P", 10, 1, 0, kMm);
@@ -145,24 +159,30 @@ TEST(Dxf, LayersOfAnyLengthAreRead) {
 }
 TEST(Dxf, FiguresOfAnyLengthAreRead) {
   const std::string far = "1." + std::string(2'000, '0') + "5";
-  const auto read = readDxf(drawing(group(0, "LINE") + group(8, "P") + group(10, far) + group(20, "0") + group(11, "9") + group(21, "0")), "plan.dxf");
+  const auto read = readDxf(
+      drawing(group(0, "LINE") + group(8, "P") + group(10, far) + group(20, "0") + group(11, "9") + group(21, "0")),
+      "plan.dxf");
   ASSERT_TRUE(read) << read.error().text();
   EXPECT_EQ(read->layers.at("P")[0].a.x, 1);
 }
 TEST(Dxf, AnArcOfABillionDegreesTakesNoTime) {
-  const std::string arc =
-      group(0, "ARC") + group(8, "P") + group(10, "0") + group(20, "0") + group(40, "100") + group(50, "1000000000") + group(51, "-1000000000");
+  const std::string arc = group(0, "ARC") + group(8, "P") + group(10, "0") + group(20, "0") + group(40, "100") +
+                          group(50, "1000000000") + group(51, "-1000000000");
   const auto read = readDxf(drawing(arc), "plan.dxf");
   ASSERT_TRUE(read);
   EXPECT_LE(read->layers.at("P").size(), 48U);
 }
 TEST(Dxf, NamesOfItsCodePageAreShownAndFound) {
-  const std::string line = lineEntity("W\xE4nde", 0, 0, 10, 0) + lineEntity("T\\U+00FCr", 0, 0, 10, 0) + lineEntity("\xC3\x96l", 0, 0, 10, 0);
-  const std::string head = group(0, "SECTION") + group(2, "HEADER") + group(9, "$DWGCODEPAGE") + group(3, "ANSI_1252") + group(0, "ENDSEC");
+  const std::string line = lineEntity("W\xE4nde", 0, 0, 10, 0) + lineEntity("T\\U+00FCr", 0, 0, 10, 0) +
+                           lineEntity("\xC3\x96l", 0, 0, 10, 0);
+  const std::string head =
+      group(0, "SECTION") + group(2, "HEADER") + group(9, "$DWGCODEPAGE") + group(3, "ANSI_1252") + group(0, "ENDSEC");
   const auto read = readDxf(head + drawing(line), "plan.dxf");
   ASSERT_TRUE(read) << read.error().text();
-  for (const char* shown : {"W\xC3\xA4nde", "T\xC3\xBCr", "\xC3\x96l"}) EXPECT_EQ(read->layers.count(shown), 1U) << shown;
-  const std::string cyrillic = group(0, "SECTION") + group(2, "HEADER") + group(9, "$DWGCODEPAGE") + group(3, "ANSI_1251") + group(0, "ENDSEC");
+  for (const char* shown : {"W\xC3\xA4nde", "T\xC3\xBCr", "\xC3\x96l"})
+    EXPECT_EQ(read->layers.count(shown), 1U) << shown;
+  const std::string cyrillic =
+      group(0, "SECTION") + group(2, "HEADER") + group(9, "$DWGCODEPAGE") + group(3, "ANSI_1251") + group(0, "ENDSEC");
   const auto other = readDxf(cyrillic + drawing(lineEntity("\xD1\xF2\xE5\xED\xE0", 0, 0, 10, 0)), "plan.dxf");
   EXPECT_EQ(other->layers.begin()->first, "\xD0\xA1\xD1\x82\xD0\xB5\xD0\xBD\xD0\xB0");
 }
@@ -192,7 +212,8 @@ TEST(Dxf, IsMadeWithoutAFolderForTemporaryFiles) {
 // ---- measuring devices
 TEST(MeterLine, IsReadAndWritten) {
   for (const MeterMessage& m : {MeterMessage(MeterHello{MeterKind::Stud, "stand-in"}), MeterMessage(MeterLive{4231.5}),
-                                MeterMessage(MeterReading{17, 4231.5, 1.5}), MeterMessage(MeterHit{3, 1219.2, 0.75}), MeterMessage(MeterTrouble{"too far"})}) {
+                                MeterMessage(MeterReading{17, 4231.5, 1.5}), MeterMessage(MeterHit{3, 1219.2, 0.75}),
+                                MeterMessage(MeterTrouble{"too far"})}) {
     const std::string line = meterLine(m);
     const auto back = readMeterLine(line.substr(0, line.size() - 1));
     ASSERT_TRUE(back) << line;
@@ -202,9 +223,10 @@ TEST(MeterLine, IsReadAndWritten) {
 class Garbage : public testing::TestWithParam<const char*> {};
 TEST_P(Garbage, IsNoMessage) { EXPECT_FALSE(readMeterLine(GetParam())); }
 INSTANTIATE_TEST_SUITE_P(MeterLine, Garbage,
-                         testing::Values("", "live", "live x", "live -1", "live 1e9", "live nan", "live inf", "live 12 ", "reading 1 200", "reading 1 200 0",
-                                         "reading -1 200 1", "reading 1 0 1", "hit 1 200 2", "hit 1 200", "mezzet-meter 2 laser", "mezzet-meter 1 kettle",
-                                         "READING 1 200 1", "live 1,5"));
+                         testing::Values("", "live", "live x", "live -1", "live 1e9", "live nan", "live inf",
+                                         "live 12 ", "reading 1 200", "reading 1 200 0", "reading -1 200 1",
+                                         "reading 1 0 1", "hit 1 200 2", "hit 1 200", "mezzet-meter 2 laser",
+                                         "mezzet-meter 1 kettle", "READING 1 200 1", "live 1,5"));
 TEST(MeterLines, ComeTornAndTogether) {
   MeterLines lines;
   EXPECT_TRUE(lines.take("mezzet-meter 1 la").empty());

@@ -13,7 +13,8 @@ class Corpus : public testing::TestWithParam<fuzz::Target> {};
 
 TEST_P(Corpus, EveryFileKeepsThePromises) {
   std::size_t files = 0;
-  for (const auto& entry : std::filesystem::directory_iterator(std::filesystem::path(MEZZET_SOURCE_DIR "/fuzz/corpus") / GetParam().name)) {
+  for (const auto& entry :
+       std::filesystem::directory_iterator(std::filesystem::path(MEZZET_SOURCE_DIR "/fuzz/corpus") / GetParam().name)) {
     SCOPED_TRACE(entry.path().filename().string());
     const std::string bytes = readFile(entry.path().string(), 1 << 20).value();
     GetParam().run(bytes);
@@ -26,7 +27,8 @@ TEST_P(Corpus, EveryFileKeepsThePromises) {
   }
   EXPECT_GE(files, 3U);
 }
-INSTANTIATE_TEST_SUITE_P(Fuzz, Corpus, testing::ValuesIn(fuzz::kTargets), [](const auto& target) { return std::string(target.param.name); });
+INSTANTIATE_TEST_SUITE_P(Fuzz, Corpus, testing::ValuesIn(fuzz::kTargets),
+                         [](const auto& target) { return std::string(target.param.name); });
 
 }  // namespace
 }  // namespace mezzet

@@ -15,7 +15,9 @@ namespace mezzet {
 namespace {
 using namespace test;
 
-std::string jobWith(const std::string& x) { return R"({"format":"mezzet-job","version":1,"name":"n","units":"in","nextId":1,"x":)" + x + "}"; }
+std::string jobWith(const std::string& x) {
+  return R"({"format":"mezzet-job","version":1,"name":"n","units":"in","nextId":1,"x":)" + x + "}";
+}
 std::string objectOf(int keys) {
   std::string out = "{";
   for (int i = 0; i < keys; ++i) out += (i > 0 ? ",\"k" : "\"k") + std::to_string(i) + "\":1";
@@ -28,16 +30,19 @@ std::string refusal(const std::string& text) {
 
 TEST(HostileText, AHundredThousandKeysAreRefusedAtOnce) {
   EXPECT_EQ(refusal(jobWith(objectOf(1'000))), "");
-  EXPECT_NE(refusal(jobWith(objectOf(100'000))).find("has more keys in its objects than Mezzet reads"), std::string::npos);
+  EXPECT_NE(refusal(jobWith(objectOf(100'000))).find("has more keys in its objects than Mezzet reads"),
+            std::string::npos);
 }
 TEST(HostileText, ManyObjectsOfManyKeysAreRefusedAtOnce) {
   std::string many = "[";
   for (int i = 0; i < 3'000; ++i) many += (i > 0 ? "," : "") + objectOf(1'900);
-  EXPECT_NE(refusal(jobWith("{\"a\":" + many + "]}")).find("has more keys in its objects than Mezzet reads"), std::string::npos);
+  EXPECT_NE(refusal(jobWith("{\"a\":" + many + "]}")).find("has more keys in its objects than Mezzet reads"),
+            std::string::npos);
 }
 TEST(HostileText, DepthIsNamedSo) {
   const std::string deep = "{\"a\":" + std::string(200, '[') + std::string(200, ']') + "}";
-  EXPECT_EQ(refusal(jobWith(deep)).find("job.json: nests deeper than 100 levels at byte "), 0U) << refusal(jobWith(deep));
+  EXPECT_EQ(refusal(jobWith(deep)).find("job.json: nests deeper than 100 levels at byte "), 0U)
+      << refusal(jobWith(deep));
   EXPECT_EQ(readLibrary(deep, "mine.json").error().text().find("mine.json: nests deeper than 100 levels"), 0U);
   EXPECT_EQ(readNetwork(deep, "readings.json").error().text().find("readings.json: nests deeper than 100 levels"), 0U);
 }
@@ -45,11 +50,13 @@ TEST(HostileText, BytesAfterAZeroAreNotOverlooked) {
   const std::string good = jobWith("{}");
   EXPECT_EQ(refusal(good), "");
   EXPECT_EQ(refusal(good + std::string(1, '\0') + "more"),
-            "job.json: has a zero at byte " + std::to_string(good.size()) + ", which no text has. The file may be damaged; open a copy");
+            "job.json: has a zero at byte " + std::to_string(good.size()) +
+                ", which no text has. The file may be damaged; open a copy");
 }
 TEST(HostileText, FreeDataIsBounded) {
   EXPECT_EQ(refusal(jobWith("{\"a\":\"" + std::string(60'000, 'x') + "\"}")), "");
-  EXPECT_EQ(refusal(jobWith("{\"a\":\"" + std::string(70'000, 'x') + "\"}")), "job.json, job, x: holds more than 64 KB. Keep large data in a file of its own");
+  EXPECT_EQ(refusal(jobWith("{\"a\":\"" + std::string(70'000, 'x') + "\"}")),
+            "job.json, job, x: holds more than 64 KB. Keep large data in a file of its own");
 }
 TEST(HostileText, WhatCouldNotBeOpenedIsNotSaved) {
   JobFile file;
@@ -65,9 +72,11 @@ TEST(HostileText, WhatCouldNotBeOpenedIsNotSaved) {
 
 /// From the Unicode standard's table of well-formed UTF-8 byte sequences (table 3-7; from memory).
 TEST(HostileText, OnlyWellFormedUtf8IsText) {
-  for (const char* good : {"a", "\xC3\xA9", "\xE2\x82\xAC", "\xED\x9F\xBF", "\xEE\x80\x80", "\xF0\x90\x80\x80", "\xF4\x8F\xBF\xBF"}) EXPECT_TRUE(isUtf8(good));
-  for (const char* bad : {"\xC0\x80", "\xC1\xBF", "\xE0\x9F\xBF", "\xE0\x80\xAF", "\xED\xA0\x80", "\xED\xBF\xBF", "\xF0\x8F\xBF\xBF", "\xF4\x90\x80\x80",
-                          "\xF5\x80\x80\x80", "\xC3", "\x80", "\xE2\x82"})
+  for (const char* good :
+       {"a", "\xC3\xA9", "\xE2\x82\xAC", "\xED\x9F\xBF", "\xEE\x80\x80", "\xF0\x90\x80\x80", "\xF4\x8F\xBF\xBF"})
+    EXPECT_TRUE(isUtf8(good));
+  for (const char* bad : {"\xC0\x80", "\xC1\xBF", "\xE0\x9F\xBF", "\xE0\x80\xAF", "\xED\xA0\x80", "\xED\xBF\xBF",
+                          "\xF0\x8F\xBF\xBF", "\xF4\x90\x80\x80", "\xF5\x80\x80\x80", "\xC3", "\x80", "\xE2\x82"})
     EXPECT_FALSE(isUtf8(bad)) << std::string(bad).size();
   EXPECT_FALSE(isUtf8(std::string_view("a\0b", 3)));
   EXPECT_FALSE(readCsv("name\n\xED\xA0\x80\n", "t.csv").ok());

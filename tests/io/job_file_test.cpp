@@ -40,7 +40,8 @@ Job randomJob(std::mt19937& random) {
   job.brief.budgetFull = uniform(100, 9000);
   Room room = *job.rooms.front();
   room.corners[1].wallThickness = uniform(80, 400);
-  room.features.push_back({FeatureId("hearth"), FeatureKind::Hearth, {{0, 0}, {500, 0}, {0, 500}}, uniform(900, 1300), uniform(0, 900)});
+  room.features.push_back(
+      {FeatureId("hearth"), FeatureKind::Hearth, {{0, 0}, {500, 0}, {0, 500}}, uniform(900, 1300), uniform(0, 900)});
   job = withRoom(job, room).value();
   job.houseRules.schools["art-gap"] = "b";
   job.houseRules.ranges["table-reach"] = {uniform(200, 300), std::nullopt};
@@ -123,33 +124,41 @@ TEST(JobFile, OfVersion2Opens) {
 
 TEST(BadFile, OfALWithoutItsLimbsSaysWhatIsMissing) {
   EXPECT_EQ(refusal(replaced(minimal(), "\"shape\": \"rect\"", "\"shape\": \"l\"")),
-            "job.json, Sofa: is an L, but not all of its depth, long depth and return width are given. Give the outer box and both limbs");
+            "job.json, Sofa: is an L, but not all of its depth, long depth and return width are given. Give the outer "
+            "box and both limbs");
 }
 TEST(BadFile, WithANegativeDoubtIsRefused) {
-  EXPECT_EQ(refusal(replaced(minimal(), "\"armHeight\": 635", "\"armHeight\": 635, \"doubts\": {\"width\": {\"source\": \"guess\", \"u95\": -1}}")),
+  EXPECT_EQ(refusal(replaced(minimal(), "\"armHeight\": 635",
+                             "\"armHeight\": 635, \"doubts\": {\"width\": {\"source\": \"guess\", \"u95\": -1}}")),
             "job.json, Sofa, width: has a \u00b1 that is not a length. Type 0 or more");
 }
 
 TEST(BadFile, OfANewerVersionIsRefusedByName) {
   EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": 6")),
-            "job.json: was written by a newer Mezzet: its format is version 6, and this program reads up to version 5. Update Mezzet to open it; the file is "
+            "job.json: was written by a newer Mezzet: its format is version 6, and this program reads up to version 5. "
+            "Update Mezzet to open it; the file is "
             "left as it is");
 }
-TEST(BadFile, ThatIsNoJobIsRefused) { EXPECT_EQ(refusal("{}"), "job.json: is not a Mezzet job. A job says \"format\": \"mezzet-job\""); }
+TEST(BadFile, ThatIsNoJobIsRefused) {
+  EXPECT_EQ(refusal("{}"), "job.json: is not a Mezzet job. A job says \"format\": \"mezzet-job\"");
+}
 TEST(BadFile, WithAnUnknownKeyNamesIt) {
-  EXPECT_EQ(refusal(replaced(minimal(), "\"ceilingHeight\"", "\"cielingHeight\"")), "job.json/rooms/0/ceilingHeight: is missing. See docs/job-file.md");
+  EXPECT_EQ(refusal(replaced(minimal(), "\"ceilingHeight\"", "\"cielingHeight\"")),
+            "job.json/rooms/0/ceilingHeight: is missing. See docs/job-file.md");
   EXPECT_EQ(refusal(replaced(minimal(), "\"features\": []", "\"features\": [], \"colour\": 3")),
             "job.json/rooms/0/colour: is a key that Mezzet does not know. Remove it, or keep free data under \"x\"");
 }
 TEST(BadFile, WithAWordForANumberSaysWhere) {
-  EXPECT_EQ(refusal(replaced(minimal(), "\"width\": 2133.6", "\"width\": \"wide\"")), "job.json/pieces/0/width: must be a number. See docs/job-file.md");
+  EXPECT_EQ(refusal(replaced(minimal(), "\"width\": 2133.6", "\"width\": \"wide\"")),
+            "job.json/pieces/0/width: must be a number. See docs/job-file.md");
 }
 TEST(BadFile, WithAPieceThatIsNotThereSaysSo) {
   EXPECT_EQ(refusal(replaced(minimal(), "\"piece\": \"sofa\"", "\"piece\": \"ghost\"")),
             "job.json, placement p1: names a piece that is not there: ghost. Add the piece or remove the placement");
 }
 TEST(BadFile, WithAWordThatIsNoChoiceListsTheChoices) {
-  EXPECT_EQ(refusal(replaced(minimal(), "\"units\": \"in\"", "\"units\": \"ells\"")), "job.json/units: is \"ells\". Use one of: in, mm");
+  EXPECT_EQ(refusal(replaced(minimal(), "\"units\": \"in\"", "\"units\": \"ells\"")),
+            "job.json/units: is \"ells\". Use one of: in, mm");
 }
 TEST(BadFile, WithANumberTooLargeIsRefused) {
   EXPECT_EQ(refusal(replaced(minimal(), "\"width\": 2133.6", "\"width\": 1e999")),
@@ -158,12 +167,17 @@ TEST(BadFile, WithANumberTooLargeIsRefused) {
 }
 TEST(BadFile, OfDeepNestingDoesNotCrash) {
   EXPECT_NE(refusal(std::string(200'000, '[')), "");
-  EXPECT_NE(refusal(replaced(minimal(), "\"x\": {}", "\"x\": {\"a\":" + std::string(100'000, '[') + std::string(100'000, ']') + "}")), "");
-  EXPECT_EQ(refusal(replaced(minimal(), "\"x\": {}", "\"x\": {\"a\":" + std::string(50, '[') + std::string(50, ']') + "}")), "");
+  EXPECT_NE(refusal(replaced(minimal(), "\"x\": {}",
+                             "\"x\": {\"a\":" + std::string(100'000, '[') + std::string(100'000, ']') + "}")),
+            "");
+  EXPECT_EQ(
+      refusal(replaced(minimal(), "\"x\": {}", "\"x\": {\"a\":" + std::string(50, '[') + std::string(50, ']') + "}")),
+      "");
 }
 TEST(BadFile, CutAnywhereNeverHalfLoads) {
   const std::string whole = minimal();
-  for (std::size_t cut = 0; cut + 3 < whole.size(); cut += 7) EXPECT_FALSE(readJobText(whole.substr(0, cut), "job.json").ok()) << cut;
+  for (std::size_t cut = 0; cut + 3 < whole.size(); cut += 7)
+    EXPECT_FALSE(readJobText(whole.substr(0, cut), "job.json").ok()) << cut;
 }
 TEST(BadFile, WithRandomBytesChangedNeverCrashes) {
   std::printf("seed 8\n");
@@ -184,16 +198,20 @@ TEST(Schema, AcceptsWhatTheProgramWrites) {
   const std::string path = test::ownFile("schema-job.json");
   std::ofstream(path) << writeJobText(randomJob(random), 5);
   const std::string command =
-      std::string(MEZZET_PYTHON) + " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path +
-      " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-2.json " MEZZET_SOURCE_DIR
-      "/tests/io/jobs/version-3.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-4.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-5.json";
+      std::string(MEZZET_PYTHON) +
+      " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path +
+      " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json " MEZZET_SOURCE_DIR
+      "/tests/io/jobs/version-2.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-3.json " MEZZET_SOURCE_DIR
+      "/tests/io/jobs/version-4.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-5.json";
   EXPECT_EQ(std::system(command.c_str()), 0);
 }
 TEST(Schema, RefusesAnUnknownKey) {
   const std::string path = test::ownFile("schema-bad.json");
   std::ofstream(path) << replaced(minimal(), "\"units\": \"in\"", "\"units\": \"in\", \"colour\": 3");
   const std::string command = std::string(MEZZET_PYTHON) +
-                              " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path + " 2>/dev/null";
+                              " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR
+                              "/docs/job-file.schema.json " +
+                              path + " 2>/dev/null";
   EXPECT_NE(std::system(command.c_str()), 0);
 }
 
@@ -224,7 +242,8 @@ TEST(ReadingsInAJob, OfAnotherSketchAreRefused) {
   const auto faulty = [&](const std::string& from, const std::string& to) { return refusal(replaced(text, from, to)); };
   EXPECT_NE(faulty("\"value\": 6805.4", "\"value\": -6805.4").find("reading r4"), std::string::npos);
   EXPECT_NE(faulty("\"id\": \"r5\"", "\"id\": \"r4\"").find("reading r4: stands twice"), std::string::npos);
-  EXPECT_NE(faulty("\"to\": \"C\",\n      \"value\": 6805.4", "\"to\": \"Q\",\n      \"value\": 6805.4").find("names a corner that is not there"),
+  EXPECT_NE(faulty("\"to\": \"C\",\n      \"value\": 6805.4", "\"to\": \"Q\",\n      \"value\": 6805.4")
+                .find("names a corner that is not there"),
             std::string::npos);
 }
 
@@ -259,17 +278,19 @@ TEST_P(BadSite, IsRefusedInWords) {
   ASSERT_NE(text.find(from), std::string::npos) << from;
   EXPECT_NE(refusal(replaced(text, from, to)).find(words), std::string::npos) << refusal(replaced(text, from, to));
 }
-INSTANTIATE_TEST_SUITE_P(TheSiteInAJob, BadSite,
-                         testing::Values(std::array{"\"risers\": 13", "\"risers\": 0", "feature stair1: has a number of risers that is not 1 to 60"},
-                                         std::array{"\"kind\": \"stair\"", "\"kind\": \"column\"", "feature stair1: has steps, but is no stair"},
-                                         std::array{"\"along\": 900.0", "\"along\": 9000.0", "point s1: is not on wall A"},
-                                         std::array{"\"confidence\": 0.9", "\"confidence\": 0", "hit k1"},
-                                         std::array{"\"pitch\": 406.4", "\"pitch\": 4", "studs of wall B: have a pitch"},
-                                         std::array{"\"value\": 2490.0", "\"value\": -5", "height h1: is no reading of a length"},
-                                         std::array{"\"opening\": \"d9\"", "\"opening\": \"d8\"", "leads to an opening that is not there"},
-                                         std::array{"\"storey\": \"ground\"", "\"storey\": \"attic\"", "is on a storey that is not there: attic"},
-                                         std::array{"\"width\": 2000", "\"width\": 0", "has a picture of no size"},
-                                         std::array{"0000.png", "../x.png", "is not the name of an image in this file"}));
+INSTANTIATE_TEST_SUITE_P(
+    TheSiteInAJob, BadSite,
+    testing::Values(
+        std::array{"\"risers\": 13", "\"risers\": 0", "feature stair1: has a number of risers that is not 1 to 60"},
+        std::array{"\"kind\": \"stair\"", "\"kind\": \"column\"", "feature stair1: has steps, but is no stair"},
+        std::array{"\"along\": 900.0", "\"along\": 9000.0", "point s1: is not on wall A"},
+        std::array{"\"confidence\": 0.9", "\"confidence\": 0", "hit k1"},
+        std::array{"\"pitch\": 406.4", "\"pitch\": 4", "studs of wall B: have a pitch"},
+        std::array{"\"value\": 2490.0", "\"value\": -5", "height h1: is no reading of a length"},
+        std::array{"\"opening\": \"d9\"", "\"opening\": \"d8\"", "leads to an opening that is not there"},
+        std::array{"\"storey\": \"ground\"", "\"storey\": \"attic\"", "is on a storey that is not there: attic"},
+        std::array{"\"width\": 2000", "\"width\": 0", "has a picture of no size"},
+        std::array{"0000.png", "../x.png", "is not the name of an image in this file"}));
 
 // ---- furniture in use, since version 5
 TEST(FurnitureInAJob, ComesBackAsItWasWritten) {
@@ -298,15 +319,16 @@ TEST_P(BadFurniture, IsRefusedInWords) {
   ASSERT_NE(text.find(from), std::string::npos) << from;
   EXPECT_NE(refusal(replaced(text, from, to)).find(words), std::string::npos) << refusal(replaced(text, from, to));
 }
-INSTANTIATE_TEST_SUITE_P(FurnitureInAJob, BadFurniture,
-                         testing::Values(std::array{"\"seats\": 3", "\"seats\": 0", "has seats that are not 1 to 100"},
-                                         std::array{"\"seats\": 3", "\"seats\": 2.5", "seats"},
-                                         std::array{"\"weight\": 48.5", "\"weight\": -1", "has a weight that is not more than 0"},
-                                         std::array{"\"price\": 1290", "\"price\": -1", "has a price that is no amount"},
-                                         std::array{"\"opensBy\": 500", "\"opensBy\": -500", "opens by: must be more than 0"},
-                                         std::array{"\"depth\": 1219.2", "\"depth\": 1519.2", "is bent by more than half a circle"},
-                                         std::array{"\"turn\": 90", "\"turn\": 900", "has a turn that is not from 0 up to 360"},
-                                         std::array{"\"entry\": \"", "\"entry\": \"no", "is entered by an opening that is not there"}));
+INSTANTIATE_TEST_SUITE_P(
+    FurnitureInAJob, BadFurniture,
+    testing::Values(std::array{"\"seats\": 3", "\"seats\": 0", "has seats that are not 1 to 100"},
+                    std::array{"\"seats\": 3", "\"seats\": 2.5", "seats"},
+                    std::array{"\"weight\": 48.5", "\"weight\": -1", "has a weight that is not more than 0"},
+                    std::array{"\"price\": 1290", "\"price\": -1", "has a price that is no amount"},
+                    std::array{"\"opensBy\": 500", "\"opensBy\": -500", "opens by: must be more than 0"},
+                    std::array{"\"depth\": 1219.2", "\"depth\": 1519.2", "is bent by more than half a circle"},
+                    std::array{"\"turn\": 90", "\"turn\": 900", "has a turn that is not from 0 up to 360"},
+                    std::array{"\"entry\": \"", "\"entry\": \"no", "is entered by an opening that is not there"}));
 
 }  // namespace
 }  // namespace mezzet

@@ -15,7 +15,8 @@ using namespace test;
 class JournalTest : public testing::Test {
  protected:
   void SetUp() override {
-    folder_ = testing::TempDir() + "/journal-" + std::to_string(::getpid()) + "-" + testing::UnitTest::GetInstance()->current_test_info()->name();
+    folder_ = testing::TempDir() + "/journal-" + std::to_string(::getpid()) + "-" +
+              testing::UnitTest::GetInstance()->current_test_info()->name();
     std::filesystem::remove_all(folder_);
     std::filesystem::create_directories(folder_);
     base_.job = with(emptyRoom(), piece("sofa", "sofa", 84, 36), "p1", 100, 60);
@@ -25,7 +26,9 @@ class JournalTest : public testing::Test {
   std::unique_ptr<Journal> beginWith(const std::string& path, FileSystem& files) {
     return std::move(Journal::begin(folder_, path, "sha", base_, {}, {}, files)).value().journal;
   }
-  static Job moved(const Job& job, double x) { return placed(job, SchemeId("s1"), PlacementId("p1"), FloorPlace{{x, 100}, 0}); }
+  static Job moved(const Job& job, double x) {
+    return placed(job, SchemeId("s1"), PlacementId("p1"), FloorPlace{{x, 100}, 0});
+  }
   static Bytes bytesOf(const Journal& j) { return readFile(j.filePath(), 1 << 24).value(); }
 
   std::string folder_;
@@ -53,7 +56,8 @@ TEST_F(JournalTest, PatchesEveryKindOfChange) {
   const auto journal = begin();
   std::vector<Job> states{base_.job};
   states.push_back(withPiece(states.back(), piece("table", "low-table", 50, 20)).value());
-  states.push_back(withPlacement(states.back(), SchemeId("s1"), {PlacementId("p2"), PieceId("table"), FloorPlace{{500, 900}, 0}, {}}));
+  states.push_back(withPlacement(states.back(), SchemeId("s1"),
+                                 {PlacementId("p2"), PieceId("table"), FloorPlace{{500, 900}, 0}, {}}));
   states.push_back(withSchool(states.back(), "art-gap", "b"));
   states.push_back(withUnits(states.back(), Unit::Millimetre));
   states.push_back(withCeiling(states.back(), RoomId("parlour"), 2500).value());
@@ -134,7 +138,8 @@ TEST_F(JournalTest, AFullDiskIsSaidAndLeavesNoHalfRecord) {
   const auto fault = journal->append("two", moved(base_.job, 1), moved(base_.job, 2), 9);
   ASSERT_TRUE(fault);
   EXPECT_EQ(fault->text(),
-            "journal: Unsaved edits cannot be kept for a crash: No space left on device. Until this is mended, save often: a crash would lose unsaved edits");
+            "journal: Unsaved edits cannot be kept for a crash: No space left on device. Until this is mended, save "
+            "often: a crash would lose unsaved edits");
   EXPECT_EQ(readJournal(bytesOf(*journal), "j")->goodBytes, whole);
   disk.full = false;
   ASSERT_FALSE(journal->append("three", moved(base_.job, 2), moved(base_.job, 3), 9));
@@ -151,7 +156,8 @@ TEST_F(JournalTest, AnEditThatMakesNoSoundJobEndsItAndNotMore) {
   EXPECT_EQ(back->file.job, moved(base_.job, 1));
 }
 TEST_F(JournalTest, OfTheFirstKindIsStillRead) {
-  const auto back = readJournal(readFile(MEZZET_SOURCE_DIR "/tests/io/journals/version-1.journal", 1 << 20).value(), "j");
+  const auto back =
+      readJournal(readFile(MEZZET_SOURCE_DIR "/tests/io/journals/version-1.journal", 1 << 20).value(), "j");
   ASSERT_TRUE(back.ok()) << back.error().text();
   EXPECT_EQ(back->edits, 1);
   EXPECT_EQ(back->lastEdit, "move sofa");

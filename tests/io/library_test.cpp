@@ -12,7 +12,9 @@ std::string refusal(const std::string& text) {
   const auto read = readLibrary(text, "mine.json");
   return read ? "" : read.error().text();
 }
-std::string with(const std::string& piece) { return R"({"format":"mezzet-library","version":1,"name":"Mine","pieces":[)" + piece + "]}"; }
+std::string with(const std::string& piece) {
+  return R"({"format":"mezzet-library","version":1,"name":"Mine","pieces":[)" + piece + "]}";
+}
 
 TEST(Library, WhatIsWrittenIsReadAgain) {
   Piece sofa = test::piece("q1", "sofa", 84, 36);
@@ -32,7 +34,8 @@ TEST(Library, WhatIsWrittenIsReadAgain) {
 TEST(Library, VariantsStayInTheirJob) {
   Piece sofa = test::piece("q1", "sofa", 84, 36), longer = test::piece("q2", "sofa", 90, 36);
   longer.variantOf = sofa.id;
-  const auto read = readLibrary(writeLibrary("", {std::make_shared<const Piece>(sofa), std::make_shared<const Piece>(longer)}), "mine.json");
+  const auto read = readLibrary(
+      writeLibrary("", {std::make_shared<const Piece>(sofa), std::make_shared<const Piece>(longer)}), "mine.json");
   ASSERT_TRUE(read);
   EXPECT_EQ(read->pieces.size(), 1U);
 }
@@ -40,7 +43,8 @@ TEST(Library, TheOneThatShipsHasEveryKindThatStands) {
   const Library& usual = usualLibrary();
   for (const std::string_view kind : offeredKinds()) {
     if (hangs(kind) || isRug(kind) || kind == "stool") continue;
-    EXPECT_TRUE(std::any_of(usual.pieces.begin(), usual.pieces.end(), [&](const Piece& p) { return p.kind == kind; })) << kind;
+    EXPECT_TRUE(std::any_of(usual.pieces.begin(), usual.pieces.end(), [&](const Piece& p) { return p.kind == kind; }))
+        << kind;
   }
   for (const Piece& piece : usual.pieces) EXPECT_TRUE(isKnownKind(piece.kind)) << piece.name;
 }

@@ -1,5 +1,5 @@
-// The work on an open job against a file system that fills up, turns unwritable, and ends the program at any step: whatever
-// was finished is afterwards in the file or in a journal.
+// The work on an open job against a file system that fills up, turns unwritable, and ends the program at any step:
+// whatever was finished is afterwards in the file or in a journal.
 #include "io/open_job.h"
 
 #include <fcntl.h>
@@ -21,7 +21,8 @@ namespace fs = std::filesystem;
 class OpenJobTest : public testing::Test {
  protected:
   void SetUp() override {
-    root_ = fastFolder() + "/open-job-" + std::to_string(::getpid()) + "-" + testing::UnitTest::GetInstance()->current_test_info()->name();
+    root_ = fastFolder() + "/open-job-" + std::to_string(::getpid()) + "-" +
+            testing::UnitTest::GetInstance()->current_test_info()->name();
     clear();
     base_.job = with(emptyRoom(), piece("sofa", "sofa", 84, 36), "p1", 100, 60);
     base_.nextId = 10;
@@ -33,7 +34,9 @@ class OpenJobTest : public testing::Test {
   }
   [[nodiscard]] std::string journals() const { return root_ + "/journal"; }
   [[nodiscard]] std::string path(const char* name) const { return root_ + "/" + name; }
-  static Job moved(const Job& job, double x) { return placed(job, SchemeId("s1"), PlacementId("p1"), FloorPlace{{x, 100}, 0}); }
+  static Job moved(const Job& job, double x) {
+    return placed(job, SchemeId("s1"), PlacementId("p1"), FloorPlace{{x, 100}, 0});
+  }
   [[nodiscard]] JobFile file(const Job& job) const { return {job, 10, {}}; }
   /// A saved job that is open, with one edit.
   Job edited(OpenJob& open, const char* name = "a.mezzet", double x = 500) {
@@ -44,8 +47,12 @@ class OpenJobTest : public testing::Test {
     return after;
   }
   [[nodiscard]] std::vector<std::string> left() { return leftBehind(files_, journals()).worth; }
-  [[nodiscard]] static Recovered read(const std::string& journal) { return readJournal(readFile(journal, kMostJournalBytes).value(), journal).value(); }
-  [[nodiscard]] static JobFile saved(const std::string& path) { return readJobBytes(readFile(path, 1 << 26).value(), path).value(); }
+  [[nodiscard]] static Recovered read(const std::string& journal) {
+    return readJournal(readFile(journal, kMostJournalBytes).value(), journal).value();
+  }
+  [[nodiscard]] static JobFile saved(const std::string& path) {
+    return readJobBytes(readFile(path, 1 << 26).value(), path).value();
+  }
 
   std::string root_;
   JobFile base_;
@@ -149,7 +156,8 @@ TEST_F(OpenJobTest, WhatItsFileHoldsAsWellIsNotOffered) {
   {
     OpenJob window(files_, journals());
     const Job last = edited(window);
-    ASSERT_FALSE(saveAtomically(files_, path("a.mezzet"), writeJobBytes(file(last)).value()));  // a save that was killed after its rename
+    ASSERT_FALSE(saveAtomically(files_, path("a.mezzet"),
+                                writeJobBytes(file(last)).value()));  // a save that was killed after its rename
   }
   EXPECT_TRUE(left().empty());
   EXPECT_TRUE(fs::is_empty(journals()));
@@ -160,12 +168,14 @@ TEST_F(OpenJobTest, WhatItsFileHoldsAsWellIsNotOffered) {
 TEST_F(OpenJobTest, AfterAFailedRecordTheNextCarriesTheWholeJob) {
   OpenJob window(files_, journals());
   const Job one = edited(window);
-  const Job two = with(one, piece("table", "low-table", 40, 20), "p2", 50, 50), three = withoutPlacement(two, SchemeId("s1"), PlacementId("p1"));
+  const Job two = with(one, piece("table", "low-table", 40, 20), "p2", 50, 50),
+            three = withoutPlacement(two, SchemeId("s1"), PlacementId("p1"));
   files_.full = true;
   window.record("table", one, two, 11);
   ASSERT_TRUE(window.trouble());
   EXPECT_EQ(window.trouble()->text(),
-            "journal: Unsaved edits cannot be kept for a crash: No space left on device. Until this is mended, save often: a crash "
+            "journal: Unsaved edits cannot be kept for a crash: No space left on device. Until this is mended, save "
+            "often: a crash "
             "would lose unsaved edits");
   files_.full = false;
   window.record("take out", two, three, 11);
@@ -342,7 +352,8 @@ class KeptWork : public OpenJobTest {
   bool isSaved(const Owed& owed) {
     for (const char* name : {"a.mezzet", "b.mezzet", "c.mezzet"})
       if (const auto bytes = readFile(path(name), 1 << 26); bytes.ok() && !owed.draft)
-        if (const auto there = readJobBytes(*bytes, name); there.ok() && unnamed(there->job) == unnamed(owed.job)) return true;
+        if (const auto there = readJobBytes(*bytes, name); there.ok() && unnamed(there->job) == unnamed(owed.job))
+          return true;
     return false;
   }
   /// Whether a state stands in a file, or comes back from a journal.
@@ -352,7 +363,9 @@ class KeptWork : public OpenJobTest {
       if (entry.path().extension() != ".journal") continue;
       const auto bytes = readFile(entry.path().string(), kMostJournalBytes);
       const auto there = bytes.ok() ? readJournal(*bytes, "j") : Result<Recovered>(bytes.error());
-      if (there.ok() && there->worthOffering() && unnamed(there->file.job) == unnamed(owed.job) && there->draft == owed.draft) return true;
+      if (there.ok() && there->worthOffering() && unnamed(there->file.job) == unnamed(owed.job) &&
+          there->draft == owed.draft)
+        return true;
     }
     return false;
   }
@@ -378,13 +391,15 @@ class KeptWork : public OpenJobTest {
       bool dirty = false;
       const auto settle = [&] {
         coming.clear();
-        if (!window->trouble() && !window->readOnly()) safe = (dirty || draft) ? std::optional(Owed{now.job, draft}) : std::nullopt;
+        if (!window->trouble() && !window->readOnly())
+          safe = (dirty || draft) ? std::optional(Owed{now.job, draft}) : std::nullopt;
         else if (!dirty && !draft) safe.reset();
       };
       files.killAfter = any(4) == 0 ? -1 : any(60);
       try {
         if (any(3) == 0) window->start(now, {});
-        else if (auto opened = window->open(path(any(2) == 0 ? "a.mezzet" : "b.mezzet")); opened.ok()) now = std::move(opened).value();
+        else if (auto opened = window->open(path(any(2) == 0 ? "a.mezzet" : "b.mezzet")); opened.ok())
+          now = std::move(opened).value();
         else window->start(now, {});
         settle();
         for (int step = 0; step < 12; ++step) {
@@ -397,7 +412,8 @@ class KeptWork : public OpenJobTest {
             case 3: {
               JobFile after{moved(now.job, ++stamp), now.nextId + 1, {}};
               if (any(3) == 0)
-                after.job = with(after.job, piece(("t" + std::to_string(stamp)).c_str(), "low-table", 40, 20), ("q" + std::to_string(stamp)).c_str(), 50, 50);
+                after.job = with(after.job, piece(("t" + std::to_string(stamp)).c_str(), "low-table", 40, 20),
+                                 ("q" + std::to_string(stamp)).c_str(), 50, 50);
               if (window->readOnly()) break;
               coming.push_back({after.job, draft});
               window->record("edit " + std::to_string(stamp), now.job, after.job, after.nextId);
@@ -407,11 +423,15 @@ class KeptWork : public OpenJobTest {
               break;
             }
             case 4: {
-              const std::string where = any(3) == 0 ? path(any(2) == 0 ? "b.mezzet" : "c.mezzet") : window->path().empty() ? path("b.mezzet") : window->path();
+              const std::string where = any(3) == 0              ? path(any(2) == 0 ? "b.mezzet" : "c.mezzet")
+                                        : window->path().empty() ? path("b.mezzet")
+                                                                 : window->path();
               // A file that is replaced on purpose takes nothing with it that is still owed.
               if (const auto bytes = readFile(where, 1 << 26); bytes.ok() && where != window->path()) {
                 const Job there = readJobBytes(*bytes, where)->job;
-                if (std::any_of(owed.begin(), owed.end(), [&](const Owed& o) { return unnamed(o.job) == unnamed(there); })) break;
+                if (std::any_of(owed.begin(), owed.end(),
+                                [&](const Owed& o) { return unnamed(o.job) == unnamed(there); }))
+                  break;
               }
               coming.push_back({now.job, draft});
               if (window->save(where, now, true).ok()) dirty = false;
@@ -449,7 +469,10 @@ class KeptWork : public OpenJobTest {
               now = back->after;
               draft = back->draft;
               dirty = back->edits.edits > 0;
-              if (!window->trouble()) std::erase_if(owed, [&](const Owed& o) { return unnamed(o.job) == unnamed(found.file.job) && o.draft == found.draft; });
+              if (!window->trouble())
+                std::erase_if(owed, [&](const Owed& o) {
+                  return unnamed(o.job) == unnamed(found.file.job) && o.draft == found.draft;
+                });
               settle();
               break;
             }
@@ -479,10 +502,12 @@ class KeptWork : public OpenJobTest {
       // What stands in a file is not owed any more: it is opened and worked on like any job.
       std::erase_if(owed, [&](const Owed& o) { return isSaved(o); });
       static_cast<void>(leftBehind(files, journals()));  // what a start sweeps up
-      for (const Owed& o : owed) ASSERT_TRUE(isFound(o)) << "seed " << seed << ", life " << life << ": what was left behind is lost";
+      for (const Owed& o : owed)
+        ASSERT_TRUE(isFound(o)) << "seed " << seed << ", life " << life << ": what was left behind is lost";
       for (const auto& entry : fs::directory_iterator(root_)) {
         if (entry.path().extension() != ".mezzet") continue;
-        ASSERT_TRUE(readJobBytes(readFile(entry.path().string(), 1 << 26).value(), "file").ok()) << "seed " << seed << ": a file is not whole";
+        ASSERT_TRUE(readJobBytes(readFile(entry.path().string(), 1 << 26).value(), "file").ok())
+            << "seed " << seed << ": a file is not whole";
       }
     }
   }

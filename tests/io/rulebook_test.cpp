@@ -5,7 +5,8 @@ namespace {
 
 TEST(Rulebook, ThatShipsHasEveryRuleWithReasonAndSource) {
   const Rulebook& book = builtInRulebook();
-  for (const char* id : {"table-reach", "art-centre", "art-gap", "overlap", "outside-room", "piece-count"}) EXPECT_NE(findRule(book, id), nullptr) << id;
+  for (const char* id : {"table-reach", "art-centre", "art-gap", "overlap", "outside-room", "piece-count"})
+    EXPECT_NE(findRule(book, id), nullptr) << id;
   for (const Rule& rule : book.rules) {
     EXPECT_FALSE(rule.measures.empty()) << rule.id;
     EXPECT_FALSE(rule.source.cite.empty()) << rule.id;
@@ -21,7 +22,8 @@ std::string refusal(const char* text) {
 TEST(Rulebook, OfAnotherShapeIsRefused) {
   EXPECT_EQ(refusal("{}"), "rules.json: must be a list of rules [ .. ]. See data/rules");
   EXPECT_EQ(refusal("[{"), "rules.json: is not valid JSON. Check commas and quotes");
-  EXPECT_EQ(refusal(R"([{"id":"a","name":"b","weight":"strong"}])"), "rules.json/0/weight: is \"strong\". Use one of: must, rule, taste");
+  EXPECT_EQ(refusal(R"([{"id":"a","name":"b","weight":"strong"}])"),
+            "rules.json/0/weight: is \"strong\". Use one of: must, rule, taste");
 }
 
 }  // namespace

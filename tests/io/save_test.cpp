@@ -61,14 +61,15 @@ INSTANTIATE_TEST_SUITE_P(AtEachStep, Save, testing::Values(Step::Write, Step::Sy
 
 TEST(SaveText, SaysWhatWhyAndWhatToDo) {
   Failing files(Step::Write);
-  EXPECT_EQ(
-      saveAtomically(files, testing::TempDir() + "/x.mezzet", "abc")->text(),
-      "x.mezzet: was not saved: No space left on device. The file is as it was, and your work is still here. Save it under another name or in another folder");
+  EXPECT_EQ(saveAtomically(files, testing::TempDir() + "/x.mezzet", "abc")->text(),
+            "x.mezzet: was not saved: No space left on device. The file is as it was, and your work is still here. "
+            "Save it under another name or in another folder");
 }
 class Saved : public testing::Test {
  protected:
   void SetUp() override {
-    folder_ = testing::TempDir() + "/saved-" + std::to_string(::getpid()) + "-" + testing::UnitTest::GetInstance()->current_test_info()->name();
+    folder_ = testing::TempDir() + "/saved-" + std::to_string(::getpid()) + "-" +
+              testing::UnitTest::GetInstance()->current_test_info()->name();
     fs::remove_all(folder_);
     fs::create_directories(folder_);
   }
@@ -78,7 +79,9 @@ class Saved : public testing::Test {
     struct stat status {};
     return ::stat(p.c_str(), &status) == 0 ? status.st_mode & 0777U : 0;
   }
-  [[nodiscard]] std::size_t entries() const { return static_cast<std::size_t>(std::distance(fs::directory_iterator(folder_), {})); }
+  [[nodiscard]] std::size_t entries() const {
+    return static_cast<std::size_t>(std::distance(fs::directory_iterator(folder_), {}));
+  }
   std::string folder_;
   FileSystem files_;
 };
@@ -146,7 +149,8 @@ TEST_F(Saved, TakesNamesUpToWhatAFileSystemAllows) {
 }
 TEST_F(Saved, DoesNotReplaceAPipeOrADevice) {
   ASSERT_EQ(::mkfifo(path("pipe").c_str(), 0600), 0);
-  EXPECT_EQ(saveAtomically(files_, path("pipe"), "a")->text(), "pipe: is not a file. Choose another name: folders, pipes and devices are not written to");
+  EXPECT_EQ(saveAtomically(files_, path("pipe"), "a")->text(),
+            "pipe: is not a file. Choose another name: folders, pipes and devices are not written to");
   EXPECT_TRUE(saveAtomically(files_, "/dev/null", "a"));
   EXPECT_TRUE(fs::is_fifo(path("pipe")));
 }

@@ -10,13 +10,15 @@ namespace {
 std::vector<std::string> matches(const std::string& folder, const std::regex& pattern) {
   std::vector<std::string> out;
   int files = 0;
-  for (const auto& entry : std::filesystem::recursive_directory_iterator(std::string(MEZZET_SOURCE_DIR) + "/" + folder)) {
+  for (const auto& entry :
+       std::filesystem::recursive_directory_iterator(std::string(MEZZET_SOURCE_DIR) + "/" + folder)) {
     if (entry.path().extension() != ".cpp" && entry.path().extension() != ".h") continue;
     ++files;
     std::ifstream in(entry.path());
     std::string line;
     for (int number = 1; std::getline(in, line); ++number)
-      if (std::regex_search(line, pattern)) out.push_back(entry.path().string() + ":" + std::to_string(number) + ": " + line);
+      if (std::regex_search(line, pattern))
+        out.push_back(entry.path().string() + ":" + std::to_string(number) + ": " + line);
   }
   EXPECT_GT(files, 5) << folder;
   return out;
@@ -32,7 +34,9 @@ TEST(Source, IoKnowsNothingOfTheScreen) { expectNone("src/io", "#include *\"(app
 TEST(Source, CoreReadsNoJsonClockOrFile) { expectNone("src/core", "nlohmann|<chrono>|<fstream>|<filesystem>|getenv"); }
 TEST(Source, NumbersNeverFollowALocale) { expectNone("src", "\\b(strtod|stod|stof|atof|setlocale)\\b"); }
 TEST(Source, TestsUseNoQtMacroThatFailsSilently) { expectNone("tests", "\\bQ(VERIFY2?|COMPARE|TRY_[A-Z_]+)\\("); }
-TEST(Source, ThePatternFindsWhatItLooksFor) { EXPECT_FALSE(matches("src/app", std::regex("#include *[<\"](Q[A-Z]|Qt)")).empty()); }
+TEST(Source, ThePatternFindsWhatItLooksFor) {
+  EXPECT_FALSE(matches("src/app", std::regex("#include *[<\"](Q[A-Z]|Qt)")).empty());
+}
 
 }  // namespace
 }  // namespace mezzet

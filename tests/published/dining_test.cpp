@@ -1,5 +1,5 @@
-// Source: NKBA Kitchen Planning Guideline 8, as remembered: behind a seated diner 32 in from the table's edge where nobody
-// passes, 36 in to edge past, 44 in to walk past.
+// Source: NKBA Kitchen Planning Guideline 8, as remembered: behind a seated diner 32 in from the table's edge where
+// nobody passes, 36 in to edge past, 44 in to walk past.
 #include "core/rules/base/check.h"
 #include "io/rulebook_json.h"
 #include "support/rooms.h"
@@ -23,22 +23,26 @@ Job dining(double width, const char* school) {
   Piece chair = piece("chair", "chair", 18, 20, 34);
   chair.count = 2;
   job = with(job, chair, "p2", 100, width / 2 + 26);
-  return withPlacement(job, SchemeId("s1"), {PlacementId("p3"), chair.id, FloorPlace{{in(100), in(width / 2 - 26)}, 180}, {}});
+  return withPlacement(job, SchemeId("s1"),
+                       {PlacementId("p3"), chair.id, FloorPlace{{in(100), in(width / 2 - 26)}, 180}, {}});
 }
 int breaking(const Job& job) {
   int count = 0;
-  for (const Finding& f : check(job, builtInRulebook(), SchemeId("s1"), {})) count += f.rule == "dining-wall" && f.verdict == Verdict::Breaks;
+  for (const Finding& f : check(job, builtInRulebook(), SchemeId("s1"), {}))
+    count += f.rule == "dining-wall" && f.verdict == Verdict::Breaks;
   return count;
 }
 
-// Computed from the guideline: a 40 in table centred, the same clearance on both sides: 40 + 2 x 44 = 128 in to walk past,
-// 40 + 2 x 32 = 104 in without passage.
+// Computed from the guideline: a 40 in table centred, the same clearance on both sides: 40 + 2 x 44 = 128 in to walk
+// past, 40 + 2 x 32 = 104 in without passage.
 TEST_P(PublishedDining, RoomsAreJustWideEnough) {
   const double width = 40 + 2 * GetParam().behind;
   EXPECT_EQ(breaking(dining(width, GetParam().school)), 0);
   EXPECT_EQ(breaking(dining(width - 0.25, GetParam().school)), 2);
 }
-INSTANTIATE_TEST_SUITE_P(Guideline8, PublishedDining, testing::Values(Class{"NobodyPasses", "b", 32}, Class{"EdgePast", "c", 36}, Class{"WalkPast", "d", 44}),
+INSTANTIATE_TEST_SUITE_P(Guideline8, PublishedDining,
+                         testing::Values(Class{"NobodyPasses", "b", 32}, Class{"EdgePast", "c", 36},
+                                         Class{"WalkPast", "d", 44}),
                          [](const auto& c) { return std::string(c.param.name); });
 
 }  // namespace

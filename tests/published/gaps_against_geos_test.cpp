@@ -27,8 +27,10 @@ struct Geos {
 
   Shape polygon(const std::vector<Vec2>& points) const {
     GEOSCoordSequence* sequence = GEOSCoordSeq_create_r(handle, static_cast<unsigned>(points.size()) + 1, 2);
-    for (unsigned i = 0; i <= points.size(); ++i) GEOSCoordSeq_setXY_r(handle, sequence, i, points[i % points.size()].x, points[i % points.size()].y);
-    return Shape(GEOSGeom_createPolygon_r(handle, GEOSGeom_createLinearRing_r(handle, sequence), nullptr, 0), Free{handle});
+    for (unsigned i = 0; i <= points.size(); ++i)
+      GEOSCoordSeq_setXY_r(handle, sequence, i, points[i % points.size()].x, points[i % points.size()].y);
+    return Shape(GEOSGeom_createPolygon_r(handle, GEOSGeom_createLinearRing_r(handle, sequence), nullptr, 0),
+                 Free{handle});
   }
   Shape segment(Vec2 a, Vec2 b) const {
     GEOSCoordSequence* sequence = GEOSCoordSeq_create_r(handle, 2, 2);
@@ -64,7 +66,8 @@ class AgainstGeos : public testing::Test {
     const double w = uniform(20, 1500), h = uniform(20, 900);
     if (random_() % 5 == 0) return {{at, at + rotated({w, 0}, turn)}, 0};
     Convex c;
-    for (const Vec2 p : {Vec2{-w, -h}, Vec2{w, -h}, Vec2{w, h}, Vec2{-w, h}}) c.core.push_back(at + rotated(p, turn) * 0.5);
+    for (const Vec2 p : {Vec2{-w, -h}, Vec2{w, -h}, Vec2{w, h}, Vec2{-w, h}})
+      c.core.push_back(at + rotated(p, turn) * 0.5);
     return c;
   }
   std::mt19937 random_{kSeed};
@@ -134,7 +137,8 @@ TEST(PublishedGaps, ATurnedRectangleBeforeAWall) {
 }
 TEST(PublishedGaps, ATurnedSquareInACorridor) {
   Convex square;
-  for (const Vec2 p : {Vec2{-.5, -.5}, Vec2{.5, -.5}, Vec2{.5, .5}, Vec2{-.5, .5}}) square.core.push_back(rotated(p, turnOf(45)));
+  for (const Vec2 p : {Vec2{-.5, -.5}, Vec2{.5, -.5}, Vec2{.5, .5}, Vec2{-.5, .5}})
+    square.core.push_back(rotated(p, turnOf(45)));
   for (const double y : {2.0, -2.0}) EXPECT_NEAR(separation(square, {{{-10, y}, {10, y}}, 0}).gap, 1.2928932, 1e-7);
 }
 

@@ -17,11 +17,15 @@ double drawnWall(double length, int scale, const char* paper) {
   room.id = RoomId("r");
   room.name = "R";
   room.ceilingHeight = 2400;
-  room.corners = {{CornerId("A"), {0, 0}}, {CornerId("B"), {length, 0}}, {CornerId("C"), {length, 3000}}, {CornerId("D"), {0, 3000}}};
+  room.corners = {{CornerId("A"), {0, 0}},
+                  {CornerId("B"), {length, 0}},
+                  {CornerId("C"), {length, 3000}},
+                  {CornerId("D"), {0, 3000}}};
   const auto sheet = planSheet(Job{}, room, nullptr, {findPaper(paper), scale, {}, ""});
   if (!sheet) return -1;
   for (const Item& item : sheet->drawing.items)
-    if (const auto* path = std::get_if<PathItem>(&item.shape); path != nullptr && item.layer == Layer::Floor) return distance(path->points[0], path->points[1]);
+    if (const auto* path = std::get_if<PathItem>(&item.shape); path != nullptr && item.layer == Layer::Floor)
+      return distance(path->points[0], path->points[1]);
   return -2;
 }
 TEST(PublishedScale, EighteenFeetAtAQuarterInch) { EXPECT_NEAR(drawnWall(18 * 304.8, 48, "letter"), 114.3, 1e-9); }

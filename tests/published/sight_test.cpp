@@ -1,5 +1,5 @@
-// What is seen, against GEOS (Debian's libgeos): lines of sight cut by GEOS with each body, heights followed along them. Random
-// bodies; the seed is printed.
+// What is seen, against GEOS (Debian's libgeos): lines of sight cut by GEOS with each body, heights followed along
+// them. Random bodies; the seed is printed.
 #include <geos_c.h>
 #include <gtest/gtest.h>
 
@@ -36,7 +36,8 @@ struct AgainstGeosSight : testing::Test {
     for (unsigned i = 0; i <= n; ++i) GEOSCoordSeq_setXY_r(handle, s, i, c.core[i % n].x, c.core[i % n].y);
     return own(GEOSGeom_createPolygon_r(handle, GEOSGeom_createLinearRing_r(handle, s), nullptr, 0));
   }
-  /// Whether a body hides the far end of a line that rises evenly from one height to another; `near` when it is a close thing.
+  /// Whether a body hides the far end of a line that rises evenly from one height to another; `near` when it is a close
+  /// thing.
   bool hides(const Occluder& o, const Eye& eye, Vec2 to, double height, bool& near) const {
     const Shape sight = line(eye.at, to), shape = body(o.shape);
     const Shape cut = own(GEOSIntersection_r(handle, sight.get(), shape.get()));
@@ -54,11 +55,13 @@ struct AgainstGeosSight : testing::Test {
     GEOSGeom_getYMax_r(handle, cut.get(), &high);
     const Vec2 d = to - eye.at;
     const bool byX = std::abs(d.x) > std::abs(d.y);
-    double from = byX ? (minX - eye.at.x) / d.x : (low - eye.at.y) / d.y, until = byX ? (maxX - eye.at.x) / d.x : (high - eye.at.y) / d.y;
+    double from = byX ? (minX - eye.at.x) / d.x : (low - eye.at.y) / d.y,
+           until = byX ? (maxX - eye.at.x) / d.x : (high - eye.at.y) / d.y;
     if (from > until) std::swap(from, until);
     const double a = eye.height + (height - eye.height) * from, b = eye.height + (height - eye.height) * until;
     const double least = std::min(a, b), most = std::max(a, b);
-    near = near || (o.shape.core.size() > 2 && length < 4) || std::abs(least - o.top) < 2 || std::abs(most - o.bottom) < 2;
+    near =
+        near || (o.shape.core.size() > 2 && length < 4) || std::abs(least - o.top) < 2 || std::abs(most - o.bottom) < 2;
     return least < o.top && most > o.bottom;
   }
   double uniform(double a, double b) { return std::uniform_real_distribution(a, b)(random); }
@@ -71,7 +74,8 @@ struct AgainstGeosSight : testing::Test {
       Convex shape;
       if (random() % 5 == 0) shape.core = {at, at + rotated({w, 0}, turn)};
       else
-        for (const Vec2 p : {Vec2{-w, -h}, Vec2{w, -h}, Vec2{w, h}, Vec2{-w, h}}) shape.core.push_back(at + rotated(p, turn));
+        for (const Vec2 p : {Vec2{-w, -h}, Vec2{w, -h}, Vec2{w, h}, Vec2{-w, h}})
+          shape.core.push_back(at + rotated(p, turn));
       out.push_back({shape, bottom, bottom + uniform(200, 1900), "o" + std::to_string(i)});
     }
     return out;
@@ -92,8 +96,10 @@ TEST_F(AgainstGeosSight, WhatIsSeenOfAnEdgeIsWhatNoLineIsCutBefore) {
       const double s = uniform(0, 1);
       bool near = false, cut = false;
       for (const Occluder& o : occluders) cut = hides(o, eye, a + (b - a) * s, height, near) || cut;
-      for (const Stretch& stretch : stretches) near = near || std::abs(stretch.from - s) < 1e-3 || std::abs(stretch.to - s) < 1e-3;
-      const bool sees = std::any_of(stretches.begin(), stretches.end(), [&](const Stretch& t) { return s >= t.from && s <= t.to; });
+      for (const Stretch& stretch : stretches)
+        near = near || std::abs(stretch.from - s) < 1e-3 || std::abs(stretch.to - s) < 1e-3;
+      const bool sees =
+          std::any_of(stretches.begin(), stretches.end(), [&](const Stretch& t) { return s >= t.from && s <= t.to; });
       if (near) {
         ++close;
         continue;

@@ -1,5 +1,5 @@
-// Outside checks of what is recorded on site: stairs by the published rules for private ones, planes and studs by an independent
-// solver, the straightening of a picture by a closed form.
+// Outside checks of what is recorded on site: stairs by the published rules for private ones, planes and studs by an
+// independent solver, the straightening of a picture by a closed form.
 #include <gsl/gsl_fit.h>
 #include <gsl/gsl_multifit.h>
 #include <gtest/gtest.h>
@@ -25,7 +25,8 @@ Verdict stairVerdict(const Stair& stair, const std::string& rule, const std::str
   room.id = RoomId("hall");
   room.name = "Hall";
   room.ceilingHeight = 2700;
-  room.corners = {{CornerId("A"), {0, 0}}, {CornerId("B"), {5000, 0}}, {CornerId("C"), {5000, 2000}}, {CornerId("D"), {0, 2000}}};
+  room.corners = {
+      {CornerId("A"), {0, 0}}, {CornerId("B"), {5000, 0}}, {CornerId("C"), {5000, 2000}}, {CornerId("D"), {0, 2000}}};
   Feature f;
   f.id = FeatureId("stair");
   f.kind = FeatureKind::Stair;
@@ -40,11 +41,14 @@ Verdict stairVerdict(const Stair& stair, const std::string& rule, const std::str
   ADD_FAILURE() << rule << " said nothing";
   return Verdict::NotMeasured;
 }
-Stair flight(double riser, double going, int risers = 14) { return {risers, riser, going, 0, std::nullopt, std::nullopt, std::nullopt, std::nullopt}; }
+Stair flight(double riser, double going, int risers = 14) {
+  return {risers, riser, going, 0, std::nullopt, std::nullopt, std::nullopt, std::nullopt};
+}
 
-// England, Approved Document K (2013), table 1.1, private stair, as remembered: rise 150-220, going 220-300, pitch at most 42
-// degrees, twice the rise plus the going 550-700. International Residential Code (2021), R311.7.5, as remembered: riser at most
-// 7 3/4 in, tread at least 10 in. The worked example: 14 risers over a rise of 2700, going 250.
+// England, Approved Document K (2013), table 1.1, private stair, as remembered: rise 150-220, going 220-300, pitch at
+// most 42 degrees, twice the rise plus the going 550-700. International Residential Code (2021), R311.7.5, as
+// remembered: riser at most 7 3/4 in, tread at least 10 in. The worked example: 14 risers over a rise of 2700, going
+// 250.
 TEST(PrivateStair, FourteenRisersOverTwentySevenHundred) {
   const Stair s = flight(2700.0 / 14, 250);
   EXPECT_NEAR(s.riser, 192.86, 0.005);
@@ -118,7 +122,8 @@ TEST(PlaneFit, AgreesWithTheScientificLibrary) {
     EXPECT_NEAR(fit->chi2, chi2, 1e-6 * (1 + chi2));
     for (std::size_t i = 0; i < 3; ++i)
       for (std::size_t j = 0; j < 3; ++j)
-        EXPECT_NEAR(fit->covariance[3 * i + j], gsl_matrix_get(cov, i, j), 1e-6 * (1e-6 + std::abs(gsl_matrix_get(cov, i, j))));
+        EXPECT_NEAR(fit->covariance[3 * i + j], gsl_matrix_get(cov, i, j),
+                    1e-6 * (1e-6 + std::abs(gsl_matrix_get(cov, i, j))));
     gsl_multifit_linear_free(work);
     gsl_matrix_free(x);
     gsl_matrix_free(cov);
@@ -126,7 +131,8 @@ TEST(PlaneFit, AgreesWithTheScientificLibrary) {
   }
 }
 
-// With every hit's stud known, pitch and offset are a straight line through (index, place): the library's weighted line fit.
+// With every hit's stud known, pitch and offset are a straight line through (index, place): the library's weighted line
+// fit.
 TEST(StudFit, OfAFreePitchAgreesWithTheScientificLibrary) {
   SCOPED_TRACE("seed 20261125");
   std::mt19937 random(kSeed);
@@ -158,17 +164,19 @@ TEST(StudFit, OfAFreePitchAgreesWithTheScientificLibrary) {
   EXPECT_GE(compared, 20);
 }
 
-// The unit square to any quadrilateral has a closed form (Heckbert, Fundamentals of Texture Mapping, 1989, as remembered):
-// with d1 = p1 - p2, d2 = p3 - p2, s = p0 - p1 + p2 - p3: g = |s d2| / |d1 d2|, h = |d1 s| / |d1 d2|.
+// The unit square to any quadrilateral has a closed form (Heckbert, Fundamentals of Texture Mapping, 1989, as
+// remembered): with d1 = p1 - p2, d2 = p3 - p2, s = p0 - p1 + p2 - p3: g = |s d2| / |d1 d2|, h = |d1 s| / |d1 d2|.
 TEST(Straightening, AgreesWithTheClosedForm) {
   SCOPED_TRACE("seed 20261125");
   std::mt19937 random(kSeed);
   std::uniform_real_distribution<double> off(-120, 120);
   for (int trial = 0; trial < 200; ++trial) {
-    const Vec2 p0{off(random), off(random)}, p1{1000 + off(random), off(random)}, p2{1000 + off(random), 700 + off(random)}, p3{off(random), 700 + off(random)};
+    const Vec2 p0{off(random), off(random)}, p1{1000 + off(random), off(random)},
+        p2{1000 + off(random), 700 + off(random)}, p3{off(random), 700 + off(random)};
     const Vec2 d1 = p1 - p2, d2 = p3 - p2, s = p0 - p1 + p2 - p3;
     const double det = cross(d1, d2), g = cross(s, d2) / det, h = cross(d1, s) / det;
-    const double a = p1.x - p0.x + g * p1.x, b = p3.x - p0.x + h * p3.x, d = p1.y - p0.y + g * p1.y, e = p3.y - p0.y + h * p3.y;
+    const double a = p1.x - p0.x + g * p1.x, b = p3.x - p0.x + h * p3.x, d = p1.y - p0.y + g * p1.y,
+                 e = p3.y - p0.y + h * p3.y;
     const auto ours = homographyOf({{0, 0}, {1, 0}, {1, 1}, {0, 1}}, {p0, p1, p2, p3});
     ASSERT_TRUE(ours);
     for (const double x : {0.0, 0.3, 0.8})

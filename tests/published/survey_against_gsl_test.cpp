@@ -24,7 +24,8 @@ int residuals(const gsl_vector* x, void* data, gsl_vector* f) {
       v = std::hypot(p[o.to].x - p[o.from].x, p[o.to].y - p[o.from].y) - o.value;
     } else {
       // Written out anew, so that a mistake in the product's angle would show.
-      const Vec2 a = p[(o.from + 1) % net.corners] - p[o.from], b = p[(o.from + net.corners - 1) % net.corners] - p[o.from];
+      const Vec2 a = p[(o.from + 1) % net.corners] - p[o.from],
+                 b = p[(o.from + net.corners - 1) % net.corners] - p[o.from];
       double inside = (std::atan2(b.y, b.x) - std::atan2(a.y, a.x)) * 180 / std::acos(-1.0);
       while (inside < o.value - 180) inside += 360;
       while (inside > o.value + 180) inside -= 360;
@@ -39,7 +40,8 @@ Polygon byGsl(const Network& net, const Polygon& start) {
   const std::size_t unknowns = 2 * net.corners - 3;
   gsl_multifit_nlinear_parameters how = gsl_multifit_nlinear_default_parameters();
   how.fdtype = GSL_MULTIFIT_NLINEAR_CTRDIFF;
-  gsl_multifit_nlinear_workspace* w = gsl_multifit_nlinear_alloc(gsl_multifit_nlinear_trust, &how, net.observations.size(), unknowns);
+  gsl_multifit_nlinear_workspace* w =
+      gsl_multifit_nlinear_alloc(gsl_multifit_nlinear_trust, &how, net.observations.size(), unknowns);
   gsl_multifit_nlinear_fdf fdf{};
   fdf.f = residuals;
   fdf.n = net.observations.size();
@@ -72,7 +74,8 @@ TEST(AgainstGsl, RandomRoomsHaveTheSameCornersWithinAMicrometre) {
     const double w = uniform(3000, 7000), d = uniform(2600, 5000);
     Polygon p{{0, 0}, {w, 0}, {w, d}};
     for (int k = 0; k < alcoves; ++k) {
-      const double right = w * (1 - (k + 0.3) / (alcoves + 0.2)), left = right - w * 0.3 / (alcoves + 0.2), deep = uniform(300, 700);
+      const double right = w * (1 - (k + 0.3) / (alcoves + 0.2)), left = right - w * 0.3 / (alcoves + 0.2),
+                   deep = uniform(300, 700);
       p.insert(p.end(), {{right, d}, {right, d - deep}, {left, d - deep}, {left, d}});
     }
     p.push_back({0, d});
@@ -84,7 +87,8 @@ TEST(AgainstGsl, RandomRoomsHaveTheSameCornersWithinAMicrometre) {
     const auto ours = adjust(net);
     ASSERT_TRUE(ours.ok()) << ours.error().text();
     const Polygon theirs = byGsl(net, p);
-    for (std::size_t i = 0; i < p.size(); ++i) EXPECT_LT(distance(ours->corners[i], theirs[i]), 1e-3) << "room " << room << " corner " << i;
+    for (std::size_t i = 0; i < p.size(); ++i)
+      EXPECT_LT(distance(ours->corners[i], theirs[i]), 1e-3) << "room " << room << " corner " << i;
   }
 }
 

@@ -90,14 +90,16 @@ TEST_P(SlipRates, AreAsStated) {
     ++detected;
     named += s.named.has_value();
     right += s.named == wrong;
-    listed += std::any_of(s.listed.begin(), s.listed.end(), [&](const Suspect& one) { return one.observation == wrong; });
+    listed +=
+        std::any_of(s.listed.begin(), s.listed.end(), [&](const Suspect& one) { return one.observation == wrong; });
   }
   const auto percent = [](int part, int whole) { return whole > 0 ? 100.0 * part / whole : 0; };
   std::printf(
-      "%s, seed %u: %d detected of %d (%d refused); named and right %.1f %% of %d named; named or listed %.1f %% of detected; decided %.1f %%; clean rooms "
+      "%s, seed %u: %d detected of %d (%d refused); named and right %.1f %% of %d named; named or listed %.1f %% of "
+      "detected; decided %.1f %%; clean rooms "
       "detected %.1f %%\n",
-      GetParam().name, kSeed, detected, kRooms, refused, percent(right, named), named, percent(listed, detected), percent(named, detected),
-      percent(falseAlarms, kRooms));
+      GetParam().name, kSeed, detected, kRooms, refused, percent(right, named), named, percent(listed, detected),
+      percent(named, detected), percent(falseAlarms, kRooms));
   ASSERT_GT(detected, kRooms / 3);
   EXPECT_GE(percent(right, std::max(1, named)), named > 20 ? 93 : 0);
   EXPECT_GE(percent(listed, detected), 95);
@@ -105,8 +107,10 @@ TEST_P(SlipRates, AreAsStated) {
   EXPECT_LE(percent(falseAlarms, kRooms), 2.5);
 }
 INSTANTIATE_TEST_SUITE_P(Rooms, SlipRates,
-                         testing::Values(Kind{"FourCornersOneDiagonal", 4, {{0, 2}}, {}, 70}, Kind{"FourCornersTwoDiagonals", 4, {{0, 2}, {1, 3}}, {}, 70},
-                                         Kind{"LOneDiagonal", 6, {{0, 3}}, {}, 0}, Kind{"LTwoDiagonals", 6, {{0, 3}, {1, 5}}, {}, 65},
+                         testing::Values(Kind{"FourCornersOneDiagonal", 4, {{0, 2}}, {}, 70},
+                                         Kind{"FourCornersTwoDiagonals", 4, {{0, 2}, {1, 3}}, {}, 70},
+                                         Kind{"LOneDiagonal", 6, {{0, 3}}, {}, 0},
+                                         Kind{"LTwoDiagonals", 6, {{0, 3}, {1, 5}}, {}, 65},
                                          Kind{"LThreeDiagonals", 6, {{0, 3}, {1, 5}, {0, 2}}, {}, 65},
                                          Kind{"FiveTwoDiagonals", 5, {{0, 2}, {1, 4}}, {2, 3}, 45},
                                          Kind{"FiveThreeDiagonals", 5, {{0, 2}, {1, 4}, {0, 3}}, {2, 3}, 45}),

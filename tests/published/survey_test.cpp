@@ -1,5 +1,5 @@
-// Published traverses, levelling nets and least-squares examples, as remembered; each value re-solved with an independent
-// solver before it was written here.
+// Published traverses, levelling nets and least-squares examples, as remembered; each value re-solved with an
+// independent solver before it was written here.
 #include <gsl/gsl_cdf.h>
 #include <gtest/gtest.h>
 
@@ -18,8 +18,8 @@ Observation between(const char* id, std::size_t a, std::size_t b, double value, 
 Held onLine() { return {false, true, {}}; }
 Held at(double x, double y = 0) { return {true, true, {x, y}}; }
 
-// Source: Ghilani, Adjustment Computations, chapter on the principles of least squares: a line ABC measured whole and in
-// parts, as remembered: AC 431.71, AB 211.52, BC 220.10 give AB 211.55 and BC 220.13, residuals -0.03, +0.03, +0.03.
+// Source: Ghilani, Adjustment Computations, chapter on the principles of least squares: a line ABC measured whole and
+// in parts, as remembered: AC 431.71, AB 211.52, BC 220.10 give AB 211.55 and BC 220.13, residuals -0.03, +0.03, +0.03.
 TEST(PublishedLeastSquares, ALineMeasuredWholeAndInParts) {
   Network net;
   net.corners = 3;
@@ -40,8 +40,12 @@ Network levelling(const std::array<double, 7>& sigma, double blunder = 0) {
   net.corners = 5;
   net.held = {at(100), at(107.5), onLine(), onLine(), onLine()};
   enum { X, Y, A, B, C };
-  net.observations = {between("XA", X, A, 5.10, sigma[0]), between("AY", A, Y, 2.34, sigma[1]), between("YC", Y, C, 1.25 - blunder, sigma[2]),
-                      between("CX", C, X, 6.13, sigma[3]), between("AB", A, B, 0.68, sigma[4]), between("YB", Y, B, 3.00, sigma[5]),
+  net.observations = {between("XA", X, A, 5.10, sigma[0]),
+                      between("AY", A, Y, 2.34, sigma[1]),
+                      between("YC", Y, C, 1.25 - blunder, sigma[2]),
+                      between("CX", C, X, 6.13, sigma[3]),
+                      between("AB", A, B, 0.68, sigma[4]),
+                      between("YB", Y, B, 3.00, sigma[5]),
                       between("BC", B, C, 1.70, sigma[6])};
   return net;
 }
@@ -124,8 +128,13 @@ TEST(PublishedLeastSquares, ATrilaterationFromAnyStart) {
 // outline of a walk shares its misclosure as that rule does.
 TEST(PublishedTraverse, TheFirstOutlineIsBalancedByTheCompassRule) {
   const double length[] = {647.25, 203.03, 720.35, 610.24, 285.13};
-  const Vec2 leg[] = {{517.451, -388.815}, {5.966, -202.942}, {192.889, 694.045}, {-590.565, 153.708}, {-125.715, -255.919}};  // departure, latitude
-  const Vec2 balanced[] = {{517.4442, -388.8352}, {5.9639, -202.9483}, {192.8814, 694.0225}, {-590.5714, 153.6889}, {-125.7180, -255.9279}};
+  const Vec2 leg[] = {{517.451, -388.815},
+                      {5.966, -202.942},
+                      {192.889, 694.045},
+                      {-590.565, 153.708},
+                      {-125.715, -255.919}};  // departure, latitude
+  const Vec2 balanced[] = {
+      {517.4442, -388.8352}, {5.9639, -202.9483}, {192.8814, 694.0225}, {-590.5714, 153.6889}, {-125.7180, -255.9279}};
   Network net;
   net.corners = 5;
   for (std::size_t i = 0; i < 5; ++i) {
@@ -138,7 +147,8 @@ TEST(PublishedTraverse, TheFirstOutlineIsBalancedByTheCompassRule) {
   }
   const Polygon outline = sketchStart(net);
   EXPECT_NEAR(std::abs(signedArea(outline)), 272585.35, 3);
-  for (std::size_t i = 0; i < 5; ++i) EXPECT_NEAR(distance(outline[i], outline[(i + 1) % 5]), norm(balanced[i]), 0.002) << i;
+  for (std::size_t i = 0; i < 5; ++i)
+    EXPECT_NEAR(distance(outline[i], outline[(i + 1) % 5]), norm(balanced[i]), 0.002) << i;
 }
 
 // Computed from the definition with an independent least-squares solver (scipy.optimize): a room of four walls and both
@@ -147,7 +157,9 @@ TEST(PublishedRoom, FourWallsWithBothDiagonals) {
   Network net;
   net.corners = 4;
   net.turns = {1, 1, 1, 1};
-  const auto run = [](const char* id, std::size_t a, double v) { return Observation{id, ObservationKind::Run, a, (a + 1) % 4, v, 1}; };
+  const auto run = [](const char* id, std::size_t a, double v) {
+    return Observation{id, ObservationKind::Run, a, (a + 1) % 4, v, 1};
+  };
   net.observations = {run("AB", 0, 5.003), run("BC", 1, 3.998),         run("CD", 2, 4.996),
                       run("DA", 3, 4.002), between("AC", 0, 2, 6.4035), between("BD", 1, 3, 6.4010)};
   const auto a = adjust(net);
@@ -162,8 +174,9 @@ TEST(PublishedRoom, FourWallsWithBothDiagonals) {
 
 // Source: tables of chi-square (95 % and 99 %), and GSL's gsl_cdf_chisq_Pinv as independent library.
 TEST(PublishedChiSquare, QuantilesAgreeWithTheTable) {
-  const std::tuple<int, double, double> table[] = {{1, 3.841, 6.635},   {2, 5.991, 9.210},   {3, 7.815, 11.345},   {4, 9.488, 13.277},  {5, 11.070, 15.086},
-                                                   {6, 12.592, 16.812}, {8, 15.507, 20.090}, {10, 18.307, 23.209}, {20, 31.410, 37.566}};
+  const std::tuple<int, double, double> table[] = {{1, 3.841, 6.635},   {2, 5.991, 9.210},    {3, 7.815, 11.345},
+                                                   {4, 9.488, 13.277},  {5, 11.070, 15.086},  {6, 12.592, 16.812},
+                                                   {8, 15.507, 20.090}, {10, 18.307, 23.209}, {20, 31.410, 37.566}};
   for (const auto& [freedom, at95, at99] : table) {
     EXPECT_NEAR(chiSquaredQuantile(freedom, 0.95), at95, 0.0006) << freedom;
     EXPECT_NEAR(chiSquaredQuantile(freedom, 0.99), at99, 0.0006) << freedom;

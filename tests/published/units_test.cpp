@@ -17,7 +17,9 @@ TEST(PublishedUnits, NineFeetAndNineFeetSeven) {
   EXPECT_EQ(writeLength(2743.2, {LengthStyle::FeetInches, 16}), "9'-0\"");
   EXPECT_EQ(writeLength(2921, {LengthStyle::FeetInches, 16}), "9'-7\"");
 }
-TEST(PublishedUnits, ARoundMetricLengthToTheNearestSixteenth) { EXPECT_EQ(writeLength(3658, {LengthStyle::FeetInches, 16}), "12'-0\""); }
+TEST(PublishedUnits, ARoundMetricLengthToTheNearestSixteenth) {
+  EXPECT_EQ(writeLength(3658, {LengthStyle::FeetInches, 16}), "12'-0\"");
+}
 
 }  // namespace
 }  // namespace mezzet

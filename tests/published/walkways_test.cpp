@@ -39,10 +39,14 @@ Body boxBody(const char* id, Vec2 low, Vec2 high) {
   return body;
 }
 
-// Source: computed for the reference list (a distance transform on a 10 mm grid agrees): room 5 x 4 m, table x 2 to 3 and
-// y 1.2 to 2.4; from left to right 1.6 m, over the top. A cabinet x 2.2 to 2.8, y 3.5 to 4 leaves 1.1 there: then 1.2, below.
+// Source: computed for the reference list (a distance transform on a 10 mm grid agrees): room 5 x 4 m, table x 2 to 3
+// and y 1.2 to 2.4; from left to right 1.6 m, over the top. A cabinet x 2.2 to 2.8, y 3.5 to 4 leaves 1.1 there:
+// then 1.2, below.
 struct WidestPath : testing::Test {
-  WidestPath() { room.openings = {opening("right", OpeningKind::Arch, "B", 0, 4000), opening("left", OpeningKind::Arch, "D", 0, 4000)}; }
+  WidestPath() {
+    room.openings = {opening("right", OpeningKind::Arch, "B", 0, 4000),
+                     opening("left", OpeningKind::Arch, "D", 0, 4000)};
+  }
   Way way(const std::vector<Body>& bodies) const {
     const WalkSpace space = walkSpace(room, bodies);
     return widestWay(space, space.openings[0], space.openings[1]);
@@ -65,8 +69,8 @@ TEST_F(WidestPath, GoesBelowWhenACabinetStandsAbove) {
   EXPECT_EQ(found.pinch->second, "wall:A");
 }
 
-// Source: computed for the reference list and confirmed there by GEOS: largest inscribed circles of a 3-4-5 triangle (radius
-// 1), a 5 x 3 rectangle (1.5), an L corridor of width 1 (2 - sqrt 2) and a hexagon of side 1 (0.8660254).
+// Source: computed for the reference list and confirmed there by GEOS: largest inscribed circles of a 3-4-5 triangle
+// (radius 1), a 5 x 3 rectangle (1.5), an L corridor of width 1 (2 - sqrt 2) and a hexagon of side 1 (0.8660254).
 struct Inscribed {
   const char* name;
   std::vector<Vec2> corners;
@@ -81,9 +85,13 @@ TEST_P(InscribedCircle, IsTheLargestTurn) {
 }
 INSTANTIATE_TEST_SUITE_P(
     Shapes, InscribedCircle,
-    testing::Values(Inscribed{"triangle", {{0, 0}, {4, 0}, {0, 3}}, 1}, Inscribed{"rectangle", {{0, 0}, {5, 0}, {5, 3}, {0, 3}}, 1.5},
-                    Inscribed{"corridor", {{0, 0}, {5, 0}, {5, 1}, {1, 1}, {1, 5}, {0, 5}}, 2 - std::numbers::sqrt2},
-                    Inscribed{"hexagon", {{0, 0}, {1, 0}, {1.5, 0.8660254038}, {1, 1.7320508076}, {0, 1.7320508076}, {-0.5, 0.8660254038}}, 0.8660254}),
+    testing::Values(
+        Inscribed{"triangle", {{0, 0}, {4, 0}, {0, 3}}, 1},
+        Inscribed{"rectangle", {{0, 0}, {5, 0}, {5, 3}, {0, 3}}, 1.5},
+        Inscribed{"corridor", {{0, 0}, {5, 0}, {5, 1}, {1, 1}, {1, 5}, {0, 5}}, 2 - std::numbers::sqrt2},
+        Inscribed{"hexagon",
+                  {{0, 0}, {1, 0}, {1.5, 0.8660254038}, {1, 1.7320508076}, {0, 1.7320508076}, {-0.5, 0.8660254038}},
+                  0.8660254}),
     [](const auto& i) { return std::string(i.param.name); });
 
 // ---- random rooms against GEOS
@@ -102,11 +110,13 @@ struct Geos {
   GEOSCoordSequence* sequence(const std::vector<Vec2>& points, bool closed) const {
     const auto n = static_cast<unsigned>(points.size());
     GEOSCoordSequence* s = GEOSCoordSeq_create_r(handle, n + (closed ? 1 : 0), 2);
-    for (unsigned i = 0; i < n + (closed ? 1 : 0); ++i) GEOSCoordSeq_setXY_r(handle, s, i, points[i % n].x, points[i % n].y);
+    for (unsigned i = 0; i < n + (closed ? 1 : 0); ++i)
+      GEOSCoordSeq_setXY_r(handle, s, i, points[i % n].x, points[i % n].y);
     return s;
   }
   Shape polygon(const std::vector<Vec2>& points) const {
-    return own(GEOSGeom_createPolygon_r(handle, GEOSGeom_createLinearRing_r(handle, sequence(points, true)), nullptr, 0));
+    return own(
+        GEOSGeom_createPolygon_r(handle, GEOSGeom_createLinearRing_r(handle, sequence(points, true)), nullptr, 0));
   }
   Shape point(Vec2 p) const { return own(GEOSGeom_createPointFromXY_r(handle, p.x, p.y)); }
   Shape core(const Convex& c) const {
@@ -124,10 +134,12 @@ struct Geos {
     Shape left = polygon(space.outline);
     std::vector<Convex> sides;
     for (const WayEnd& end : space.openings) {
-      const Vec2 a = end.at + leftOf(end.inward) * (end.widest / 2), b = end.at - leftOf(end.inward) * (end.widest / 2), out = end.inward * -end.widest;
+      const Vec2 a = end.at + leftOf(end.inward) * (end.widest / 2), b = end.at - leftOf(end.inward) * (end.widest / 2),
+                 out = end.inward * -end.widest;
       const Shape passage = polygon({a, b, b + out, a + out});
       left = own(GEOSUnion_r(handle, left.get(), passage.get()));
-      for (const auto& [p, q] : {std::pair{a, a + out}, std::pair{a + out, b + out}, std::pair{b + out, b}}) sides.push_back({{p, q}, 0});
+      for (const auto& [p, q] : {std::pair{a, a + out}, std::pair{a + out, b + out}, std::pair{b + out, b}})
+        sides.push_back({{p, q}, 0});
     }
     for (const Convex& side : sides) {
       const Shape body = buffered(side, radius);
@@ -156,7 +168,8 @@ struct Geos {
 struct RandomRooms : testing::Test {
   RandomRooms() {
     std::printf("seed %u\n", kSeed);
-    room.openings = {opening("d1", OpeningKind::Arch, "A", 600, 1400), opening("d2", OpeningKind::Arch, "C", 900, 1300)};
+    room.openings = {opening("d1", OpeningKind::Arch, "A", 600, 1400),
+                     opening("d2", OpeningKind::Arch, "C", 900, 1300)};
   }
   double uniform(double a, double b) { return std::uniform_real_distribution(a, b)(random); }
   std::vector<Body> furnished(int count) {
@@ -169,7 +182,8 @@ struct RandomRooms : testing::Test {
       } else {
         const Turn turn = turnOf(random() % 3 == 0 ? 90.0 * static_cast<double>(random() % 4) : uniform(0, 360));
         const double w = uniform(100, 900), h = uniform(60, 500);
-        for (const Vec2 p : {Vec2{-w, -h}, Vec2{w, -h}, Vec2{w, h}, Vec2{-w, h}}) shape.core.push_back(at + rotated(p, turn));
+        for (const Vec2 p : {Vec2{-w, -h}, Vec2{w, -h}, Vec2{w, h}, Vec2{-w, h}})
+          shape.core.push_back(at + rotated(p, turn));
       }
       Body body{"p" + std::to_string(i), {shape}, false, {}};
       body.bounds = boundsOf(body.parts);
@@ -178,7 +192,8 @@ struct RandomRooms : testing::Test {
     return bodies;
   }
   // A room with a corner that juts in, so that ways go round it.
-  Room room = roomOf({{0, 0}, {7000, 0}, {7000, 5200}, {4200, 5200}, {4200, 3900}, {2600, 3900}, {2600, 5200}, {0, 5200}});
+  Room room =
+      roomOf({{0, 0}, {7000, 0}, {7000, 5200}, {4200, 5200}, {4200, 3900}, {2600, 3900}, {2600, 5200}, {0, 5200}});
   std::mt19937 random{kSeed};
   Geos geos;
 };
@@ -191,7 +206,8 @@ TEST_F(RandomRooms, TheWidestWayIsWhereGeosLosesTheConnection) {
     const WayEnd &a = space.openings[0], &b = space.openings[1];
     const Way way = widestWay(space, a, b);
     const auto passes = [&](double width) {
-      return geos.together(geos.floor(space, width / 2), a.at - a.inward * (a.widest / 2), b.at - b.inward * (b.widest / 2));
+      return geos.together(geos.floor(space, width / 2), a.at - a.inward * (a.widest / 2),
+                           b.at - b.inward * (b.widest / 2));
     };
     constexpr double kSlack = 0.15;
     if (way.width > kClosedGap) {
@@ -199,7 +215,8 @@ TEST_F(RandomRooms, TheWidestWayIsWhereGeosLosesTheConnection) {
     }
     if (way.pinch && way.width > 0) {
       ++pinched;
-      ASSERT_FALSE(passes(way.width + kSlack)) << "room " << i << ", " << way.width << " mm between " << way.pinch->first << " and " << way.pinch->second;
+      ASSERT_FALSE(passes(way.width + kSlack))
+          << "room " << i << ", " << way.width << " mm between " << way.pinch->first << " and " << way.pinch->second;
       ASSERT_NEAR(distance(way.pinch->at[0], way.pinch->at[1]), way.width, 0.01);
     } else if (way.pinch) {
       ++shut;
@@ -220,16 +237,19 @@ TEST_F(RandomRooms, TheLargestTurnIsGeossLargestEmptyCircle) {
     const std::vector<Body> bodies = furnished(3 + i % 9);
     Geos::Shape left = geos.polygon(outlineOf(room));
     for (const Body& body : bodies) {
-      const Geos::Shape shape = body.parts[0].core.size() == 1 ? geos.buffered(body.parts[0], 0) : geos.core(body.parts[0]);
+      const Geos::Shape shape =
+          body.parts[0].core.size() == 1 ? geos.buffered(body.parts[0], 0) : geos.core(body.parts[0]);
       left = geos.own(GEOSDifference_r(geos.handle, left.get(), shape.get()));
     }
     const TurningCircle turn = largestTurn(room, bodies);
     double expected = 0;
     // GEOS takes one polygon: the largest circle of all the pieces of the floor.
     for (int k = 0; k < GEOSGetNumGeometries_r(geos.handle, left.get()); ++k) {
-      const Geos::Shape radius = geos.own(GEOSMaximumInscribedCircle_r(geos.handle, GEOSGetGeometryN_r(geos.handle, left.get(), k), 0.02));
+      const Geos::Shape radius =
+          geos.own(GEOSMaximumInscribedCircle_r(geos.handle, GEOSGetGeometryN_r(geos.handle, left.get(), k), 0.02));
       double length = 0;
-      if (radius != nullptr && GEOSLength_r(geos.handle, radius.get(), &length) == 1) expected = std::max(expected, length);
+      if (radius != nullptr && GEOSLength_r(geos.handle, radius.get(), &length) == 1)
+        expected = std::max(expected, length);
     }
     ASSERT_GT(expected, 0);
     ASSERT_NEAR(turn.diameter, 2 * expected, 0.15) << "room " << i;

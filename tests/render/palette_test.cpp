@@ -26,20 +26,23 @@ class TextInks : public testing::TestWithParam<Ink> {};
 TEST_P(TextInks, CanBeReadOnEveryGround) {
   for (const Palette& palette : {Palette::screen(), Palette::print()})
     for (const Ink ground : {Ink::Paper, Ink::Floor, Ink::Cloth, Ink::ClothShade, Ink::Wood, Ink::Rug}) {
-      EXPECT_GE(contrast(palette(GetParam()), palette(ground)), 4.5) << static_cast<int>(ground) << (palette.onPaper ? " printed" : " on screen");
+      EXPECT_GE(contrast(palette(GetParam()), palette(ground)), 4.5)
+          << static_cast<int>(ground) << (palette.onPaper ? " printed" : " on screen");
     }
 }
 INSTANTIATE_TEST_SUITE_P(Palette, TextInks, testing::Values(Ink::Ink, Ink::Quiet));
 
 TEST(Palette, WritingOnTheAccentIsReadable) { EXPECT_GE(contrast(desk::kInk, desk::kTape), 4.5); }
 TEST(Palette, WritingOnTheDeskIsReadable) {
-  for (const QColor& ground : {desk::kDesk, desk::kDeskDark, desk::kDeskEdge}) EXPECT_GE(contrast(desk::kOnDesk, ground), 4.5);
+  for (const QColor& ground : {desk::kDesk, desk::kDeskDark, desk::kDeskEdge})
+    EXPECT_GE(contrast(desk::kOnDesk, ground), 4.5);
   EXPECT_GE(contrast(desk::kOnDeskQuiet, desk::kDeskEdge), 4.5);
 }
 TEST(Palette, WaysOutAreReadable) { EXPECT_GE(contrast(desk::kWay, QColor(0xff, 0xf3, 0xcf)), 4.5); }
 TEST(Palette, EveryInkButNoneHasAColourOnScreen) {
   EXPECT_FALSE(Palette::screen()(Ink::None).isValid());
-  for (int ink = static_cast<int>(Ink::Ink); ink <= static_cast<int>(Ink::Ghost); ++ink) EXPECT_TRUE(Palette::screen()(static_cast<Ink>(ink)).isValid()) << ink;
+  for (int ink = static_cast<int>(Ink::Ink); ink <= static_cast<int>(Ink::Ghost); ++ink)
+    EXPECT_TRUE(Palette::screen()(static_cast<Ink>(ink)).isValid()) << ink;
 }
 TEST(Palette, PrintedTintsStayLightEnoughForInk) {
   for (const Ink fill : {Ink::Cloth, Ink::ClothShade, Ink::Wood, Ink::Rug, Ink::Hearth, Ink::Mount})

@@ -14,7 +14,8 @@ class PictureCorpus : public testing::TestWithParam<fuzz::PictureTarget> {};
 
 TEST_P(PictureCorpus, EveryFileKeepsThePromises) {
   int files = 0;
-  for (const auto& entry : std::filesystem::directory_iterator(std::filesystem::path(MEZZET_SOURCE_DIR "/fuzz/corpus") / GetParam().name)) {
+  for (const auto& entry :
+       std::filesystem::directory_iterator(std::filesystem::path(MEZZET_SOURCE_DIR "/fuzz/corpus") / GetParam().name)) {
     SCOPED_TRACE(entry.path().filename().string());
     std::ifstream in(entry.path(), std::ios::binary);
     const std::string bytes{std::istreambuf_iterator<char>(in), {}};
@@ -24,7 +25,8 @@ TEST_P(PictureCorpus, EveryFileKeepsThePromises) {
   }
   EXPECT_GE(files, 3);
 }
-INSTANTIATE_TEST_SUITE_P(Fuzz, PictureCorpus, testing::ValuesIn(fuzz::kPictureTargets), [](const auto& target) { return std::string(target.param.name); });
+INSTANTIATE_TEST_SUITE_P(Fuzz, PictureCorpus, testing::ValuesIn(fuzz::kPictureTargets),
+                         [](const auto& target) { return std::string(target.param.name); });
 
 }  // namespace
 }  // namespace mezzet

@@ -73,10 +73,12 @@ TEST(PictureIn, TakesSeventyFiveMegapixels) {
   EXPECT_EQ(taken->width, 4096);
 }
 TEST(PictureIn, RefusesMoreThanEightyMegapixels) {
-  EXPECT_EQ(refusal(encoded(QImage(10000, 8200, QImage::Format_Mono), "PNG")), "x: has 82 megapixels. Mezzet takes up to 80; make it smaller first");
+  EXPECT_EQ(refusal(encoded(QImage(10000, 8200, QImage::Format_Mono), "PNG")),
+            "x: has 82 megapixels. Mezzet takes up to 80; make it smaller first");
 }
 TEST(PictureIn, RefusesOtherKinds) {
-  EXPECT_EQ(refusal(encoded(picture(10, 10), "BMP")), "x: is no picture that Mezzet takes. Use PNG or JPEG, or a PDF of a plan");
+  EXPECT_EQ(refusal(encoded(picture(10, 10), "BMP")),
+            "x: is no picture that Mezzet takes. Use PNG or JPEG, or a PDF of a plan");
   EXPECT_EQ(refusal("hello"), "x: is no picture that Mezzet takes. Use PNG or JPEG, or a PDF of a plan");
   EXPECT_EQ(refusal(""), "x: is empty. Choose another picture");
 }
@@ -92,7 +94,8 @@ TEST(PictureIn, ReadsAPageOfAPdf) {
 TEST(PictureIn, ABrokenPdfIsRefusedInWords) {
   const std::string bytes = pdf(1);
   EXPECT_EQ(pdfPages(bytes.substr(0, 60), "plan.pdf").error().text(),
-            "plan.pdf: cannot be read as a PDF. The file may be damaged; open and save it elsewhere, or take a picture of the page");
+            "plan.pdf: cannot be read as a PDF. The file may be damaged; open and save it elsewhere, or take a picture "
+            "of the page");
   EXPECT_EQ(pdfPages("no", "plan.pdf").error().text(), "plan.pdf: is not a PDF. Choose a PDF, PNG or JPEG");
 }
 /// A PDF whose trailer says that it is encrypted with a password nobody typed.
@@ -109,11 +112,14 @@ TEST(PictureIn, AnEncryptedPdfIsRefusedInWords) {
     std::snprintf(row, sizeof row, "%010zu 00000 n \n", bytes.find(std::to_string(i) + " 0 obj"));
     table += row;
   }
-  bytes += table + "trailer<</Size 5/Root 1 0 R/Encrypt 4 0 R/ID[<00112233445566778899aabbccddeeff><00112233445566778899aabbccddeeff>]>>\nstartxref\n" +
+  bytes += table +
+           "trailer<</Size 5/Root 1 0 R/Encrypt 4 0 "
+           "R/ID[<00112233445566778899aabbccddeeff><00112233445566778899aabbccddeeff>]>>\nstartxref\n" +
            std::to_string(xref) + "\n%%EOF\n";
   const auto pages = pdfPages(bytes, "plan.pdf");
   ASSERT_FALSE(pages);
-  EXPECT_EQ(pages.error().text(), "plan.pdf: is locked with a password. Save a copy without one, or take a picture of the page");
+  EXPECT_EQ(pages.error().text(),
+            "plan.pdf: is locked with a password. Save a copy without one, or take a picture of the page");
 }
 /// An object for each text, and a table that says where each is.
 std::string pdfOf(const std::vector<std::string>& objects) {
@@ -125,7 +131,8 @@ std::string pdfOf(const std::vector<std::string>& objects) {
     bytes += std::to_string(i + 1) + " 0 obj" + objects[i] + "endobj\n";
   }
   const std::size_t xref = bytes.size();
-  return bytes + table + "trailer<</Size " + std::to_string(objects.size() + 1) + "/Root 1 0 R>>\nstartxref\n" + std::to_string(xref) + "\n%%EOF\n";
+  return bytes + table + "trailer<</Size " + std::to_string(objects.size() + 1) + "/Root 1 0 R>>\nstartxref\n" +
+         std::to_string(xref) + "\n%%EOF\n";
 }
 TEST(PictureIn, APageTreeThatNamesItselfEndsInWords) {
   const std::string bytes = pdfOf({"<</Type/Catalog/Pages 2 0 R>>", "<</Type/Pages/Kids[2 0 R 2 0 R]/Count 2>>"});
@@ -135,15 +142,18 @@ TEST(PictureIn, APageTreeThatNamesItselfEndsInWords) {
 }
 /// A page that draws a form which draws itself a hundred times over, seven deep: 10^14 marks.
 TEST(PictureIn, APageThatNeverEndsIsGivenUpWhenItIsStopped) {
-  std::vector<std::string> objects{"<</Type/Catalog/Pages 2 0 R>>", "<</Type/Pages/Kids[3 0 R]/Count 1>>",
-                                   "<</Type/Page/Parent 2 0 R/MediaBox[0 0 200 200]/Contents 4 0 R/Resources<</XObject<</F 5 0 R>>>>>>",
-                                   "<</Length 4>>stream\n/F Do\nendstream\n"};
+  std::vector<std::string> objects{
+      "<</Type/Catalog/Pages 2 0 R>>", "<</Type/Pages/Kids[3 0 R]/Count 1>>",
+      "<</Type/Page/Parent 2 0 R/MediaBox[0 0 200 200]/Contents 4 0 R/Resources<</XObject<</F 5 0 R>>>>>>",
+      "<</Length 4>>stream\n/F Do\nendstream\n"};
   std::string marks;
   for (int i = 0; i < 100; ++i) marks += "/F Do ";
   for (int i = 5; i < 12; ++i)
-    objects.push_back("<</Type/XObject/Subtype/Form/BBox[0 0 200 200]/Resources<</XObject<</F " + std::to_string(i + 1) + " 0 R>>>>/Length " +
-                      std::to_string(marks.size()) + ">>stream\n" + marks + "\nendstream\n");
-  objects.push_back("<</Type/XObject/Subtype/Form/BBox[0 0 200 200]/Length 20>>stream\n0 0 m 99 99 l S     \nendstream\n");
+    objects.push_back("<</Type/XObject/Subtype/Form/BBox[0 0 200 200]/Resources<</XObject<</F " +
+                      std::to_string(i + 1) + " 0 R>>>>/Length " + std::to_string(marks.size()) + ">>stream\n" + marks +
+                      "\nendstream\n");
+  objects.push_back(
+      "<</Type/XObject/Subtype/Form/BBox[0 0 200 200]/Length 20>>stream\n0 0 m 99 99 l S     \nendstream\n");
   std::stop_source source;
   std::jthread later([&] {
     std::this_thread::sleep_for(std::chrono::milliseconds(700));
@@ -162,15 +172,17 @@ TEST(PictureIn, OnlyTheBytesOfAPngOrJpegAreEverDecoded) {
   ASSERT_EQ(::mkfifo(pipe.c_str(), 0600), 0);
   for (const std::string& named : {inner, pipe}) {
     const std::string svg =
-        "<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" width=\"64\" height=\"64\"><image xlink:href=\"" + named +
-        "\" width=\"64\" height=\"64\"/></svg>";
+        "<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" width=\"64\" "
+        "height=\"64\"><image xlink:href=\"" +
+        named + "\" width=\"64\" height=\"64\"/></svg>";
     EXPECT_EQ(refusal(svg), "x: is no picture that Mezzet takes. Use PNG or JPEG, or a PDF of a plan");
     // As an image of a job, named as the file would have it: the mount stays empty, and the pipe is not waited for.
     ImageStore store;
     store.add(std::string(64, '0') + ".png", svg);
     EXPECT_EQ(store.find(std::string(64, '0') + ".png"), nullptr);
   }
-  for (const char* format : {"BMP", "PPM", "XPM"}) EXPECT_TRUE(decodedPicture(encoded(picture(8, 8), format), false).image.isNull()) << format;
+  for (const char* format : {"BMP", "PPM", "XPM"})
+    EXPECT_TRUE(decodedPicture(encoded(picture(8, 8), format), false).image.isNull()) << format;
   EXPECT_FALSE(decodedPicture(encoded(picture(8, 8), "PNG"), false).image.isNull());
   std::filesystem::remove_all(folder);
 }
@@ -197,9 +209,12 @@ int refusedOf(const std::string& whole, int count, Take take) {
 class DamagedPicture : public testing::TestWithParam<const char*> {};
 TEST_P(DamagedPicture, EndsInAPictureOrAnError) {
   SCOPED_TRACE("seed 20261125");
-  EXPECT_GT(refusedOf(encoded(picture(64, 48), GetParam()), 200, [](const std::string& bytes) { return pictureFrom(bytes, "x"); }), 20);
+  EXPECT_GT(refusedOf(encoded(picture(64, 48), GetParam()), 200,
+                      [](const std::string& bytes) { return pictureFrom(bytes, "x"); }),
+            20);
 }
-INSTANTIATE_TEST_SUITE_P(Kinds, DamagedPicture, testing::Values("PNG", "JPG"), [](const auto& i) { return std::string(i.param); });
+INSTANTIATE_TEST_SUITE_P(Kinds, DamagedPicture, testing::Values("PNG", "JPG"),
+                         [](const auto& i) { return std::string(i.param); });
 // A page that survives its damage is painted at 4096 px, a quarter of a second each on a slow machine: fewer of them.
 TEST(PictureIn, ADamagedPdfEndsInAPictureOrAnError) {
   SCOPED_TRACE("seed 20261125");

@@ -12,7 +12,9 @@ namespace mezzet {
 namespace {
 using namespace test;
 
-Job furnished() { return hung(with(emptyRoom(), piece("sofa", "sofa", 84, 36, 34), "p1", 111, 19, 180), "print", "p2", 56, 24, 111, 58); }
+Job furnished() {
+  return hung(with(emptyRoom(), piece("sofa", "sofa", 84, 36, 34), "p1", 111, 19, 180), "print", "p2", 56, 24, 111, 58);
+}
 Sheet sheetOf(const char* kind, SheetVersion version = SheetVersion::Client) {
   static const Job job = furnished();
   const SheetRequest request{findPaper("a3"), 0, {LengthStyle::Inches, 16}, "2026-01-01", version};
@@ -21,8 +23,9 @@ Sheet sheetOf(const char* kind, SheetVersion version = SheetVersion::Client) {
 
 // Source: Qt's own table of page sizes (PWG and ISO), independent of ours.
 TEST(Papers, AgreeWithQtsTable) {
-  const std::pair<const char*, QPageSize::PageSizeId> known[] = {{"letter", QPageSize::Letter}, {"tabloid", QPageSize::Tabloid}, {"a4", QPageSize::A4},
-                                                                 {"a3", QPageSize::A3},         {"a2", QPageSize::A2},           {"arch-d", QPageSize::ArchD}};
+  const std::pair<const char*, QPageSize::PageSizeId> known[] = {
+      {"letter", QPageSize::Letter}, {"tabloid", QPageSize::Tabloid}, {"a4", QPageSize::A4},
+      {"a3", QPageSize::A3},         {"a2", QPageSize::A2},           {"arch-d", QPageSize::ArchD}};
   EXPECT_EQ(papers().size(), std::size(known));
   for (const auto& [id, size] : known) {
     const QSizeF mm = QPageSize::size(size, QPageSize::Millimeter);
@@ -52,13 +55,15 @@ std::string lettering(const Sheet& sheet) {
 TEST(InstallerSheet, CarriesWhatIsSetOut) {
   EXPECT_NE(lettering(sheetOf("wall:A", SheetVersion::Installer)).find("58 in"), std::string::npos);
   EXPECT_EQ(lettering(sheetOf("wall:A")).find("58 in"), std::string::npos);
-  EXPECT_NE(lettering(sheetOf("plan", SheetVersion::Installer)).find("1  Sofa: 1 in to wall A, 69 in to wall B"), std::string::npos);
+  EXPECT_NE(lettering(sheetOf("plan", SheetVersion::Installer)).find("1  Sofa: 1 in to wall A, 69 in to wall B"),
+            std::string::npos);
 }
 TEST(EverySheet, IsFreeOfDoubtsAndRules) {
   for (const char* kind : {"plan", "wall:A", "schedule"})
     for (const SheetVersion version : {SheetVersion::Client, SheetVersion::Installer}) {
       const std::string words = lettering(sheetOf(kind, version));
-      for (const char* banned : {"\xC2\xB1", "margin", "school", "short", "reach"}) EXPECT_EQ(words.find(banned), std::string::npos) << kind << banned;
+      for (const char* banned : {"\xC2\xB1", "margin", "school", "short", "reach"})
+        EXPECT_EQ(words.find(banned), std::string::npos) << kind << banned;
     }
 }
 TEST(LargestThatFits, IsTheFirstScaleThatFits) {
@@ -69,13 +74,16 @@ TEST(LargestThatFits, IsTheFirstScaleThatFits) {
 }
 TEST(Schedule, OfManyPiecesTakesPages) {
   Job job = emptyRoom();
-  for (int i = 0; i < 90; ++i) job = with(job, piece(("q" + std::to_string(i)).c_str(), "lamp", 10, 10), ("p" + std::to_string(i)).c_str(), 50, 50);
+  for (int i = 0; i < 90; ++i)
+    job =
+        with(job, piece(("q" + std::to_string(i)).c_str(), "lamp", 10, 10), ("p" + std::to_string(i)).c_str(), 50, 50);
   const SheetRequest request{findPaper("letter"), 48, {}, ""};
   const SheetKind kind = *sheetKind("schedule");
   const int pages = pagesOf(job, *job.rooms.front(), job.schemes.front().get(), kind, request);
   EXPECT_GT(pages, 2);
   std::string words;
-  for (int page = 0; page < pages; ++page) words += lettering(composeSheet(job, *job.rooms.front(), job.schemes.front().get(), kind, request, page).value());
+  for (int page = 0; page < pages; ++page)
+    words += lettering(composeSheet(job, *job.rooms.front(), job.schemes.front().get(), kind, request, page).value());
   for (int i = 0; i < 90; ++i) EXPECT_NE(words.find("Q" + std::to_string(i) + "\n"), std::string::npos) << i;
 }
 
@@ -85,7 +93,8 @@ TEST(FieldSheet, HasBlanksForWhatIsMissingAndTheNextCornerPair) {
   room.survey = recordOf({{222 * kInch, ""}, {150 * kInch, ""}, {std::nullopt, ""}, {150 * kInch, ""}}, ids);
   const Job job = withRoom(emptyRoom(), surveyed(room).value()).value();
   const SheetRequest request{findPaper("letter"), 48, {LengthStyle::Inches, 16}, ""};
-  const std::string words = lettering(composeSheet(job, *job.rooms.front(), nullptr, *sheetKind("field"), request).value());
+  const std::string words =
+      lettering(composeSheet(job, *job.rooms.front(), nullptr, *sheetKind("field"), request).value());
   EXPECT_NE(words.find("A to B:  222 in, again\n"), std::string::npos) << words;
   EXPECT_NE(words.find("C to D:\n"), std::string::npos) << words;
   EXPECT_NE(words.find("..........\n"), std::string::npos) << words;

@@ -11,7 +11,9 @@
 namespace mezzet::test {
 
 /// A folder in memory where there is one: thousands of savings are then quick.
-inline std::string fastFolder() { return ::access("/dev/shm", W_OK) == 0 ? "/dev/shm" : std::filesystem::temp_directory_path().string(); }
+inline std::string fastFolder() {
+  return ::access("/dev/shm", W_OK) == 0 ? "/dev/shm" : std::filesystem::temp_directory_path().string();
+}
 
 class FaultyFiles : public FileSystem {
  public:
@@ -59,7 +61,8 @@ class FaultyFiles : public FileSystem {
   }
   std::optional<std::string> writeAt(int descriptor, std::size_t at, const std::string& bytes) override {
     step();
-    if (killAfter == 0 || full || fullJournal) static_cast<void>(FileSystem::writeAt(descriptor, at, bytes.substr(0, bytes.size() / 2)));
+    if (killAfter == 0 || full || fullJournal)
+      static_cast<void>(FileSystem::writeAt(descriptor, at, bytes.substr(0, bytes.size() / 2)));
     step();
     if (full || fullJournal) return refused("No space left on device");
     auto fault = FileSystem::writeAt(descriptor, at, bytes);
@@ -82,7 +85,8 @@ class FaultyFiles : public FileSystem {
   }
   Locked openLocked(const std::string& path, Lock how) override {
     step();
-    if (fixedNames && how != Lock::Existing && !std::filesystem::exists(path)) return {-1, false, *refused("Permission denied")};
+    if (fixedNames && how != Lock::Existing && !std::filesystem::exists(path))
+      return {-1, false, *refused("Permission denied")};
     const Locked open = FileSystem::openLocked(path, how);
     try {
       step();

@@ -53,10 +53,12 @@ inline Job with(const Job& job, const Piece& p, const char* at, double x, double
 }
 
 /// Hangs a frame on a wall, its centre at (u, v).
-inline Job hung(const Job& job, const char* id, const char* at, double width, double height, double u, double v, const char* wall = "A") {
+inline Job hung(const Job& job, const char* id, const char* at, double width, double height, double u, double v,
+                const char* wall = "A") {
   Piece p = piece(id, "art", width, 1, height);
   const Job have = withPiece(job, p).value();
-  return withPlacement(have, SchemeId("s1"), {PlacementId(at), p.id, WallPlace{CornerId(wall), in(u), in(v), std::nullopt}, {}});
+  return withPlacement(have, SchemeId("s1"),
+                       {PlacementId(at), p.id, WallPlace{CornerId(wall), in(u), in(v), std::nullopt}, {}});
 }
 
 inline const Scheme& scheme(const Job& job) { return *job.schemes.front(); }

@@ -16,11 +16,17 @@ inline double squareSigma(const Polygon& p, std::size_t i) {
 
 inline Observation length(std::size_t a, std::size_t b, std::size_t n, double value) {
   const bool run = b == (a + 1) % n;
-  return {cornerLetter(a) + cornerLetter(b), run ? ObservationKind::Run : ObservationKind::Diagonal, a, b, value, tapeU95(value) / 2};
+  return {cornerLetter(a) + cornerLetter(b),
+          run ? ObservationKind::Run : ObservationKind::Diagonal,
+          a,
+          b,
+          value,
+          tapeU95(value) / 2};
 }
 
 /// Exact readings of every run, of the diagonals, and squares at the corners that are not angled.
-inline Network surveyOf(const Polygon& sketch, const std::vector<std::pair<std::size_t, std::size_t>>& diagonals, const std::vector<std::size_t>& angled = {}) {
+inline Network surveyOf(const Polygon& sketch, const std::vector<std::pair<std::size_t, std::size_t>>& diagonals,
+                        const std::vector<std::size_t>& angled = {}) {
   Network net;
   const std::size_t n = sketch.size();
   net.corners = n;
@@ -31,7 +37,8 @@ inline Network surveyOf(const Polygon& sketch, const std::vector<std::pair<std::
   for (const auto& [a, b] : diagonals) net.observations.push_back(length(a, b, n, distance(sketch[a], sketch[b])));
   for (std::size_t i = 0; i < n; ++i)
     if (std::find(angled.begin(), angled.end(), i) == angled.end())
-      net.observations.push_back({"square " + cornerLetter(i), ObservationKind::Square, i, i, net.turns[i] > 0 ? 90.0 : 270.0, squareSigma(sketch, i)});
+      net.observations.push_back({"square " + cornerLetter(i), ObservationKind::Square, i, i,
+                                  net.turns[i] > 0 ? 90.0 : 270.0, squareSigma(sketch, i)});
   return net;
 }
 

@@ -8,6 +8,8 @@
 
 namespace mezzet::test {
 
-inline std::string ownFile(const std::string& name) { return testing::TempDir() + "/mezzet-" + std::to_string(::getpid()) + "-" + name; }
+inline std::string ownFile(const std::string& name) {
+  return testing::TempDir() + "/mezzet-" + std::to_string(::getpid()) + "-" + name;
+}
 
 }  // namespace mezzet::test

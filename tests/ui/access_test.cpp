@@ -33,7 +33,8 @@ TEST_F(Access, AChildSaysWhatItsTapesRead) {
 
 TEST_F(Access, AChildSaysWhatBreaks) {
   const QString words = named("Armchair 2")->text(QAccessible::Description);
-  EXPECT_TRUE(words.contains(QStringLiteral("breaks: The low table is 23 3/4 in from the front of armchair 2"))) << words.toStdString();
+  EXPECT_TRUE(words.contains(QStringLiteral("breaks: The low table is 23 3/4 in from the front of armchair 2")))
+      << words.toStdString();
   EXPECT_TRUE(named("Lamp table")->text(QAccessible::Description).contains(QStringLiteral("holds")) ||
               named("Lamp table")->text(QAccessible::Description).contains(QStringLiteral("Nothing is judged")));
 }

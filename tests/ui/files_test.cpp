@@ -61,7 +61,8 @@ TEST_F(Files, ACrashIsOfferedBackAndIsOneEdit) {
   open();
   EXPECT_EQ(job(), saved);
   ASSERT_TRUE(QTest::qWaitFor([&] { return !window_->notices().sentence().isEmpty(); }));
-  EXPECT_TRUE(window_->notices().sentence().contains(QStringLiteral("2 edits were not saved"))) << window_->notices().sentence().toStdString();
+  EXPECT_TRUE(window_->notices().sentence().contains(QStringLiteral("2 edits were not saved")))
+      << window_->notices().sentence().toStdString();
   QTest::mouseClick(noticeButton(QStringLiteral("Bring them back")), Qt::LeftButton);
   EXPECT_EQ(job(), edited);
   undo();
@@ -110,7 +111,8 @@ TEST_F(Files, AForeignFileIsRefusedAndTheJobStays) {
   const Job before = job();
   window_->openPath(foreign);
   EXPECT_EQ(job(), before);
-  EXPECT_EQ(window_->notices().sentence(), QStringLiteral("foreign.mezzet: is not a whole Mezzet file. It may be cut short or damaged; open a copy."));
+  EXPECT_EQ(window_->notices().sentence(),
+            QStringLiteral("foreign.mezzet: is not a whole Mezzet file. It may be cut short or damaged; open a copy."));
 }
 TEST_F(Files, ASaveThatFailsSaysSoAndKeepsEverything) {
   class Full : public FileSystem {
@@ -136,7 +138,8 @@ TEST_F(Files, AWallAndTheListArePrintedInEveryFormat) {
   dialog.findChild<QComboBox*>(QStringLiteral("scale"))->setCurrentIndex(0);  // the largest that fits
   for (const char* what : {"plan", "wall:A", "schedule"}) {
     kind->setCurrentIndex(kind->findData(QString::fromUtf8(what)));
-    for (const auto& [ending, begins] : {std::pair{".pdf", "%PDF-"}, std::pair{".svg", "<?xml"}, std::pair{".png", "\x89PNG"}}) {
+    for (const auto& [ending, begins] :
+         {std::pair{".pdf", "%PDF-"}, std::pair{".svg", "<?xml"}, std::pair{".png", "\x89PNG"}}) {
       const QString path = folder_.path() + QStringLiteral("/sheet") + QString::fromUtf8(ending);
       ASSERT_FALSE(dialog.write(path)) << what << ending;
       QFile file(path);
@@ -185,14 +188,16 @@ TEST_F(Files, ANewerFileIsRefusedByNameAndTheJobStays) {
   const Job before = job();
   window_->openPath(newer);
   EXPECT_EQ(job(), before);
-  EXPECT_TRUE(window_->notices().sentence().contains(QStringLiteral("newer Mezzet"))) << window_->notices().sentence().toStdString();
+  EXPECT_TRUE(window_->notices().sentence().contains(QStringLiteral("newer Mezzet")))
+      << window_->notices().sentence().toStdString();
 }
 TEST_F(Files, APaperThatIsTooSmallIsSaidAndNothingIsWritten) {
   PrintDialog dialog(work(), files_);
   auto* scale = dialog.findChild<QComboBox*>(QStringLiteral("scale"));
   scale->setCurrentIndex(scale->findData(24));
-  EXPECT_TRUE(
-      dialog.findChild<QLabel*>(QStringLiteral("fit"))->text().startsWith(QStringLiteral("Guests' parlour: does not fit Letter at 1/2 in = 1 ft (1:24).")));
+  EXPECT_TRUE(dialog.findChild<QLabel*>(QStringLiteral("fit"))
+                  ->text()
+                  .startsWith(QStringLiteral("Guests' parlour: does not fit Letter at 1/2 in = 1 ft (1:24).")));
   EXPECT_FALSE(dialog.findChild<QPushButton*>(QStringLiteral("primary"))->isEnabled());
   const QString pdf = folder_.path() + QStringLiteral("/no.pdf");
   EXPECT_TRUE(dialog.write(pdf));

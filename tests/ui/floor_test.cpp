@@ -35,8 +35,10 @@ class TheFloor : public test::WindowTest {
     Piece table = usualPiece("dining-table");
     table.width = width * kInch;
     table.id = PieceId("feast");
-    ASSERT_TRUE(window_->document().edit(QStringLiteral("table"), withPlacement(withPiece(job(), table).value(), work().schemeId(),
-                                                                                {PlacementId("t1"), table.id, FloorPlace{{114 * kInch, 85 * kInch}, 0}, {}})));
+    ASSERT_TRUE(window_->document().edit(
+        QStringLiteral("table"),
+        withPlacement(withPiece(job(), table).value(), work().schemeId(),
+                      {PlacementId("t1"), table.id, FloorPlace{{114 * kInch, 85 * kInch}, 0}, {}})));
     work().select(PlacementId("t1"));
   }
 };
@@ -45,7 +47,8 @@ TEST_F(TheFloor, RoutesComeAfterTheRoomIsJudged) {
   settle();
   ASSERT_NE(work().routes(), nullptr);
   EXPECT_FALSE(work().routes()->ways.empty());
-  for (const Finding& f : work().findings()) EXPECT_EQ(std::count(f.missing.begin(), f.missing.end(), "route"), 0) << f.id;
+  for (const Finding& f : work().findings())
+    EXPECT_EQ(std::count(f.missing.begin(), f.missing.end(), "route"), 0) << f.id;
 }
 TEST_F(TheFloor, RoutesThatArriveLeaveWhatIsBeingTyped) {
   work().showTopic(Topic::Openings);
@@ -76,8 +79,8 @@ TEST_F(TheFloor, ALayerIsHeldOnByItsButton) {
 }
 TEST_F(TheFloor, LayersHaveKeys) {
   sheet().setFocus();
-  for (const auto& [k, layer] : {std::pair{Qt::Key_W, FloorLayer::Ways}, std::pair{Qt::Key_K, FloorLayer::Talk}, std::pair{Qt::Key_I, FloorLayer::Sight},
-                                 std::pair{Qt::Key_F, FloorLayer::Reached}}) {
+  for (const auto& [k, layer] : {std::pair{Qt::Key_W, FloorLayer::Ways}, std::pair{Qt::Key_K, FloorLayer::Talk},
+                                 std::pair{Qt::Key_I, FloorLayer::Sight}, std::pair{Qt::Key_F, FloorLayer::Reached}}) {
     key(k);
     EXPECT_TRUE(work().shows(layer));
     key(k);
@@ -142,14 +145,16 @@ TEST_F(TheFloor, AFullTableSaysSo) {
   layATable(30);
   trigger("chairs");
   trigger("chair-more");
-  EXPECT_TRUE(window_->notices().sentence().contains(QStringLiteral("has edge for"))) << window_->notices().sentence().toStdString();
+  EXPECT_TRUE(window_->notices().sentence().contains(QStringLiteral("has edge for")))
+      << window_->notices().sentence().toStdString();
 }
 TEST_F(TheFloor, AStoolRemembersWhereItIsDrawnUp) {
   trigger("scheme-new");
   Piece stool = usualPiece("ottoman");
   stool.id = PieceId("pouf");
-  ASSERT_TRUE(window_->document().edit(QStringLiteral("stool"), withPlacement(withPiece(job(), stool).value(), work().schemeId(),
-                                                                              {PlacementId("o1"), stool.id, FloorPlace{{2000, 2000}, 0}, {}})));
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("stool"),
+                                       withPlacement(withPiece(job(), stool).value(), work().schemeId(),
+                                                     {PlacementId("o1"), stool.id, FloorPlace{{2000, 2000}, 0}, {}})));
   work().select(PlacementId("o1"));
   trigger("used-here");
   work().place(QStringLiteral("push back"), FloorPlace{{600, 600}, 0});
@@ -174,15 +179,16 @@ TEST_F(TheFloor, MovingAPieceJudgesTheWaysAnew) {
   const Wall in = *findWall(*work().room(), door.wall);
   const Vec2 before = in.start + in.along() * (door.offset + door.width / 2) + in.inward() * 250;
   const double turn = normalisedTurn(std::atan2(in.along().y, in.along().x) * 180 / 3.14159265358979323846);
-  ASSERT_TRUE(window_->document().edit(
-      QStringLiteral("barrier"), withPlacement(withPiece(job(), wide).value(), work().schemeId(), {PlacementId("b1"), wide.id, FloorPlace{before, turn}, {}})));
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("barrier"),
+                                       withPlacement(withPiece(job(), wide).value(), work().schemeId(),
+                                                     {PlacementId("b1"), wide.id, FloorPlace{before, turn}, {}})));
   settle();
-  EXPECT_TRUE(
-      std::any_of(work().findings().begin(), work().findings().end(), [](const Finding& f) { return f.rule == "way-main" && f.verdict == Verdict::Breaks; }));
+  EXPECT_TRUE(std::any_of(work().findings().begin(), work().findings().end(),
+                          [](const Finding& f) { return f.rule == "way-main" && f.verdict == Verdict::Breaks; }));
   undo();
   settle();
-  EXPECT_FALSE(
-      std::any_of(work().findings().begin(), work().findings().end(), [](const Finding& f) { return f.rule == "way-main" && f.verdict == Verdict::Breaks; }));
+  EXPECT_FALSE(std::any_of(work().findings().begin(), work().findings().end(),
+                           [](const Finding& f) { return f.rule == "way-main" && f.verdict == Verdict::Breaks; }));
 }
 TEST_F(TheFloor, WhereOneComesInIsChosenInMeasure) {
   const RoomId room = work().room()->id;
@@ -223,7 +229,9 @@ TEST_F(TheFloor, ALibraryIsWrittenAndReadAgain) {
   broken.close();
   list.readLibraryFrom(broken.fileName());
   EXPECT_EQ(job().pieces.size(), before);
-  EXPECT_TRUE(list.findChild<QLabel*>(QStringLiteral("fieldComplaint"))->text().contains(QStringLiteral("broken.json: is not valid JSON")));
+  EXPECT_TRUE(list.findChild<QLabel*>(QStringLiteral("fieldComplaint"))
+                  ->text()
+                  .contains(QStringLiteral("broken.json: is not valid JSON")));
 }
 
 }  // namespace

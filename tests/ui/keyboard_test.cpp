@@ -76,7 +76,8 @@ TEST_F(Keyboard, StagesHaveKeys) {
 }
 TEST_F(Keyboard, AWayOutIsTakenByTheKeyboard) {
   key(Qt::Key_F6);
-  ASSERT_TRUE(QTest::qWaitFor([] { return QApplication::focusWidget()->objectName().startsWith(QStringLiteral("way:")); }));
+  ASSERT_TRUE(
+      QTest::qWaitFor([] { return QApplication::focusWidget()->objectName().startsWith(QStringLiteral("way:")); }));
   key(Qt::Key_Space);
   EXPECT_EQ(broken(), 2);
 }
@@ -119,8 +120,9 @@ TEST_F(Keyboard, TabGoesThroughRowsThatWereJustMadeAsTheyAreRead) {
     order << QApplication::focusWidget()->objectName();
     key(Qt::Key_Tab);
   }
-  EXPECT_EQ(order, QStringList({"openingWall", "openingOffset", "openingWidth", "openingEnd", "openingHeight", "openingTrim", "openingUnder", "openingLeaf",
-                                "openingHinge", "openingSwing", "openingEntry", "removeOpening"}))
+  EXPECT_EQ(order, QStringList({"openingWall", "openingOffset", "openingWidth", "openingEnd", "openingHeight",
+                                "openingTrim", "openingUnder", "openingLeaf", "openingHinge", "openingSwing",
+                                "openingEntry", "removeOpening"}))
       << order.join(' ').toStdString();
   EXPECT_EQ(QApplication::focusWidget()->objectName(), QStringLiteral("addDoor"));
 }

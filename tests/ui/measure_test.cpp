@@ -60,7 +60,8 @@ TEST_F(Measure, AnOfferedLengthClosesIt) {
 TEST_F(Measure, AnotherRoomIsMeasuredBesideTheFirst) {
   find<QAction>("room-new")->trigger();
   EXPECT_EQ(work().room(), nullptr);
-  for (const auto& [letter, length] : {std::pair{"A", "120"}, {"B", "100"}, {"C", "120"}, {"D", "100"}}) typeRun(letter, length);
+  for (const auto& [letter, length] : {std::pair{"A", "120"}, {"B", "100"}, {"C", "120"}, {"D", "100"}})
+    typeRun(letter, length);
   QTest::mouseClick(button(QStringLiteral("primary")), Qt::LeftButton);
   ASSERT_EQ(job().rooms.size(), 2U);
   ASSERT_NE(work().room(), nullptr);
@@ -188,7 +189,8 @@ TEST_F(Measure, AnLIsTypedFromNothingByTheKeyboardAlone) {
   QApplication::processEvents();
   for (auto* combo : window_->findChildren<QComboBox*>(QStringLiteral("turnC")))
     if (combo->isVisible()) combo->setCurrentIndex(1);
-  const std::pair<const char*, const char*> walls[] = {{"A", "18' 6\""}, {"B", "12' 6\""}, {"C", "3.2004 m"}, {"D", "48"}, {"E", "8'"}, {"F", "198"}};
+  const std::pair<const char*, const char*> walls[] = {{"A", "18' 6\""}, {"B", "12' 6\""}, {"C", "3.2004 m"},
+                                                       {"D", "48"},      {"E", "8'"},      {"F", "198"}};
   for (const auto& [letter, length] : walls) typeRun(letter, length);
   QPushButton* use = button(QStringLiteral("primary"));
   ASSERT_NE(use, nullptr) << state().toStdString();

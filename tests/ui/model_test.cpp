@@ -78,7 +78,10 @@ class Model : public WindowTest {
           else static_cast<void>(work().read(r));
         }
         break;
-      case 16: document.edit(QStringLiteral("log"), withLogEntry(job(), id, {LogKind::Rejection, "2026-03-31", "too \"loud\" \u2014 and/or ~wide"})); break;
+      case 16:
+        document.edit(QStringLiteral("log"),
+                      withLogEntry(job(), id, {LogKind::Rejection, "2026-03-31", "too \"loud\" \u2014 and/or ~wide"}));
+        break;
       case 17: {
         Brief brief = job().brief;
         brief.statures.push_back(uniform(1500, 2000));
@@ -86,10 +89,14 @@ class Model : public WindowTest {
         document.edit(QStringLiteral("brief"), withBrief(job(), brief));
         break;
       }
-      case 18: document.edit(QStringLiteral("range"), withRange(job(), "table-reach", ChangedRange{uniform(100, 200), std::nullopt})); break;
+      case 18:
+        document.edit(QStringLiteral("range"),
+                      withRange(job(), "table-reach", ChangedRange{uniform(100, 200), std::nullopt}));
+        break;
       case 19: {
         IdSource ids = document.ids();
-        PieceReading read = readPieceLine("corner sofa right 110 in x 84 in x 33 in seat 18 in", job().units, work().format());
+        PieceReading read =
+            readPieceLine("corner sofa right 110 in x 84 in x 33 in seat 18 in", job().units, work().format());
         ASSERT_TRUE(read.piece) << read.complaint;
         read.piece->id = ids.take<PieceId>("piece");
         document.edit(QStringLiteral("type"), withPiece(job(), *read.piece).value(), ids.next());
@@ -108,7 +115,8 @@ TEST_F(Model, RandomWorkAgreesWithAPlainListOfJobs) {
     std::vector<WalkedRun> walk;
     for (const mezzet::Run& run : runsOf(room.corners)) walk.push_back({run.length, "", run.turn});
     room.survey = recordOf(walk, ids);
-    ASSERT_TRUE(window_->document().edit(QStringLiteral("keep the readings"), withRoom(job(), surveyed(room).value()).value(), ids.next()));
+    ASSERT_TRUE(window_->document().edit(QStringLiteral("keep the readings"),
+                                         withRoom(job(), surveyed(room).value()).value(), ids.next()));
     window_->document().undoStack().clear();
   }
   std::vector<Job> states{job()};

@@ -21,7 +21,8 @@ class PieceListTest : public test::WindowTest {
   }
   [[nodiscard]] QModelIndex cell(int row, const char* title) {
     for (int c = 0; c < columns_->columnCount(); ++c)
-      if (columns_->headerData(c, Qt::Horizontal, Qt::DisplayRole).toString() == QString::fromUtf8(title)) return columns_->index(row, c);
+      if (columns_->headerData(c, Qt::Horizontal, Qt::DisplayRole).toString() == QString::fromUtf8(title))
+        return columns_->index(row, c);
     return {};
   }
   [[nodiscard]] QString shown(int row, const char* title) { return cell(row, title).data().toString(); }

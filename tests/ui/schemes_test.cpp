@@ -160,7 +160,8 @@ TEST_F(Planning, AFindingIsKeptWithItsReason) {
 }
 TEST_F(Planning, AKeptFindingComesBackWhenItGetsWorse) {
   for (const Finding& f : std::vector<Finding>(work().findings()))
-    if (f.id == "table-reach:p2,p4") window_->document().edit(QStringLiteral("keep"), withKept(job(), work().schemeId(), {f.id, "why", f.margin, {}}));
+    if (f.id == "table-reach:p2,p4")
+      window_->document().edit(QStringLiteral("keep"), withKept(job(), work().schemeId(), {f.id, "why", f.margin, {}}));
   const auto verdict = [&] {
     for (const Finding& f : work().findings())
       if (f.id == "table-reach:p2,p4") return f.verdict;
@@ -228,7 +229,8 @@ TEST_F(Planning, APieceIsSetOutFromChosenWalls) {
   choose("setOutSecond", "A");
   take->click();
   EXPECT_FALSE(dialog.isVisible());
-  EXPECT_EQ(findPlacement(*work().scheme(), PlacementId("p2"))->setOut, (std::vector<CornerId>{CornerId("B"), CornerId("A")}));
+  EXPECT_EQ(findPlacement(*work().scheme(), PlacementId("p2"))->setOut,
+            (std::vector<CornerId>{CornerId("B"), CornerId("A")}));
 }
 TEST_F(Planning, ARuleIsBentForOnePieceOnly) {
   work().select(PlacementId("p2"));
@@ -244,7 +246,8 @@ TEST_F(Planning, ARuleIsBentForOnePieceOnly) {
   const PieceId table = findPlacement(*work().scheme(), PlacementId("p2"))->piece;
   EXPECT_EQ(findPiece(job(), table)->ownRules.at("table-reach").range->low, 10 * kInch);
   QApplication::processEvents();
-  EXPECT_EQ(QApplication::focusWidget()->objectName(), QStringLiteral("low:table-reach")) << "the keyboard stays where it was";
+  EXPECT_EQ(QApplication::focusWidget()->objectName(), QStringLiteral("low:table-reach"))
+      << "the keyboard stays where it was";
   auto* school = rules.findChild<QComboBox*>(QStringLiteral("school:table-reach"));
   ASSERT_NE(school, nullptr);
   school->setCurrentIndex(0);
@@ -257,7 +260,8 @@ TEST_F(Planning, ANewerRulebookSaysWhatItBrings) {
   ASSERT_TRUE(window_->document().edit(QStringLiteral("older"), old));
   ASSERT_TRUE(window_->document().save(path_).ok());
   window_->openPath(path_);
-  EXPECT_TRUE(window_->notices().sentence().startsWith(QStringLiteral("Rulebook 4 brings 44 rules that rulebook 1 had not")))
+  EXPECT_TRUE(
+      window_->notices().sentence().startsWith(QStringLiteral("Rulebook 4 brings 44 rules that rulebook 1 had not")))
       << window_->notices().sentence().toStdString();
   EXPECT_EQ(job().houseRules.rulebook, 1);
   for (QPushButton* b : window_->notices().findChildren<QPushButton*>())

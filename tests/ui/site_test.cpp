@@ -1,4 +1,5 @@
-// The site as it is recorded: openings, heights, fixed things, studs, a traced plan, the meter, photographs, drawings, the house.
+// The site as it is recorded: openings, heights, fixed things, studs, a traced plan, the meter, photographs, drawings,
+// the house.
 #include <QComboBox>
 #include <QImage>
 #include <QLocalServer>
@@ -68,7 +69,8 @@ class Site : public test::WindowTest {
 };
 
 TEST_F(Site, EveryTopicHasAKey) {
-  const Topic topics[] = {Topic::Walls, Topic::Openings, Topic::Heights, Topic::Fixed, Topic::InWall, Topic::Picture, Topic::Photographs, Topic::House};
+  const Topic topics[] = {Topic::Walls,  Topic::Openings, Topic::Heights,     Topic::Fixed,
+                          Topic::InWall, Topic::Picture,  Topic::Photographs, Topic::House};
   for (int i = 0; i < 8; ++i) {
     QTest::keyClick(window_.get(), static_cast<Qt::Key>(Qt::Key_1 + i), Qt::ControlModifier);
     EXPECT_EQ(work().topic(), topics[i]);
@@ -83,8 +85,8 @@ TEST_F(Site, AnOpeningsThreeReadingsCloseAlongItsWall) {
   const double wall = findWall(room(), CornerId("F"))->length() / kInch;
   typeInto("openingEnd", (std::to_string(wall - 134 + 0.5)).c_str());
   ASSERT_EQ(room().openings[0].readings.size(), 3U);
-  EXPECT_TRUE(
-      says(QStringLiteral("Offset, width and offset make 1/2 in more than the wall.").replace(QStringLiteral("1/2 in"), QStringLiteral("1/2\u00a0in"))));
+  EXPECT_TRUE(says(QStringLiteral("Offset, width and offset make 1/2 in more than the wall.")
+                       .replace(QStringLiteral("1/2 in"), QStringLiteral("1/2\u00a0in"))));
   EXPECT_NEAR(room().openings[0].offset, 100 * kInch, 6);
   undo();
   EXPECT_EQ(room().openings[0].readings.size(), 2U);
@@ -196,7 +198,9 @@ class Tracing : public Site {
     ASSERT_TRUE(QTest::qWaitFor([&] { return work().room() != nullptr && work().room()->underlay.has_value(); }));
     QApplication::processEvents();
   }
-  void point(double x, double y) { QTest::mouseClick(&window_->traceView(), Qt::LeftButton, {}, window_->traceView().onScreen({x, y}).toPoint()); }
+  void point(double x, double y) {
+    QTest::mouseClick(&window_->traceView(), Qt::LeftButton, {}, window_->traceView().onScreen({x, y}).toPoint());
+  }
   void knownLength(double x1, double y1, double x2, double y2, const char* length) {
     point(x1, y1);
     point(x2, y2);
@@ -210,7 +214,8 @@ TEST_F(Tracing, ARoomBeginsFromAPlanAndIsCorrectedByTape) {
   knownLength(100, 100, 100, 400, "3000");
   ASSERT_EQ(room().underlay->known.size(), 2U);
   choose("traceHand", 2);
-  for (const auto& [x, y] : {std::pair(100, 400), std::pair(600, 400), std::pair(600, 100), std::pair(100, 100)}) point(x, y);
+  for (const auto& [x, y] : {std::pair(100, 400), std::pair(600, 400), std::pair(600, 100), std::pair(100, 100)})
+    point(x, y);
   ASSERT_EQ(room().underlay->trace.size(), 4U);
   point(100, 400);  // the first again
   ASSERT_TRUE(room().survey);
@@ -260,7 +265,8 @@ TEST_F(Tracing, ACrashKeepsThePicture) {
   ASSERT_TRUE(QTest::qWaitFor([&] { return !room().photographs.empty(); }));
   const std::string photograph = room().photographs[0].image;
   // What a killed program leaves: the file as it was saved, and the journal with its image beside it.
-  JobFile file = readJobBytes(readFile((path_ + QStringLiteral("2.mezzet")).toStdString(), 1 << 26).value(), "x").value();
+  JobFile file =
+      readJobBytes(readFile((path_ + QStringLiteral("2.mezzet")).toStdString(), 1 << 26).value(), "x").value();
   EXPECT_TRUE(file.images.contains(image));
   Images found;
   bringImages(journalFolder(), job(), found);
@@ -339,7 +345,9 @@ TEST_F(Meter, AProgramOfAnotherUserIsNotListenedTo) {
     sockaddr_un address{};
     address.sun_family = AF_UNIX;
     path.copy(address.sun_path, sizeof address.sun_path - 1);
-    if (::setuid(65534) != 0 || ::bind(s, reinterpret_cast<const sockaddr*>(&address), sizeof address) != 0 || ::listen(s, 1) != 0) ::_exit(1);
+    if (::setuid(65534) != 0 || ::bind(s, reinterpret_cast<const sockaddr*>(&address), sizeof address) != 0 ||
+        ::listen(s, 1) != 0)
+      ::_exit(1);
     const int c = ::accept(s, nullptr, nullptr);
     static_cast<void>(!::write(c, "mezzet-meter 1 laser Stranger\nreading 1 2000 1\n", 47));
     ::sleep(20);
@@ -347,7 +355,9 @@ TEST_F(Meter, AProgramOfAnotherUserIsNotListenedTo) {
   }
   ASSERT_TRUE(QTest::qWaitFor([&] { return QFile::exists(QString::fromStdString(path)); }));
   window_->site().meter().open(QString::fromStdString(path));
-  EXPECT_TRUE(QTest::qWaitFor([&] { return says(QStringLiteral("A program of another user stands where the meter should be; it was not listened to")); }));
+  EXPECT_TRUE(QTest::qWaitFor([&] {
+    return says(QStringLiteral("A program of another user stands where the meter should be; it was not listened to"));
+  }));
   EXPECT_EQ(window_->site().meter().state(), MeterLink::State::Off);
   ::kill(pid, SIGKILL);
   ::waitpid(pid, nullptr, 0);
@@ -376,7 +386,8 @@ TEST_F(Meter, ADetectorsHitsGoToTheWallShown) {
   work().showTopic(Topic::InWall);
   work().showWall(CornerId("A"));
   say(meterLine(MeterHit{1, 400, 0.9}) + meterLine(MeterHit{2, 806.4, 0.8}));
-  ASSERT_TRUE(QTest::qWaitFor([&] { return studsOf(room(), CornerId("A")) != nullptr && studsOf(room(), CornerId("A"))->hits.size() == 2; }));
+  ASSERT_TRUE(QTest::qWaitFor(
+      [&] { return studsOf(room(), CornerId("A")) != nullptr && studsOf(room(), CornerId("A"))->hits.size() == 2; }));
   EXPECT_TRUE(studsOf(room(), CornerId("A"))->hits[0].detector);
 }
 
@@ -407,7 +418,8 @@ TEST_F(Site, ADrawingWithoutAUnitAsks) {
   QFile file(path);
   ASSERT_TRUE(file.open(QIODevice::WriteOnly));
   std::string text = "0\nSECTION\n2\nENTITIES\n";
-  for (const char* line : {"0\n20\n0\n11\n100\n21\n0\n", "100\n20\n0\n11\n100\n21\n80\n", "100\n20\n80\n11\n0\n21\n0\n"})
+  for (const char* line :
+       {"0\n20\n0\n11\n100\n21\n0\n", "100\n20\n0\n11\n100\n21\n80\n", "100\n20\n80\n11\n0\n21\n0\n"})
     text += std::string("0\nLINE\n8\nP\n10\n") + line;
   text += "0\nENDSEC\n0\nEOF\n";
   file.write(text.data(), static_cast<qint64>(text.size()));
@@ -415,7 +427,8 @@ TEST_F(Site, ADrawingWithoutAUnitAsks) {
   DxfDialog dialog(work(), path);
   dialog.show();
   auto* said = dialog.findChild<QLabel*>(QStringLiteral("dxfSaid"));
-  ASSERT_TRUE(QTest::qWaitFor([&] { return said->text().startsWith(QStringLiteral("The file does not say its unit.")); }));
+  ASSERT_TRUE(
+      QTest::qWaitFor([&] { return said->text().startsWith(QStringLiteral("The file does not say its unit.")); }));
   EXPECT_FALSE(dialog.ready());
   auto* unit = dialog.findChild<QComboBox*>(QStringLiteral("dxfUnit"));
   unit->setCurrentIndex(unit->findText(QStringLiteral("in")));
@@ -435,7 +448,8 @@ TEST_F(Site, ADoorIsSaidToLeadIntoAnotherRoom) {
   hall.id = RoomId("hall");
   hall.name = "Hall";
   hall.ceilingHeight = 2500;
-  hall.corners = {{CornerId("A"), {0, 0}}, {CornerId("B"), {2000, 0}}, {CornerId("C"), {2000, 4000}}, {CornerId("D"), {0, 4000}}};
+  hall.corners = {
+      {CornerId("A"), {0, 0}}, {CornerId("B"), {2000, 0}}, {CornerId("C"), {2000, 4000}}, {CornerId("D"), {0, 4000}}};
   Opening door;
   door.id = OpeningId("h1");
   door.wall = CornerId("B");

@@ -25,7 +25,8 @@ namespace mezzet::test {
 class WindowTest : public testing::Test {
  protected:
   void SetUp() override {
-    qputenv("XDG_STATE_HOME", (folder_.path() + QStringLiteral("/state")).toUtf8());  // no journal of another test is offered
+    qputenv("XDG_STATE_HOME",
+            (folder_.path() + QStringLiteral("/state")).toUtf8());  // no journal of another test is offered
     path_ = folder_.path() + QStringLiteral("/job.mezzet");
     ASSERT_TRUE(QFile::copy(QStringLiteral(MEZZET_PARLOUR), path_));
     open();
@@ -47,9 +48,15 @@ class WindowTest : public testing::Test {
   [[nodiscard]] Workspace& work() { return window_->workspace(); }
   [[nodiscard]] const Job& job() { return window_->document().job(); }
   [[nodiscard]] SheetView& sheet() { return window_->sheet(); }
-  [[nodiscard]] FloorPlace floor(const char* id) { return std::get<FloorPlace>(findPlacement(*work().scheme(), PlacementId(id))->on); }
-  [[nodiscard]] WallPlace wall(const char* id) { return std::get<WallPlace>(findPlacement(*work().scheme(), PlacementId(id))->on); }
-  [[nodiscard]] double tape(const char* id, Side side) { return tapeOf(job(), *work().scheme(), PlacementId(id), side)->length; }
+  [[nodiscard]] FloorPlace floor(const char* id) {
+    return std::get<FloorPlace>(findPlacement(*work().scheme(), PlacementId(id))->on);
+  }
+  [[nodiscard]] WallPlace wall(const char* id) {
+    return std::get<WallPlace>(findPlacement(*work().scheme(), PlacementId(id))->on);
+  }
+  [[nodiscard]] double tape(const char* id, Side side) {
+    return tapeOf(job(), *work().scheme(), PlacementId(id), side)->length;
+  }
   [[nodiscard]] QPoint at(Vec2 model) { return sheet().projection().map(model).toPoint(); }
   void click(Vec2 model) { QTest::mouseClick(&sheet(), Qt::LeftButton, {}, at(model)); }
   /// With Alt held down nothing lines up, so that things come to rest exactly where the hand leaves them.
@@ -63,7 +70,9 @@ class WindowTest : public testing::Test {
     }
     if (release) QTest::mouseRelease(&sheet(), Qt::LeftButton, {}, at(from + by));
   }
-  void key(int k, Qt::KeyboardModifiers m = {}) { QTest::keyClick(QApplication::focusWidget(), static_cast<Qt::Key>(k), m); }
+  void key(int k, Qt::KeyboardModifiers m = {}) {
+    QTest::keyClick(QApplication::focusWidget(), static_cast<Qt::Key>(k), m);
+  }
   void type(const char* text) { QTest::keyClicks(QApplication::focusWidget(), QString::fromUtf8(text)); }
   template <class W>
   W* find(const char* name) {

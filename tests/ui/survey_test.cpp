@@ -60,7 +60,8 @@ TEST_F(Survey, ASlipIsNamedExplainedAndLeftOut) {
   read("AC 268");
   read("BD 267 7/8");
   read("CD 210");
-  EXPECT_TRUE(said().startsWith(QStringLiteral("Wall C does not fit: it reads 210 in, and 222 in would. Most likely a foot was dropped.")))
+  EXPECT_TRUE(said().startsWith(
+      QStringLiteral("Wall C does not fit: it reads 210 in, and 222 in would. Most likely a foot was dropped.")))
       << said().toStdString();
   EXPECT_NEAR(wallLength("C"), 222, 0.3);
 }

@@ -95,7 +95,8 @@ TEST_F(Trust, UnkeptEditsAreToldUntilTheyAreKept) {
   window.workspace().select(PlacementId("p2"));
   disk.full = true;
   window.workspace().nudge({100, 0});
-  EXPECT_TRUE(window.notices().sentence().contains(QStringLiteral("No space left on device"))) << window.notices().sentence().toStdString();
+  EXPECT_TRUE(window.notices().sentence().contains(QStringLiteral("No space left on device")))
+      << window.notices().sentence().toStdString();
   EXPECT_TRUE(window.windowTitle().contains(QStringLiteral("a crash would lose it")));
   window.workspace().nudge({100, 0});
   EXPECT_TRUE(window.notices().sentence().contains(QStringLiteral("No space left on device")));
@@ -116,8 +117,9 @@ TEST_F(Trust, TypedWallsComeBackAfterAKill) {
   QTest::keyClick(run, Qt::Key_Return);
   crash();
   startEmpty();
-  ASSERT_TRUE(QTest::qWaitFor([&] { return window_->notices().sentence().contains(QStringLiteral("walls that were being typed")); }))
-      << window_->notices().sentence().toStdString();
+  ASSERT_TRUE(QTest::qWaitFor([&] {
+    return window_->notices().sentence().contains(QStringLiteral("walls that were being typed"));
+  })) << window_->notices().sentence().toStdString();
   bringBack();
   EXPECT_EQ(find<QLineEdit>("runA")->text(), QStringLiteral("150 in"));
   // Asked about on closing; staying loses nothing.
@@ -161,12 +163,15 @@ TEST_F(Trust, InASmallWindowEveryPanelIsReachedByScrolling) {
     QApplication::processEvents();
     ASSERT_EQ(window_->size(), QSize(800, 600));
     for (QWidget* w : window_->findChildren<QWidget*>()) {
-      if (!w->isVisible() || w->focusPolicy() == Qt::NoFocus || w->inherits("QScrollBar") || w->inherits("QMenuBar")) continue;
+      if (!w->isVisible() || w->focusPolicy() == Qt::NoFocus || w->inherits("QScrollBar") || w->inherits("QMenuBar"))
+        continue;
       // Inside the window as it is, or in something that scrolls.
       bool scrolls = false;
-      for (QWidget* up = w->parentWidget(); up != nullptr; up = up->parentWidget()) scrolls = scrolls || up->inherits("QAbstractScrollArea");
+      for (QWidget* up = w->parentWidget(); up != nullptr; up = up->parentWidget())
+        scrolls = scrolls || up->inherits("QAbstractScrollArea");
       const QRect place(w->mapTo(window_.get(), QPoint()), w->size());
-      EXPECT_TRUE(scrolls || window_->rect().contains(place)) << w->metaObject()->className() << " " << w->objectName().toStdString();
+      EXPECT_TRUE(scrolls || window_->rect().contains(place))
+          << w->metaObject()->className() << " " << w->objectName().toStdString();
     }
   }
 }
@@ -193,14 +198,18 @@ TEST_F(Trust, AJobThatIsOpenInAnotherWindowIsNotSavedOver) {
   MainWindow other(files_, builtInRulebook());
   other.newJob();
   EXPECT_FALSE(other.saveTo(path_, true));
-  EXPECT_TRUE(other.notices().sentence().contains(QStringLiteral("is open in another window"))) << other.notices().sentence().toStdString();
+  EXPECT_TRUE(other.notices().sentence().contains(QStringLiteral("is open in another window")))
+      << other.notices().sentence().toStdString();
   other.document().close();
 }
 TEST_F(Trust, ACrowdedRoomIsJudgedBesideTheInterfaceAndSaysTheSame) {
   Scheme crowd = *work().scheme();
   crowd.placements.clear();
   for (int i = 0; i < 150; ++i)
-    crowd.placements.push_back({PlacementId("c" + std::to_string(i)), PieceId("table"), FloorPlace{{300.0 + 110 * (i % 40), 300.0 + 700 * (i / 40)}, 0}, {}});
+    crowd.placements.push_back({PlacementId("c" + std::to_string(i)),
+                                PieceId("table"),
+                                FloorPlace{{300.0 + 110 * (i % 40), 300.0 + 700 * (i / 40)}, 0},
+                                {}});
   ASSERT_TRUE(window_->document().edit(QStringLiteral("a crowd"), withScheme(job(), crowd)));
   EXPECT_TRUE(work().judging());
   EXPECT_TRUE(work().findings().empty());
@@ -218,11 +227,15 @@ TEST_F(Trust, ACrowdedRoomIsJudgedBesideTheInterfaceAndSaysTheSame) {
 TEST_F(Trust, WaysOutOfAFullRoomArriveAfterItsRoutesDid) {
   Scheme full = *work().scheme();
   for (int i = 0; i < 50; ++i)
-    full.placements.push_back({PlacementId("c" + std::to_string(i)), PieceId("table"), FloorPlace{{300.0 + 110 * (i % 40), 300.0 + 700 * (i / 40)}, 0}, {}});
+    full.placements.push_back({PlacementId("c" + std::to_string(i)),
+                               PieceId("table"),
+                               FloorPlace{{300.0 + 110 * (i % 40), 300.0 + 700 * (i / 40)}, 0},
+                               {}});
   ASSERT_TRUE(window_->document().edit(QStringLiteral("a full room"), withScheme(job(), full)));
   EXPECT_FALSE(work().judging());
   ASSERT_FALSE(work().decisions().empty());
-  ASSERT_TRUE(QTest::qWaitFor([&] { return !work().routesPending() && work().waysShown(work().decisions().front()) != nullptr; }, 60'000));
+  ASSERT_TRUE(QTest::qWaitFor(
+      [&] { return !work().routesPending() && work().waysShown(work().decisions().front()) != nullptr; }, 60'000));
   EXPECT_TRUE(QTest::qWaitFor([&] {
     for (const QLabel* label : window_->findChildren<QLabel*>())
       if (label->isVisible() && label->text() == QStringLiteral("Looking for ways out ...")) return false;
@@ -233,7 +246,9 @@ TEST_F(Trust, OutOfMemoryIsSaidAndTheJobStays) {
   const Job before = job();
   QMetaObject::invokeMethod(
       window_.get(), [] { throw std::bad_alloc(); }, Qt::QueuedConnection);
-  EXPECT_TRUE(QTest::qWaitFor([&] { return window_->notices().sentence().startsWith(QStringLiteral("There was too little memory for this.")); }));
+  EXPECT_TRUE(QTest::qWaitFor([&] {
+    return window_->notices().sentence().startsWith(QStringLiteral("There was too little memory for this."));
+  }));
   EXPECT_EQ(job(), before);
 }
 TEST_F(Trust, AMeasureSentByAMeterGoesIntoNoName) {

@@ -91,7 +91,8 @@ TEST_F(Window, AFindingsOwnGapCanBeTyped) {
 TEST_F(Window, ZoomKeepsThePointUnderThePointer) {
   const QPointF pointer(300, 200);
   const Vec2 before = sheet().projection().unmap(pointer);
-  QWheelEvent wheel(pointer, sheet().mapToGlobal(pointer), {}, {0, 240}, Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
+  QWheelEvent wheel(pointer, sheet().mapToGlobal(pointer), {}, {0, 240}, Qt::NoButton, Qt::NoModifier,
+                    Qt::NoScrollPhase, false);
   QApplication::sendEvent(&sheet(), &wheel);
   const Vec2 after = sheet().projection().unmap(pointer);
   EXPECT_NEAR(before.x, after.x, 1e-6);
@@ -179,7 +180,8 @@ TEST_F(Window, APieceCannotBeMovedWhereNoFileCouldHoldIt) {
   const Job before = job();
   work().nudge({1e7, 0});
   EXPECT_EQ(job(), before);
-  EXPECT_EQ(window_->notices().sentence(), QStringLiteral("placement p2: is more than 200 m from the first corner. Check the figure."));
+  EXPECT_EQ(window_->notices().sentence(),
+            QStringLiteral("placement p2: is more than 200 m from the first corner. Check the figure."));
 }
 TEST_F(Window, AThousandPixelsOfDraggingLeaveOneEdit) {
   QTest::mousePress(&sheet(), Qt::LeftButton, {}, at(kTable));

@@ -30,8 +30,13 @@ TEST(Cli, ValidateNotesASchoolThatIsNotThere) {
   const std::string path = test::ownFile("school.json");
   std::ofstream(path) << writeJobText(withSchool(withSchool(emptyRoom(), "art-gap", "z"), "art-gape", "a"), 9);
   const std::string out = run(kCli + "validate " + path).out;
-  EXPECT_NE(out.find("note: house rules choose school \"z\" of art-gap, which it does not have; its schools are taken together"), std::string::npos) << out;
-  EXPECT_NE(out.find("note: house rules name \"art-gape\", which is not a rule of this rulebook"), std::string::npos) << out;
+  EXPECT_NE(
+      out.find(
+          "note: house rules choose school \"z\" of art-gap, which it does not have; its schools are taken together"),
+      std::string::npos)
+      << out;
+  EXPECT_NE(out.find("note: house rules name \"art-gape\", which is not a rule of this rulebook"), std::string::npos)
+      << out;
 }
 TEST(Cli, RefusesWhatIsNoJobOnStandardError) {
   const std::string path = test::ownFile("none.json");
@@ -57,8 +62,9 @@ TEST(Cli, CheckAnswersInTheContractsShape) {
   EXPECT_EQ(j["counts"]["breaks"], 4);
   EXPECT_EQ(j["counts"]["holds"], 15);
   for (const Json& f : j["findings"]) {
-    for (const char* key : {"id",       "rule",      "school", "weight",   "subjects", "verdict", "quantity", "unit",    "measured", "low",    "high",
-                            "idealLow", "idealHigh", "margin", "marginMm", "u95",      "at",      "view",     "missing", "sentence", "source", "waysOut"})
+    for (const char* key : {"id",       "rule", "school",  "weight",   "subjects",  "verdict", "quantity", "unit",
+                            "measured", "low",  "high",    "idealLow", "idealHigh", "margin",  "marginMm", "u95",
+                            "at",       "view", "missing", "sentence", "source",    "waysOut"})
       EXPECT_TRUE(f.contains(key)) << key;
     if (f["id"] == "table-reach:p1,p2") {
       EXPECT_EQ(f["verdict"], "holds");
@@ -89,17 +95,24 @@ TEST(Cli, SolveArtGivesTheWorkedExample) {
   EXPECT_NEAR(j["frameHeights"][0].get<double>(), 863.6, 1e-6);
   EXPECT_NEAR(j["frameHeights"][1].get<double>(), 1117.6, 1e-6);
 }
-TEST(Cli, SolveArtOfASofaIsRefused) { EXPECT_EQ(run(kCli + "solve-art " + kJob1 + " --placement p1 --json 2>/dev/null").code, 2); }
+TEST(Cli, SolveArtOfASofaIsRefused) {
+  EXPECT_EQ(run(kCli + "solve-art " + kJob1 + " --placement p1 --json 2>/dev/null").code, 2);
+}
 TEST(Cli, OutputDoesNotFollowTheLocale) {
-  EXPECT_EQ(run("LC_ALL=de_DE.UTF-8 " + kCli + "gaps " + kDemo + " --json").out, run("LC_ALL=C " + kCli + "gaps " + kDemo + " --json").out);
+  EXPECT_EQ(run("LC_ALL=de_DE.UTF-8 " + kCli + "gaps " + kDemo + " --json").out,
+            run("LC_ALL=C " + kCli + "gaps " + kDemo + " --json").out);
 }
 TEST(Cli, SheetThatDoesNotFitSaysWhatDoes) {
   const Answer a = run(kCli + "sheet " + kDemo + " --scale 1:24 --paper letter --out " + test::ownFile("no.pdf 2>&1"));
   EXPECT_EQ(a.code, 2);
   EXPECT_NE(a.out.find("does not fit Letter at 1/2 in = 1 ft (1:24)"), std::string::npos);
 }
-TEST(Cli, SheetIntoAFolderThatIsNotThereIsRefused) { EXPECT_EQ(run(kCli + "sheet " + kDemo + " --out /no/such/folder/x.pdf 2>/dev/null").code, 2); }
-TEST(Cli, SheetOfAScaleThatIsNoneIsRefused) { EXPECT_EQ(run(kCli + "sheet " + kDemo + " --scale 1:47 --out /tmp/x.pdf 2>/dev/null").code, 2); }
+TEST(Cli, SheetIntoAFolderThatIsNotThereIsRefused) {
+  EXPECT_EQ(run(kCli + "sheet " + kDemo + " --out /no/such/folder/x.pdf 2>/dev/null").code, 2);
+}
+TEST(Cli, SheetOfAScaleThatIsNoneIsRefused) {
+  EXPECT_EQ(run(kCli + "sheet " + kDemo + " --scale 1:47 --out /tmp/x.pdf 2>/dev/null").code, 2);
+}
 
 // ---- route, reach, turning
 /// Two arches, and two cabinets that leave 27 in between them.
@@ -162,7 +175,8 @@ TEST(Cli, SillyRoutesAreRefusedInWords) {
   EXPECT_EQ(run(kCli + "route " + pinchedJob() + " --to nowhere 2>&1").out,
             "nowhere: is nothing one goes to. Name a door, window, seat or cupboard of the room\n");
   EXPECT_EQ(run(kCli + "reach " + pinchedJob() + " --width -3 2>&1").code, 2);
-  EXPECT_EQ(run(kCli + "check " + pinchedJob() + " --state asleep 2>&1").out, "--state asleep: is not a way a room is used. Use everyday, occupied or party\n");
+  EXPECT_EQ(run(kCli + "check " + pinchedJob() + " --state asleep 2>&1").out,
+            "--state asleep: is not a way a room is used. Use everyday, occupied or party\n");
 }
 TEST(Cli, CheckWaitsForTheRoutes) {
   const Json j = Json::parse(run(kCli + "check " + pinchedJob() + " --json").out);
@@ -176,8 +190,9 @@ TEST(Cli, AnAnswerThatCannotBeWrittenIsNone) {
 TEST(Cli, PipesAndDevicesAreRefusedAtOnce) {
   const std::string pipe = test::ownFile("pipe.json");
   ASSERT_EQ(::mkfifo(pipe.c_str(), 0600), 0);
-  for (const char* verb : {"validate", "check", "route --to w1", "reach --width 600", "turning", "gaps --json", "solve-art --placement p1", "sheet --out x.pdf",
-                           "survey", "site", "house", "outline", "export --out x.dxf"})
+  for (const char* verb :
+       {"validate", "check", "route --to w1", "reach --width 600", "turning", "gaps --json", "solve-art --placement p1",
+        "sheet --out x.pdf", "survey", "site", "house", "outline", "export --out x.dxf"})
     for (const std::string& file : {pipe, std::string("/dev/zero"), std::string("/dev")}) {
       const std::string words = verb;
       const std::string name = words.substr(0, words.find(' ')), rest = words.substr(name.size());
@@ -185,8 +200,9 @@ TEST(Cli, PipesAndDevicesAreRefusedAtOnce) {
       EXPECT_EQ(a.code, 2) << verb << " " << file << ": " << a.out;
       EXPECT_NE(a.out.find("is not a file"), std::string::npos) << verb << " " << a.out;
     }
-  const auto out = run("timeout 20 " MEZZET_BIN_DIR "/mezzet-cli export " + kDemo + " --out " + pipe + ".dxf 2>&1; ln -s " + pipe + " " + pipe +
-                       ".2.dxf; timeout 20 " MEZZET_BIN_DIR "/mezzet-cli export " + kDemo + " --out " + pipe + ".2.dxf 2>&1");
+  const auto out = run(
+      "timeout 20 " MEZZET_BIN_DIR "/mezzet-cli export " + kDemo + " --out " + pipe + ".dxf 2>&1; ln -s " + pipe + " " +
+      pipe + ".2.dxf; timeout 20 " MEZZET_BIN_DIR "/mezzet-cli export " + kDemo + " --out " + pipe + ".2.dxf 2>&1");
   EXPECT_EQ(out.code, 2) << out.out;
 }
 

@@ -1,4 +1,5 @@
-// The demo must show what it is meant to show: four rooms of two schemes or more, an almost empty ledger, one open fight of rules.
+// The demo must show what it is meant to show: four rooms of two schemes or more, an almost empty ledger, one open
+// fight of rules.
 #include <gtest/gtest.h>
 
 #include "core/rules/base/check.h"

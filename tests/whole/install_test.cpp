@@ -25,15 +25,21 @@ class Installed : public testing::Test {
 std::string Installed::root_;
 
 TEST_F(Installed, TheProgramPaintsItsDemo) {
-  const std::string home = "XDG_CONFIG_HOME=" + root_ + "/home XDG_STATE_HOME=" + root_ + "/home QT_QPA_PLATFORM=offscreen ";
-  const Answer a = run("cd / && " + home + root_ + "/bin/mezzet --first-paint " + root_ + "/share/mezzet/demo/ferry-house.mezzet 2>/dev/null");
+  const std::string home =
+      "XDG_CONFIG_HOME=" + root_ + "/home XDG_STATE_HOME=" + root_ + "/home QT_QPA_PLATFORM=offscreen ";
+  const Answer a = run("cd / && " + home + root_ + "/bin/mezzet --first-paint " + root_ +
+                       "/share/mezzet/demo/ferry-house.mezzet 2>/dev/null");
   EXPECT_EQ(a.code, 0) << a.out;
   EXPECT_EQ(a.out.rfind("first paint", 0), 0U) << a.out;
 }
-TEST_F(Installed, TheCommandLineReadsItsDemo) { EXPECT_EQ(run(root_ + "/bin/mezzet-cli validate " + root_ + "/share/mezzet/demo/ferry-house.mezzet").code, 0); }
+TEST_F(Installed, TheCommandLineReadsItsDemo) {
+  EXPECT_EQ(run(root_ + "/bin/mezzet-cli validate " + root_ + "/share/mezzet/demo/ferry-house.mezzet").code, 0);
+}
 TEST_F(Installed, PicturesAreTakenOfAJobWithoutReadings) {
-  const std::string home = "XDG_CONFIG_HOME=" + root_ + "/home XDG_STATE_HOME=" + root_ + "/home QT_QPA_PLATFORM=offscreen ";
-  const Answer a = run(home + root_ + "/bin/mezzet --shots " + root_ + "/shots " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json 2>/dev/null");
+  const std::string home =
+      "XDG_CONFIG_HOME=" + root_ + "/home XDG_STATE_HOME=" + root_ + "/home QT_QPA_PLATFORM=offscreen ";
+  const Answer a = run(home + root_ + "/bin/mezzet --shots " + root_ +
+                       "/shots " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json 2>/dev/null");
   EXPECT_EQ(a.code, 0) << a.out;
   EXPECT_NE(a.out.find("floor.png"), std::string::npos) << a.out;
 }
@@ -42,9 +48,12 @@ TEST_F(Installed, TheMenuEntryIsSound) {
   EXPECT_EQ(a.code, 0) << a.out;
   EXPECT_EQ(a.out, "");
 }
-TEST_F(Installed, TheMenuEntryHasItsIcon) { EXPECT_TRUE(std::filesystem::exists(root_ + "/share/icons/hicolor/scalable/apps/mezzet.svg")); }
+TEST_F(Installed, TheMenuEntryHasItsIcon) {
+  EXPECT_TRUE(std::filesystem::exists(root_ + "/share/icons/hicolor/scalable/apps/mezzet.svg"));
+}
 TEST_F(Installed, TheSoftwareCentreDataIsSound) {
-  const Answer a = run("appstreamcli validate --no-net " + root_ + "/share/metainfo/org.mezzet.Mezzet.metainfo.xml 2>&1");
+  const Answer a =
+      run("appstreamcli validate --no-net " + root_ + "/share/metainfo/org.mezzet.Mezzet.metainfo.xml 2>&1");
   EXPECT_EQ(a.code, 0) << a.out;
 }
 TEST_F(Installed, JobsHaveAFileType) {
@@ -53,7 +62,10 @@ TEST_F(Installed, JobsHaveAFileType) {
   EXPECT_EQ(a.out, "application/x-mezzet-job:*.mezzet\n");
 }
 TEST_F(Installed, NoPathOfTheBuildIsLeft) {
-  EXPECT_EQ(run("grep -c " MEZZET_SOURCE_DIR " " + root_ + "/share/mezzet/fonts/fonts.conf " + root_ + "/share/applications/mezzet.desktop").code, 1);
+  EXPECT_EQ(run("grep -c " MEZZET_SOURCE_DIR " " + root_ + "/share/mezzet/fonts/fonts.conf " + root_ +
+                "/share/applications/mezzet.desktop")
+                .code,
+            1);
 }
 
 }  // namespace

@@ -50,7 +50,9 @@ std::vector<Line> linesOf(const std::string& pdf) {
       std::istringstream parts(values);
       for (double& v : t) parts >> v;
     }
-    const auto place = [&](double x, double y) { return Vec2{(t[0] * x + t[2] * y + t[4]) * kMmPerPoint, (t[1] * x + t[3] * y + t[5]) * kMmPerPoint}; };
+    const auto place = [&](double x, double y) {
+      return Vec2{(t[0] * x + t[2] * y + t[4]) * kMmPerPoint, (t[1] * x + t[3] * y + t[5]) * kMmPerPoint};
+    };
     const std::string path = d[1];
     Vec2 here, start;
     char command = 0;
@@ -81,7 +83,8 @@ std::vector<Line> linesOf(const std::string& pdf) {
 }
 
 int linesOfLength(const std::vector<Line>& lines, double mm, double within) {
-  return static_cast<int>(std::count_if(lines.begin(), lines.end(), [&](const Line& l) { return std::abs(l.length() - mm) <= within; }));
+  return static_cast<int>(
+      std::count_if(lines.begin(), lines.end(), [&](const Line& l) { return std::abs(l.length() - mm) <= within; }));
 }
 
 class SheetPdf : public testing::Test {
@@ -90,8 +93,8 @@ class SheetPdf : public testing::Test {
   std::string print(const std::string& scale, const std::string& paper) {
     const std::string job = test::ownFile("sheet-job.json"), pdf = test::ownFile("sheet.pdf");
     std::ofstream(job) << writeJobText(with(emptyRoom(222, 150), piece("sofa", "sofa", 84, 36), "p1", 111, 40), 9);
-    const Answer a =
-        run(std::string(MEZZET_BIN_DIR) + "/mezzet-cli sheet " + job + " --kind plan --scale " + scale + " --paper " + paper + " --out " + pdf + " 2>&1");
+    const Answer a = run(std::string(MEZZET_BIN_DIR) + "/mezzet-cli sheet " + job + " --kind plan --scale " + scale +
+                         " --paper " + paper + " --out " + pdf + " 2>&1");
     EXPECT_EQ(a.code, 0) << a.out;
     return pdf;
   }

@@ -1,4 +1,5 @@
-// What the command line says of a site, drawings read back by an independent library, and the stand-in of a measuring device.
+// What the command line says of a site, drawings read back by an independent library, and the stand-in of a measuring
+// device.
 #include <gtest/gtest.h>
 #include <sys/socket.h>
 #include <sys/un.h>
@@ -55,7 +56,10 @@ TEST(SiteCli, PutsTheHouseTogether) {
 }
 TEST(SiteCli, PrintsTheStorey) {
   const std::string out = ownFile("house.pdf");
-  EXPECT_EQ(run("QT_QPA_PLATFORM=offscreen " + kCli + "sheet " + kDemo + " --kind house --scale fit --paper a3 --out " + out).code, 0);
+  EXPECT_EQ(
+      run("QT_QPA_PLATFORM=offscreen " + kCli + "sheet " + kDemo + " --kind house --scale fit --paper a3 --out " + out)
+          .code,
+      0);
   EXPECT_NE(run("pdftotext " + out + " -").out.find("Stair hall"), std::string::npos);
 }
 
@@ -118,8 +122,8 @@ TEST(LaserStandIn, PlaysARoomWithNoise) {
   const std::string name = ownFile("meter.sock");
   const std::string log = ownFile("meter.log");
   // An absolute path is a socket of that name.
-  const Answer started =
-      run(MEZZET_BIN_DIR "/mezzet-laser --socket " + name + " --job " + kDemo + " --noise 0.8 --seed 7 --every 30 > " + log + " 2>&1 & echo $!");
+  const Answer started = run(MEZZET_BIN_DIR "/mezzet-laser --socket " + name + " --job " + kDemo +
+                             " --noise 0.8 --seed 7 --every 30 > " + log + " 2>&1 & echo $!");
   const pid_t pid = std::stoi(started.out);
   int handle = -1;
   for (int i = 0; i < 200 && handle < 0; ++i) {

@@ -19,7 +19,12 @@ const std::string kCli = MEZZET_BIN_DIR "/mezzet-cli survey ";
 Json readings(double a = 4000) {
   Json j{{"corners", {"A", "B", "C", "D"}}, {"turns", {"L", "L", "L", "L"}}, {"readings", Json::array()}};
   const auto length = [&](const char* id, const char* kind, double mm) {
-    j["readings"].push_back({{"id", id}, {"kind", kind}, {"from", std::string(1, id[0])}, {"to", std::string(1, id[1])}, {"mm", mm}, {"u95", 4.5}});
+    j["readings"].push_back({{"id", id},
+                             {"kind", kind},
+                             {"from", std::string(1, id[0])},
+                             {"to", std::string(1, id[1])},
+                             {"mm", mm},
+                             {"u95", 4.5}});
   };
   length("AB", "run", a);
   length("BC", "run", 3000);
@@ -28,7 +33,8 @@ Json readings(double a = 4000) {
   length("AC", "diagonal", 5000);
   length("BD", "diagonal", 5000);
   for (const char* at : {"A", "B", "C", "D"})
-    j["readings"].push_back({{"id", std::string("square ") + at}, {"kind", "square"}, {"at", at}, {"degrees", 90}, {"u95", 1.1}});
+    j["readings"].push_back(
+        {{"id", std::string("square ") + at}, {"kind", "square"}, {"at", at}, {"degrees", 90}, {"u95", 1.1}});
   return j;
 }
 Answer surveyed(const Json& j, const char* flags = "--json") {
@@ -41,7 +47,8 @@ TEST(SurveyCli, AnswersInTheContractsShape) {
   const Answer a = surveyed(readings());
   ASSERT_EQ(a.code, 0) << a.out;
   const Json j = Json::parse(a.out);
-  for (const char* key : {"closes", "chi2", "r", "chi2Limit", "s0", "corners", "readings", "detected", "named", "suspects", "explanations", "next", "lengths"})
+  for (const char* key : {"closes", "chi2", "r", "chi2Limit", "s0", "corners", "readings", "detected", "named",
+                          "suspects", "explanations", "next", "lengths"})
     EXPECT_TRUE(j.contains(key)) << key;
   EXPECT_EQ(j["closes"], true);
   EXPECT_EQ(j["r"], 4);  // 6 readings and 4 squares less 5 unknowns, less one since all corners are assumed
@@ -67,7 +74,8 @@ TEST(SurveyCli, NamesARunThatIsTooLongToClose) {
 }
 TEST(SurveyCli, SaysItInASentence) {
   EXPECT_EQ(surveyed(readings(5000), "").out.substr(0, 123),
-            "Wall A does not fit: it reads 5000 mm, and 4000 mm would. Most likely a metre was added. Measure it again; until then it is");
+            "Wall A does not fit: it reads 5000 mm, and 4000 mm would. Most likely a metre was added. Measure it "
+            "again; until then it is");
 }
 TEST(SurveyCli, RefusesWhatCannotBeTaken) {
   const auto refused = [](Json j, const char* words) {

@@ -45,11 +45,13 @@ class OutlinePicture : public QWidget {
     }
     // As large as leaves room for the dimensions about it.
     const double paperPerPixel = 25.4 / 96;
-    options.scale = std::max((high.x - low.x) / ((width() - 150) * paperPerPixel), (high.y - low.y) / ((height() - 150) * paperPerPixel));
+    options.scale = std::max((high.x - low.x) / ((width() - 150) * paperPerPixel),
+                             (high.y - low.y) / ((height() - 150) * paperPerPixel));
     const Drawing d = composePlan(Job{}, room, nullptr, options);
     Projection projection;
     projection.perMm = std::min(width() / (d.high.x - d.low.x), height() / (d.high.y - d.low.y));
-    projection.origin = QPointF(width() / 2.0 - (d.low.x + d.high.x) / 2 * projection.perMm, height() / 2.0 + (d.low.y + d.high.y) / 2 * projection.perMm);
+    projection.origin = QPointF(width() / 2.0 - (d.low.x + d.high.x) / 2 * projection.perMm,
+                                height() / 2.0 + (d.low.y + d.high.y) / 2 * projection.perMm);
     paintDrawing(p, d, projection, {Palette::screen(), nullptr, 1, false});
   }
 
@@ -58,7 +60,8 @@ class OutlinePicture : public QWidget {
   LengthFormat format_;
 };
 
-DxfDialog::DxfDialog(Workspace& workspace, const QString& path, QWidget* parent) : QDialog(parent), workspace_(workspace), path_(path) {
+DxfDialog::DxfDialog(Workspace& workspace, const QString& path, QWidget* parent)
+    : QDialog(parent), workspace_(workspace), path_(path) {
   setObjectName(QStringLiteral("dxfDialog"));
   setWindowTitle(tr("Outline from %1").arg(QFileInfo(path).fileName()));
   auto* column = new QVBoxLayout(this);
@@ -117,15 +120,16 @@ DxfDialog::DxfDialog(Workspace& workspace, const QString& path, QWidget* parent)
   connect(layer_, &QComboBox::currentIndexChanged, this, &DxfDialog::search);
   connect(unit_, &QComboBox::currentIndexChanged, this, &DxfDialog::search);
   connect(which_, &QSpinBox::valueChanged, this, &DxfDialog::search);
-  connect(&worker_, &Worker::progressed, this, [this](double share) { progress_->setValue(static_cast<int>(share * 100)); });
+  connect(&worker_, &Worker::progressed, this,
+          [this](double share) { progress_->setValue(static_cast<int>(share * 100)); });
   connect(&worker_, &Worker::busyChanged, progress_, &QWidget::setVisible);
   read();
 }
 
 void DxfDialog::read() {
   worker_.run<Result<DxfDrawing>>(
-      [path = path_.toStdString(), name = QFileInfo(path_).fileName().toStdString()](std::stop_token stop,
-                                                                                     const Worker::Progress& progress) -> Result<DxfDrawing> {
+      [path = path_.toStdString(), name = QFileInfo(path_).fileName().toStdString()](
+          std::stop_token stop, const Worker::Progress& progress) -> Result<DxfDrawing> {
         const auto bytes = readFile(path, kMostDxfBytes);
         if (!bytes) return bytes.error();
         return readDxf(*bytes, name, stop, progress);
@@ -141,7 +145,8 @@ void DxfDialog::fill(DxfDrawing drawing) {
   const QSignalBlocker quietLayer(layer_), quietUnit(unit_);
   std::size_t most = 0;
   for (const auto& [layer, lines] : drawing_->layers) {
-    layer_->addItem(tr("%1 (%2 lines)").arg(QString::fromStdString(layer)).arg(lines.size()), QString::fromStdString(layer));
+    layer_->addItem(tr("%1 (%2 lines)").arg(QString::fromStdString(layer)).arg(lines.size()),
+                    QString::fromStdString(layer));
     if (lines.size() > most) {
       most = lines.size();
       layer_->setCurrentIndex(layer_->count() - 1);
@@ -162,7 +167,8 @@ void DxfDialog::search() {
   if (!(mm > 0)) return said_->setText(tr("The file does not say its unit. Choose one."));
   worker_.run<Result<DxfOutline>>(
       [drawing = drawing_, layer = layer_->currentData().toString().toStdString(), mm, tolerance = tolerance_,
-       loop = static_cast<std::size_t>(which_->value() - 1), format = workspace_.format()](std::stop_token stop, const Worker::Progress&) {
+       loop = static_cast<std::size_t>(which_->value() - 1),
+       format = workspace_.format()](std::stop_token stop, const Worker::Progress&) {
         return outlineFromDxf(*drawing, layer, mm, tolerance, loop, format, stop);
       },
       [this](Result<DxfOutline> found) {
@@ -171,7 +177,8 @@ void DxfDialog::search() {
         const QSignalBlocker quiet(which_);
         which_->setRange(1, static_cast<int>(std::max<std::size_t>(1, outline_->loops)));
         QString all;
-        for (const std::string& s : outline_->sentences) all += (all.isEmpty() ? QString() : QStringLiteral(" ")) + onScreen(s);
+        for (const std::string& s : outline_->sentences)
+          all += (all.isEmpty() ? QString() : QStringLiteral(" ")) + onScreen(s);
         said_->setText(all.isEmpty() ? tr("The outline closes.") : all);
         picture_->show(outline_->corners, workspace_.format());
         take_->setEnabled(true);

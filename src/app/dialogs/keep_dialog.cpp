@@ -12,7 +12,8 @@
 
 namespace mezzet {
 
-KeepDialog::KeepDialog(Workspace& workspace, const Finding& finding, QWidget* parent) : QDialog(parent), workspace_(workspace), finding_(finding) {
+KeepDialog::KeepDialog(Workspace& workspace, const Finding& finding, QWidget* parent)
+    : QDialog(parent), workspace_(workspace), finding_(finding) {
   setObjectName(QStringLiteral("keepDialog"));
   setWindowTitle(tr("Keep it on purpose"));
   auto* column = new QVBoxLayout(this);
@@ -51,8 +52,9 @@ void KeepDialog::accept() {
     return reason_->setFocus();
   }
   const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-  workspace_.document().edit(tr("keep on purpose"),
-                             withKept(workspace_.job(), workspace_.schemeId(), {finding_.id, reason.toStdString(), finding_.margin, date}));
+  workspace_.document().edit(
+      tr("keep on purpose"),
+      withKept(workspace_.job(), workspace_.schemeId(), {finding_.id, reason.toStdString(), finding_.margin, date}));
   QDialog::accept();
 }
 

@@ -27,7 +27,8 @@ bool asks(const Piece& piece, const PieceColumn& column) {
     case PieceField::Length: break;
     default: return false;
   }
-  if (column.member == &Piece::seatHeight || column.member == &Piece::backHeight) return isSeat(piece.kind) || isDiningSeat(piece.kind);
+  if (column.member == &Piece::seatHeight || column.member == &Piece::backHeight)
+    return isSeat(piece.kind) || isDiningSeat(piece.kind);
   if (column.member == &Piece::armHeight) return isSeat(piece.kind);
   if (column.member == &Piece::longDepth) return l || curve;
   if (column.member == &Piece::returnWidth) return l;
@@ -36,7 +37,8 @@ bool asks(const Piece& piece, const PieceColumn& column) {
   if (column.member == &Piece::extendsBy) return piece.kind == "dining-table";
   if (column.member == &Piece::depth) return piece.shape != Shape::Round;
   if (column.member == &Piece::feetInset) return !hangs(piece.kind) && !isRug(piece.kind);
-  if (column.member == &Piece::pad || column.member == &Piece::nominalWidth || column.member == &Piece::nominalDepth) return isRug(piece.kind);
+  if (column.member == &Piece::pad || column.member == &Piece::nominalWidth || column.member == &Piece::nominalDepth)
+    return isRug(piece.kind);
   return true;
 }
 
@@ -45,13 +47,16 @@ const char* wordsOf(const Piece& piece, const PieceColumn& column) {
   if (column.field == PieceField::Seats) return "Seats how many";
   if (column.field == PieceField::Material) return "Material that is seen";
   if (column.field == PieceField::Back) return "Back side, finished or not";
-  if (column.member == nullptr) return piece.shape == Shape::Round ? "Diameter" : hangs(piece.kind) ? "Width of the frame" : "Width";
-  if (column.member == &Piece::height) return hangs(piece.kind) ? "Height of the frame" : isRug(piece.kind) ? "Thickness" : "Height";
+  if (column.member == nullptr)
+    return piece.shape == Shape::Round ? "Diameter" : hangs(piece.kind) ? "Width of the frame" : "Width";
+  if (column.member == &Piece::height)
+    return hangs(piece.kind) ? "Height of the frame" : isRug(piece.kind) ? "Thickness" : "Height";
   if (column.member == &Piece::depth) return hangs(piece.kind) ? "Depth of the frame" : "Depth, front to back";
   if (column.member == &Piece::seatHeight) return "Seat above the floor";
   if (column.member == &Piece::armHeight) return "Arm above the floor";
   if (column.member == &Piece::backHeight) return "Back above the floor";
-  if (column.member == &Piece::longDepth) return piece.shape == Shape::Curve ? "Depth of the seat" : "Depth of its long limb";
+  if (column.member == &Piece::longDepth)
+    return piece.shape == Shape::Curve ? "Depth of the seat" : "Depth of its long limb";
   if (column.member == &Piece::legHeight) return "Height of raised legs";
   if (column.member == &Piece::opensBy) return "Comes forward in use by";
   if (column.member == &Piece::extendsBy) return "Longer with its leaves by";
@@ -64,11 +69,14 @@ const char* wordsOf(const Piece& piece, const PieceColumn& column) {
 
 }  // namespace
 
-PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* parent) : QDialog(parent), workspace_(workspace) {
+PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* parent)
+    : QDialog(parent), workspace_(workspace) {
   setObjectName(QStringLiteral("pieceDialog"));
   const bool walls = workspace_.stage() == Stage::Walls;
   if (change != nullptr) change_ = *change;
-  setWindowTitle(change_ ? tr("Sizes of %1").arg(QString::fromStdString(change_->name)) : walls ? tr("Hang a picture") : tr("Add a piece"));
+  setWindowTitle(change_ ? tr("Sizes of %1").arg(QString::fromStdString(change_->name))
+                 : walls ? tr("Hang a picture")
+                         : tr("Add a piece"));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(18, 16, 18, 14);
   auto* form = new QFormLayout;
@@ -108,8 +116,10 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
     connect(field, &QLineEdit::textEdited, this, [this] { complaint_->clear(); });
   }
   column->addLayout(form);
-  note_ = new QLabel(change_ ? tr("A size that is not known yet can be left empty. Where it comes from can stand behind it: 84 \u00b11 ticket, 84 guess.")
-                             : tr("These are usual sizes to start from, not yours: type what the tape or the ticket says."));
+  note_ = new QLabel(
+      change_ ? tr("A size that is not known yet can be left empty. Where it comes from can stand behind it: 84 "
+                   "\u00b11 ticket, 84 guess.")
+              : tr("These are usual sizes to start from, not yours: type what the tape or the ticket says."));
   note_->setObjectName(QStringLiteral("quietNote"));
   note_->setWordWrap(true);
   column->addWidget(note_);
@@ -119,12 +129,16 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
   complaint_->setMinimumHeight(34);
   column->addWidget(complaint_);
   auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
-  buttons->button(QDialogButtonBox::Ok)->setText(change_ ? tr("Take these sizes") : walls ? tr("Hang it") : tr("Place it"));
+  buttons->button(QDialogButtonBox::Ok)
+      ->setText(change_ ? tr("Take these sizes")
+                : walls ? tr("Hang it")
+                        : tr("Place it"));
   buttons->button(QDialogButtonBox::Ok)->setObjectName(QStringLiteral("primary"));
   connect(buttons, &QDialogButtonBox::accepted, this, &PieceDialog::accept);
   connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
   column->addWidget(buttons);
-  connect(kind_, &QComboBox::currentIndexChanged, this, [this] { fill(usualPiece(kind_->currentData().toString().toStdString())); });
+  connect(kind_, &QComboBox::currentIndexChanged, this,
+          [this] { fill(usualPiece(kind_->currentData().toString().toStdString())); });
   connect(shape_, &QComboBox::currentIndexChanged, this, &PieceDialog::changeShape);
   fill(change_ ? *change_ : usualPiece(walls ? "art" : kind_->currentData().toString().toStdString()));
   setMinimumWidth(400);
@@ -157,7 +171,9 @@ bool PieceDialog::readSizes() {
     if (!asks(piece_, *f.column) || f.edit->text() == f.shown) continue;
     auto with = withPieceCell(piece_, *f.column, f.edit->text().toStdString(), bare);
     if (!with) {
-      complain(f.label->text() + QStringLiteral(": ") + QString::fromStdString(Error{{}, with.error().what, with.error().hint}.text()), f.edit);
+      complain(f.label->text() + QStringLiteral(": ") +
+                   QString::fromStdString(Error{{}, with.error().what, with.error().hint}.text()),
+               f.edit);
       return false;
     }
     piece_ = std::move(with).value();
@@ -176,7 +192,8 @@ void PieceDialog::changeShape() {
   static constexpr const char* kWords[] = {"rect", "round", "oval", "l", "curve"};
   for (const PieceColumn& column : pieceColumns())
     if (column.field == PieceField::Shape)
-      if (auto with = withPieceCell(piece_, column, kWords[static_cast<int>(shape)], workspace_.job().units)) piece_ = std::move(with).value();
+      if (auto with = withPieceCell(piece_, column, kWords[static_cast<int>(shape)], workspace_.job().units))
+        piece_ = std::move(with).value();
   showSizes();
 }
 
@@ -195,15 +212,18 @@ void PieceDialog::accept() {
   if (piece.name.empty()) return complain(tr("Give it a name, so that the ledger can speak of it."), name_);
   if (change_) {
     if (hangs(piece.kind) ? !piece.height : !piece.depth)
-      return complain(hangs(piece.kind) ? tr("What hangs needs a height.") : tr("A piece on the floor needs a depth."), nullptr);
+      return complain(hangs(piece.kind) ? tr("What hangs needs a height.") : tr("A piece on the floor needs a depth."),
+                      nullptr);
     const auto after = withPiece(workspace_.job(), piece);
     if (!after) return complain(QString::fromStdString(after.error().text()) + QStringLiteral("."), nullptr);
     workspace_.document().edit(tr("sizes of %1").arg(QString::fromStdString(midSentence(piece.name))), *after);
   } else {
     IdSource ids = workspace_.document().ids();
-    const auto added = withNewPiece(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), piece, ids);
+    const auto added =
+        withNewPiece(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), piece, ids);
     if (!added) return complain(QString::fromStdString(added.error().text()) + QStringLiteral("."), nullptr);
-    workspace_.document().edit(tr("add %1").arg(QString::fromStdString(midSentence(piece.name))), added->job, ids.next());
+    workspace_.document().edit(tr("add %1").arg(QString::fromStdString(midSentence(piece.name))), added->job,
+                               ids.next());
     workspace_.select(added->placement);
   }
   QDialog::accept();

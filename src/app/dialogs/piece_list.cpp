@@ -26,7 +26,8 @@
 namespace mezzet {
 // ---- the model
 
-PieceTableModel::PieceTableModel(Workspace& workspace, QObject* parent) : QAbstractTableModel(parent), workspace_(workspace) {
+PieceTableModel::PieceTableModel(Workspace& workspace, QObject* parent)
+    : QAbstractTableModel(parent), workspace_(workspace) {
   for (const PieceColumn& column : pieceColumns())
     if (column.field != PieceField::Id && column.field != PieceField::Sources) columns_.push_back(&column);
   rows_ = static_cast<int>(workspace_.job().pieces.size()) + 1;
@@ -49,7 +50,9 @@ void PieceTableModel::follow() {
 }
 
 int PieceTableModel::rowCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : rows_; }
-int PieceTableModel::columnCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : static_cast<int>(columns_.size()); }
+int PieceTableModel::columnCount(const QModelIndex& parent) const {
+  return parent.isValid() ? 0 : static_cast<int>(columns_.size());
+}
 
 const Piece* PieceTableModel::pieceAt(int row) const {
   const auto& pieces = workspace_.job().pieces;
@@ -68,14 +71,18 @@ QVariant PieceTableModel::data(const QModelIndex& at, int role) const {
   const Refused* refused = refusedAt(at);
   if (role == Qt::BackgroundRole) return refused != nullptr ? QVariant(QColor(0xf6, 0xc9, 0xbf)) : QVariant();
   if (role == Qt::ForegroundRole && refused != nullptr) return desk::kInk;
-  if (role == Qt::ForegroundRole && piece == nullptr && refused == nullptr) return QGuiApplication::palette().color(QPalette::Mid);
-  if (role == Qt::TextAlignmentRole && (column.field == PieceField::Length || column.field == PieceField::Count)) return int(Qt::AlignRight | Qt::AlignVCenter);
+  if (role == Qt::ForegroundRole && piece == nullptr && refused == nullptr)
+    return QGuiApplication::palette().color(QPalette::Mid);
+  if (role == Qt::TextAlignmentRole && (column.field == PieceField::Length || column.field == PieceField::Count))
+    return int(Qt::AlignRight | Qt::AlignVCenter);
   if (role == Qt::AccessibleTextRole)
     return tr("%1, %2: %3")
-        .arg(piece != nullptr ? QString::fromStdString(piece->name) : tr("new piece"), tr(column.title.data()), data(at, Qt::DisplayRole).toString());
+        .arg(piece != nullptr ? QString::fromStdString(piece->name) : tr("new piece"), tr(column.title.data()),
+             data(at, Qt::DisplayRole).toString());
   if (role != Qt::DisplayRole && role != Qt::EditRole) return {};
   if (refused != nullptr) return refused->text;
-  if (piece == nullptr) return role == Qt::DisplayRole && at.column() == 0 ? tr("type one: sofa 84 x 36 x 33") : QString();
+  if (piece == nullptr)
+    return role == Qt::DisplayRole && at.column() == 0 ? tr("type one: sofa 84 x 36 x 33") : QString();
   return QString::fromStdString(pieceCell(*piece, column, workspace_.format()));
 }
 
@@ -103,7 +110,9 @@ bool PieceTableModel::addTyped(const QString& line) {
   const auto after = withPiece(workspace_.job(), piece);
   if (!after) return emit complained(QString::fromStdString(after.error().text()) + QStringLiteral(".")), false;
   refused_.reset();
-  if (!workspace_.document().edit(tr("add %1").arg(QString::fromStdString(midSentence(piece.name))), *after, ids.next())) return false;
+  if (!workspace_.document().edit(tr("add %1").arg(QString::fromStdString(midSentence(piece.name))), *after,
+                                  ids.next()))
+    return false;
   emit complained(onScreen(read.echo) + QStringLiteral("."));
   return true;
 }
@@ -131,7 +140,8 @@ bool PieceTableModel::setData(const QModelIndex& at, const QVariant& value, int 
     return false;
   }
   refused_.reset();
-  return workspace_.document().edit(tr("%1 of %2").arg(tr(column.title.data()).toLower(), QString::fromStdString(midSentence(piece->name))), *after);
+  return workspace_.document().edit(
+      tr("%1 of %2").arg(tr(column.title.data()).toLower(), QString::fromStdString(midSentence(piece->name))), *after);
 }
 
 // ---- the window
@@ -143,15 +153,18 @@ PieceList::PieceList(Workspace& workspace, FileSystem& files, QWidget* parent)
   resize(1180, 620);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(16, 14, 16, 14);
-  column->addWidget(words(tr("Every piece of this job, placed or not. A size can carry where it comes from and its \u00b1: 84 \u00b11 ticket, 84 guess. "
-                             "Rows copied from a spreadsheet can be pasted here, with or without a row that names the columns."),
-                          "quietNote"));
+  column->addWidget(
+      words(tr("Every piece of this job, placed or not. A size can carry where it comes from and its \u00b1: 84 "
+               "\u00b11 ticket, 84 guess. "
+               "Rows copied from a spreadsheet can be pasted here, with or without a row that names the columns."),
+            "quietNote"));
   table_ = new QTableView;
   table_->setObjectName(QStringLiteral("pieceTable"));
   table_->setAccessibleName(tr("Pieces"));
   table_->setModel(model_);
   table_->setAlternatingRowColors(true);
-  table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed | QAbstractItemView::AnyKeyPressed);
+  table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
+                          QAbstractItemView::AnyKeyPressed);
   table_->verticalHeader()->setDefaultSectionSize(28);
   table_->horizontalHeader()->setMinimumSectionSize(52);
   table_->installEventFilter(this);
@@ -177,8 +190,9 @@ PieceList::PieceList(Workspace& workspace, FileSystem& files, QWidget* parent)
     if (!path.isEmpty()) readFrom(path);
   });
   button(tr("Write CSV ..."), "writeCsv", [this] {
-    const QString path =
-        withEnding(QFileDialog::getSaveFileName(this, tr("Write the piece list"), tr("pieces.csv"), tr("Tables (*.csv)")), QStringLiteral(".csv"), this);
+    const QString path = withEnding(
+        QFileDialog::getSaveFileName(this, tr("Write the piece list"), tr("pieces.csv"), tr("Tables (*.csv)")),
+        QStringLiteral(".csv"), this);
     if (!path.isEmpty()) writeTo(path);
   });
   button(tr("From a library ..."), "fromLibrary", [this] {
@@ -187,8 +201,9 @@ PieceList::PieceList(Workspace& workspace, FileSystem& files, QWidget* parent)
   });
   button(tr("Usual pieces"), "usualPieces", [this] { takeLibrary(usualLibrary(), tr("take the usual pieces")); });
   button(tr("As a library ..."), "asLibrary", [this] {
-    const QString path =
-        withEnding(QFileDialog::getSaveFileName(this, tr("Write a library"), tr("library.json"), tr("Libraries (*.json)")), QStringLiteral(".json"), this);
+    const QString path = withEnding(
+        QFileDialog::getSaveFileName(this, tr("Write a library"), tr("library.json"), tr("Libraries (*.json)")),
+        QStringLiteral(".json"), this);
     if (!path.isEmpty()) writeLibraryTo(path);
   });
   button(tr("Take out of the job"), "removeRow", [this] { removeRow(); });
@@ -247,12 +262,15 @@ void PieceList::removeRow() {
   workspace_.document().edit(tr("remove %1 from the job").arg(name), std::move(after));
 }
 
-void PieceList::take(const std::vector<std::vector<std::string>>& rows, const QString& undoName, std::size_t headerRow) {
-  if (workspace_.document().readOnly()) return say(tr("This job is open in another window, so nothing can be changed here."), true);
+void PieceList::take(const std::vector<std::vector<std::string>>& rows, const QString& undoName,
+                     std::size_t headerRow) {
+  if (workspace_.document().readOnly())
+    return say(tr("This job is open in another window, so nothing can be changed here."), true);
   const TableReading read = readPieceTable(rows, workspace_.job().units, workspace_.job().pieces, headerRow);
   if (!read.faults.empty()) {
     QString all = tr("Nothing was taken.");
-    for (const Error& fault : read.faults) all += QStringLiteral(" ") + tr("%1.").arg(QString::fromStdString(fault.text()));
+    for (const Error& fault : read.faults)
+      all += QStringLiteral(" ") + tr("%1.").arg(QString::fromStdString(fault.text()));
     if (read.faulty > read.faults.size()) all += tr(" And %1 more rows.").arg(read.faulty - read.faults.size());
     return say(all, true);
   }
@@ -260,9 +278,11 @@ void PieceList::take(const std::vector<std::vector<std::string>>& rows, const QS
   const auto after = withPieceTable(workspace_.job(), read.pieces, ids);
   if (!after) return say(tr("Nothing was taken. %1.").arg(QString::fromStdString(after.error().text())), true);
   if (!workspace_.document().edit(undoName, *after, ids.next())) return;
-  QString sentence = read.pieces.size() == 1 ? tr("1 piece was read.") : tr("%1 pieces were read.").arg(read.pieces.size());
+  QString sentence =
+      read.pieces.size() == 1 ? tr("1 piece was read.") : tr("%1 pieces were read.").arg(read.pieces.size());
   constexpr std::size_t kMostNotes = 6;
-  for (std::size_t i = 0; i < std::min(kMostNotes, read.notes.size()); ++i) sentence += QStringLiteral(" ") + QString::fromStdString(read.notes[i]);
+  for (std::size_t i = 0; i < std::min(kMostNotes, read.notes.size()); ++i)
+    sentence += QStringLiteral(" ") + QString::fromStdString(read.notes[i]);
   if (read.notes.size() > kMostNotes) sentence += tr(" And %1 more notes.").arg(read.notes.size() - kMostNotes);
   say(sentence);
 }
@@ -282,9 +302,11 @@ void PieceList::pasteCells(const std::vector<std::vector<std::string>>& rows) {
   for (const auto& row : rows) widest = std::max(widest, row.size());
   for (int c = from.column(); c < model_->columnCount() && static_cast<std::size_t>(c - from.column()) < widest; ++c)
     table[0].push_back(model_->headerData(c, Qt::Horizontal, Qt::DisplayRole).toString().toStdString());
-  if (table[0].size() - 1 < widest) return say(tr("These rows are wider than the table from here on. Choose a cell further left."), true);
+  if (table[0].size() - 1 < widest)
+    return say(tr("These rows are wider than the table from here on. Choose a cell further left."), true);
   if (from.column() > 0 && static_cast<std::size_t>(from.row()) + rows.size() > workspace_.job().pieces.size())
-    return say(tr("There are more rows than pieces from here on. To add pieces, paste into the column of names."), true);
+    return say(tr("There are more rows than pieces from here on. To add pieces, paste into the column of names."),
+               true);
   for (std::size_t r = 0; r < rows.size(); ++r) {
     const Piece* piece = model_->pieceAt(from.row() + static_cast<int>(r));
     auto& row = table.emplace_back(std::vector<std::string>{piece != nullptr ? piece->id.value : std::string()});
@@ -305,12 +327,14 @@ void PieceList::readFrom(const QString& path) {
 }
 
 void PieceList::takeLibrary(const Library& library, const QString& undoName) {
-  if (workspace_.document().readOnly()) return say(tr("This job is open in another window, so nothing can be changed here."), true);
+  if (workspace_.document().readOnly())
+    return say(tr("This job is open in another window, so nothing can be changed here."), true);
   IdSource ids = workspace_.document().ids();
   // What the job has already, by name, is not taken twice.
   std::vector<Piece> fresh;
   for (const Piece& piece : library.pieces)
-    if (std::none_of(workspace_.job().pieces.begin(), workspace_.job().pieces.end(), [&](const auto& have) { return have->name == piece.name; }))
+    if (std::none_of(workspace_.job().pieces.begin(), workspace_.job().pieces.end(),
+                     [&](const auto& have) { return have->name == piece.name; }))
       fresh.push_back(piece);
   if (fresh.empty()) return say(tr("The job has all of these pieces already."));
   const auto after = withPieceTable(workspace_.job(), fresh, ids);
@@ -331,13 +355,15 @@ void PieceList::readLibraryFrom(const QString& path) {
 }
 
 void PieceList::writeLibraryTo(const QString& path) {
-  if (const auto fault = saveAtomically(files_, path.toStdString(), writeLibrary(workspace_.job().name, workspace_.job().pieces)))
+  if (const auto fault =
+          saveAtomically(files_, path.toStdString(), writeLibrary(workspace_.job().name, workspace_.job().pieces)))
     return say(QString::fromStdString(fault->text()) + QStringLiteral("."), true);
   say(tr("Written: %1").arg(path));
 }
 
 void PieceList::writeTo(const QString& path) {
-  if (const auto fault = saveAtomically(files_, path.toStdString(), writeCsv(pieceRows(workspace_.job().pieces, workspace_.job().units))))
+  if (const auto fault = saveAtomically(files_, path.toStdString(),
+                                        writeCsv(pieceRows(workspace_.job().pieces, workspace_.job().units))))
     return say(QString::fromStdString(fault->text()) + QStringLiteral("."), true);
   say(tr("Written: %1").arg(path));
 }

@@ -1,4 +1,5 @@
-// The piece list: every piece of the job in a table that can be edited in place, pasted into, read from CSV and written to it.
+// The piece list: every piece of the job in a table that can be edited in place, pasted into, read from CSV and written
+// to it.
 #pragma once
 
 #include <QAbstractTableModel>

@@ -15,7 +15,8 @@ PieceRules::PieceRules(Workspace& workspace, QWidget* parent) : QDialog(parent),
   if (const Placement* p = workspace_.selectedPlacement()) {
     piece_ = p->piece;
     placement_ = p->id;
-    setWindowTitle(tr("Rules for %1 alone").arg(QString::fromStdString(midSentence(pieceOf(workspace_.job(), *p).name))));
+    setWindowTitle(
+        tr("Rules for %1 alone").arg(QString::fromStdString(midSentence(pieceOf(workspace_.job(), *p).name))));
   }
   auto* all = new QVBoxLayout(this);
   all->setContentsMargins(8, 8, 8, 14);
@@ -33,7 +34,8 @@ PieceRules::PieceRules(Workspace& workspace, QWidget* parent) : QDialog(parent),
 }
 
 void PieceRules::bend(const std::string& rule, std::optional<OwnRule> own) {
-  if (const auto after = withOwnRule(workspace_.job(), piece_, rule, std::move(own))) workspace_.document().edit(tr("rule of one piece"), *after);
+  if (const auto after = withOwnRule(workspace_.job(), piece_, rule, std::move(own)))
+    workspace_.document().edit(tr("rule of one piece"), *after);
 }
 
 void PieceRules::rebuild() {
@@ -41,19 +43,22 @@ void PieceRules::rebuild() {
   emptyLayout(column_);
   const Piece* piece = findPiece(workspace_.job(), piece_);
   if (piece == nullptr) return;
-  column_->addWidget(words(tr("What is chosen here holds for this piece, wherever it stands, and goes before the house rules."), "quietNote"));
+  column_->addWidget(
+      words(tr("What is chosen here holds for this piece, wherever it stands, and goes before the house rules."),
+            "quietNote"));
   bool any = false;
   for (const Rule& rule : workspace_.book().rules) {
     const auto own = piece->ownRules.find(rule.id);
     const bool judged = std::any_of(workspace_.findings().begin(), workspace_.findings().end(), [&](const Finding& f) {
       return f.rule == rule.id && std::find(f.subjects.begin(), f.subjects.end(), placement_.value) != f.subjects.end();
     });
-    if ((!judged && own == piece->ownRules.end()) || rule.schools.empty() || quantityOf(rule) == Quantity::YesNo || rule.id == "overlap" ||
-        rule.id == "outside-room")
+    if ((!judged && own == piece->ownRules.end()) || rule.schools.empty() || quantityOf(rule) == Quantity::YesNo ||
+        rule.id == "overlap" || rule.id == "outside-room")
       continue;
     any = true;
     const bool bent = own != piece->ownRules.end();
-    addRuleRows(column_, workspace_, rule, {askedOf(rule, workspace_.job(), *piece), bent && own->second.range.has_value(), !bent},
+    addRuleRows(column_, workspace_, rule,
+                {askedOf(rule, workspace_.job(), *piece), bent && own->second.range.has_value(), !bent},
                 {[this, id = rule.id](const std::string& school) {
                    bend(id, OwnRule{school, {}});
                  },

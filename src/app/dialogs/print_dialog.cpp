@@ -14,7 +14,8 @@
 
 namespace mezzet {
 
-PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* parent) : QDialog(parent), workspace_(workspace), files_(files) {
+PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* parent)
+    : QDialog(parent), workspace_(workspace), files_(files) {
   setObjectName(QStringLiteral("printDialog"));
   setWindowTitle(tr("Print to scale"));
   auto* row = new QHBoxLayout(this);
@@ -44,7 +45,8 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
   kind_->addItem(tr("field sheet, to measure by"), QStringLiteral("field"));
   if (workspace.job().rooms.size() > 1) kind_->addItem(tr("the storey, all its rooms"), QStringLiteral("house"));
   if (workspace_.stage() == Stage::Measure) kind_->setCurrentIndex(kind_->count() - 1);
-  if (workspace_.stage() == Stage::Walls) kind_->setCurrentIndex(kind_->findData(QStringLiteral("wall:") + QString::fromStdString(workspace_.wall().value)));
+  if (workspace_.stage() == Stage::Walls)
+    kind_->setCurrentIndex(kind_->findData(QStringLiteral("wall:") + QString::fromStdString(workspace_.wall().value)));
   for_ = new QComboBox;
   for_->setObjectName(QStringLiteral("sheetFor"));
   for_->addItems({tr("the client"), tr("the installer, with what is set out")});
@@ -71,7 +73,8 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
   picture_->setFixedSize(430, 520);
   picture_->setStyleSheet(QStringLiteral("background: #46545f;"));
   row->addWidget(picture_);
-  for (QComboBox* choice : {kind_, for_, paper_, scale_}) connect(choice, &QComboBox::currentIndexChanged, this, &PrintDialog::preview);
+  for (QComboBox* choice : {kind_, for_, paper_, scale_})
+    connect(choice, &QComboBox::currentIndexChanged, this, &PrintDialog::preview);
   connect(write_, &QPushButton::clicked, this, &PrintDialog::askAndWrite);
   connect(close, &QPushButton::clicked, this, &QDialog::reject);
   setMinimumWidth(720);
@@ -82,7 +85,8 @@ Result<std::vector<Sheet>> PrintDialog::pages() const {
   const Room* room = workspace_.room();
   if (room == nullptr) return Error{"", "There is no room to print yet", "Measure one first"};
   const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-  const SheetRequest request{findPaper(paper_->currentData().toString().toStdString()), scale_->currentData().toInt(), workspace_.format(), date,
+  const SheetRequest request{findPaper(paper_->currentData().toString().toStdString()), scale_->currentData().toInt(),
+                             workspace_.format(), date,
                              for_->currentIndex() == 1 ? SheetVersion::Installer : SheetVersion::Client};
   const SheetKind kind = sheetKind(kind_->currentData().toString().toStdString()).value_or(SheetKind{});
   std::vector<Sheet> out;
@@ -125,7 +129,8 @@ std::optional<Error> PrintDialog::write(const QString& path) const {
 
 void PrintDialog::askAndWrite() {
   const QString what = kind_->currentData().toString().replace(QChar(':'), QChar('-'));
-  QString path = QFileDialog::getSaveFileName(this, tr("Write the sheet"), what + QStringLiteral(".pdf"), tr("PDF (*.pdf);;SVG (*.svg);;PNG (*.png)"));
+  QString path = QFileDialog::getSaveFileName(this, tr("Write the sheet"), what + QStringLiteral(".pdf"),
+                                              tr("PDF (*.pdf);;SVG (*.svg);;PNG (*.png)"));
   if (path.isEmpty()) return;
   if (QFileInfo(path).suffix().isEmpty()) path = withEnding(path, QStringLiteral(".pdf"), this);
   if (path.isEmpty()) return;

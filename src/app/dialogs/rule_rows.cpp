@@ -17,7 +17,8 @@ namespace {
 QString words_(const char* text) { return QObject::tr(text); }
 
 /// An end as it is typed: a length, a percentage or a plain number; empty is an open end.
-LengthReading readEnd(const Workspace& workspace, Quantity quantity, const QString& text, std::optional<double>& value) {
+LengthReading readEnd(const Workspace& workspace, Quantity quantity, const QString& text,
+                      std::optional<double>& value) {
   value.reset();
   QString bare = text.trimmed();
   if (bare.isEmpty()) return {0, 0, {}};
@@ -30,12 +31,14 @@ LengthReading readEnd(const Workspace& workspace, Quantity quantity, const QStri
   const std::string plain = bare.remove(QChar('%')).trimmed().replace(QChar(','), QChar('.')).toStdString();
   double number = 0;
   const auto [end, fault] = std::from_chars(plain.data(), plain.data() + plain.size(), number);
-  if (fault != std::errc{} || end != plain.data() + plain.size()) return {std::nullopt, 0, "Type a number, for example 60 for 60 %."};
+  if (fault != std::errc{} || end != plain.data() + plain.size())
+    return {std::nullopt, 0, "Type a number, for example 60 for 60 %."};
   value = quantity == Quantity::Ratio || quantity == Quantity::Share ? number / 100 : number;
   return {0, 0, {}};
 }
 
-LengthReading typeEnd(const Workspace& workspace, const Rule& rule, const Asked& now, bool low, const QString& text, const RuleEdits& edits) {
+LengthReading typeEnd(const Workspace& workspace, const Rule& rule, const Asked& now, bool low, const QString& text,
+                      const RuleEdits& edits) {
   const Quantity quantity = quantityOf(rule);
   std::optional<double> value;
   LengthReading reading = readEnd(workspace, quantity, text, value);
@@ -43,14 +46,18 @@ LengthReading typeEnd(const Workspace& workspace, const Rule& rule, const Asked&
   ChangedRange range{now.tolerated.low, now.tolerated.high};
   const auto& old = low ? range.low : range.high;
   // What was only looked at stays as it was.
-  if (old.has_value() == value.has_value() && (!value || std::abs(*old - *value) < 0.05 * (quantity == Quantity::Length ? 1 : 0.01))) return {0, 0, {}};
+  if (old.has_value() == value.has_value() &&
+      (!value || std::abs(*old - *value) < 0.05 * (quantity == Quantity::Length ? 1 : 0.01)))
+    return {0, 0, {}};
   (low ? range.low : range.high) = value;
-  if (range.low && range.high && *range.low > *range.high) return {std::nullopt, 0, "The lower end would lie above the upper one."};
+  if (range.low && range.high && *range.low > *range.high)
+    return {std::nullopt, 0, "The lower end would lie above the upper one."};
   edits.range(range);
   return {0, 0, {}};
 }
 
-void addSchools(QVBoxLayout* column, const Workspace& workspace, const Rule& rule, const RuleState& state, const RuleEdits& edits) {
+void addSchools(QVBoxLayout* column, const Workspace& workspace, const Rule& rule, const RuleState& state,
+                const RuleEdits& edits) {
   auto* school = new QComboBox;
   school->setObjectName(QStringLiteral("school:") + QString::fromStdString(rule.id));
   school->setAccessibleName(words_("School of %1").arg(QString::fromStdString(rule.name)));
@@ -60,14 +67,16 @@ void addSchools(QVBoxLayout* column, const Workspace& workspace, const Rule& rul
   int at = state.asHouse ? 0 : -1;
   for (const School& s : rule.schools) {
     const Asked asked = askedBySchool(s, workspace.job());
-    const QString range =
-        asked.missing.empty() ? onScreen(rangeWords(asked.tolerated, quantityOf(rule), workspace.format())) : words_("eye height, once known");
+    const QString range = asked.missing.empty()
+                              ? onScreen(rangeWords(asked.tolerated, quantityOf(rule), workspace.format()))
+                              : words_("eye height, once known");
     school->addItem(words_("%1: %2").arg(QString::fromStdString(s.id).toUpper(), range), QString::fromStdString(s.id));
     school->setItemData(school->count() - 1, QString::fromStdString(s.why), Qt::ToolTipRole);
     if (at < 0 && !state.ownRange && state.now.school == s.id) at = school->count() - 1;
   }
   if (at < 0) {
-    school->addItem(state.ownRange ? edits.asHouse ? words_("a range of its own") : words_("a range of this house") : words_("all schools together"),
+    school->addItem(state.ownRange ? edits.asHouse ? words_("a range of its own") : words_("a range of this house")
+                                   : words_("all schools together"),
                     QString());
     at = school->count() - 1;
   }
@@ -82,11 +91,13 @@ void addSchools(QVBoxLayout* column, const Workspace& workspace, const Rule& rul
 
 }  // namespace
 
-void addRuleRows(QVBoxLayout* column, const Workspace& workspace, const Rule& rule, const RuleState& state, RuleEdits edits) {
+void addRuleRows(QVBoxLayout* column, const Workspace& workspace, const Rule& rule, const RuleState& state,
+                 RuleEdits edits) {
   column->addSpacing(4);
   auto* name = words(QString::fromStdString(rule.name), "ruleName");
   name->setStyleSheet(QStringLiteral("font-weight: bold;"));
-  name->setToolTip(QString::fromStdString(rule.measures) + words_(".\nSource: %1").arg(QString::fromStdString(rule.source.cite)));
+  name->setToolTip(QString::fromStdString(rule.measures) +
+                   words_(".\nSource: %1").arg(QString::fromStdString(rule.source.cite)));
   column->addWidget(name);
   if (rule.schools.size() > 1 || state.ownRange || edits.asHouse) addSchools(column, workspace, rule, state, edits);
   auto* row = new QHBoxLayout;
@@ -96,18 +107,22 @@ void addRuleRows(QVBoxLayout* column, const Workspace& workspace, const Rule& ru
     const auto& end = low ? state.now.tolerated.low : state.now.tolerated.high;
     row->addWidget(new QLabel(low ? words_("from") : words_("to")));
     auto* f = new LengthField((low ? words_("%1, from") : words_("%1, to")).arg(QString::fromStdString(rule.name)),
-                              [&workspace, &rule, now = state.now, low, edits](const QString& t) { return typeEnd(workspace, rule, now, low, t, edits); });
+                              [&workspace, &rule, now = state.now, low, edits](const QString& t) {
+                                return typeEnd(workspace, rule, now, low, t, edits);
+                              });
     f->setObjectName((low ? QStringLiteral("low:") : QStringLiteral("high:")) + QString::fromStdString(rule.id));
     f->setPlaceholderText(words_("open"));
     f->setComplaintLabel(complaint);
-    const QString text = end ? QString::fromStdString(measureWords(*end, quantityOf(rule), workspace.format())) : QString();
+    const QString text =
+        end ? QString::fromStdString(measureWords(*end, quantityOf(rule), workspace.format())) : QString();
     f->show(text);
     f->setText(text);
     row->addWidget(f, 1);
   }
   column->addLayout(row);
   column->addWidget(complaint);
-  if (const School* s = state.now.school ? findSchool(rule, *state.now.school) : nullptr) column->addWidget(words(QString::fromStdString(s->why), "quietNote"));
+  if (const School* s = state.now.school ? findSchool(rule, *state.now.school) : nullptr)
+    column->addWidget(words(QString::fromStdString(s->why), "quietNote"));
 }
 
 }  // namespace mezzet

@@ -15,9 +15,9 @@ SetOutDialog::SetOutDialog(Workspace& workspace, QWidget* parent) : QDialog(pare
   setWindowTitle(tr("Set out from"));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(18, 16, 18, 14);
-  column->addWidget(
-      words(tr("The piece keeps its distances to these two walls. They are printed on the installer's plan, and the doubt of every gap counts from them."),
-            "quietNote"));
+  column->addWidget(words(tr("The piece keeps its distances to these two walls. They are printed on the installer's "
+                             "plan, and the doubt of every gap counts from them."),
+                          "quietNote"));
   auto* form = new QFormLayout;
   const Placement* p = workspace_.selectedPlacement();
   const auto choice = [&](const QString& label, const char* name, std::size_t which) {
@@ -27,7 +27,8 @@ SetOutDialog::SetOutDialog(Workspace& workspace, QWidget* parent) : QDialog(pare
     combo->addItem(tr("the nearest"), QString());
     for (const Corner& c : workspace_.room()->corners)
       combo->addItem(tr("wall %1").arg(QString::fromStdString(c.id.value)), QString::fromStdString(c.id.value));
-    if (p != nullptr && p->setOut.size() == 2) combo->setCurrentIndex(combo->findData(QString::fromStdString(p->setOut[which].value)));
+    if (p != nullptr && p->setOut.size() == 2)
+      combo->setCurrentIndex(combo->findData(QString::fromStdString(p->setOut[which].value)));
     form->addRow(label, combo);
     return combo;
   };

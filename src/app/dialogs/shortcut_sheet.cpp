@@ -13,10 +13,11 @@ namespace mezzet {
 namespace {
 
 /// Keys that belong to the drawing and to the typed line, not to a menu.
-constexpr std::pair<const char*, const char*> kHands[] = {{"Tab", "The next piece on the drawing"},        {"Arrow", "Type into the tape on that side"},
-                                                          {"Ctrl+Arrow", "Move by 1 in or 1 cm"},          {"Ctrl+Shift+Arrow", "Move by 1/16 in or 1 mm"},
-                                                          {"Escape", "Let go; close what is being typed"}, {"Enter", "On a cut-out: place it"},
-                                                          {"Ctrl+Enter", "In the line: place it at once"}, {"F8", "In the line: swap a picture's sizes"}};
+constexpr std::pair<const char*, const char*> kHands[] = {
+    {"Tab", "The next piece on the drawing"},        {"Arrow", "Type into the tape on that side"},
+    {"Ctrl+Arrow", "Move by 1 in or 1 cm"},          {"Ctrl+Shift+Arrow", "Move by 1/16 in or 1 mm"},
+    {"Escape", "Let go; close what is being typed"}, {"Enter", "On a cut-out: place it"},
+    {"Ctrl+Enter", "In the line: place it at once"}, {"F8", "In the line: swap a picture's sizes"}};
 
 }  // namespace
 
@@ -62,7 +63,8 @@ ShortcutSheet::ShortcutSheet(QWidget* parent) : QDialog(parent) {
   };
   for (const ActionRow& row : actionTable())
     if (std::string(row.id) != "-" && *row.shortcut != 0)
-      add(gridFor(tr(row.menu)), QKeySequence(QString::fromUtf8(row.shortcut)).toString(QKeySequence::NativeText), tr(row.text).remove(QStringLiteral(" ...")));
+      add(gridFor(tr(row.menu)), QKeySequence(QString::fromUtf8(row.shortcut)).toString(QKeySequence::NativeText),
+          tr(row.text).remove(QStringLiteral(" ...")));
   for (const auto& [keys, what] : kHands) add(gridFor(tr("Drawing and tray")), tr(keys), tr(what));
   for (QVBoxLayout* one : body->findChildren<QVBoxLayout*>()) one->addStretch(1);
   auto* scroll = new QScrollArea;

@@ -36,10 +36,13 @@ Document::Document(FileSystem& files, QObject* parent) : QObject(parent), files_
 
 Document::~Document() = default;
 
-QString Document::title() const { return job_.name.empty() ? QStringLiteral("New job") : QString::fromStdString(job_.name); }
+QString Document::title() const {
+  return job_.name.empty() ? QStringLiteral("New job") : QString::fromStdString(job_.name);
+}
 
 void Document::tellJournal() {
-  const QString now = open_.trouble() ? QString::fromStdString(open_.trouble()->text()) + QStringLiteral(".") : QString();
+  const QString now =
+      open_.trouble() ? QString::fromStdString(open_.trouble()->text()) + QStringLiteral(".") : QString();
   // What was put aside is offered once whoever opened this has taken its words in.
   for (const std::string& journal : open_.takePutAside())
     QMetaObject::invokeMethod(
@@ -61,7 +64,8 @@ void Document::show(JobFile file, bool unsaved) {
   tellJournal();
   emit jobChanged();
   emit stateChanged();
-  if (open_.readOnly()) emit trouble(tr("This job is open in another window. Here it can be looked at, but not changed."));
+  if (open_.readOnly())
+    emit trouble(tr("This job is open in another window. Here it can be looked at, but not changed."));
 }
 
 std::optional<Error> Document::open(const QString& path) {
@@ -89,7 +93,9 @@ OpenJob::SaveAnswer Document::save(const QString& path, bool replace) {
 }
 
 Result<std::string> Document::addImage(const std::string& bytes, const std::string& ending) {
-  if (open_.readOnly()) return Error{"picture", "cannot be taken in: this job is open in another window", "Save it under another name to work on a copy"};
+  if (open_.readOnly())
+    return Error{"picture", "cannot be taken in: this job is open in another window",
+                 "Save it under another name to work on a copy"};
   if (bytes.size() > kMostImageBytes) return Error{"picture", "is larger than 64 MB", "Make it smaller first"};
   const std::string name = sha256(bytes) + "." + ending;
   if (images_.contains(name)) return name;
@@ -114,7 +120,9 @@ void Document::setDraft(std::optional<WalkDraft> draft) {
 
 bool Document::edit(const QString& name, Job after, long long nextId) {
   if (open_.readOnly()) {
-    emit trouble(tr("This job is open in another window, so nothing can be changed here. Save it under another name to work on a copy."));
+    emit trouble(
+        tr("This job is open in another window, so nothing can be changed here. Save it under another name to work on "
+           "a copy."));
     return false;
   }
   if (after == job_) return true;
@@ -142,7 +150,9 @@ std::optional<Error> Document::bringBack(const QString& journal) {
     images_ = std::move(back.after.images);
     ids_.atLeast(back.after.nextId);
     recorded_ = true;
-    if (back.edits.edits > 0) undo_.push(new SnapshotCommand(*this, tr("bring back %1 edits").arg(back.edits.edits), job_, std::move(back.after.job)));
+    if (back.edits.edits > 0)
+      undo_.push(
+          new SnapshotCommand(*this, tr("bring back %1 edits").arg(back.edits.edits), job_, std::move(back.after.job)));
     recorded_ = false;
   }
   draft_ = std::move(back.draft);

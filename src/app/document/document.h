@@ -26,7 +26,8 @@ class Document : public QObject {
   [[nodiscard]] const Job& job() const { return job_; }
   [[nodiscard]] IdSource ids() const { return ids_; }
   [[nodiscard]] const Images& images() const { return images_; }
-  /// Keeps an image beside the journal, so that a crash does not lose it, and in the job's images. Its name, for the edit that uses it.
+  /// Keeps an image beside the journal, so that a crash does not lose it, and in the job's images. Its name, for the
+  /// edit that uses it.
   [[nodiscard]] Result<std::string> addImage(const std::string& bytes, const std::string& ending);
   [[nodiscard]] QString path() const { return QString::fromStdString(open_.path()); }  ///< "" while it was never saved
   [[nodiscard]] QString title() const;
@@ -54,10 +55,12 @@ class Document : public QObject {
   /// next number if the edit took ids. False, with a word through `trouble`, when the document is
   /// read-only or `after` is a job that could not be opened again.
   bool edit(const QString& name, Job after, long long nextId = 0);
-  /// Brings back what a journal holds: as one edit of its file, or as a copy where that has changed. What is open now is closed in
-  /// order unless it is that file, so ask before.
+  /// Brings back what a journal holds: as one edit of its file, or as a copy where that has changed. What is open now
+  /// is closed in order unless it is that file, so ask before.
   [[nodiscard]] std::optional<Error> bringBack(const QString& journal);
-  [[nodiscard]] std::optional<Error> throwAway(const QString& journal) { return open_.throwAway(journal.toStdString()); }
+  [[nodiscard]] std::optional<Error> throwAway(const QString& journal) {
+    return open_.throwAway(journal.toStdString());
+  }
   /// Offers what crashed windows left behind, and tells of what cannot be read.
   void lookForLeftBehind();
 

@@ -11,7 +11,8 @@ QString withEnding(const QString& path, const QString& ending, QWidget* parent) 
   const QString whole = path + ending;
   if (!QFileInfo::exists(whole)) return whole;
   QMessageBox box(QMessageBox::Question, QObject::tr("Not written yet"),
-                  QObject::tr("%1 is there already. Writing would replace it.").arg(QFileInfo(whole).fileName()), QMessageBox::NoButton, parent);
+                  QObject::tr("%1 is there already. Writing would replace it.").arg(QFileInfo(whole).fileName()),
+                  QMessageBox::NoButton, parent);
   box.setObjectName(QStringLiteral("replaceQuestion"));
   QPushButton* replace = box.addButton(QObject::tr("Replace it"), QMessageBox::DestructiveRole);
   box.setDefaultButton(box.addButton(QObject::tr("Do not write"), QMessageBox::RejectRole));

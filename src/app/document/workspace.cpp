@@ -22,8 +22,8 @@
 namespace mezzet {
 namespace {
 
-/// Schemes with more placements are judged beside the interface, and those with more than the second have their ways out looked
-/// for there: each re-check is a judging.
+/// Schemes with more placements are judged beside the interface, and those with more than the second have their ways
+/// out looked for there: each re-check is a judging.
 constexpr std::size_t kJudgedAtOnce = 100, kWaysAtOnce = 40;
 constexpr std::size_t kMostMarked = 60;
 constexpr int kLongestRoutes = 30'000;  // ms
@@ -32,14 +32,17 @@ constexpr long long kMostTries = 2'000'000;
 
 }  // namespace
 
-Workspace::Workspace(Document& document, const Rulebook& book, QObject* parent) : QObject(parent), document_(document), book_(book) {
+Workspace::Workspace(Document& document, const Rulebook& book, QObject* parent)
+    : QObject(parent), document_(document), book_(book) {
   connect(&document_, &Document::jobChanged, this, &Workspace::refresh);
   routesLate_.setSingleShot(true);
   routesLate_.setInterval(kLongestRoutes);
   connect(&routesLate_, &QTimer::timeout, this, [this] {
     if (!worker_.busy()) return;
     worker_.stop();
-    emit document_.trouble(tr("The ways of this room take too long to draw, and were given up. Their widths hold; take things out, or split the room."));
+    emit document_.trouble(
+        tr("The ways of this room take too long to draw, and were given up. Their widths hold; take things out, or "
+           "split the room."));
     emit layersChanged();
   });
   // What is decided on may ask for ribbons that nobody drew yet.
@@ -64,14 +67,16 @@ std::optional<Error> Workspace::setChairs(bool oneMore) {
 void Workspace::toggleInUse() {
   const Placement* p = selectedPlacement();
   if (p == nullptr) return;
-  document_.edit(p->inUse ? tr("put %1 away").arg(nameOf(*p)) : tr("leave %1 in use").arg(nameOf(*p)), withInUse(job(), scheme_, p->id, !p->inUse));
+  document_.edit(p->inUse ? tr("put %1 away").arg(nameOf(*p)) : tr("leave %1 in use").arg(nameOf(*p)),
+                 withInUse(job(), scheme_, p->id, !p->inUse));
 }
 
 void Workspace::toggleUsedHere() {
   const Placement* p = selectedPlacement();
   const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
   if (place == nullptr) return;
-  document_.edit(p->usedAt ? tr("forget where %1 is drawn up").arg(nameOf(*p)) : tr("draw %1 up to here in company").arg(nameOf(*p)),
+  document_.edit(p->usedAt ? tr("forget where %1 is drawn up").arg(nameOf(*p))
+                           : tr("draw %1 up to here in company").arg(nameOf(*p)),
                  withUsedAt(job(), scheme_, p->id, p->usedAt ? std::nullopt : std::optional(*place)));
 }
 
@@ -93,7 +98,8 @@ void Workspace::keepValid() {
         }
   }
   if (selectedPlacement() == nullptr) selected_ = {};
-  std::erase_if(marked_, [&](const PlacementId& id) { return scheme() == nullptr || findPlacement(*scheme(), id) == nullptr; });
+  std::erase_if(marked_,
+                [&](const PlacementId& id) { return scheme() == nullptr || findPlacement(*scheme(), id) == nullptr; });
 }
 
 PlacementIds Workspace::selection() const {
@@ -138,7 +144,8 @@ void Workspace::judge() {
   using Judgement = std::pair<std::vector<Finding>, std::vector<Decision>>;
   const std::shared_ptr<const RouteFacts> known = routesScheme_ == scheme_ ? routes_ : nullptr;
   judge_.run<Judgement>(
-      [job = job(), &book = book_, id = scheme_, format = format_, state = useState_, known](const std::stop_token&, const Worker::Progress&) {
+      [job = job(), &book = book_, id = scheme_, format = format_, state = useState_, known](const std::stop_token&,
+                                                                                             const Worker::Progress&) {
         Judgement out;
         out.first = check(job, book, id, format, {state, known.get()});
         out.second = decisionsOf(out.first, job, book, id, format);
@@ -162,13 +169,14 @@ void Workspace::lookForWays() {
   waysLooked_ = true;
   using Found = std::map<std::string, std::vector<WayOut>>;
   waysFinder_.run<Found>(
-      [job = job(), &book = book_, id = scheme_, format = format_, ids = document_.ids(), findings = findings_, decisions = decisions_](
-          const std::stop_token& stop, const Worker::Progress&) {
+      [job = job(), &book = book_, id = scheme_, format = format_, ids = document_.ids(), findings = findings_,
+       decisions = decisions_](const std::stop_token& stop, const Worker::Progress&) {
         Found out;
         Tries tries{kMostTries, stop};
         // The ledger shows five, those of the stage first.
         const std::size_t most = std::min(decisions.size(), 2 * kMostDecisions);
-        for (std::size_t i = 0; i < most; ++i) out[decisions[i].subject] = mezzet::waysOutOf(decisions[i], findings, job, book, id, ids, format, {}, &tries);
+        for (std::size_t i = 0; i < most; ++i)
+          out[decisions[i].subject] = mezzet::waysOutOf(decisions[i], findings, job, book, id, ids, format, {}, &tries);
         return out;
       },
       [this](Found found) {
@@ -183,7 +191,8 @@ void Workspace::askRoutes() {
   if (s == nullptr) return worker_.stop();
   const FloorLayers wanted = layers();
   const bool ribbons = wanted.shown.contains(FloorLayer::Ways);
-  const RouteAsk ask{useState_, ribbons, layers_.contains(FloorLayer::Ways), ribbons ? wanted.only : std::set<std::string>(),
+  const RouteAsk ask{useState_, ribbons, layers_.contains(FloorLayer::Ways),
+                     ribbons ? wanted.only : std::set<std::string>(),
                      layers_.contains(FloorLayer::Reached) ? std::optional(reachWidth_) : std::nullopt};
   if (routes() != nullptr && routesAsk_ == ask && !worker_.busy() && routesJob_ == job()) return;
   routesLate_.start();
@@ -208,7 +217,8 @@ void Workspace::askRoutes() {
           const auto before = verdicts();
           judge();
           if (verdicts() != before) emit judged();
-          else if (crowded(kWaysAtOnce)) emit waysArrived();  // those that were looked for belong to the findings before
+          else if (crowded(kWaysAtOnce))
+            emit waysArrived();  // those that were looked for belong to the findings before
         }
         emit layersChanged();
       });
@@ -253,7 +263,8 @@ std::vector<Finding> Workspace::marked() const {
   std::vector<Finding> out;
   const auto take = [&](bool chosen) {
     for (const Finding& f : findings_)
-      if (breaksByWeight(f) && out.size() < kMostMarked && chosen == (std::find(f.subjects.begin(), f.subjects.end(), selected_.value) != f.subjects.end()))
+      if (breaksByWeight(f) && out.size() < kMostMarked &&
+          chosen == (std::find(f.subjects.begin(), f.subjects.end(), selected_.value) != f.subjects.end()))
         out.push_back(f);
   };
   take(true);
@@ -269,7 +280,8 @@ int Workspace::brokenIn(Stage stage) const {
     return std::max(static_cast<int>(report->named.size()), report->suspects.detected || report->refused ? 1 : 0);
   }
   return static_cast<int>(std::count_if(findings_.begin(), findings_.end(), [&](const Finding& f) {
-    return breaksByWeight(f) && (stage == Stage::Floor) == (f.view == "plan") && (stage == Stage::Floor || stage == Stage::Walls);
+    return breaksByWeight(f) && (stage == Stage::Floor) == (f.view == "plan") &&
+           (stage == Stage::Floor || stage == Stage::Walls);
   }));
 }
 
@@ -335,7 +347,9 @@ void Workspace::takeReadingOut(const ReadingId& id) {
 }
 void Workspace::takeAsSquare(const CornerId& id, bool square) {
   if (auto after = withSquare(job(), room_, id, square))
-    document_.edit((square ? tr("corner %1 is square") : tr("corner %1 is not square")).arg(QString::fromStdString(id.value)), std::move(after).value());
+    document_.edit(
+        (square ? tr("corner %1 is square") : tr("corner %1 is not square")).arg(QString::fromStdString(id.value)),
+        std::move(after).value());
   else emit document_.trouble(QString::fromStdString(after.error().text()) + QStringLiteral("."));
 }
 
@@ -446,7 +460,8 @@ PlacementIds Workspace::placementsHere() const {
   if (scheme() == nullptr) return here;
   for (const Placement& p : scheme()->placements) {
     const auto* hung = std::get_if<WallPlace>(&p.on);
-    if (stage_ == Stage::Walls ? hung != nullptr && hung->wall == wall_ : std::holds_alternative<FloorPlace>(p.on)) here.push_back(p.id);
+    if (stage_ == Stage::Walls ? hung != nullptr && hung->wall == wall_ : std::holds_alternative<FloorPlace>(p.on))
+      here.push_back(p.id);
   }
   return here;
 }
@@ -462,7 +477,8 @@ bool Workspace::selectNext(bool forward) {
     return true;
   };
   if (at == here.end()) return go(forward ? here.front() : here.back());
-  if (forward ? at + 1 == here.end() : at == here.begin()) return marked_.empty() ? (select({}), false) : go(forward ? here.front() : here.back());
+  if (forward ? at + 1 == here.end() : at == here.begin())
+    return marked_.empty() ? (select({}), false) : go(forward ? here.front() : here.back());
   return go(forward ? *(at + 1) : *(at - 1));
 }
 
@@ -472,7 +488,9 @@ void Workspace::showGhost(std::optional<Job> job) {
   emit ghostChanged();
 }
 
-QString Workspace::nameOf(const Placement& p) const { return QString::fromStdString(SchemeNames(job(), *scheme()).plain(p.id)); }
+QString Workspace::nameOf(const Placement& p) const {
+  return QString::fromStdString(SchemeNames(job(), *scheme()).plain(p.id));
+}
 
 void Workspace::place(const QString& verb, const Place& place) {
   const Placement* p = selectedPlacement();
@@ -497,8 +515,11 @@ Job Workspace::placedTogether(const Job& before, const Placement& p, const Place
   PlacementIds others = selection();
   std::erase(others, p.id);
   Vec2 by{};
-  if (const auto* from = std::get_if<FloorPlace>(&p.on), *to = std::get_if<FloorPlace>(&there); from != nullptr && to != nullptr) by = to->at - from->at;
-  if (const auto* from = std::get_if<WallPlace>(&p.on), *to = std::get_if<WallPlace>(&there); from != nullptr && to != nullptr)
+  if (const auto* from = std::get_if<FloorPlace>(&p.on), *to = std::get_if<FloorPlace>(&there);
+      from != nullptr && to != nullptr)
+    by = to->at - from->at;
+  if (const auto* from = std::get_if<WallPlace>(&p.on), *to = std::get_if<WallPlace>(&there);
+      from != nullptr && to != nullptr)
     by = {to->u - from->u, to->v - from->v};
   return others.empty() || norm(by) == 0 ? after : movedTogether(after, scheme_, others, by);
 }
@@ -509,9 +530,13 @@ Job Workspace::preview(const Job& before, const Place& there) const {
   return p != nullptr ? placedTogether(before, *p, there) : before;
 }
 
-void Workspace::align(Line line) { document_.edit(tr("line up %1").arg(nameOfSelection()), aligned(job(), scheme_, selection(), line)); }
+void Workspace::align(Line line) {
+  document_.edit(tr("line up %1").arg(nameOfSelection()), aligned(job(), scheme_, selection(), line));
+}
 
-void Workspace::spreadOut(bool across) { document_.edit(tr("spread %1").arg(nameOfSelection()), spread(job(), scheme_, selection(), across)); }
+void Workspace::spreadOut(bool across) {
+  document_.edit(tr("spread %1").arg(nameOfSelection()), spread(job(), scheme_, selection(), across));
+}
 
 void Workspace::group() {
   IdSource ids = document_.ids();
@@ -571,8 +596,10 @@ LengthReading Workspace::typeTurn(const QString& text) {
   const std::string plain = text.trimmed().remove(QChar(0xB0)).replace(QChar(','), QChar('.')).trimmed().toStdString();
   double degrees = 0;
   const auto [end, fault] = std::from_chars(plain.data(), plain.data() + plain.size(), degrees);
-  if (fault != std::errc{} || end != plain.data() + plain.size() || !std::isfinite(degrees) || std::abs(degrees) > 100'000)
-    return {std::nullopt, static_cast<std::size_t>(end - plain.data()), "Type an angle in degrees, for example 90 or 22.5."};
+  if (fault != std::errc{} || end != plain.data() + plain.size() || !std::isfinite(degrees) ||
+      std::abs(degrees) > 100'000)
+    return {std::nullopt, static_cast<std::size_t>(end - plain.data()),
+            "Type an angle in degrees, for example 90 or 22.5."};
   if (const Placement* p = selectedPlacement())
     if (const auto* floor = std::get_if<FloorPlace>(&p->on)) {
       if (selection().size() == 1) place(tr("turn"), FloorPlace{floor->at, degrees});
@@ -633,7 +660,8 @@ void Workspace::copySelected() {
   // One more stands here: the piece exists once more, unless the tray still has one.
   Job after = withPlacement(job(), scheme_, copy);
   const Piece& piece = pieceOf(job(), *p);
-  const auto placed = std::count_if(scheme()->placements.begin(), scheme()->placements.end(), [&](const Placement& q) { return q.piece == piece.id; });
+  const auto placed = std::count_if(scheme()->placements.begin(), scheme()->placements.end(),
+                                    [&](const Placement& q) { return q.piece == piece.id; });
   if (placed + 1 > piece.count) {
     Piece more = piece;
     more.count = static_cast<int>(placed) + 1;

@@ -49,13 +49,14 @@ class Workspace : public QObject {
 
   [[nodiscard]] const std::vector<Finding>& findings() const { return findings_; }
   [[nodiscard]] const std::vector<Decision>& decisions() const { return decisions_; }
-  /// Broken findings of weight that are marked on the sheet: those of what is selected, then the worst, as many as can be told apart.
+  /// Broken findings of weight that are marked on the sheet: those of what is selected, then the worst, as many as can
+  /// be told apart.
   [[nodiscard]] std::vector<Finding> marked() const;
   /// Broken findings of weight on the plan, or on the walls.
   [[nodiscard]] int brokenIn(Stage) const;
   [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&) const;
-  /// What the ledger shows of them: at once in an ordinary room; in a crowded one they are looked for beside the interface, and
-  /// `waysArrived` says when. Null until then.
+  /// What the ledger shows of them: at once in an ordinary room; in a crowded one they are looked for beside the
+  /// interface, and `waysArrived` says when. Null until then.
   [[nodiscard]] const std::vector<WayOut>* waysShown(const Decision&);
   /// A crowded room is judged beside the interface; until then it has no findings.
   [[nodiscard]] bool judging() const { return judge_.busy(); }
@@ -168,7 +169,9 @@ class Workspace : public QObject {
   void judge();
   void takeFindings(std::vector<Finding> findings, std::vector<Decision> decisions);
   void lookForWays();
-  [[nodiscard]] bool crowded(std::size_t most) const { return scheme() != nullptr && scheme()->placements.size() > most; }
+  [[nodiscard]] bool crowded(std::size_t most) const {
+    return scheme() != nullptr && scheme()->placements.size() > most;
+  }
   void askRoutes();
   /// The selected placement put somewhere, and what is selected with it moved along.
   [[nodiscard]] Job placedTogether(const Job& before, const Placement& p, const Place& place) const;

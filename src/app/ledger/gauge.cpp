@@ -21,7 +21,9 @@ QColor onPaper(Verdict v) {
 }
 
 /// On the dark desk the marks are lighter, so that they stand out from it as they do from paper.
-QColor colourOf(Verdict v, const QPalette& palette) { return palette.color(QPalette::WindowText).lightness() > 128 ? onPaper(v).lighter(150) : onPaper(v); }
+QColor colourOf(Verdict v, const QPalette& palette) {
+  return palette.color(QPalette::WindowText).lightness() > 128 ? onPaper(v).lighter(150) : onPaper(v);
+}
 
 }  // namespace
 
@@ -66,7 +68,13 @@ void VerdictMark::paintEvent(QPaintEvent*) {
 }
 
 Gauge::Gauge(const Finding& f, LengthFormat format, QWidget* parent)
-    : QWidget(parent), asked_(f.asked), ideal_(f.ideal), measured_(f.measured), u95_(f.u95), verdict_(f.verdict), format_(format) {
+    : QWidget(parent),
+      asked_(f.asked),
+      ideal_(f.ideal),
+      measured_(f.measured),
+      u95_(f.u95),
+      verdict_(f.verdict),
+      format_(format) {
   format_.withUnit = false;
   setFixedHeight(36);
   setAccessibleName(tr("Range"));
@@ -78,7 +86,8 @@ void Gauge::paintEvent(QPaintEvent*) {
   p.setRenderHint(QPainter::Antialiasing);
   // The scale shows the asked range and the needle with air on both sides.
   const double low = asked_.low.value_or(asked_.high.value_or(0)), high = asked_.high.value_or(low);
-  const double air = std::max({(high - low) * 0.8, std::abs(measured_ - std::clamp(measured_, low, high)) * 0.25, 25.0});
+  const double air =
+      std::max({(high - low) * 0.8, std::abs(measured_ - std::clamp(measured_, low, high)) * 0.25, 25.0});
   const double from = std::min(low, measured_) - air, to = std::max(high, measured_) + air;
   const double left = 6, right = width() - 6.0, y = 12;
   const auto x = [&](double v) { return left + (v - from) / (to - from) * (right - left); };
@@ -86,10 +95,13 @@ void Gauge::paintEvent(QPaintEvent*) {
   p.drawLine(QPointF(left, y), QPointF(right, y));
   p.setPen(Qt::NoPen);
   p.setBrush(QColor(0xbb, 0xd8, 0xcf));
-  p.drawRoundedRect(QRectF(QPointF(asked_.low ? x(*asked_.low) : left, y - 4), QPointF(asked_.high ? x(*asked_.high) : right, y + 4)), 2, 2);
+  p.drawRoundedRect(
+      QRectF(QPointF(asked_.low ? x(*asked_.low) : left, y - 4), QPointF(asked_.high ? x(*asked_.high) : right, y + 4)),
+      2, 2);
   if (ideal_.low || ideal_.high) {
     p.setBrush(desk::kHolds);
-    p.drawRect(QRectF(QPointF(ideal_.low ? x(*ideal_.low) : left, y - 1.5), QPointF(ideal_.high ? x(*ideal_.high) : right, y + 1.5)));
+    p.drawRect(QRectF(QPointF(ideal_.low ? x(*ideal_.low) : left, y - 1.5),
+                      QPointF(ideal_.high ? x(*ideal_.high) : right, y + 1.5)));
   }
   const double half = std::max(1.6, u95_ * (right - left) / (to - from));
   const QColor ink = palette().color(QPalette::WindowText);

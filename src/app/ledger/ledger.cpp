@@ -52,8 +52,8 @@ WayButton::WayButton(WayOut way, Workspace& workspace, QWidget* parent)
 }
 
 int WayButton::heightFor(int width) const {
-  return wrapped(interfaceFont(13), onScreen(way_.sentence), width - kTextLeft - 6) + wrapped(interfaceFont(12), onScreen(way_.gives), width - kTextLeft - 6) +
-         10;
+  return wrapped(interfaceFont(13), onScreen(way_.sentence), width - kTextLeft - 6) +
+         wrapped(interfaceFont(12), onScreen(way_.gives), width - kTextLeft - 6) + 10;
 }
 
 void WayButton::paintEvent(QPaintEvent*) {
@@ -84,7 +84,8 @@ bool WayButton::event(QEvent* event) {
   return QPushButton::event(event);
 }
 
-Ledger::Ledger(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace), scroll_(new QScrollArea(this)) {
+Ledger::Ledger(Workspace& workspace, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), scroll_(new QScrollArea(this)) {
   setObjectName(QStringLiteral("panel"));
   setAttribute(Qt::WA_StyledBackground);
   scroll_->setObjectName(QStringLiteral("ledger"));
@@ -147,7 +148,8 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
     row->addWidget(new VerdictMark(f.verdict), 0, Qt::AlignTop);
     row->addWidget(words(onScreen(f.sentence), "sentence"), 1);
     column->addLayout(row);
-    if (f.quantity == Quantity::Length && (f.asked.low || f.asked.high) && f.rule != "overlap" && f.rule != "outside-room") {
+    if (f.quantity == Quantity::Length && (f.asked.low || f.asked.high) && f.rule != "overlap" &&
+        f.rule != "outside-room") {
       auto* gauge = new Gauge(f, workspace_.format());
       auto* indent = new QHBoxLayout;
       indent->setContentsMargins(kTextLeft, 0, 4, 0);
@@ -160,20 +162,23 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
       column->addWidget(rival);
     }
   }
-  if (decision.findings.size() > shown) column->addWidget(words(tr("and %1 more of it").arg(decision.findings.size() - shown), "quietNote"));
+  if (decision.findings.size() > shown)
+    column->addWidget(words(tr("and %1 more of it").arg(decision.findings.size() - shown), "quietNote"));
   if (const std::vector<WayOut>* ways = workspace_.waysShown(decision))
     for (const WayOut& way : *ways) column->addWidget(new WayButton(way, workspace_));
   else column->addWidget(words(tr("Looking for ways out ..."), "quietNote"));
   for (const std::size_t i : worst) {
     const Finding& f = workspace_.findings()[i];
-    auto* keep = new QPushButton(decision.findings.size() > 1 ? tr("keep on purpose: %1").arg(ruleName(f)) : tr("keep it on purpose"));
+    auto* keep = new QPushButton(decision.findings.size() > 1 ? tr("keep on purpose: %1").arg(ruleName(f))
+                                                              : tr("keep it on purpose"));
     keep->setObjectName(QStringLiteral("keep"));
     keep->setProperty("finding", QString::fromStdString(f.id));
     connect(keep, &QPushButton::clicked, this, [this, f] { KeepDialog(workspace_, f, this).exec(); });
     keep->setMaximumWidth(kColumnWidth);  // a long name must not widen the column
     column->addWidget(keep, 0, Qt::AlignLeft);
   }
-  if (const Rule* rule = findRule(workspace_.book(), workspace_.findings()[decision.findings.front()].rule); rule != nullptr && rule->caution)
+  if (const Rule* rule = findRule(workspace_.book(), workspace_.findings()[decision.findings.front()].rule);
+      rule != nullptr && rule->caution)
     column->addWidget(words(onScreen(*rule->caution), "note"));
 }
 
@@ -213,13 +218,15 @@ void Ledger::addFold(QVBoxLayout* column, Verdict verdict, const QString& title,
     if (verdict != Verdict::Kept) continue;
     for (const Kept& kept : workspace_.scheme()->kept)
       if (kept.finding == f->id) {
-        auto* why = words(tr("Kept %1: %2").arg(QString::fromStdString(kept.date), QString::fromStdString(kept.reason)), "rival");
+        auto* why = words(tr("Kept %1: %2").arg(QString::fromStdString(kept.date), QString::fromStdString(kept.reason)),
+                          "rival");
         why->setContentsMargins(kTextLeft, 0, 0, 0);
         column->addWidget(why);
         auto* again = new QPushButton(tr("Judge it again"));
         again->setObjectName(QStringLiteral("judgeAgain"));
-        connect(again, &QPushButton::clicked, this,
-                [this, id = f->id] { workspace_.document().edit(tr("judge again"), withoutKept(workspace_.job(), workspace_.schemeId(), id)); });
+        connect(again, &QPushButton::clicked, this, [this, id = f->id] {
+          workspace_.document().edit(tr("judge again"), withoutKept(workspace_.job(), workspace_.schemeId(), id));
+        });
         column->addWidget(again, 0, Qt::AlignLeft);
       }
   }
@@ -236,9 +243,11 @@ void Ledger::rebuild() {
   const auto& decisions = workspace_.decisions();
   column->addWidget(words(tr("Decide next"), "panelTitle"));
   column->addWidget(rule());
-  if (workspace_.room() == nullptr) column->addWidget(words(tr("There is no room yet. Measure one, and Mezzet will say what to decide."), "quietNote"));
+  if (workspace_.room() == nullptr)
+    column->addWidget(words(tr("There is no room yet. Measure one, and Mezzet will say what to decide."), "quietNote"));
   else if (workspace_.judging()) column->addWidget(words(tr("Judging a crowded room ..."), "quietNote"));
-  else if (decisions.empty()) column->addWidget(words(tr("Nothing to decide: every rule that was asked holds here."), "quietNote"));
+  else if (decisions.empty())
+    column->addWidget(words(tr("Nothing to decide: every rule that was asked holds here."), "quietNote"));
   // What the stage in view is about comes first.
   std::size_t shown = 0;
   for (const bool onStage : {true, false})
@@ -250,7 +259,8 @@ void Ledger::rebuild() {
       column->addWidget(rule());
       ++shown;
     }
-  if (decisions.size() > shown) column->addWidget(words(tr("%1 more after these.").arg(decisions.size() - shown), "quietNote"));
+  if (decisions.size() > shown)
+    column->addWidget(words(tr("%1 more after these.").arg(decisions.size() - shown), "quietNote"));
   column->addSpacing(4);
   addFold(column, Verdict::Close, tr("%1 close calls"), tr("no close calls"));
   addFold(column, Verdict::Holds, tr("%1 hold"), tr("nothing else was asked"));

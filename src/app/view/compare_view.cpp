@@ -28,8 +28,10 @@ CompareView::CompareView(Workspace& workspace, QWidget* parent) : QDialog(parent
   other_->setObjectName(QStringLiteral("otherScheme"));
   other_->setAccessibleName(tr("The scheme to compare with"));
   for (const auto& scheme : workspace_.job().schemes)
-    if (workspace_.scheme() != nullptr && scheme->room == workspace_.scheme()->room && scheme->id != workspace_.schemeId())
-      other_->addItem(tr("Scheme %1").arg(QString::fromStdString(scheme->name)), QString::fromStdString(scheme->id.value));
+    if (workspace_.scheme() != nullptr && scheme->room == workspace_.scheme()->room &&
+        scheme->id != workspace_.schemeId())
+      other_->addItem(tr("Scheme %1").arg(QString::fromStdString(scheme->name)),
+                      QString::fromStdString(scheme->id.value));
   left_ = new QLabel;
   right_ = new QLabel;
   for (QLabel* picture : {left_, right_}) {
@@ -115,7 +117,8 @@ void CompareView::paint(QLabel* on, const SchemeId& id) {
     projection.perMm = std::min(size.width() / (d.high.x - d.low.x), size.height() / (d.high.y - d.low.y));
   }
   const Vec2 middle = midpoint(d.low, d.high);
-  projection.origin = QPointF(size.width() / 2.0 - middle.x * projection.perMm, size.height() / 2.0 + middle.y * projection.perMm);
+  projection.origin =
+      QPointF(size.width() / 2.0 - middle.x * projection.perMm, size.height() / 2.0 + middle.y * projection.perMm);
   QPainter painter(&pixels);
   paintDrawing(painter, d, projection, {Palette::screen(), &workspace_.images(), 1});
   painter.end();
@@ -126,7 +129,8 @@ QString CompareView::inWords(const SchemeFigures& figures) const {
   QStringList words;
   const Room* room = workspace_.room();
   if (room == nullptr) return {};
-  for (const std::string& w : figureWords(figures, *room, workspace_.job().units, workspace_.format())) words << onScreen(w);
+  for (const std::string& w : figureWords(figures, *room, workspace_.job().units, workspace_.format()))
+    words << onScreen(w);
   return words.join(QStringLiteral(", ")) + QStringLiteral(".");
 }
 
@@ -141,7 +145,9 @@ void CompareView::show_() {
   const Scheme* first = workspace_.scheme();
   if (first == nullptr) return;
   paintBoth();
-  const auto judge = [&](const SchemeId& id) { return judged(workspace_.job(), workspace_.book(), id, workspace_.format()); };
+  const auto judge = [&](const SchemeId& id) {
+    return judged(workspace_.job(), workspace_.book(), id, workspace_.format());
+  };
   const Judged one = judge(first->id);
   leftName_->setText(tr("Scheme %1").arg(QString::fromStdString(first->name)));
   leftFigures_->setText(inWords(one.figures));
@@ -149,8 +155,12 @@ void CompareView::show_() {
   QString log;
   const auto tell = [&](const Scheme& scheme) {
     for (const LogEntry& e : scheme.log) {
-      const char* kind = e.kind == LogKind::Decision ? "chosen" : e.kind == LogKind::Rejection ? "turned down" : "candidate";
-      log += tr("%1  %2 %3: %4\n").arg(QString::fromStdString(e.date), QString::fromStdString(scheme.name), tr(kind), QString::fromStdString(e.text));
+      const char* kind = e.kind == LogKind::Decision    ? "chosen"
+                         : e.kind == LogKind::Rejection ? "turned down"
+                                                        : "candidate";
+      log += tr("%1  %2 %3: %4\n")
+                 .arg(QString::fromStdString(e.date), QString::fromStdString(scheme.name), tr(kind),
+                      QString::fromStdString(e.text));
     }
   };
   tell(*first);
@@ -158,7 +168,8 @@ void CompareView::show_() {
     const Judged two = judge(second->id);
     rightFigures_->setText(inWords(two.figures));
     QString text;
-    for (const std::string& line : differences(workspace_.job(), one, two, workspace_.format())) text += onScreen(line) + QStringLiteral("\n");
+    for (const std::string& line : differences(workspace_.job(), one, two, workspace_.format()))
+      text += onScreen(line) + QStringLiteral("\n");
     list_->setText(text.isEmpty() ? tr("Nothing measured differs.") : text.trimmed());
     tell(*second);
   } else {
@@ -170,8 +181,10 @@ void CompareView::show_() {
 void CompareView::note(LogKind kind) {
   const QString text = reason_->text().trimmed();
   if (text.isEmpty()) return reason_->setFocus();
-  workspace_.document().edit(tr("note what was decided"), withLogEntry(workspace_.job(), workspace_.schemeId(),
-                                                                       {kind, QDate::currentDate().toString(Qt::ISODate).toStdString(), text.toStdString()}));
+  workspace_.document().edit(
+      tr("note what was decided"),
+      withLogEntry(workspace_.job(), workspace_.schemeId(),
+                   {kind, QDate::currentDate().toString(Qt::ISODate).toStdString(), text.toStdString()}));
   reason_->clear();
 }
 

@@ -7,7 +7,8 @@ namespace mezzet {
 Drawing HouseView::composeStill(double scale, const PlacementIds&) const {
   const Room* room = workspace_.room();
   for (const HouseStorey& storey : layoutOf(shownJob(), workspace_.format()))
-    if (room != nullptr && storey.id == room->storey) return composeStorey(shownJob(), storey, room->id, scale, workspace_.format());
+    if (room != nullptr && storey.id == room->storey)
+      return composeStorey(shownJob(), storey, room->id, scale, workspace_.format());
   return Drawing{scale, {0, 0}, {4000, 3000}, {}};
 }
 
@@ -15,6 +16,8 @@ void HouseView::clickedItem(const std::string& id) {
   if (id.starts_with("room:")) workspace_.showRoom(RoomId(id.substr(5)));
 }
 
-QString HouseView::emptyHint() const { return workspace_.room() == nullptr ? tr("No room has been measured yet.") : QString(); }
+QString HouseView::emptyHint() const {
+  return workspace_.room() == nullptr ? tr("No room has been measured yet.") : QString();
+}
 
 }  // namespace mezzet

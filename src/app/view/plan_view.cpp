@@ -41,17 +41,21 @@ Drawing PlanView::composeStill(double scale, const PlacementIds& without) const 
 
 Drawing PlanView::composeMoving(double scale) const {
   const Room* room = workspace_.room();
-  if (room != nullptr && workspace_.stage() == Stage::Measure && (workspace_.topic() == Topic::Heights || workspace_.topic() == Topic::Photographs)) {
+  if (room != nullptr && workspace_.stage() == Stage::Measure &&
+      (workspace_.topic() == Topic::Heights || workspace_.topic() == Topic::Photographs)) {
     Drawing d = workspace_.topic() == Topic::Heights
-                    ? composeHeightMarks(*room, heightReport(*room, workspace_.format()), workspace_.shownReading(), scale, workspace_.format())
+                    ? composeHeightMarks(*room, heightReport(*room, workspace_.format()), workspace_.shownReading(),
+                                         scale, workspace_.format())
                     : composePhotographMarks(*room, workspace_.shownPhotograph(), scale);
     if (workspace_.spot()) addSpot(d, *workspace_.spot());
     return d;
   }
   if (room != nullptr && workspace_.stage() == Stage::Measure && workspace_.topic() == Topic::Openings)
     return composeOpeningMarks(*room, workspace_.wall(), scale, workspace_.format());
-  if (room != nullptr && room->survey && workspace_.stage() == Stage::Measure && workspace_.topic() == Topic::Walls && !draft_ && workspace_.survey().ok()) {
-    const SurveyMarks marks{&workspace_.surveyNetwork(), &*workspace_.survey(), workspace_.shownReading(), workspace_.ellipses()};
+  if (room != nullptr && room->survey && workspace_.stage() == Stage::Measure && workspace_.topic() == Topic::Walls &&
+      !draft_ && workspace_.survey().ok()) {
+    const SurveyMarks marks{&workspace_.surveyNetwork(), &*workspace_.survey(), workspace_.shownReading(),
+                            workspace_.ellipses()};
     return composeSurveyMarks(*room, marks, scale, workspace_.format());
   }
   const Scheme* scheme = findScheme(shownJob(), workspace_.schemeId());
@@ -72,10 +76,13 @@ Drawing PlanView::composeMoving(double scale) const {
   if (workspace_.ghost()) work.ghost = &*workspace_.ghost();
   // Layers lie under the marks. A piece in the hand is not judged: what was worked out would belong to where it was.
   Drawing d{scale, {}, {}, {}};
-  if (!dragging()) addFloorLayers(d, shownJob(), *scheme, workspace_.layers(), workspace_.findings(), workspace_.routes(), workspace_.format());
+  if (!dragging())
+    addFloorLayers(d, shownJob(), *scheme, workspace_.layers(), workspace_.findings(), workspace_.routes(),
+                   workspace_.format());
   addUseZones(d, shownJob(), *scheme, workspace_.useState());
   Drawing marks = composePlanWork(shownJob(), *room, work, scale, workspace_.format());
-  d.items.insert(d.items.end(), std::make_move_iterator(marks.items.begin()), std::make_move_iterator(marks.items.end()));
+  d.items.insert(d.items.end(), std::make_move_iterator(marks.items.begin()),
+                 std::make_move_iterator(marks.items.end()));
   return d;
 }
 
@@ -89,7 +96,8 @@ PlacementId PlanView::pieceAt(Vec2 model) const {
     if (floor == nullptr) continue;
     const Piece& piece = pieceOf(workspace_.job(), p);
     const bool rug = isRug(piece.kind);
-    if (!covers(footprint(piece, *floor), model) || (rug && !foundRug)) continue;  // what stands on a rug is taken before the rug
+    if (!covers(footprint(piece, *floor), model) || (rug && !foundRug))
+      continue;  // what stands on a rug is taken before the rug
     found = p.id;
     foundRug = rug;
   }
@@ -99,7 +107,8 @@ PlacementId PlanView::pieceAt(Vec2 model) const {
 Place PlanView::movedBy(const Place& from, Vec2 by) const {
   Place out = from;
   const double step = workspace_.handStep();
-  if (auto* floor = std::get_if<FloorPlace>(&out)) floor->at += Vec2{std::round(by.x / step) * step, std::round(by.y / step) * step};
+  if (auto* floor = std::get_if<FloorPlace>(&out))
+    floor->at += Vec2{std::round(by.x / step) * step, std::round(by.y / step) * step};
   return out;
 }
 

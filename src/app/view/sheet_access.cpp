@@ -29,10 +29,12 @@ QString verdicts(const Workspace& work, const PlacementId& id) {
   QString out;
   bool judged = false;
   for (const Finding& f : work.findings()) {
-    if (std::find(f.subjects.begin(), f.subjects.end(), id.value) == f.subjects.end() || f.weight == Weight::Taste) continue;
+    if (std::find(f.subjects.begin(), f.subjects.end(), id.value) == f.subjects.end() || f.weight == Weight::Taste)
+      continue;
     judged = true;
     if (f.verdict != Verdict::Holds)
-      out += QStringLiteral(" %1: %2").arg(QString::fromUtf8(verdictWord(f.verdict)).replace(QChar('_'), QChar(' ')), QString::fromStdString(f.sentence));
+      out += QStringLiteral(" %1: %2").arg(QString::fromUtf8(verdictWord(f.verdict)).replace(QChar('_'), QChar(' ')),
+                                           QString::fromStdString(f.sentence));
   }
   if (!judged) return SheetView::tr("Nothing is judged of it.");
   return out.isEmpty() ? SheetView::tr("All that is judged of it holds.") : out.trimmed();
@@ -63,7 +65,9 @@ class PieceAccess : public QAccessibleInterface, public QAccessibleActionInterfa
     switch (kind) {
       case QAccessible::Name: return work.nameOf(*p);
       case QAccessible::Value: return readings(work, id_);
-      case QAccessible::Description: return onScreen(pieceWords(pieceOf(work.job(), *p), work.format())) + QStringLiteral(". ") + verdicts(work, id_);
+      case QAccessible::Description:
+        return onScreen(pieceWords(pieceOf(work.job(), *p), work.format())) + QStringLiteral(". ") +
+               verdicts(work, id_);
       case QAccessible::Help: return SheetView::tr("An arrow key opens the tape on that side.");
       default: return {};
     }
@@ -107,13 +111,16 @@ class SheetAccess : public QAccessibleWidget {
     for (const auto& [id, key] : made_) QAccessible::deleteAccessibleInterface(key);
   }
 
-  [[nodiscard]] int childCount() const override { return static_cast<int>(sheet_->workspace().placementsHere().size()); }
+  [[nodiscard]] int childCount() const override {
+    return static_cast<int>(sheet_->workspace().placementsHere().size());
+  }
   [[nodiscard]] QAccessibleInterface* child(int index) const override {
     const PlacementIds here = sheet_->workspace().placementsHere();
     if (index < 0 || index >= static_cast<int>(here.size())) return nullptr;
     const PlacementId& id = here[static_cast<std::size_t>(index)];
     auto known = made_.find(id);
-    if (known == made_.end()) known = made_.emplace(id, QAccessible::registerAccessibleInterface(new PieceAccess(sheet_, id))).first;
+    if (known == made_.end())
+      known = made_.emplace(id, QAccessible::registerAccessibleInterface(new PieceAccess(sheet_, id))).first;
     return QAccessible::accessibleInterface(known->second);
   }
   [[nodiscard]] int indexOfChild(const QAccessibleInterface* child) const override {

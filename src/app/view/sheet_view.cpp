@@ -58,7 +58,8 @@ void SheetView::fit() {
     const double w = std::max(1.0, d.high.x - d.low.x), h = std::max(1.0, d.high.y - d.low.y);
     projection_.perMm = std::clamp(std::min(width() / w, height() / h), kFurthest, kNearest);
     const Vec2 middle = midpoint(d.low, d.high);
-    projection_.origin = QPointF(width() / 2.0 - middle.x * projection_.perMm, height() / 2.0 + middle.y * projection_.perMm);
+    projection_.origin =
+        QPointF(width() / 2.0 - middle.x * projection_.perMm, height() / 2.0 + middle.y * projection_.perMm);
   }
   fitted_ = true;
   refresh();
@@ -188,7 +189,8 @@ void SheetView::openEditor(const std::string& key, QPointF at, const QString& te
   editor_->setAlignment(Qt::AlignCenter);
   editor_->setFixedSize(112, 30);
   const QPoint corner(static_cast<int>(at.x()) - 56, static_cast<int>(at.y()) - 15);
-  editor_->move(std::clamp(corner.x(), 2, std::max(2, width() - 114)), std::clamp(corner.y(), 2, std::max(2, height() - 60)));
+  editor_->move(std::clamp(corner.x(), 2, std::max(2, width() - 114)),
+                std::clamp(corner.y(), 2, std::max(2, height() - 60)));
   editor_->selectAll();
   editor_->show();
   editor_->setFocus();
@@ -214,8 +216,8 @@ void SheetView::closeEditor(bool keepFocus) {
 void SheetView::commitEditor() {
   if (editor_ == nullptr) return;
   const std::string key = editorKey_;  // taking it may close the editor
-  const LengthReading reading =
-      key.starts_with("finding:") ? workspace_.typeFinding(key.substr(8), editor_->text()) : workspace_.typeTape(key, editor_->text());
+  const LengthReading reading = key.starts_with("finding:") ? workspace_.typeFinding(key.substr(8), editor_->text())
+                                                            : workspace_.typeTape(key, editor_->text());
   if (!reading) complain(reading);
   else closeEditor(true);
 }
@@ -230,9 +232,11 @@ void SheetView::complain(const LengthReading& reading) {
   complaint_->setText(QString::fromStdString(reading.complaint));
   complaint_->setFixedWidth(260);
   complaint_->adjustSize();
-  complaint_->move(std::clamp(editor_->x() - 70, 2, std::max(2, width() - 262)), std::min(editor_->y() + 33, height() - complaint_->height() - 2));
+  complaint_->move(std::clamp(editor_->x() - 70, 2, std::max(2, width() - 262)),
+                   std::min(editor_->y() + 33, height() - complaint_->height() - 2));
   complaint_->show();
-  editor_->setCursorPosition(static_cast<int>(std::min<std::size_t>(reading.at, static_cast<std::size_t>(editor_->text().size()))));
+  editor_->setCursorPosition(
+      static_cast<int>(std::min<std::size_t>(reading.at, static_cast<std::size_t>(editor_->text().size()))));
 }
 
 // ---- the hand
@@ -257,7 +261,12 @@ void SheetView::mousePressEvent(QMouseEvent* event) {
   const bool more = event->modifiers() & (Qt::ShiftModifier | Qt::ControlModifier);
   if (onHandle(event->position()) && !more) {
     closeEditor(true);
-    held_ = Held{workspace_.job(), workspace_.selectedPlacement()->on, projection_.unmap(event->position()), workspace_.job(), false, true};
+    held_ = Held{workspace_.job(),
+                 workspace_.selectedPlacement()->on,
+                 projection_.unmap(event->position()),
+                 workspace_.job(),
+                 false,
+                 true};
     return;
   }
   const std::string label = itemAt(event->position());
@@ -300,14 +309,21 @@ void SheetView::mouseMoveEvent(QMouseEvent* event) {
     const std::string over = itemAt(event->position());
     const bool typed = over.starts_with("tape:") || over.starts_with("finding:");
     if (onHandle(event->position())) setCursor(Qt::PointingHandCursor);
-    else setCursor(typed ? Qt::IBeamCursor : !pieceAt(projection_.unmap(event->position())).empty() && canDrag() ? Qt::OpenHandCursor : Qt::ArrowCursor);
+    else
+      setCursor(typed                                                                 ? Qt::IBeamCursor
+                : !pieceAt(projection_.unmap(event->position())).empty() && canDrag() ? Qt::OpenHandCursor
+                                                                                      : Qt::ArrowCursor);
     return;
   }
-  if (!held_->moved && std::hypot(event->position().x() - pressedAt_.x(), event->position().y() - pressedAt_.y()) < kDragStart) return;
+  if (!held_->moved &&
+      std::hypot(event->position().x() - pressedAt_.x(), event->position().y() - pressedAt_.y()) < kDragStart)
+    return;
   if (!held_->moved) {
     held_->moved = true;
     // They depend on the other things and on the turn, not on where the hand is.
-    if (!held_->turning) bands_ = bandsOf(held_->before, workspace_.book(), workspace_.schemeId(), workspace_.selected(), workspace_.format());
+    if (!held_->turning)
+      bands_ =
+          bandsOf(held_->before, workspace_.book(), workspace_.schemeId(), workspace_.selected(), workspace_.format());
     setCursor(Qt::ClosedHandCursor);
     stillStale_ = true;
   }
@@ -326,7 +342,8 @@ void SheetView::carry(QPointF to, Qt::KeyboardModifiers keys) {
   }
   Place there = movedBy(held_->from, now - held_->grabbed);
   if (const Scheme* scheme = findScheme(held_->before, workspace_.schemeId()); !free && scheme != nullptr) {
-    Snapped resting = snapped(held_->before, *scheme, workspace_.selected(), there, workspace_.selection(), kSnapReach / projection_.perMm);
+    Snapped resting = snapped(held_->before, *scheme, workspace_.selected(), there, workspace_.selection(),
+                              kSnapReach / projection_.perMm);
     there = resting.place;
     guides_ = std::move(resting.guides);
   }
@@ -339,7 +356,9 @@ void SheetView::selectIn(const QRectF& frame) {
   for (const PlacementId& id : workspace_.placementsHere()) {
     const Box extent = extentOf(workspace_.job(), *findPlacement(*workspace_.scheme(), id));
     const PlacementIds now = workspace_.selection();
-    if (box.contains(projection_.map(midpoint(extent.low, extent.high))) && std::find(now.begin(), now.end(), id) == now.end()) workspace_.selectAlso(id);
+    if (box.contains(projection_.map(midpoint(extent.low, extent.high))) &&
+        std::find(now.begin(), now.end(), id) == now.end())
+      workspace_.selectAlso(id);
   }
 }
 
@@ -358,7 +377,11 @@ void SheetView::mouseReleaseEvent(QMouseEvent*) {
   if (done.moved) {
     const Scheme* scheme = findScheme(done.preview, workspace_.schemeId());
     const Placement* p = scheme != nullptr ? findPlacement(*scheme, workspace_.selected()) : nullptr;
-    if (p != nullptr) workspace_.place(done.turning ? tr("turn") : std::holds_alternative<WallPlace>(p->on) ? tr("hang") : tr("move"), p->on);
+    if (p != nullptr)
+      workspace_.place(done.turning                               ? tr("turn")
+                       : std::holds_alternative<WallPlace>(p->on) ? tr("hang")
+                                                                  : tr("move"),
+                       p->on);
   }
   refresh();
 }
@@ -388,20 +411,23 @@ std::optional<SheetView::Dropped> SheetView::dropped(const QDropEvent& event, Id
   if (event.modifiers() & Qt::AltModifier) return out;
   const Scheme& scheme = *findScheme(out.added.job, workspace_.schemeId());
   const PlacementId fresh = out.added.placement;
-  Snapped resting = snapped(out.added.job, scheme, fresh, findPlacement(scheme, fresh)->on, {}, kSnapReach / projection_.perMm);
+  Snapped resting =
+      snapped(out.added.job, scheme, fresh, findPlacement(scheme, fresh)->on, {}, kSnapReach / projection_.perMm);
   out.added.job = mezzet::placed(out.added.job, workspace_.schemeId(), fresh, resting.place);
   out.guides = std::move(resting.guides);
   return out;
 }
 
 void SheetView::dragEnterEvent(QDragEnterEvent* event) {
-  if (event->mimeData()->hasFormat(QString::fromUtf8(kPieceMime)) && canDrag() && !workspace_.document().readOnly()) event->acceptProposedAction();
+  if (event->mimeData()->hasFormat(QString::fromUtf8(kPieceMime)) && canDrag() && !workspace_.document().readOnly())
+    event->acceptProposedAction();
 }
 
 void SheetView::dragMoveEvent(QDragMoveEvent* event) {
   IdSource ids = workspace_.document().ids();
   if (auto there = dropped(*event, ids)) {
-    bands_ = bandsOf(there->added.job, workspace_.book(), workspace_.schemeId(), there->added.placement, workspace_.format());
+    bands_ = bandsOf(there->added.job, workspace_.book(), workspace_.schemeId(), there->added.placement,
+                     workspace_.format());
     guides_ = std::move(there->guides);
     workspace_.showGhost(std::move(there->added.job));
     event->acceptProposedAction();
@@ -425,7 +451,8 @@ void SheetView::dropEvent(QDropEvent* event) {
   if (!drop) return;
   const Added* there = &drop->added;
   const Placement* placed = findPlacement(*findScheme(there->job, workspace_.schemeId()), there->placement);
-  workspace_.document().edit(tr("place %1").arg(QString::fromStdString(midSentence(pieceOf(there->job, *placed).name))), there->job, ids.next());
+  workspace_.document().edit(tr("place %1").arg(QString::fromStdString(midSentence(pieceOf(there->job, *placed).name))),
+                             there->job, ids.next());
   workspace_.select(there->placement);
   setFocus();
   event->acceptProposedAction();

@@ -42,7 +42,9 @@ class SheetView : public QWidget {
 
  protected:
   /// The part of the model that the widget shows at a scale.
-  [[nodiscard]] std::pair<Vec2, Vec2> visible() const { return {projection_.unmap({0, double(height())}), projection_.unmap({double(width()), 0})}; }
+  [[nodiscard]] std::pair<Vec2, Vec2> visible() const {
+    return {projection_.unmap({0, double(height())}), projection_.unmap({double(width()), 0})};
+  }
   /// What stands still, at a scale (mm of the room per mm of paper), without what is in the hand.
   [[nodiscard]] virtual Drawing composeStill(double scale, const PlacementIds& without) const = 0;
   /// What moves: the piece in the hand, selection, tapes, bands, marks.

@@ -47,8 +47,11 @@ Drawing WallView::composeMoving(double scale) const {
     for (const Finding& f : workspace_.findings())
       if (breaksByWeight(f) && f.view == wallKey(work.wall) && banded.empty())
         for (const std::string& s : f.subjects)
-          if (const Placement* p = findPlacement(*scheme, PlacementId(s)); p != nullptr && std::holds_alternative<WallPlace>(p->on)) banded = p->id;
-  if (work.bands.empty() && !banded.empty()) work.bands = bandsOf(shownJob(), workspace_.book(), workspace_.schemeId(), banded, workspace_.format());
+          if (const Placement* p = findPlacement(*scheme, PlacementId(s));
+              p != nullptr && std::holds_alternative<WallPlace>(p->on))
+            banded = p->id;
+  if (work.bands.empty() && !banded.empty())
+    work.bands = bandsOf(shownJob(), workspace_.book(), workspace_.schemeId(), banded, workspace_.format());
   if (!dragging()) work.findings = workspace_.findings();
   work.selection = workspace_.selection();
   work.guides = guides();
@@ -80,19 +83,25 @@ Place WallView::movedBy(const Place& from, Vec2 by) const {
 }
 
 std::string WallView::tapeTowards(Vec2 direction) const {
-  return tapeKey(direction.x < 0 ? Side::Left : direction.x > 0 ? Side::Right : direction.y < 0 ? Side::Down : Side::Up);
+  return tapeKey(direction.x < 0   ? Side::Left
+                 : direction.x > 0 ? Side::Right
+                 : direction.y < 0 ? Side::Down
+                                   : Side::Up);
 }
 
 bool WallView::takes(const Piece& piece) const { return hangs(piece.kind); }
 
 void WallView::clickedPlace(Vec2 model) {
   const Room* room = workspace_.room();
-  const auto wall = room != nullptr && workspace_.stage() == Stage::Measure ? findWall(*room, workspace_.wall()) : std::nullopt;
+  const auto wall =
+      room != nullptr && workspace_.stage() == Stage::Measure ? findWall(*room, workspace_.wall()) : std::nullopt;
   if (wall && model.x >= 0 && model.x <= wall->length() && model.y >= 0) workspace_.showSpot(model);
 }
 
 QString WallView::emptyHint() const {
-  return workspace_.room() == nullptr ? tr("No room has been measured yet. Go to Measure and type its walls as you walk round.") : QString();
+  return workspace_.room() == nullptr
+             ? tr("No room has been measured yet. Go to Measure and type its walls as you walk round.")
+             : QString();
 }
 
 }  // namespace mezzet

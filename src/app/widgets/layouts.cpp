@@ -39,7 +39,9 @@ class TallEnough : public QObject {
   bool eventFilter(QObject* object, QEvent* event) override {
     if (event->type() == QEvent::LayoutRequest || event->type() == QEvent::Show) {
       auto* body = static_cast<QWidget*>(object);
-      if (const int height = body->layout()->totalHeightForWidth(body->width()); height > 0 && height != body->minimumHeight()) body->setMinimumHeight(height);
+      if (const int height = body->layout()->totalHeightForWidth(body->width());
+          height > 0 && height != body->minimumHeight())
+        body->setMinimumHeight(height);
     }
     return QObject::eventFilter(object, event);
   }
@@ -117,7 +119,8 @@ class Across : public QScrollArea {
     follow();
   }
   bool eventFilter(QObject* object, QEvent* event) override {
-    if (object == widget() && (event->type() == QEvent::ShowToParent || event->type() == QEvent::HideToParent)) follow();
+    if (object == widget() && (event->type() == QEvent::ShowToParent || event->type() == QEvent::HideToParent))
+      follow();
     return QScrollArea::eventFilter(object, event);
   }
 
@@ -126,7 +129,8 @@ class Across : public QScrollArea {
   void follow() {
     setVisible(!widget()->isHidden());
     const int high = std::clamp(widget()->sizeHint().height(), widget()->minimumHeight(), widget()->maximumHeight());
-    setFixedHeight(high + (window() != this && window()->width() < narrowBelow_ ? horizontalScrollBar()->sizeHint().height() : 0));
+    setFixedHeight(
+        high + (window() != this && window()->width() < narrowBelow_ ? horizontalScrollBar()->sizeHint().height() : 0));
   }
   int narrowBelow_;
 };
@@ -152,7 +156,8 @@ void focusFirstField(QWidget* parent, const QString& name) {
 }
 
 QString onScreen(const std::string& sentence) {
-  static const QRegularExpression beforeFraction(QStringLiteral("(\\d) (\\d+/\\d+)")), beforeUnit(QStringLiteral("(\\d) (in|mm|cm|m)\\b"));
+  static const QRegularExpression beforeFraction(QStringLiteral("(\\d) (\\d+/\\d+)")),
+      beforeUnit(QStringLiteral("(\\d) (in|mm|cm|m)\\b"));
   QString text = QString::fromStdString(sentence);
   text.replace(beforeFraction, QStringLiteral("\\1\u00a0\\2"));
   text.replace(beforeUnit, QStringLiteral("\\1\u00a0\\2"));

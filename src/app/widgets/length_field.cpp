@@ -6,7 +6,8 @@
 
 namespace mezzet {
 
-LengthField::LengthField(const QString& name, Commit commit, QWidget* parent) : QLineEdit(parent), commit_(std::move(commit)) {
+LengthField::LengthField(const QString& name, Commit commit, QWidget* parent)
+    : QLineEdit(parent), commit_(std::move(commit)) {
   setAccessibleName(name);
   setMaxLength(64);
   setProperty(kTakesLength, true);
@@ -56,7 +57,8 @@ void LengthField::focusInEvent(QFocusEvent* event) {
 
 void LengthField::focusOutEvent(QFocusEvent* event) {
   QLineEdit::focusOutEvent(event);
-  if (isModified() && event->reason() != Qt::PopupFocusReason && event->reason() != Qt::ActiveWindowFocusReason) commit();
+  if (isModified() && event->reason() != Qt::PopupFocusReason && event->reason() != Qt::ActiveWindowFocusReason)
+    commit();
 }
 
 void LengthField::keyPressEvent(QKeyEvent* event) {

@@ -29,7 +29,8 @@ QString NoticeBar::sentence() const { return isHidden() ? QString() : label_->te
 void NoticeBar::say(const QString& sentence, std::vector<Choice> choices, const QString& cause) {
   for (const Notice& n : waiting_)
     if (n.sentence == sentence) return;
-  const auto same = std::find_if(waiting_.begin(), waiting_.end(), [&](const Notice& n) { return !cause.isEmpty() && n.cause == cause; });
+  const auto same = std::find_if(waiting_.begin(), waiting_.end(),
+                                 [&](const Notice& n) { return !cause.isEmpty() && n.cause == cause; });
   const bool shown = waiting_.empty() || same == waiting_.begin();
   if (same != waiting_.end()) *same = {sentence, std::move(choices), cause};
   else waiting_.push_back({sentence, std::move(choices), cause});

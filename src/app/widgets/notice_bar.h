@@ -19,8 +19,8 @@ class NoticeBar : public QWidget {
     std::function<void()> act;
   };
   explicit NoticeBar(QWidget* parent = nullptr);
-  /// Shows a sentence with its choices and a way to put it off; a later one waits until this one is answered. A `cause` is
-  /// named so that the notice can go when that has gone; of one cause only the newest sentence is shown.
+  /// Shows a sentence with its choices and a way to put it off; a later one waits until this one is answered. A `cause`
+  /// is named so that the notice can go when that has gone; of one cause only the newest sentence is shown.
   void say(const QString& sentence, std::vector<Choice> choices = {}, const QString& cause = {});
   /// What was said of a cause is true no more.
   void settle(const QString& cause);

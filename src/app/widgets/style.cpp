@@ -18,19 +18,24 @@ struct Token {
 };
 // What each part of the window is coloured with on each desk. The sheet itself is paper everywhere.
 constexpr Token kTokens[] = {
-    {"@desk", "#46545f", "#cfcabd", "#161b1f"},        {"@header", "#39464f", "#e4dfd2", "#10151a"},       {"@well", "#2b353c", "#f4f0e5", "#232b31"},
-    {"@wellEdge", "#56646f", "#8d8f8b", "#46545f"},    {"@bar", "#56646f", "#dcd6c8", "#232b31"},          {"@onDeskFault", "#ffd9d0", "#8c2a1c", "#ffc3b5"},
-    {"@onDeskQuiet", "#c6cfd5", "#4a545c", "#b6c0c7"}, {"@onDesk", "#f3f1ea", "#1d2730", "#e9e7df"},       {"@panel", "#fffef9", "#fffef9", "#20272d"},
-    {"@edge", "#39464f", "#39464f", "#56646f"},        {"@ink", "#1d2730", "#1d2730", "#eceae2"},          {"@quiet", "#56606a", "#56606a", "#b4bcc2"},
-    {"@disabled", "#6d767d", "#6d767d", "#8b959c"},    {"@rule", "#d9d5c8", "#d9d5c8", "#3a454d"},         {"@fieldFocus", "#fff8df", "#fff8df", "#3b3a26"},
-    {"@fieldEdge", "#7c8891", "#7c8891", "#7c8891"},   {"@field", "#ffffff", "#ffffff", "#171d21"},        {"@buttonHover", "#e4dfd0", "#e4dfd0", "#46545f"},
-    {"@button", "#efece2", "#efece2", "#323c44"},      {"@primaryHover", "#39464f", "#39464f", "#ffffff"}, {"@primary", "#1d2730", "#1d2730", "#e9e7df"},
-    {"@onPrimary", "#f8f4ea", "#f8f4ea", "#1d2730"},   {"@fault", "#8c2a1c", "#8c2a1c", "#ffb3a3"},        {"@focus", "#f4c430", "#1d2730", "#f4c430"},
+    {"@desk", "#46545f", "#cfcabd", "#161b1f"},        {"@header", "#39464f", "#e4dfd2", "#10151a"},
+    {"@well", "#2b353c", "#f4f0e5", "#232b31"},        {"@wellEdge", "#56646f", "#8d8f8b", "#46545f"},
+    {"@bar", "#56646f", "#dcd6c8", "#232b31"},         {"@onDeskFault", "#ffd9d0", "#8c2a1c", "#ffc3b5"},
+    {"@onDeskQuiet", "#c6cfd5", "#4a545c", "#b6c0c7"}, {"@onDesk", "#f3f1ea", "#1d2730", "#e9e7df"},
+    {"@panel", "#fffef9", "#fffef9", "#20272d"},       {"@edge", "#39464f", "#39464f", "#56646f"},
+    {"@ink", "#1d2730", "#1d2730", "#eceae2"},         {"@quiet", "#56606a", "#56606a", "#b4bcc2"},
+    {"@disabled", "#6d767d", "#6d767d", "#8b959c"},    {"@rule", "#d9d5c8", "#d9d5c8", "#3a454d"},
+    {"@fieldFocus", "#fff8df", "#fff8df", "#3b3a26"},  {"@fieldEdge", "#7c8891", "#7c8891", "#7c8891"},
+    {"@field", "#ffffff", "#ffffff", "#171d21"},       {"@buttonHover", "#e4dfd0", "#e4dfd0", "#46545f"},
+    {"@button", "#efece2", "#efece2", "#323c44"},      {"@primaryHover", "#39464f", "#39464f", "#ffffff"},
+    {"@primary", "#1d2730", "#1d2730", "#e9e7df"},     {"@onPrimary", "#f8f4ea", "#f8f4ea", "#1d2730"},
+    {"@fault", "#8c2a1c", "#8c2a1c", "#ffb3a3"},       {"@focus", "#f4c430", "#1d2730", "#f4c430"},
     {"@way", "#6b4a00", "#6b4a00", "#f0cf6b"},         {"@hover", "#fff3cf", "#fff3cf", "#3b3a26"}};
 
 QString colourOf(Desk desk, const char* name) {
   for (const Token& t : kTokens)
-    if (std::string_view(t.name) == name) return QString::fromUtf8(desk == Desk::Slate ? t.slate : desk == Desk::Light ? t.light : t.dark);
+    if (std::string_view(t.name) == name)
+      return QString::fromUtf8(desk == Desk::Slate ? t.slate : desk == Desk::Light ? t.light : t.dark);
   return {};
 }
 
@@ -140,7 +145,9 @@ QString window(Desk desk) {
   QString sheet = QString::fromUtf8(kSheet);
   // Longer names first: @field is also how @fieldEdge begins.
   std::vector<Token> tokens(std::begin(kTokens), std::end(kTokens));
-  std::sort(tokens.begin(), tokens.end(), [](const Token& a, const Token& b) { return std::string_view(a.name).size() > std::string_view(b.name).size(); });
+  std::sort(tokens.begin(), tokens.end(), [](const Token& a, const Token& b) {
+    return std::string_view(a.name).size() > std::string_view(b.name).size();
+  });
   for (const Token& t : tokens) sheet.replace(QString::fromUtf8(t.name), colourOf(desk, t.name));
   if (desk == Desk::Light) sheet.replace(QStringLiteral("arrow-light"), QStringLiteral("arrow-dark"));
   else if (desk == Desk::Dark) sheet.replace(QStringLiteral("arrow-dark"), QStringLiteral("arrow-light"));
@@ -160,18 +167,26 @@ void apply(QApplication& app, Desk desk) {
   app.setStyleSheet(window(desk));
 }
 
-Desk deskNamed(const QString& name) { return name == QStringLiteral("light") ? Desk::Light : name == QStringLiteral("dark") ? Desk::Dark : Desk::Slate; }
-QString nameOf(Desk desk) { return desk == Desk::Light ? QStringLiteral("light") : desk == Desk::Dark ? QStringLiteral("dark") : QStringLiteral("slate"); }
+Desk deskNamed(const QString& name) {
+  return name == QStringLiteral("light") ? Desk::Light : name == QStringLiteral("dark") ? Desk::Dark : Desk::Slate;
+}
+QString nameOf(Desk desk) {
+  return desk == Desk::Light  ? QStringLiteral("light")
+         : desk == Desk::Dark ? QStringLiteral("dark")
+                              : QStringLiteral("slate");
+}
 
 QString tapeEditor() {
   return QStringLiteral(
-      "QLineEdit { font-family: \"Routed Gothic\"; font-size: 17px; background: #f4c430; color: #1d2730; border: 2px solid #1d2730; border-radius: 3px; "
+      "QLineEdit { font-family: \"Routed Gothic\"; font-size: 17px; background: #f4c430; color: #1d2730; border: 2px "
+      "solid #1d2730; border-radius: 3px; "
       "padding: 0 4px; selection-background-color: #1d2730; selection-color: #f4c430; }");
 }
 
 QString complaint() {
   return QStringLiteral(
-      "QLabel { background: #fffef9; color: #1d2730; border: 1px solid #b23f2e; border-left: 5px solid #b23f2e; border-radius: 2px; padding: 6px 8px; }");
+      "QLabel { background: #fffef9; color: #1d2730; border: 1px solid #b23f2e; border-left: 5px solid #b23f2e; "
+      "border-radius: 2px; padding: 6px 8px; }");
 }
 
 }  // namespace mezzet::style

@@ -18,7 +18,8 @@ const std::vector<ActionRow>& actionTable() {
       {"print-plan", "Job", "Print to scale ...", "Ctrl+P", "Plan, wall or list of pieces as PDF, SVG or PNG"},
       {"-", "Job", "", "", ""},
       {"dxf-in", "Job", "Outline from a drawing ...", "Ctrl+I", "A room's outline from a DXF file"},
-      {"dxf-out", "Job", "Room as a drawing ...", "Ctrl+Shift+E", "Walls, openings, features and dimensions as a DXF file"},
+      {"dxf-out", "Job", "Room as a drawing ...", "Ctrl+Shift+E",
+       "Walls, openings, features and dimensions as a DXF file"},
       {"-", "Job", "", "", ""},
       {"close", "Job", "Close", "Ctrl+Q", "Close this window"},
       {"undo", "Edit", "Undo", "Ctrl+Z", "Take back the last edit"},
@@ -28,7 +29,8 @@ const std::vector<ActionRow>& actionTable() {
       {"add", "Edit", "Add a piece ...", "Insert", "Add a piece to the floor, or a picture to the wall"},
       {"piece-list", "Edit", "Piece list ...", "Ctrl+L", "Every piece in a table: edit, paste, read and write CSV"},
       {"sizes", "Edit", "Its sizes ...", "E", "Change the sizes of the selected piece"},
-      {"piece-rules", "Edit", "Rules for it alone ...", "Ctrl+R", "Another school or range for the selected piece only"},
+      {"piece-rules", "Edit", "Rules for it alone ...", "Ctrl+R",
+       "Another school or range for the selected piece only"},
       {"copy-piece", "Edit", "One more of it", "Ctrl+C", "Place the selected piece once more"},
       {"lock", "Edit", "Lock or unlock it", "L", "A locked piece stays where it is"},
       {"remove", "Edit", "Take it out", "Delete", "Take the selected piece out of this scheme"},
@@ -39,11 +41,14 @@ const std::vector<ActionRow>& actionTable() {
       {"turn-typed", "Edit", "Type its angle", "T", "Go to the angle of the selected piece"},
       {"chairs", "Arrange", "Set its chairs", "Ctrl+H", "Chairs set themselves evenly round the selected dining table"},
       {"chair-more", "Arrange", "One chair more", "Ctrl+Shift+H", "Another chair at the selected dining table"},
-      {"in-use", "Arrange", "In use every day, or not", "U", "A drawer left open, a chair left pulled out, a footrest left out"},
-      {"used-here", "Arrange", "Here in company", "Shift+U", "The selected piece is drawn up to where it stands now; again forgets it"},
+      {"in-use", "Arrange", "In use every day, or not", "U",
+       "A drawer left open, a chair left pulled out, a footrest left out"},
+      {"used-here", "Arrange", "Here in company", "Shift+U",
+       "The selected piece is drawn up to where it stands now; again forgets it"},
       {"-", "Arrange", "", "", ""},
       {"select-all", "Arrange", "Select everything here", "Ctrl+A", "Every piece of this view"},
-      {"mark", "Arrange", "Keep it selected", "M", "It stays selected while Tab goes on to others; again lets go of it"},
+      {"mark", "Arrange", "Keep it selected", "M",
+       "It stays selected while Tab goes on to others; again lets go of it"},
       {"group", "Arrange", "Group", "Ctrl+G", "What is grouped moves together; pictures hang as one"},
       {"ungroup", "Arrange", "Part the group", "Ctrl+Shift+G", "Each piece by itself again"},
       {"-", "Arrange", "", "", ""},
@@ -66,10 +71,13 @@ const std::vector<ActionRow>& actionTable() {
       {"stage-floor", "Look", "Floor", "F3", "The plan with its furniture"},
       {"stage-walls", "Look", "Walls", "F4", "One wall seen from the room"},
       {"-", "Look", "", "", ""},
-      {"use-state", "Look", "Everyday, occupied, party", "Y", "How the room is used: chairs in, people at the tables, or company"},
+      {"use-state", "Look", "Everyday, occupied, party", "Y",
+       "How the room is used: chairs in, people at the tables, or company"},
       {"layer-ways", "Look", "Ways", "W", "Ways as ribbons of their clear width, with their narrowest place"},
-      {"way-between", "Look", "Way between two", "Shift+W", "How wide the way is between the two things that are selected"},
-      {"layer-reached", "Look", "Floor that is reached", "F", "What someone of the width given can reach from the entry"},
+      {"way-between", "Look", "Way between two", "Shift+W",
+       "How wide the way is between the two things that are selected"},
+      {"layer-reached", "Look", "Floor that is reached", "F",
+       "What someone of the width given can reach from the entry"},
       {"layer-talk", "Look", "Talk and reach", "K", "Who talks to whom, and how far a hand reaches from each seat"},
       {"layer-sight", "Look", "Sight", "I", "What is seen first from the entry, and which backs show"},
       {"-", "Look", "", "", ""},
@@ -94,7 +102,8 @@ const std::vector<ActionRow>& actionTable() {
       {"-", "Site", "", "", ""},
       {"meter", "Site", "Laser meter on or off", "Ctrl+M", "Looks for a meter on this machine, or lets it go"},
       {"meter-take", "Site", "Take its reading", "F12", "The meter's value goes into the field with the keyboard"},
-      {"room-new", "Rooms", "Measure another room", "Ctrl+Shift+M", "A second room of this job, measured like the first"},
+      {"room-new", "Rooms", "Measure another room", "Ctrl+Shift+M",
+       "A second room of this job, measured like the first"},
       {"read-out", "Rooms", "Read-out ...", "F5", "One wall at a time in large figures, number pad only"},
       {"room-next", "Rooms", "Next room", "Ctrl+PgDown", "Look at another room of this job"},
       {"-", "Rooms", "", "", ""},
@@ -122,7 +131,8 @@ Actions::Actions(QWidget* window, QMenuBar* bar) {
     action->setShortcut(QKeySequence(QString::fromUtf8(row.shortcut)));
     action->setStatusTip(QObject::tr(row.tip));
     action->setToolTip(QObject::tr(row.tip));
-    if (std::string(row.id) == "zoom-in") action->setShortcuts({QKeySequence(Qt::Key_Plus), QKeySequence(Qt::Key_Equal)});
+    if (std::string(row.id) == "zoom-in")
+      action->setShortcuts({QKeySequence(Qt::Key_Plus), QKeySequence(Qt::Key_Equal)});
     menu->addAction(action);
     window->addAction(action);
     actions_[row.id] = action;

@@ -35,11 +35,14 @@ int main(int argc, char** argv) {
   options.setApplicationDescription(QStringLiteral("Plans a room to scale."));
   options.addHelpOption();
   options.addPositionalArgument(QStringLiteral("JOB"), QStringLiteral("A .mezzet file or a bare job.json"));
-  options.addOptions({{QStringLiteral("seconds"), QStringLiteral("Close after this many seconds."), QStringLiteral("N")},
-                      {QStringLiteral("picture"), QStringLiteral("Write a picture of the window once it is painted."), QStringLiteral("PNG")},
-                      {QStringLiteral("shots"), QStringLiteral("Write pictures of the main views and end."), QStringLiteral("FOLDER")},
-                      {QStringLiteral("rehearse"), QStringLiteral("Make N edits, saying \"done\" after each, and end."), QStringLiteral("N")},
-                      {QStringLiteral("first-paint"), QStringLiteral("Say how long the first painted window took, and end.")}});
+  options.addOptions(
+      {{QStringLiteral("seconds"), QStringLiteral("Close after this many seconds."), QStringLiteral("N")},
+       {QStringLiteral("picture"), QStringLiteral("Write a picture of the window once it is painted."),
+        QStringLiteral("PNG")},
+       {QStringLiteral("shots"), QStringLiteral("Write pictures of the main views and end."), QStringLiteral("FOLDER")},
+       {QStringLiteral("rehearse"), QStringLiteral("Make N edits, saying \"done\" after each, and end."),
+        QStringLiteral("N")},
+       {QStringLiteral("first-paint"), QStringLiteral("Say how long the first painted window took, and end.")}});
   options.process(app);
 
   FileSystem files;
@@ -58,7 +61,8 @@ int main(int argc, char** argv) {
   }
   if (options.isSet(QStringLiteral("shots"))) {
     QApplication::processEvents();
-    for (const QString& path : takeShots(window, options.value(QStringLiteral("shots")))) std::printf("%s\n", qPrintable(path));
+    for (const QString& path : takeShots(window, options.value(QStringLiteral("shots"))))
+      std::printf("%s\n", qPrintable(path));
     window.document().close();
     return 0;
   }
@@ -69,7 +73,8 @@ int main(int argc, char** argv) {
   if (options.isSet(QStringLiteral("picture")))
     QTimer::singleShot(600, &window, [&] {
       const QString path = options.value(QStringLiteral("picture"));
-      std::printf(window.grab().save(path) ? "Picture of the window: %s\n" : "The picture could not be written: %s\n", qPrintable(path));
+      std::printf(window.grab().save(path) ? "Picture of the window: %s\n" : "The picture could not be written: %s\n",
+                  qPrintable(path));
       std::fflush(stdout);
     });
   if (options.isSet(QStringLiteral("seconds")))

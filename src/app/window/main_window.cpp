@@ -67,7 +67,9 @@ QString sentenceOf(const Error& fault) { return QString::fromStdString(fault.tex
 }  // namespace
 
 MainWindow::MainWindow(FileSystem& files, const Rulebook& book)
-    : files_(files), document_(std::make_unique<Document>(files)), workspace_(std::make_unique<Workspace>(*document_, book)) {
+    : files_(files),
+      document_(std::make_unique<Document>(files)),
+      workspace_(std::make_unique<Workspace>(*document_, book)) {
   setObjectName(QStringLiteral("mainWindow"));
   resize(1280, 800);
   setMinimumSize(800, 560);
@@ -92,7 +94,9 @@ SheetView& MainWindow::sheet() {
   if (workspace_->stage() == Stage::Measure && workspace_->topic() == Topic::House) return *house_;
   return *plan_;
 }
-bool MainWindow::tracing() const { return workspace_->stage() == Stage::Measure && workspace_->topic() == Topic::Picture; }
+bool MainWindow::tracing() const {
+  return workspace_->stage() == Stage::Measure && workspace_->topic() == Topic::Picture;
+}
 
 void MainWindow::build() {
   auto* desk = new QWidget;
@@ -199,30 +203,37 @@ void MainWindow::wire() {
   on("turn-right", [this] { workspace_->turnBy(-90); });
   on("turn-typed", [this] { bar_->goToTurn(); });
   on("type-piece", [this] {
-    if (workspace_->room() == nullptr) return notice_->say(tr("Measure the room first; then there is a floor to place things on."), {}, kRefused);
+    if (workspace_->room() == nullptr)
+      return notice_->say(tr("Measure the room first; then there is a floor to place things on."), {}, kRefused);
     if (!tray_->isVisible()) workspace_->showStage(Stage::Floor);
     tray_->goToLine();
   });
   on("piece-rules", [this] {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
+    if (document_->readOnly())
+      return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     PieceRules(*workspace_, this).exec();
   });
   on("set-out", [this] {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
+    if (document_->readOnly())
+      return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     SetOutDialog(*workspace_, this).exec();
   });
   on("copy-piece", [this] { workspace_->copySelected(); });
   const auto chairs = [this](bool more) {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
+    if (document_->readOnly())
+      return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     if (const auto fault = workspace_->setChairs(more)) notice_->say(sentenceOf(*fault), {}, kRefused);
   };
   on("chairs", [chairs] { chairs(false); });
   on("chair-more", [chairs] { chairs(true); });
   on("in-use", [this] { workspace_->toggleInUse(); });
   on("used-here", [this] { workspace_->toggleUsedHere(); });
-  on("use-state", [this] { workspace_->showState(static_cast<UseState>((static_cast<int>(workspace_->useState()) + 1) % 3)); });
-  const std::pair<const char*, FloorLayer> layers[] = {
-      {"layer-ways", FloorLayer::Ways}, {"layer-reached", FloorLayer::Reached}, {"layer-talk", FloorLayer::Talk}, {"layer-sight", FloorLayer::Sight}};
+  on("use-state",
+     [this] { workspace_->showState(static_cast<UseState>((static_cast<int>(workspace_->useState()) + 1) % 3)); });
+  const std::pair<const char*, FloorLayer> layers[] = {{"layer-ways", FloorLayer::Ways},
+                                                       {"layer-reached", FloorLayer::Reached},
+                                                       {"layer-talk", FloorLayer::Talk},
+                                                       {"layer-sight", FloorLayer::Sight}};
   for (const auto& [id, layer] : layers)
     on(id, [this, layer = layer] {
       if (workspace_->stage() != Stage::Floor) workspace_->showStage(Stage::Floor);
@@ -233,20 +244,24 @@ void MainWindow::wire() {
   on("mark", [this] { workspace_->mark(); });
   on("group", [this] { workspace_->group(); });
   on("ungroup", [this] { workspace_->ungroup(); });
-  const std::pair<const char*, Line> lines[] = {{"align-left", Line::Left},     {"align-right", Line::Right},   {"align-top", Line::Top},
-                                                {"align-bottom", Line::Bottom}, {"align-centre", Line::Centre}, {"align-middle", Line::Middle}};
+  const std::pair<const char*, Line> lines[] = {{"align-left", Line::Left},     {"align-right", Line::Right},
+                                                {"align-top", Line::Top},       {"align-bottom", Line::Bottom},
+                                                {"align-centre", Line::Centre}, {"align-middle", Line::Middle}};
   for (const auto& [id, line] : lines) on(id, [this, line = line] { workspace_->align(line); });
   on("spread-across", [this] { workspace_->spreadOut(true); });
   on("spread-up", [this] { workspace_->spreadOut(false); });
   on("lock", [this] { workspace_->toggleLock(); });
   on("scheme-new", [this] { workspace_->newScheme(false); });
   on("scheme-copy", [this] { workspace_->newScheme(true); });
-  on("scheme-remove", [this] { document_->edit(tr("take the scheme out"), withoutScheme(workspace_->job(), workspace_->schemeId())); });
+  on("scheme-remove",
+     [this] { document_->edit(tr("take the scheme out"), withoutScheme(workspace_->job(), workspace_->schemeId())); });
   on("compare", [this] { CompareView(*workspace_, this).exec(); });
   on("desk", [this] {
     QSettings settings;
     const style::Desk now = style::deskNamed(settings.value(QStringLiteral("desk")).toString());
-    const style::Desk next = now == style::Desk::Slate ? style::Desk::Light : now == style::Desk::Light ? style::Desk::Dark : style::Desk::Slate;
+    const style::Desk next = now == style::Desk::Slate   ? style::Desk::Light
+                             : now == style::Desk::Light ? style::Desk::Dark
+                                                         : style::Desk::Slate;
     settings.setValue(QStringLiteral("desk"), style::nameOf(next));
     style::apply(*qApp, next);
   });
@@ -273,14 +288,16 @@ void MainWindow::wire() {
   on("wall-next", [this] { workspace_->stepWall(1); });
   on("wall-previous", [this] { workspace_->stepWall(-1); });
   on("room-new", [this] {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
+    if (document_->readOnly())
+      return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     workspace_->showTopic(Topic::Walls);
     workspace_->beginRoom();
     measure_->goToWall(cornerName(0));
   });
   on("room-next", [this] {
     const auto& rooms = workspace_->job().rooms;
-    if (!rooms.empty()) workspace_->showRoom(rooms[static_cast<std::size_t>(room_->currentIndex() + 1) % rooms.size()]->id);
+    if (!rooms.empty())
+      workspace_->showRoom(rooms[static_cast<std::size_t>(room_->currentIndex() + 1) % rooms.size()]->id);
   });
   on("scheme-next", [this] {
     if (scheme_->count() > 1) scheme_->setCurrentIndex((scheme_->currentIndex() + 1) % scheme_->count());
@@ -288,10 +305,12 @@ void MainWindow::wire() {
   on("zoom-in", [this] { tracing() ? trace_->zoom(1.25) : sheet().zoom(1.25); });
   on("zoom-out", [this] { tracing() ? trace_->zoom(0.8) : sheet().zoom(0.8); });
   on("zoom-fit", [this] { tracing() ? trace_->fit() : sheet().fit(); });
-  on("sheet", [this] { tracing() ? trace_->setFocus(Qt::ShortcutFocusReason) : sheet().setFocus(Qt::ShortcutFocusReason); });
-  const std::pair<const char*, Topic> topics[] = {{"site-room", Topic::Walls},         {"site-openings", Topic::Openings}, {"site-heights", Topic::Heights},
-                                                  {"site-fixed", Topic::Fixed},        {"site-walls", Topic::InWall},      {"site-trace", Topic::Picture},
-                                                  {"site-photos", Topic::Photographs}, {"site-house", Topic::House}};
+  on("sheet",
+     [this] { tracing() ? trace_->setFocus(Qt::ShortcutFocusReason) : sheet().setFocus(Qt::ShortcutFocusReason); });
+  const std::pair<const char*, Topic> topics[] = {
+      {"site-room", Topic::Walls},         {"site-openings", Topic::Openings}, {"site-heights", Topic::Heights},
+      {"site-fixed", Topic::Fixed},        {"site-walls", Topic::InWall},      {"site-trace", Topic::Picture},
+      {"site-photos", Topic::Photographs}, {"site-house", Topic::House}};
   for (const auto& [id, topic] : topics)
     on(id, [this, topic = topic] {
       workspace_->showTopic(topic);
@@ -303,15 +322,17 @@ void MainWindow::wire() {
   });
   on("meter-take", [this] { site_->meter().press(); });
   on("dxf-in", [this] {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
+    if (document_->readOnly())
+      return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     const QString path = QFileDialog::getOpenFileName(this, tr("Outline from a drawing"), {}, tr("Drawings (*.dxf)"));
     if (!path.isEmpty()) DxfDialog(*workspace_, path, this).exec();
   });
   on("dxf-out", [this] {
     const Room* room = workspace_->room();
     if (room == nullptr) return;
-    QString path =
-        QFileDialog::getSaveFileName(this, tr("Room as a drawing"), QString::fromStdString(room->name) + QStringLiteral(".dxf"), tr("Drawings (*.dxf)"));
+    QString path = QFileDialog::getSaveFileName(this, tr("Room as a drawing"),
+                                                QString::fromStdString(room->name) + QStringLiteral(".dxf"),
+                                                tr("Drawings (*.dxf)"));
     path = withEnding(path, QStringLiteral(".dxf"), this);
     if (!path.isEmpty()) exportDxf(path);
   });
@@ -324,7 +345,8 @@ void MainWindow::wire() {
   on("redo", [this] { document_->undoStack().redo(); });
   connect(&undo, &QUndoStack::indexChanged, this, &MainWindow::showState);
   connect(document_.get(), &Document::stateChanged, this, &MainWindow::showState);
-  connect(document_.get(), &Document::trouble, this, [this](const QString& sentence) { notice_->say(sentence, {}, kRefused); });
+  connect(document_.get(), &Document::trouble, this,
+          [this](const QString& sentence) { notice_->say(sentence, {}, kRefused); });
   connect(document_.get(), &Document::jobChanged, this, [this] { notice_->settle(kRefused); });
   connect(document_.get(), &Document::journalTrouble, this, [this](const QString& sentence) {
     if (sentence.isEmpty()) return notice_->settle(kUnkept);
@@ -332,20 +354,24 @@ void MainWindow::wire() {
   });
   if (auto* app = qobject_cast<Application*>(qApp))
     connect(app, &Application::outOfMemory, this, [this] {
-      notice_->say(tr("There was too little memory for this. Nothing was changed; close other programs, or save and start again."), {}, kRefused);
+      notice_->say(tr("There was too little memory for this. Nothing was changed; close other programs, or save and "
+                      "start again."),
+                   {}, kRefused);
     });
   connect(document_.get(), &Document::leftBehind, this, &MainWindow::offer);
   connect(document_.get(), &Document::unreadable, this, [this](const QString& journal) {
-    notice_->say(tr("A journal of unsaved edits cannot be read. It is kept: %1").arg(journal), {{tr("Throw it away"), [this, journal] {
-                                                                                                   if (const auto fault = document_->throwAway(journal))
-                                                                                                     notice_->say(sentenceOf(*fault), {}, kRefused);
-                                                                                                 }}});
+    notice_->say(tr("A journal of unsaved edits cannot be read. It is kept: %1").arg(journal),
+                 {{tr("Throw it away"), [this, journal] {
+                     if (const auto fault = document_->throwAway(journal))
+                       notice_->say(sentenceOf(*fault), {}, kRefused);
+                   }}});
   });
   connect(workspace_.get(), &Workspace::viewChanged, this, &MainWindow::showStage);
   connect(workspace_.get(), &Workspace::jobChanged, this, &MainWindow::fillSchemes);
   connect(workspace_.get(), &Workspace::jobChanged, this, &MainWindow::showState);
   connect(workspace_.get(), &Workspace::selectionChanged, this, &MainWindow::showState);
-  connect(room_, &QComboBox::activated, this, [this](int i) { workspace_->showRoom(RoomId(room_->itemData(i).toString().toStdString())); });
+  connect(room_, &QComboBox::activated, this,
+          [this](int i) { workspace_->showRoom(RoomId(room_->itemData(i).toString().toStdString())); });
   connect(scheme_, &QComboBox::currentIndexChanged, this, [this](int i) {
     if (i >= 0) workspace_->showScheme(SchemeId(scheme_->itemData(i).toString().toStdString()));
   });
@@ -357,7 +383,8 @@ void MainWindow::wire() {
   const auto readOut = [this] {
     if (workspace_->room() == nullptr || !workspace_->room()->survey)
       return notice_->say(tr("This room has no readings. In Measure, keep its walls as readings first."));
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
+    if (document_->readOnly())
+      return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     ReadOut(*workspace_, this).exec();
   };
   connect(measure_, &MeasurePanel::readOutWanted, this, readOut);
@@ -373,7 +400,8 @@ void MainWindow::wire() {
   (*actions_)["house-rules"]->setMenu(new QMenu(this));
   connect((*actions_)["house-rules"]->menu(), &QMenu::aboutToShow, this, &MainWindow::fillHouseRules);
   on("names", [this] {
-    if (document_->readOnly()) return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
+    if (document_->readOnly())
+      return notice_->say(tr("This job is open in another window, so nothing can be changed here."), {}, kRefused);
     NamesDialog(*workspace_, this).exec();
   });
   fillHouseRules();
@@ -390,14 +418,16 @@ void MainWindow::fillHouseRules() {
     const Asked now = askedOf(rule, workspace_->job());
     for (const School& school : rule.schools) {
       const Asked asked = askedBySchool(school, workspace_->job());
-      const QString words =
-          asked.missing.empty() ? QString::fromStdString(rangeWords(asked.tolerated, workspace_->format())) : tr("eye height, once the viewers are known");
+      const QString words = asked.missing.empty()
+                                ? QString::fromStdString(rangeWords(asked.tolerated, workspace_->format()))
+                                : tr("eye height, once the viewers are known");
       QAction* action = schools->addAction(tr("School %1, %2").arg(QString::fromStdString(school.id).toUpper(), words));
       action->setToolTip(QString::fromStdString(school.why));
       action->setCheckable(true);
       action->setChecked(now.school == school.id);
-      connect(action, &QAction::triggered, this,
-              [this, id = rule.id, chosen = school.id] { document_->edit(tr("house rule"), withSchool(workspace_->job(), id, chosen)); });
+      connect(action, &QAction::triggered, this, [this, id = rule.id, chosen = school.id] {
+        document_->edit(tr("house rule"), withSchool(workspace_->job(), id, chosen));
+      });
     }
   }
 }
@@ -427,7 +457,8 @@ void MainWindow::showStage() {
 
 void MainWindow::showState() {
   const QUndoStack& undo = document_->undoStack();
-  const bool floorPiece = workspace_->selectedPlacement() != nullptr && std::holds_alternative<FloorPlace>(workspace_->selectedPlacement()->on);
+  const bool floorPiece = workspace_->selectedPlacement() != nullptr &&
+                          std::holds_alternative<FloorPlace>(workspace_->selectedPlacement()->on);
   (*actions_)["undo"]->setEnabled(undo.canUndo());
   (*actions_)["redo"]->setEnabled(undo.canRedo());
   (*actions_)["undo"]->setText(undo.canUndo() ? tr("Undo: %1").arg(undo.undoText()) : tr("Undo"));
@@ -436,13 +467,17 @@ void MainWindow::showState() {
   for (const char* id : {"in-use", "used-here"}) (*actions_)[id]->setEnabled(floorPiece);
   const bool table = floorPiece && pieceOf(workspace_->job(), *workspace_->selectedPlacement()).kind == "dining-table";
   for (const char* id : {"chairs", "chair-more"}) (*actions_)[id]->setEnabled(table);
-  for (const char* id : {"scheme-new", "scheme-copy", "compare"}) (*actions_)[id]->setEnabled(workspace_->scheme() != nullptr);
+  for (const char* id : {"scheme-new", "scheme-copy", "compare"})
+    (*actions_)[id]->setEnabled(workspace_->scheme() != nullptr);
   (*actions_)["scheme-remove"]->setEnabled(scheme_->count() > 1);
-  for (const char* id : {"remove", "sizes", "lock", "copy-piece", "piece-rules"}) (*actions_)[id]->setEnabled(workspace_->selectedPlacement() != nullptr);
+  for (const char* id : {"remove", "sizes", "lock", "copy-piece", "piece-rules"})
+    (*actions_)[id]->setEnabled(workspace_->selectedPlacement() != nullptr);
   const std::size_t chosen = workspace_->selection().size();
   (*actions_)["mark"]->setEnabled(chosen > 0);
-  (*actions_)["ungroup"]->setEnabled(workspace_->selectedPlacement() != nullptr && !groupOf(*workspace_->selectedPlacement()).empty());
-  for (const char* id : {"group", "align-left", "align-right", "align-top", "align-bottom", "align-centre", "align-middle"})
+  (*actions_)["ungroup"]->setEnabled(workspace_->selectedPlacement() != nullptr &&
+                                     !groupOf(*workspace_->selectedPlacement()).empty());
+  for (const char* id :
+       {"group", "align-left", "align-right", "align-top", "align-bottom", "align-centre", "align-middle"})
     (*actions_)[id]->setEnabled(chosen > 1);
   (*actions_)["way-between"]->setEnabled(chosen == 2 && floorPiece);
   for (const char* id : {"spread-across", "spread-up"}) (*actions_)[id]->setEnabled(chosen > 2);
@@ -456,8 +491,11 @@ void MainWindow::showState() {
   const bool unsaved = document_->unsaved() || document_->draft().has_value();
   const QString mark = unsaved ? tr(" \u2022 unsaved") : QString();
   // Beside the menus there is little room; the notice and the title say it whole.
-  jobName_->setText(document_->title() + (document_->readOnly() ? tr(", read only") : document_->unkept() ? tr(" \u2022 not kept") : mark));
-  setWindowTitle(document_->title() + (document_->unkept() ? tr(" \u2022 unsaved, a crash would lose it") : mark) + tr(" - Mezzet"));
+  jobName_->setText(document_->title() + (document_->readOnly() ? tr(", read only")
+                                          : document_->unkept() ? tr(" \u2022 not kept")
+                                                                : mark));
+  setWindowTitle(document_->title() + (document_->unkept() ? tr(" \u2022 unsaved, a crash would lose it") : mark) +
+                 tr(" - Mezzet"));
 }
 
 void MainWindow::fillSchemes() {
@@ -473,7 +511,8 @@ void MainWindow::fillSchemes() {
   room_->setPlaceholderText(tr("A room to measure"));
   for (const auto& scheme : workspace_->job().schemes) {
     if (shown == nullptr || scheme->room != shown->id) continue;
-    scheme_->addItem(tr("Scheme %1").arg(QString::fromStdString(scheme->name)), QString::fromStdString(scheme->id.value));
+    scheme_->addItem(tr("Scheme %1").arg(QString::fromStdString(scheme->name)),
+                     QString::fromStdString(scheme->id.value));
     if (scheme->id == workspace_->schemeId()) scheme_->setCurrentIndex(scheme_->count() - 1);
   }
   room_->setVisible(room_->count() > 0);
@@ -498,9 +537,10 @@ void MainWindow::openPath(const QString& path) {
 void MainWindow::tellNews() {
   const std::string news = rulebookNews(workspace_->job(), workspace_->book(), workspace_->findings());
   if (news.empty() || document_->readOnly()) return;
-  notice_->say(onScreen(news),
-               {{tr("I have seen it"),
-                 [this] { document_->edit(tr("rulebook %1").arg(workspace_->book().version), withRulebook(workspace_->job(), workspace_->book().version)); }}});
+  notice_->say(onScreen(news), {{tr("I have seen it"), [this] {
+                                   document_->edit(tr("rulebook %1").arg(workspace_->book().version),
+                                                   withRulebook(workspace_->job(), workspace_->book().version));
+                                 }}});
 }
 
 void MainWindow::newJob() {
@@ -517,15 +557,18 @@ void MainWindow::newJob() {
 void MainWindow::exportDxf(const QString& path) {
   const Room& room = *workspace_->room();
   const Bytes bytes = writeDxf(workspace_->job(), room, workspace_->scheme(), workspace_->format());
-  if (const auto fault = saveAtomically(files_, path.toStdString(), bytes)) return notice_->say(sentenceOf(*fault), {}, kRefused);
-  notice_->say(tr("%1 was written in millimetres, on the layers WALLS, OPENINGS, FEATURES, DIMENSIONS and FURNITURE.").arg(QFileInfo(path).fileName()));
+  if (const auto fault = saveAtomically(files_, path.toStdString(), bytes))
+    return notice_->say(sentenceOf(*fault), {}, kRefused);
+  notice_->say(tr("%1 was written in millimetres, on the layers WALLS, OPENINGS, FEATURES, DIMENSIONS and FURNITURE.")
+                   .arg(QFileInfo(path).fileName()));
 }
 
 bool MainWindow::save(bool elsewhere) {
   QString path = document_->path();
   bool agreed = false;
   if (elsewhere || path.isEmpty()) {
-    path = QFileDialog::getSaveFileName(this, tr("Save the job"), path.isEmpty() ? tr("job.mezzet") : path, tr("Mezzet jobs (*.mezzet)"));
+    path = QFileDialog::getSaveFileName(this, tr("Save the job"), path.isEmpty() ? tr("job.mezzet") : path,
+                                        tr("Mezzet jobs (*.mezzet)"));
     if (path.isEmpty()) return false;
     agreed = true;  // the dialog asks by itself
   }
@@ -552,13 +595,18 @@ bool MainWindow::saveTo(const QString& path, bool agreed) {
   const QFileInfo file(path);
   QString beside;
   for (int n = 2; beside.isEmpty() || QFileInfo::exists(beside); ++n)
-    beside = QStringLiteral("%1/%2 %3%4").arg(file.path(), file.completeBaseName(), QString::number(n), QString(kEnding));
-  QMessageBox box(QMessageBox::Question, tr("Not saved yet"),
-                  changed ? tr("%1 has been changed by another program since it was opened here. Saving would lose what that wrote.").arg(file.fileName())
-                          : tr("%1 is there already. Saving would replace it.").arg(file.fileName()),
-                  QMessageBox::NoButton, this);
+    beside =
+        QStringLiteral("%1/%2 %3%4").arg(file.path(), file.completeBaseName(), QString::number(n), QString(kEnding));
+  QMessageBox box(
+      QMessageBox::Question, tr("Not saved yet"),
+      changed
+          ? tr("%1 has been changed by another program since it was opened here. Saving would lose what that wrote.")
+                .arg(file.fileName())
+          : tr("%1 is there already. Saving would replace it.").arg(file.fileName()),
+      QMessageBox::NoButton, this);
   box.setObjectName(QStringLiteral("replaceQuestion"));
-  QPushButton* other = box.addButton(tr("Save beside it as %1").arg(QFileInfo(beside).fileName()), QMessageBox::AcceptRole);
+  QPushButton* other =
+      box.addButton(tr("Save beside it as %1").arg(QFileInfo(beside).fileName()), QMessageBox::AcceptRole);
   QPushButton* replace = box.addButton(tr("Replace it"), QMessageBox::DestructiveRole);
   box.addButton(tr("Do not save"), QMessageBox::RejectRole);
   box.setDefaultButton(other);
@@ -594,7 +642,8 @@ void MainWindow::fillRecent() {
 bool MainWindow::mayLeave() {
   if (document_->readOnly()) return true;
   if (document_->draft()) {
-    QMessageBox box(QMessageBox::Question, tr("Walls not used"), tr("The walls that were typed in Measure are no outline yet, and no file holds them."),
+    QMessageBox box(QMessageBox::Question, tr("Walls not used"),
+                    tr("The walls that were typed in Measure are no outline yet, and no file holds them."),
                     QMessageBox::NoButton, this);
     box.setObjectName(QStringLiteral("draftQuestion"));
     QPushButton* stay = box.addButton(tr("Stay"), QMessageBox::RejectRole);
@@ -604,7 +653,8 @@ bool MainWindow::mayLeave() {
     if (box.clickedButton() != drop) return false;
   }
   if (!document_->unsaved()) return true;
-  QMessageBox box(QMessageBox::Question, tr("Not saved"), tr("%1 has edits that are not saved.").arg(document_->title()), QMessageBox::NoButton, this);
+  QMessageBox box(QMessageBox::Question, tr("Not saved"),
+                  tr("%1 has edits that are not saved.").arg(document_->title()), QMessageBox::NoButton, this);
   box.setObjectName(QStringLiteral("leaveQuestion"));
   QPushButton* keep = box.addButton(tr("Save"), QMessageBox::AcceptRole);
   QPushButton* drop = box.addButton(tr("Leave without saving"), QMessageBox::DestructiveRole);
@@ -629,8 +679,10 @@ bool MainWindow::eventFilter(QObject* object, QEvent* event) {
     if (const auto* field = qobject_cast<QLineEdit*>(object); field != nullptr && field->window() == this) {
       const auto* key = static_cast<QKeyEvent*>(event);
       // Ctrl with U, E and D edit a line on some desktops; here they are the window's, wherever the keyboard is.
-      const bool ours = key->modifiers() == Qt::ControlModifier && (key->key() == Qt::Key_U || key->key() == Qt::Key_E || key->key() == Qt::Key_D);
-      if (ours || (key->matches(QKeySequence::Undo) && !field->isUndoAvailable()) || (key->matches(QKeySequence::Redo) && !field->isRedoAvailable())) {
+      const bool ours = key->modifiers() == Qt::ControlModifier &&
+                        (key->key() == Qt::Key_U || key->key() == Qt::Key_E || key->key() == Qt::Key_D);
+      if (ours || (key->matches(QKeySequence::Undo) && !field->isUndoAvailable()) ||
+          (key->matches(QKeySequence::Redo) && !field->isRedoAvailable())) {
         event->ignore();
         return true;
       }
@@ -647,16 +699,17 @@ void MainWindow::offer(const QString& journal) {
   if (!bytes) return;
   const auto left = readJournal(*bytes, journal.toStdString());
   if (!left || !left->worthOffering()) return;
-  const QString name = left->path.empty() ? tr("A job that was never saved") : tr("\"%1\"").arg(QString::fromStdString(left->file.job.name));
+  const QString name = left->path.empty() ? tr("A job that was never saved")
+                                          : tr("\"%1\"").arg(QString::fromStdString(left->file.job.name));
   const QString last = QString::fromStdString(left->lastEdit);
   const QString what = left->edits == 0   ? tr("walls that were being typed")
                        : left->edits == 1 ? tr("1 edit was not saved: %1").arg(last)
                                           : tr("%1 edits were not saved, the last: %2").arg(left->edits).arg(last);
   notice_->say(tr("%1 was not closed in order: %2.").arg(name, what),
-               {{tr("Bring them back"), [this, journal] { bringBack(journal); }}, {tr("Throw them away"), [this, journal] {
-                                                                                     if (const auto fault = document_->throwAway(journal))
-                                                                                       notice_->say(sentenceOf(*fault), {}, kRefused);
-                                                                                   }}});
+               {{tr("Bring them back"), [this, journal] { bringBack(journal); }},
+                {tr("Throw them away"), [this, journal] {
+                   if (const auto fault = document_->throwAway(journal)) notice_->say(sentenceOf(*fault), {}, kRefused);
+                 }}});
 }
 
 void MainWindow::bringBack(const QString& journal) {

@@ -95,7 +95,8 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
       ReadOut readOut(w);
       readOut.show();
       QApplication::processEvents();
-      if (auto* figure = readOut.findChild<QLineEdit*>(QStringLiteral("figure"))) figure->setText(QStringLiteral("227 15/16"));
+      if (auto* figure = readOut.findChild<QLineEdit*>(QStringLiteral("figure")))
+        figure->setText(QStringLiteral("227 15/16"));
       made << shoot(readOut, folder, "read-out");
     }
     ShortcutSheet keys;
@@ -107,11 +108,13 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
     const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
     for (const char* kind : {"plan"})
       if (const auto made_ = composeSheet(w.job(), *room, w.scheme(), *sheetKind(kind), request)) {
-        const QString path = folder + QStringLiteral("/installer-") + QString::fromUtf8(kind).left(4) + QStringLiteral(".png");
+        const QString path =
+            folder + QStringLiteral("/installer-") + QString::fromUtf8(kind).left(4) + QStringLiteral(".png");
         sheetImage(*made_, 4, &w.images()).save(path);
         made << path;
       }
-    if (const auto field = composeSheet(w.job(), *room, nullptr, *sheetKind("field"), {findPaper("letter"), 0, w.format(), {}})) {
+    if (const auto field =
+            composeSheet(w.job(), *room, nullptr, *sheetKind("field"), {findPaper("letter"), 0, w.format(), {}})) {
       const QString path = folder + QStringLiteral("/field-sheet.png");
       sheetImage(*field, 4, &w.images()).save(path);
       made << path;

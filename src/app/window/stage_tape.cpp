@@ -14,7 +14,9 @@ constexpr int kCount = 4;
 constexpr double kStageWidth = 150, kLeft = 16;
 QString nameOf(Stage stage) {
   if (stage == Stage::Brief) return StageTape::tr("Brief");
-  return stage == Stage::Measure ? StageTape::tr("Measure") : stage == Stage::Floor ? StageTape::tr("Floor") : StageTape::tr("Walls");
+  return stage == Stage::Measure ? StageTape::tr("Measure")
+         : stage == Stage::Floor ? StageTape::tr("Floor")
+                                 : StageTape::tr("Walls");
 }
 
 }  // namespace
@@ -36,7 +38,8 @@ void StageTape::describe() {
   setAccessibleName(tr("Stages of the job"));
   QString text = tr("Now: %1.").arg(nameOf(workspace_.stage()));
   for (const Stage s : {Stage::Floor, Stage::Walls})
-    if (const int broken = workspace_.brokenIn(s); broken > 0) text += tr(" %1: %2 to decide.").arg(nameOf(s)).arg(broken);
+    if (const int broken = workspace_.brokenIn(s); broken > 0)
+      text += tr(" %1: %2 to decide.").arg(nameOf(s)).arg(broken);
   setAccessibleDescription(text);
   setToolTip(text);
 }
@@ -45,11 +48,14 @@ int StageTape::bladeStages() const {
   if (workspace_.room() == nullptr) return workspace_.job().brief == mezzet::Brief{} ? 0 : 1;
   int reached = 2;
   if (const Scheme* s = workspace_.scheme())
-    for (const Placement& p : s->placements) reached = std::max(reached, std::holds_alternative<WallPlace>(p.on) ? 4 : 3);
+    for (const Placement& p : s->placements)
+      reached = std::max(reached, std::holds_alternative<WallPlace>(p.on) ? 4 : 3);
   return reached;
 }
 
-QRectF StageTape::stageRect(int index) const { return {kLeft + index * kStageWidth, 0, kStageWidth, static_cast<double>(height())}; }
+QRectF StageTape::stageRect(int index) const {
+  return {kLeft + index * kStageWidth, 0, kStageWidth, static_cast<double>(height())};
+}
 
 void StageTape::paintEvent(QPaintEvent*) {
   QPainter p(this);

@@ -4,7 +4,9 @@
 
 namespace mezzet {
 
-double chiSquaredQuantile(int freedom, double probability) { return quantile(boost::math::chi_squared(freedom), probability); }
+double chiSquaredQuantile(int freedom, double probability) {
+  return quantile(boost::math::chi_squared(freedom), probability);
+}
 
 double chiSquaredLimit(int redundancy) { return redundancy > 0 ? chiSquaredQuantile(redundancy, 0.95) : 0; }
 

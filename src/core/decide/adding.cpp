@@ -13,13 +13,15 @@
 namespace mezzet {
 namespace {
 
-constexpr double kSearchStep = 150;            // between places tried, mm
-constexpr double kUsualCentre = 58.5 * kInch;  // where a picture hangs until its rules are asked: the middle of school A
+constexpr double kSearchStep = 150;  // between places tried, mm
+constexpr double kUsualCentre =
+    58.5 * kInch;  // where a picture hangs until its rules are asked: the middle of school A
 
 bool isFree(const Parts& body, const Polygon& outline, const std::vector<Body>& others) {
   if (reachOutside(body, outline) > kTouch) return false;
   const Body here{{}, body, false, boundsOf(body)};
-  return std::all_of(others.begin(), others.end(), [&](const Body& other) { return other.flat || separation(here, other).gap >= -kTouch; });
+  return std::all_of(others.begin(), others.end(),
+                     [&](const Body& other) { return other.flat || separation(here, other).gap >= -kTouch; });
 }
 
 FloorPlace freePlace(const Job& job, const Scheme& scheme, const Piece& piece) {
@@ -56,13 +58,14 @@ WallPlace firstHanging(const Job& job, const Scheme& scheme, const Wall& wall, c
     u = (s.left + s.right) / 2;
   }
   const double half = piece.width / 2;
-  return {wall.id, std::clamp(u, std::min(half, wall.length() / 2), std::max(wall.length() - half, wall.length() / 2)), kUsualCentre, std::nullopt};
+  return {wall.id, std::clamp(u, std::min(half, wall.length() / 2), std::max(wall.length() - half, wall.length() / 2)),
+          kUsualCentre, std::nullopt};
 }
 
 }  // namespace
 
-Result<Added> withPlaced(const Job& job, const Rulebook& book, const SchemeId& id, const CornerId& wallId, const PieceId& pieceId, IdSource& ids,
-                         std::optional<Vec2> at) {
+Result<Added> withPlaced(const Job& job, const Rulebook& book, const SchemeId& id, const CornerId& wallId,
+                         const PieceId& pieceId, IdSource& ids, std::optional<Vec2> at) {
   const Scheme* scheme = findScheme(job, id);
   const Piece* piece = findPiece(job, pieceId);
   if (scheme == nullptr) return Error{"", "There is no scheme to place it in", "Measure a room first"};
@@ -84,7 +87,8 @@ Result<Added> withPlaced(const Job& job, const Rulebook& book, const SchemeId& i
   }
   Job out = withPlacement(job, id, {placement, piece->id, first, {}});
   if (at) return Added{std::move(out), placement};
-  if (const auto art = artCaseOf(out, book, id, placement)) return Added{hungAtCentre(out, id, art->hung, art->solution.centre), placement};
+  if (const auto art = artCaseOf(out, book, id, placement))
+    return Added{hungAtCentre(out, id, art->hung, art->solution.centre), placement};
   if (const Rule* rule = findRule(book, "art-centre"))
     if (const Asked asked = askedOf(*rule, out); asked.missing.empty() && asked.tolerated.low && asked.tolerated.high)
       if (const auto hung = hungWith(out, *findScheme(out, id), placement))
@@ -92,7 +96,8 @@ Result<Added> withPlaced(const Job& job, const Rulebook& book, const SchemeId& i
   return Added{std::move(out), placement};
 }
 
-Result<Added> withNewPiece(const Job& job, const Rulebook& book, const SchemeId& id, const CornerId& wall, Piece piece, IdSource& ids) {
+Result<Added> withNewPiece(const Job& job, const Rulebook& book, const SchemeId& id, const CornerId& wall, Piece piece,
+                           IdSource& ids) {
   if (findScheme(job, id) == nullptr) return Error{"", "There is no scheme to place it in", "Measure a room first"};
   piece.id = ids.take<PieceId>("piece");
   const PieceId added = piece.id;

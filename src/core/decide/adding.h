@@ -18,11 +18,12 @@ struct Added {
 /// Adds the piece to the job (with a new id) and places it once. A picture hangs on `wall`: above the widest sofa or
 /// table that stands there, at the height that its rules recommend. Anything else stands where it is free, as near
 /// the middle of the room as can be, or in the middle if nowhere is free.
-[[nodiscard]] Result<Added> withNewPiece(const Job&, const Rulebook&, const SchemeId&, const CornerId& wall, Piece, IdSource&);
+[[nodiscard]] Result<Added> withNewPiece(const Job&, const Rulebook&, const SchemeId&, const CornerId& wall, Piece,
+                                         IdSource&);
 
 /// The same for a piece that the job has already. On the floor it goes where `at` says, if given.
-[[nodiscard]] Result<Added> withPlaced(const Job&, const Rulebook&, const SchemeId&, const CornerId& wall, const PieceId&, IdSource&,
-                                       std::optional<Vec2> at = std::nullopt);
+[[nodiscard]] Result<Added> withPlaced(const Job&, const Rulebook&, const SchemeId&, const CornerId& wall,
+                                       const PieceId&, IdSource&, std::optional<Vec2> at = std::nullopt);
 
 /// Pieces that this scheme has not placed yet, with how many are left. Variants, and pieces that stand in another room,
 /// are left out.

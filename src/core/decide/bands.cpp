@@ -18,7 +18,8 @@ Polygon strip(Vec2 left, Vec2 right, Vec2 outward, double low, double high) {
 /// Bands further than this from the thing in the hand say nothing about it [D].
 constexpr double kBandReach = 3000;
 
-void floorBands(const Job& job, const Scheme& scheme, const Rule& rule, const Placement& held, LengthFormat format, std::vector<Band>& out) {
+void floorBands(const Job& job, const Scheme& scheme, const Rule& rule, const Placement& held, LengthFormat format,
+                std::vector<Band>& out) {
   const Asked asked = askedOf(rule, job);
   if (!asked.tolerated.low || !asked.tolerated.high) return;
   const double low = *asked.tolerated.low, high = *asked.tolerated.high;
@@ -49,16 +50,22 @@ void floorBands(const Job& job, const Scheme& scheme, const Rule& rule, const Pl
   }
 }
 
-/// `left` and `right`: of the floor at the wall's ends, which a height above the floor follows; 0 for one above the datum.
-Band acrossWall(const std::string& rule, const CornerId& wall, double length, const Range& centre, double ceiling, std::string label, double left = 0,
-                double right = 0) {
-  const double low = std::clamp(centre.low.value_or(0), 0.0, ceiling), high = std::clamp(centre.high.value_or(ceiling), 0.0, ceiling);
-  return {rule, wallKey(wall), {{0, low + left}, {length, low + right}, {length, high + right}, {0, high + left}}, std::move(label)};
+/// `left` and `right`: of the floor at the wall's ends, which a height above the floor follows; 0 for one above the
+/// datum.
+Band acrossWall(const std::string& rule, const CornerId& wall, double length, const Range& centre, double ceiling,
+                std::string label, double left = 0, double right = 0) {
+  const double low = std::clamp(centre.low.value_or(0), 0.0, ceiling),
+               high = std::clamp(centre.high.value_or(ceiling), 0.0, ceiling);
+  return {rule,
+          wallKey(wall),
+          {{0, low + left}, {length, low + right}, {length, high + right}, {0, high + left}},
+          std::move(label)};
 }
 
 }  // namespace
 
-std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& id, const PlacementId& placement, LengthFormat format) {
+std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& id, const PlacementId& placement,
+                          LengthFormat format) {
   std::vector<Band> out;
   const Scheme* scheme = findScheme(job, id);
   const Placement* held = scheme != nullptr ? findPlacement(*scheme, placement) : nullptr;
@@ -78,8 +85,9 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
   const Rule* gap = findRule(book, "art-gap");
   if (centre != nullptr)
     if (const Asked asked = askedOf(*centre, job); asked.missing.empty())
-      out.push_back(acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight, "centre by height, " + rangeWords(asked.tolerated, format),
-                               heights.floorAt(wall.end), heights.floorAt(wall.start)));
+      out.push_back(acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight,
+                               "centre by height, " + rangeWords(asked.tolerated, format), heights.floorAt(wall.end),
+                               heights.floorAt(wall.start)));
   if (gap != nullptr)
     if (const auto below = belowArt(job, *scheme, room, *envelope); below && below->top)
       if (const Asked asked = askedOf(*gap, job); asked.missing.empty()) {

@@ -48,23 +48,31 @@ std::string sizeWords(const Piece& now, const Piece& then, LengthFormat format) 
 }
 
 std::string moveWords(const Placement& a, const Placement& b, LengthFormat format) {
-  if (const auto* from = std::get_if<FloorPlace>(&a.on), *to = std::get_if<FloorPlace>(&b.on); from != nullptr && to != nullptr) {
+  if (const auto* from = std::get_if<FloorPlace>(&a.on), *to = std::get_if<FloorPlace>(&b.on);
+      from != nullptr && to != nullptr) {
     std::string out;
     const Vec2 by = to->at - from->at;
     if (norm(by) > kTouch) {
-      if (std::abs(by.x) > kTouch) out += writeLength(std::abs(by.x), format) + (by.x > 0 ? " to the right" : " to the left");
-      if (std::abs(by.y) > kTouch) out += (out.empty() ? "" : " and ") + writeLength(std::abs(by.y), format) + (by.y > 0 ? " up the plan" : " down the plan");
+      if (std::abs(by.x) > kTouch)
+        out += writeLength(std::abs(by.x), format) + (by.x > 0 ? " to the right" : " to the left");
+      if (std::abs(by.y) > kTouch)
+        out += (out.empty() ? "" : " and ") + writeLength(std::abs(by.y), format) +
+               (by.y > 0 ? " up the plan" : " down the plan");
     }
     if (std::abs(to->turn - from->turn) > 0.01)
-      out += (out.empty() ? "" : ", ") + std::string("turned ") + std::to_string(std::lround(normalisedTurn(to->turn - from->turn))) + "\u00b0";
+      out += (out.empty() ? "" : ", ") + std::string("turned ") +
+             std::to_string(std::lround(normalisedTurn(to->turn - from->turn))) + "\u00b0";
     return out;
   }
-  if (const auto* from = std::get_if<WallPlace>(&a.on), *to = std::get_if<WallPlace>(&b.on); from != nullptr && to != nullptr) {
+  if (const auto* from = std::get_if<WallPlace>(&a.on), *to = std::get_if<WallPlace>(&b.on);
+      from != nullptr && to != nullptr) {
     if (from->wall != to->wall) return "on wall " + to->wall.value + " instead of " + from->wall.value;
     std::string out;
-    if (const double by = to->v - from->v; std::abs(by) > kTouch) out += writeLength(std::abs(by), format) + (by > 0 ? " higher" : " lower");
+    if (const double by = to->v - from->v; std::abs(by) > kTouch)
+      out += writeLength(std::abs(by), format) + (by > 0 ? " higher" : " lower");
     if (const double by = to->u - from->u; std::abs(by) > kTouch)
-      out += (out.empty() ? "" : " and ") + writeLength(std::abs(by), format) + (by > 0 ? " to the right" : " to the left");
+      out += (out.empty() ? "" : " and ") + writeLength(std::abs(by), format) +
+             (by > 0 ? " to the right" : " to the left");
     return out;
   }
   return "placed otherwise";
@@ -80,7 +88,8 @@ std::string wayName(const Room& room, const std::string& id) {
 }
 
 /// The finding of a rule between the same two pieces, by their base pieces and order.
-std::map<std::string, const Finding*> byPieces(const std::vector<Finding>& findings, const std::map<std::string, std::string>& names) {
+std::map<std::string, const Finding*> byPieces(const std::vector<Finding>& findings,
+                                               const std::map<std::string, std::string>& names) {
   std::map<std::string, const Finding*> out;
   for (const Finding& f : findings) {
     std::string key = f.rule + ":";
@@ -94,7 +103,8 @@ std::map<std::string, const Finding*> byPieces(const std::vector<Finding>& findi
 std::map<std::string, std::string> placeNames(const PieceIndex& pieces, const Scheme& scheme) {
   std::map<std::string, std::string> out;
   for (const auto& [base, placements] : byPiece(pieces, scheme))
-    for (std::size_t i = 0; i < placements.size(); ++i) out[placements[i]->id.value] = base.value + "#" + std::to_string(i);
+    for (std::size_t i = 0; i < placements.size(); ++i)
+      out[placements[i]->id.value] = base.value + "#" + std::to_string(i);
   return out;
 }
 
@@ -140,7 +150,8 @@ SchemeFigures figuresOf(const Job& job, const SchemeId& id, const std::vector<Fi
     figures.freeWall.emplace_back(wall.id, longestFree(wall.length(), std::move(taken)));
     figures.freeAbove.emplace_back(wall.id, longestFree(wall.length(), std::move(takenAbove)));
   }
-  for (const RoomWay& way : waysIn(walkSpaceOf(pieces, room, *scheme, UseState::Everyday), openingsAmong(destinationsIn(pieces, room, *scheme))))
+  for (const RoomWay& way : waysIn(walkSpaceOf(pieces, room, *scheme, UseState::Everyday),
+                                   openingsAmong(destinationsIn(pieces, room, *scheme))))
     figures.ways.emplace_back(way.to.id, way.way.width);
   for (const Finding& f : findings) {
     figures.breaks += breaksByWeight(f);
@@ -157,28 +168,35 @@ Judged judged(const Job& job, const Rulebook& book, const SchemeId& id, LengthFo
   return out;
 }
 
-SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) { return judged(job, book, id, format).figures; }
+SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) {
+  return judged(job, book, id, format).figures;
+}
 
 std::vector<std::string> figureWords(const SchemeFigures& f, const Room& room, Unit unit, LengthFormat format) {
-  std::vector<std::string> out{std::to_string(f.seats) + (f.seats == 1 ? " seat" : " seats"), "free floor " + areaWords(f.freeFloor, unit)};
+  std::vector<std::string> out{std::to_string(f.seats) + (f.seats == 1 ? " seat" : " seats"),
+                               "free floor " + areaWords(f.freeFloor, unit)};
   if (f.storage > 0) out.push_back("storage " + writeLength(f.storage, format));
   const auto longest = [&](const auto& runs, const std::string& what) {
-    const auto best = std::max_element(runs.begin(), runs.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
+    const auto best =
+        std::max_element(runs.begin(), runs.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
     if (best != runs.end()) out.push_back(what + " " + writeLength(best->second, format) + " on " + best->first.value);
   };
   longest(f.freeWall, "longest free wall");
   longest(f.freeAbove, "free above " + writeLength(kLowPieces, format));
-  for (const auto& [id, width] : f.ways) out.push_back("way to " + wayName(room, id) + " " + (width > 0 ? writeLength(width, format) : "closed"));
+  for (const auto& [id, width] : f.ways)
+    out.push_back("way to " + wayName(room, id) + " " + (width > 0 ? writeLength(width, format) : "closed"));
   out.push_back(f.breaks == 0 ? "nothing broken" : std::to_string(f.breaks) + " broken");
   return out;
 }
 
-std::vector<std::string> differences(const Job& job, const Rulebook& book, const SchemeId& one, const SchemeId& other, LengthFormat format) {
+std::vector<std::string> differences(const Job& job, const Rulebook& book, const SchemeId& one, const SchemeId& other,
+                                     LengthFormat format) {
   if (findScheme(job, one) == nullptr || findScheme(job, other) == nullptr) return {};
   return differences(job, judged(job, book, one, format), judged(job, book, other, format), format);
 }
 
-std::vector<std::string> differences(const Job& job, const Judged& judgedOne, const Judged& judgedOther, LengthFormat format) {
+std::vector<std::string> differences(const Job& job, const Judged& judgedOne, const Judged& judgedOther,
+                                     LengthFormat format) {
   std::vector<std::string> out;
   const Scheme* one = findScheme(job, judgedOne.scheme);
   const Scheme* other = findScheme(job, judgedOther.scheme);
@@ -188,7 +206,8 @@ std::vector<std::string> differences(const Job& job, const Judged& judgedOne, co
   const SchemeNames namesA(job, *one), namesB(job, *other);
   const SchemeFigures &figuresA = judgedOne.figures, &figuresB = judgedOther.figures;
   const auto count = [&](const char* what, int before, int after) {
-    if (before != after) out.push_back(std::string(what) + ": " + std::to_string(after) + " instead of " + std::to_string(before));
+    if (before != after)
+      out.push_back(std::string(what) + ": " + std::to_string(after) + " instead of " + std::to_string(before));
   };
   count("Broken", figuresA.breaks, figuresB.breaks);
   count("Seats", figuresA.seats, figuresB.seats);
@@ -196,31 +215,39 @@ std::vector<std::string> differences(const Job& job, const Judged& judgedOne, co
     out.push_back("Storage: " + writeLength(std::abs(by), format) + (by > 0 ? " more" : " less") + " along its fronts");
   for (std::size_t i = 0; i < std::min(figuresA.ways.size(), figuresB.ways.size()); ++i)
     if (const double by = figuresB.ways[i].second - figuresA.ways[i].second; std::abs(by) > kTouch)
-      out.push_back("Way to " + wayName(roomOf(job, *one), figuresA.ways[i].first) + ": " + writeLength(figuresB.ways[i].second, format) + " instead of " +
+      out.push_back("Way to " + wayName(roomOf(job, *one), figuresA.ways[i].first) + ": " +
+                    writeLength(figuresB.ways[i].second, format) + " instead of " +
                     writeLength(figuresA.ways[i].second, format));
 
   // Rules that are measured in both: what came nearer, and by how much.
-  const auto measuredA = byPieces(judgedOne.findings, placeNames(pieces, *one)), measuredB = byPieces(judgedOther.findings, placeNames(pieces, *other));
+  const auto measuredA = byPieces(judgedOne.findings, placeNames(pieces, *one)),
+             measuredB = byPieces(judgedOther.findings, placeNames(pieces, *other));
   for (const auto& [key, before] : measuredA) {
     const auto now = measuredB.find(key);
-    if (now == measuredB.end() || before->rule != "table-reach" || std::abs(now->second->measured - before->measured) <= kTouch) continue;
+    if (now == measuredB.end() || before->rule != "table-reach" ||
+        std::abs(now->second->measured - before->measured) <= kTouch)
+      continue;
     const Placement* table = nullptr;
     const Placement* seat = nullptr;
     for (const std::string& s : now->second->subjects)
-      if (const Placement* p = findPlacement(*other, PlacementId(s))) (isLowTable(pieces.of(*p).kind) ? table : seat) = p;
+      if (const Placement* p = findPlacement(*other, PlacementId(s)))
+        (isLowTable(pieces.of(*p).kind) ? table : seat) = p;
     if (table == nullptr || seat == nullptr) continue;
     const double by = now->second->measured - before->measured;
-    out.push_back(namesB.plain(table->id) + ": " + writeLength(std::abs(by), format) + (by < 0 ? " nearer to " : " further from ") + namesB.the(seat->id));
+    out.push_back(namesB.plain(table->id) + ": " + writeLength(std::abs(by), format) +
+                  (by < 0 ? " nearer to " : " further from ") + namesB.the(seat->id));
   }
   const auto freeRuns = [&](const auto& before, const auto& now, const std::string& where) {
     // Both are in the order of the room's walls.
     for (std::size_t i = 0; i < std::min(before.size(), now.size()); ++i)
       if (const double by = now[i].second - before[i].second; std::abs(by) > kInch / 2)
-        out.push_back("Free wall on " + now[i].first.value + where + ": " + writeLength(std::abs(by), format) + (by > 0 ? " longer" : " shorter"));
+        out.push_back("Free wall on " + now[i].first.value + where + ": " + writeLength(std::abs(by), format) +
+                      (by > 0 ? " longer" : " shorter"));
   };
   freeRuns(figuresA.freeWall, figuresB.freeWall, "");
   freeRuns(figuresA.freeAbove, figuresB.freeAbove, " above " + writeLength(kLowPieces, format));
-  if (const double by = figuresB.freeFloor - figuresA.freeFloor; std::abs(by) > 0.05 * (job.units == Unit::Inch ? kFoot * kFoot : 1e6))
+  if (const double by = figuresB.freeFloor - figuresA.freeFloor;
+      std::abs(by) > 0.05 * (job.units == Unit::Inch ? kFoot * kFoot : 1e6))
     out.push_back("Free floor: " + areaWords(std::abs(by), job.units) + " " + (by > 0 ? "more" : "less"));
 
   // Every piece in either scheme, in the job's order.
@@ -233,7 +260,8 @@ std::vector<std::string> differences(const Job& job, const Judged& judgedOne, co
       else if (i >= m) out.push_back(namesA.plain(inA->second[i]->id) + ": only in " + one->name);
       else {
         std::string words = moveWords(*inA->second[i], *inB->second[i], format);
-        if (const std::string size = sizeWords(pieces.of(*inA->second[i]), pieces.of(*inB->second[i]), format); !size.empty())
+        if (const std::string size = sizeWords(pieces.of(*inA->second[i]), pieces.of(*inB->second[i]), format);
+            !size.empty())
           words += (words.empty() ? "" : "; ") + size;
         if (!words.empty()) out.push_back(namesB.plain(inB->second[i]->id) + ": " + words);
       }

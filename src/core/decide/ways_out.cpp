@@ -39,12 +39,14 @@ constexpr double kSameMargin = 0.5;
 /// Sizes are bought in whole inches or centimetres.
 double shopStep(const Job& job) { return job.units == Unit::Inch ? kInch : 10.0; }
 
-std::string schoolLetter(const std::string& id) { return std::string(1, static_cast<char>(std::toupper(static_cast<unsigned char>(id[0])))); }
+std::string schoolLetter(const std::string& id) {
+  return std::string(1, static_cast<char>(std::toupper(static_cast<unsigned char>(id[0]))));
+}
 
 class Finder {
  public:
-  Finder(const Finding& target, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme, IdSource ids,
-         LengthFormat format, const CheckWith& with, Tries* tries)
+  Finder(const Finding& target, const std::vector<Finding>& now, const Job& job, const Rulebook& book,
+         const SchemeId& scheme, IdSource ids, LengthFormat format, const CheckWith& with, Tries* tries)
       : target_(target),
         job_(job),
         book_(book),
@@ -103,8 +105,9 @@ class Finder {
     return true;
   }
   [[nodiscard]] bool sharesSubject(const Finding& f) const {
-    return std::all_of(target_.subjects.begin(), target_.subjects.end(),
-                       [&](const std::string& s) { return std::find(f.subjects.begin(), f.subjects.end(), s) != f.subjects.end(); });
+    return std::all_of(target_.subjects.begin(), target_.subjects.end(), [&](const std::string& s) {
+      return std::find(f.subjects.begin(), f.subjects.end(), s) != f.subjects.end();
+    });
   }
 
   // ---- floor
@@ -125,10 +128,10 @@ class Finder {
         const double change = target_.measured - *goal;  // > 0: bring them nearer
         FloorPlace place = std::get<FloorPlace>(placement->on);
         place.at += towards * (sign * change);
-        const std::string sentence = "Move " + name(*placement) + (change > 0 ? " nearer " : " away from ") + name(placement == &table ? seat : table) +
-                                     " by " + length(std::abs(change));
-        if (offer((placement == &table ? "move-table:" : "move-seat:") + placement->id.value, sentence, "reach " + length(*goal),
-                  placed(job_, schemeId_, placement->id, place), ids_.next()))
+        const std::string sentence = "Move " + name(*placement) + (change > 0 ? " nearer " : " away from ") +
+                                     name(placement == &table ? seat : table) + " by " + length(std::abs(change));
+        if (offer((placement == &table ? "move-table:" : "move-seat:") + placement->id.value, sentence,
+                  "reach " + length(*goal), placed(job_, schemeId_, placement->id, place), ids_.next()))
           break;
       }
     }
@@ -142,8 +145,9 @@ class Finder {
       if (target_.school == school.id) continue;
       const Asked asked = askedBySchool(school, job_);
       if (!asked.missing.empty() || marginIn(asked.tolerated, target_.measured) < 0) continue;
-      offer("school:" + school.id, "Follow school " + schoolLetter(school.id) + " in this house, " + rangeWords(asked.tolerated, format_), gives,
-            withSchool(job_, rule.id, school.id), ids_.next());
+      offer("school:" + school.id,
+            "Follow school " + schoolLetter(school.id) + " in this house, " + rangeWords(asked.tolerated, format_),
+            gives, withSchool(job_, rule.id, school.id), ids_.next());
     }
   }
 
@@ -151,10 +155,12 @@ class Finder {
     const auto* place = std::get_if<FloorPlace>(&p.on);
     if (place == nullptr) return;
     const Vec2 d = unit(by);
-    const std::string way = std::abs(d.x) >= std::abs(d.y) ? (d.x > 0 ? "to the right" : "to the left") : (d.y > 0 ? "up the plan" : "down the plan");
+    const std::string way = std::abs(d.x) >= std::abs(d.y) ? (d.x > 0 ? "to the right" : "to the left")
+                                                           : (d.y > 0 ? "up the plan" : "down the plan");
     FloorPlace there = *place;
     there.at += by;
-    offer("move:" + p.id.value, "Move " + name(p) + " " + way + " by " + length(norm(by)), "clear", placed(job_, schemeId_, p.id, there), ids_.next());
+    offer("move:" + p.id.value, "Move " + name(p) + " " + way + " by " + length(norm(by)), "clear",
+          placed(job_, schemeId_, p.id, there), ids_.next());
   }
 
   void partOverlap() {
@@ -179,8 +185,9 @@ class Finder {
         const double goal = askedOf(*reach, job_, pieces.of(*seat)).tolerated.high.value_or(0);
         FloorPlace place = std::get<FloorPlace>(seat->on);
         place.at += unit(s.reach.b - s.reach.a) * (s.reach.gap - goal);
-        offer("move-seat:" + seat->id.value, "Move " + name(*seat) + " nearer " + name(*s.table) + " by " + length(s.reach.gap - goal), "reach " + length(goal),
-              placed(job_, schemeId_, seat->id, place), ids_.next());
+        offer("move-seat:" + seat->id.value,
+              "Move " + name(*seat) + " nearer " + name(*s.table) + " by " + length(s.reach.gap - goal),
+              "reach " + length(goal), placed(job_, schemeId_, seat->id, place), ids_.next());
       }
     }
     // A usual side table, at the arm on either side and level with the seat's front half.
@@ -194,9 +201,12 @@ class Finder {
       const Vec2 there{side * (chair.width / 2 + kBesideArm + table.width / 2), 0};
       Result<Job> added = withPiece(job_, table);
       if (!added) return;
-      const Job after =
-          withPlacement(added.value(), schemeId_, {ids.take<PlacementId>("p"), table.id, FloorPlace{at.at + rotated(there, turnOf(at.turn)), 0}, {}});
-      if (offer("side-table", "Stand a side table " + length(table.width) + " across at its arm", "a place for a cup", after, ids.next())) return;
+      const Job after = withPlacement(
+          added.value(), schemeId_,
+          {ids.take<PlacementId>("p"), table.id, FloorPlace{at.at + rotated(there, turnOf(at.turn)), 0}, {}});
+      if (offer("side-table", "Stand a side table " + length(table.width) + " across at its arm", "a place for a cup",
+                after, ids.next()))
+        return;
     }
   }
 
@@ -214,7 +224,8 @@ class Finder {
       if (place == nullptr || target_.rule != "door-swing") continue;
       // Along the walls, by the least whole inch or centimetre that clears the leaf.
       const double step = shopStep(job_);
-      for (const Vec2 way : {Vec2{1, 0}, Vec2{-1, 0}, Vec2{0, 1}, Vec2{0, -1}}) moveFloor(*p, way * (std::ceil(by / step - 1e-9) * step));
+      for (const Vec2 way : {Vec2{1, 0}, Vec2{-1, 0}, Vec2{0, 1}, Vec2{0, -1}})
+        moveFloor(*p, way * (std::ceil(by / step - 1e-9) * step));
     }
   }
 
@@ -223,7 +234,8 @@ class Finder {
     for (const std::string& id : target_.subjects) {
       const Placement* p = findPlacement(scheme_, PlacementId(id));
       const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
-      const Opening* window = findOpening(roomOf(job_, scheme_), OpeningId(target_.subjects[id == target_.subjects[0] ? 1 : 0]));
+      const Opening* window =
+          findOpening(roomOf(job_, scheme_), OpeningId(target_.subjects[id == target_.subjects[0] ? 1 : 0]));
       if (place == nullptr || p->locked || window == nullptr || norm(wall) == 0) continue;
       const auto on = findWall(roomOf(job_, scheme_), window->wall);
       const Standing s = standingOf(pieceOf(job_, *p), p->id, *place, *on);
@@ -239,7 +251,8 @@ class Finder {
     const Placement* rug = nullptr;
     const Placement* piece = nullptr;
     for (const std::string& id : target_.subjects)
-      if (const Placement* p = findPlacement(scheme_, PlacementId(id))) (isRug(pieceOf(job_, *p).kind) ? rug : piece) = p;
+      if (const Placement* p = findPlacement(scheme_, PlacementId(id)))
+        (isRug(pieceOf(job_, *p).kind) ? rug : piece) = p;
     if (rug == nullptr || piece == nullptr || !target_.marginMm) return;
     moveFloor(*piece, unit(target_.at[1] - target_.at[0]) * -*target_.marginMm);
     const Piece& now = pieceOf(job_, *rug);
@@ -267,7 +280,8 @@ class Finder {
     if (target_.between.size() != 2 || !target_.marginMm || *target_.marginMm >= 0) return;
     const Vec2 d = unit(target_.at[1] - target_.at[0]);
     for (std::size_t i = 0; i < 2; ++i)
-      if (const Placement* p = findPlacement(scheme_, PlacementId(target_.between[i])); p != nullptr && std::holds_alternative<FloorPlace>(p->on))
+      if (const Placement* p = findPlacement(scheme_, PlacementId(target_.between[i]));
+          p != nullptr && std::holds_alternative<FloorPlace>(p->on))
         moveFloor(*p, d * (i == 0 ? *target_.marginMm : -*target_.marginMm));
   }
 
@@ -288,7 +302,9 @@ class Finder {
   void art() {
     const Placement* picture = nullptr;
     for (const std::string& s : target_.subjects)
-      if (const Placement* p = findPlacement(scheme_, PlacementId(s)); p != nullptr && std::holds_alternative<WallPlace>(p->on)) picture = p;
+      if (const Placement* p = findPlacement(scheme_, PlacementId(s));
+          p != nullptr && std::holds_alternative<WallPlace>(p->on))
+        picture = p;
     if (picture == nullptr) return;
     const auto artCase = artCaseOf(job_, book_, schemeId_, picture->id);
     if (!artCase) {
@@ -308,7 +324,9 @@ class Finder {
   }
 
   [[nodiscard]] std::string hangWords(double centre) const { return "Hang it with its centre at " + length(centre); }
-  [[nodiscard]] std::string bothWords(const ArtSolution& s) const { return "centre " + length(s.centre) + ", gap " + length(s.gap) + ": both hold"; }
+  [[nodiscard]] std::string bothWords(const ArtSolution& s) const {
+    return "centre " + length(s.centre) + ", gap " + length(s.gap) + ": both hold";
+  }
 
   /// A picture above nothing: only its centre is asked.
   void nothingBelow(const Placement& picture) {
@@ -332,8 +350,8 @@ class Finder {
       Job after = withSchool(job_, ruleId, school.id);
       after.houseRules.ranges.erase(ruleId);
       offer((ruleId == "art-gap" ? "other-gap:" : "other-centre:") + school.id,
-            (ruleId == "art-gap" ? "Take the gap of school " : "Take the height of school ") + schoolLetter(school.id) + ", " +
-                rangeWords(asked.tolerated, format_),
+            (ruleId == "art-gap" ? "Take the gap of school " : "Take the height of school ") + schoolLetter(school.id) +
+                ", " + rangeWords(asked.tolerated, format_),
             bothWords(solved), hungAtCentre(after, schemeId_, c.hung, solved.centre), ids_.next());
     }
   }
@@ -349,7 +367,8 @@ class Finder {
   void secondPiece(const ArtCase& c, const Placement& picture) {
     if (c.hung.members.size() != 1 || !c.solution.frameHeights || !c.solution.frameHeights->high) return;
     const double taken = c.question.frame + kFrameToFrame;
-    const auto height = shopSize(std::max(kLeastFrame, *c.solution.frameHeights->low - taken), *c.solution.frameHeights->high - taken);
+    const auto height =
+        shopSize(std::max(kLeastFrame, *c.solution.frameHeights->low - taken), *c.solution.frameHeights->high - taken);
     if (!height || *height < kLeastFrame) return;
     ArtQuestion question = c.question;
     question.frame = taken + *height;
@@ -374,7 +393,8 @@ class Finder {
     if (!added) return;
     Job after = placed(added.value(), schemeId_, picture.id, upper);
     after = withPlacement(after, schemeId_, {ids.take<PlacementId>("p"), under.id, lower, {}});
-    offer("second-piece", "Hang a second picture under it, " + length(*height) + " high, " + length(kFrameToFrame) + " apart",
+    offer("second-piece",
+          "Hang a second picture under it, " + length(*height) + " high, " + length(kFrameToFrame) + " apart",
           "group " + length(question.frame) + ", " + bothWords(solved), std::move(after), ids.next());
   }
 
@@ -396,8 +416,9 @@ class Finder {
     if (!added) return;
     Job after = repointed(added.value(), schemeId_, picture.id, variant.id);
     const auto hung = hungWith(after, *findScheme(after, schemeId_), picture.id);
-    offer("other-frame", "Choose a frame " + rangeWords(*c.solution.frameHeights, format_) + " high; try " + length(*height), bothWords(solved),
-          hungAtCentre(after, schemeId_, *hung, solved.centre), ids.next());
+    offer("other-frame",
+          "Choose a frame " + rangeWords(*c.solution.frameHeights, format_) + " high; try " + length(*height),
+          bothWords(solved), hungAtCentre(after, schemeId_, *hung, solved.centre), ids.next());
   }
 
   void evenSplit(const ArtCase& c) {
@@ -408,7 +429,8 @@ class Finder {
     std::set<std::string> excused;
     for (const Finding& f : then)
       if (f.rule == "art-centre" || f.rule == "art-gap")
-        if (std::find(f.subjects.begin(), f.subjects.end(), c.hung.members.front().value) != f.subjects.end()) excused.insert(f.id);
+        if (std::find(f.subjects.begin(), f.subjects.end(), c.hung.members.front().value) != f.subjects.end())
+          excused.insert(f.id);
     if (harms(then, excused)) return;
     out_.push_back({"even-split", "Hang it half way between the two",
                     "centre " + length(c.solution.centre) + ", gap " + length(c.solution.gap) + ": each is out by " +
@@ -447,13 +469,15 @@ bool worse(const Finding& a, const Finding& b) {
 
 }  // namespace
 
-std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>& now, const Job& job, const Rulebook& book, const SchemeId& scheme,
-                              IdSource ids, LengthFormat format, const CheckWith& with, Tries* tries) {
+std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>& now, const Job& job,
+                              const Rulebook& book, const SchemeId& scheme, IdSource ids, LengthFormat format,
+                              const CheckWith& with, Tries* tries) {
   if (finding.verdict != Verdict::Breaks || now.size() > kHeap || findScheme(job, scheme) == nullptr) return {};
   return Finder(finding, now, job, book, scheme, ids, format, with, tries).find();
 }
 
-std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) {
+std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Job& job, const Rulebook& book,
+                                  const SchemeId& id, LengthFormat format) {
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return {};
   // Each broken finding goes to that of its subjects which has most to answer for; of equals to the smallest piece,
@@ -493,23 +517,28 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
     at->findings.push_back(i);
   }
   for (Decision& d : out) {
-    std::sort(d.findings.begin(), d.findings.end(), [&](std::size_t a, std::size_t b) { return worse(findings[a], findings[b]); });
+    std::sort(d.findings.begin(), d.findings.end(),
+              [&](std::size_t a, std::size_t b) { return worse(findings[a], findings[b]); });
     if (const auto c = artCaseOf(job, book, id, PlacementId(d.subject)); c && !c->solution.both)
-      d.conflict = "Two of this house's rules cannot both hold for a frame " + writeLength(c->question.frame, format) + " high over a top of " +
-                   writeLength(c->question.top, format) + ": their bands for its centre are " + writeLength(c->solution.apart, format) + " apart.";
+      d.conflict = "Two of this house's rules cannot both hold for a frame " + writeLength(c->question.frame, format) +
+                   " high over a top of " + writeLength(c->question.top, format) + ": their bands for its centre are " +
+                   writeLength(c->solution.apart, format) + " apart.";
   }
-  std::stable_sort(out.begin(), out.end(),
-                   [&](const Decision& a, const Decision& b) { return worse(findings[a.findings.front()], findings[b.findings.front()]); });
+  std::stable_sort(out.begin(), out.end(), [&](const Decision& a, const Decision& b) {
+    return worse(findings[a.findings.front()], findings[b.findings.front()]);
+  });
   return out;
 }
 
-std::vector<WayOut> waysOutOf(const Decision& decision, const std::vector<Finding>& findings, const Job& job, const Rulebook& book, const SchemeId& scheme,
-                              IdSource ids, LengthFormat format, const CheckWith& with, Tries* tries) {
+std::vector<WayOut> waysOutOf(const Decision& decision, const std::vector<Finding>& findings, const Job& job,
+                              const Rulebook& book, const SchemeId& scheme, IdSource ids, LengthFormat format,
+                              const CheckWith& with, Tries* tries) {
   std::vector<WayOut> out;
   const std::size_t looked = std::min(decision.findings.size(), kMostLookedAt);
   for (std::size_t k = 0; k < looked; ++k)
     for (WayOut& way : waysOutOf(findings[decision.findings[k]], findings, job, book, scheme, ids, format, with, tries))
-      if (std::none_of(out.begin(), out.end(), [&](const WayOut& w) { return w.sentence == way.sentence; })) out.push_back(std::move(way));
+      if (std::none_of(out.begin(), out.end(), [&](const WayOut& w) { return w.sentence == way.sentence; }))
+        out.push_back(std::move(way));
   return out;
 }
 

@@ -16,7 +16,8 @@ struct WayOut {
   long long nextId = 1;  ///< the id source's next number after it
 };
 
-/// How much may be tried. A re-check costs about the square of what stands in the room; in a heap of pieces thousands are wanted.
+/// How much may be tried. A re-check costs about the square of what stands in the room; in a heap of pieces thousands
+/// are wanted.
 struct Tries {
   long long left = std::numeric_limits<long long>::max();  ///< squares of placements
   std::stop_token stop = {};
@@ -28,10 +29,12 @@ struct Tries {
 };
 
 /// Ways out of one broken finding, best first; none for one that does not break. A way out is offered only if the
-/// finding then no longer breaks (what waits for a route drawn anew does not count), and nothing else of weight breaks that did not, or gets worse. The even
-/// split of a picture that two rules pull apart is the exception: it makes the larger of the two shortfalls least.
-[[nodiscard]] std::vector<WayOut> waysOutOf(const Finding&, const std::vector<Finding>& now, const Job&, const Rulebook&, const SchemeId&, IdSource ids,
-                                            LengthFormat format, const CheckWith& = {}, Tries* tries = nullptr);
+/// finding then no longer breaks (what waits for a route drawn anew does not count), and nothing else of weight breaks
+/// that did not, or gets worse. The even split of a picture that two rules pull apart is the exception: it makes the
+/// larger of the two shortfalls least.
+[[nodiscard]] std::vector<WayOut> waysOutOf(const Finding&, const std::vector<Finding>& now, const Job&,
+                                            const Rulebook&, const SchemeId&, IdSource ids, LengthFormat format,
+                                            const CheckWith& = {}, Tries* tries = nullptr);
 
 /// One thing to decide: the broken findings of one piece, with their ways out.
 struct Decision {
@@ -42,14 +45,17 @@ struct Decision {
 };
 
 inline constexpr std::size_t kMostDecisions = 5;
-/// Ways out are looked for from the worst findings of a decision only: in a pile each piece has hundreds, and each way is re-checked.
+/// Ways out are looked for from the worst findings of a decision only: in a pile each piece has hundreds, and each way
+/// is re-checked.
 inline constexpr std::size_t kMostLookedAt = 6;
 /// A heap of pieces with more findings than this is taken apart first: none of its ways out is looked for.
 inline constexpr std::size_t kHeap = 4'000;
 
 /// What breaks, grouped by piece, worst first; taste is left out. All of them: the ledger shows the first five.
-[[nodiscard]] std::vector<Decision> decisionsOf(const std::vector<Finding>&, const Job&, const Rulebook&, const SchemeId&, LengthFormat format);
-[[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&, const std::vector<Finding>&, const Job&, const Rulebook&, const SchemeId&, IdSource ids,
-                                            LengthFormat format, const CheckWith& = {}, Tries* tries = nullptr);
+[[nodiscard]] std::vector<Decision> decisionsOf(const std::vector<Finding>&, const Job&, const Rulebook&,
+                                                const SchemeId&, LengthFormat format);
+[[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&, const std::vector<Finding>&, const Job&, const Rulebook&,
+                                            const SchemeId&, IdSource ids, LengthFormat format, const CheckWith& = {},
+                                            Tries* tries = nullptr);
 
 }  // namespace mezzet

@@ -44,7 +44,8 @@ Result<Job> withRoom(const Job& job, Room room) {
     if (scheme->room != room.id) continue;
     for (const Placement& p : scheme->placements)
       if (const auto* on = std::get_if<WallPlace>(&p.on); on != nullptr && !findWall(room, on->wall))
-        return Error{"wall " + on->wall.value, "is where " + pieceOf(job, p).name + " hangs in " + scheme->name, "Hang it elsewhere before this wall goes"};
+        return Error{"wall " + on->wall.value, "is where " + pieceOf(job, p).name + " hangs in " + scheme->name,
+                     "Hang it elsewhere before this wall goes"};
   }
   Job out = job;
   put(out.rooms, std::move(room));
@@ -115,7 +116,8 @@ Job withoutFeature(const Job& job, const RoomId& id, const FeatureId& feature) {
   return out;
 }
 
-Result<Job> withWallThickness(const Job& job, const RoomId& id, const CornerId& corner, std::optional<double> thickness) {
+Result<Job> withWallThickness(const Job& job, const RoomId& id, const CornerId& corner,
+                              std::optional<double> thickness) {
   const Room* room = findRoom(job, id);
   if (room == nullptr) return noRoom(id);
   Room changed = *room;
@@ -166,7 +168,8 @@ Job withoutPiece(const Job& job, const PieceId& id) {
 Job withoutScheme(const Job& job, const SchemeId& id) {
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return job;
-  const auto inRoom = std::count_if(job.schemes.begin(), job.schemes.end(), [&](const auto& s) { return s->room == scheme->room; });
+  const auto inRoom =
+      std::count_if(job.schemes.begin(), job.schemes.end(), [&](const auto& s) { return s->room == scheme->room; });
   if (inRoom < 2) return job;
   Job out = job;
   std::erase_if(out.schemes, [&](const auto& s) { return s->id == id; });
@@ -186,7 +189,8 @@ Job withSchemeCopied(const Job& job, const SchemeId& id, const std::string& name
     p.id = now;
   }
   for (Placement& p : fresh.placements)
-    if (auto* carried = std::get_if<CarriedPlace>(&p.on)) carried->carrier = PlacementId(renamed[carried->carrier.value]);
+    if (auto* carried = std::get_if<CarriedPlace>(&p.on))
+      carried->carrier = PlacementId(renamed[carried->carrier.value]);
   // A kept finding is named by its subjects, which have new ids now, in byte order.
   for (Kept& kept : fresh.kept) {
     const auto colon = kept.finding.find(':');

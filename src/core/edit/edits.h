@@ -27,7 +27,8 @@ inline constexpr double kUsualCeiling = 96 * kInch;
 [[nodiscard]] Result<Job> withFeature(const Job&, const RoomId&, Feature);
 [[nodiscard]] Job withoutFeature(const Job&, const RoomId&, const FeatureId&);
 /// Of the wall that starts at a corner; without one it is drawn kUsualWall thick.
-[[nodiscard]] Result<Job> withWallThickness(const Job&, const RoomId&, const CornerId&, std::optional<double> thickness);
+[[nodiscard]] Result<Job> withWallThickness(const Job&, const RoomId&, const CornerId&,
+                                            std::optional<double> thickness);
 
 // ---- pieces and schemes
 /// Adds the piece, or replaces the one with its id.
@@ -49,7 +50,8 @@ inline constexpr double kUsualCeiling = 96 * kInch;
 /// Points a placement at another piece (a variant).
 [[nodiscard]] Job repointed(const Job&, const SchemeId&, const PlacementId&, const PieceId&);
 
-/// The two walls that a floor placement is set out from; none: the nearest again. Refused when they are not two of the room's, or in line.
+/// The two walls that a floor placement is set out from; none: the nearest again. Refused when they are not two of the
+/// room's, or in line.
 [[nodiscard]] Result<Job> withSetOut(const Job&, const SchemeId&, const PlacementId&, std::vector<CornerId> walls);
 /// Locks or unlocks; a locked placement stays where it is.
 [[nodiscard]] Job withLock(const Job&, const SchemeId&, const PlacementId&, bool locked);

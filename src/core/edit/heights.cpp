@@ -18,7 +18,8 @@ Result<Job> withChangedHeights(const Job& job, const RoomId& id, Change change) 
     const RoomHeights heights = heightsOf(changed);
     for (const Vec2 p : heightLookouts(changed, heights))
       if (heights.clearAt(p) <= 0)
-        return Error{room->name, "would have its ceiling below its floor at one corner", "Check the figures, and at which point each was taken"};
+        return Error{room->name, "would have its ceiling below its floor at one corner",
+                     "Check the figures, and at which point each was taken"};
     changed.ceilingHeight = usualClear(changed, heights);
   }
   return withRoom(job, std::move(changed));
@@ -33,20 +34,25 @@ Result<Job> withHeight(const Job& job, const RoomId& id, HeightReading height) {
   });
 }
 Result<Job> withoutHeight(const Job& job, const RoomId& id, const ReadingId& reading) {
-  return withChangedHeights(job, id, [&](Room& room) { std::erase_if(room.heights, [&](const HeightReading& h) { return h.id == reading; }); });
+  return withChangedHeights(job, id, [&](Room& room) {
+    std::erase_if(room.heights, [&](const HeightReading& h) { return h.id == reading; });
+  });
 }
 Result<Job> withCeilingShape(const Job& job, const RoomId& id, CeilingShape shape) {
   return withChangedHeights(job, id, [&](Room& room) { room.ceiling = shape; });
 }
 Result<Job> withCeilingArea(const Job& job, const RoomId& id, CeilingArea area) {
   return withChangedHeights(job, id, [&](Room& room) {
-    const auto at = std::find_if(room.ceilingAreas.begin(), room.ceilingAreas.end(), [&](const CeilingArea& a) { return a.id == area.id; });
+    const auto at = std::find_if(room.ceilingAreas.begin(), room.ceilingAreas.end(),
+                                 [&](const CeilingArea& a) { return a.id == area.id; });
     if (at == room.ceilingAreas.end()) room.ceilingAreas.push_back(std::move(area));
     else *at = std::move(area);
   });
 }
 Result<Job> withoutCeilingArea(const Job& job, const RoomId& id, const CeilingId& area) {
-  return withChangedHeights(job, id, [&](Room& room) { std::erase_if(room.ceilingAreas, [&](const CeilingArea& a) { return a.id == area; }); });
+  return withChangedHeights(job, id, [&](Room& room) {
+    std::erase_if(room.ceilingAreas, [&](const CeilingArea& a) { return a.id == area; });
+  });
 }
 
 }  // namespace mezzet

@@ -40,7 +40,8 @@ void letGo(Job& job, const RoomId& id, const OpeningId& opening, std::vector<std
 
 }  // namespace
 
-Result<Job> withDoorJoined(const Job& job, const RoomId& id, const OpeningId& opening, const LeadsTo& to, std::optional<double> thickness) {
+Result<Job> withDoorJoined(const Job& job, const RoomId& id, const OpeningId& opening, const LeadsTo& to,
+                           std::optional<double> thickness) {
   if (to.room == id) return Error{"door", "would lead into its own room", "Choose a door of another room"};
   Job out = job;
   std::vector<std::pair<RoomId, Room>> copies;
@@ -78,7 +79,8 @@ Job withDoorParted(const Job& job, const RoomId& id, const OpeningId& opening) {
 
 Job withStorey(const Job& job, Storey storey) {
   Job out = job;
-  const auto at = std::find_if(out.storeys.begin(), out.storeys.end(), [&](const Storey& s) { return s.id == storey.id; });
+  const auto at =
+      std::find_if(out.storeys.begin(), out.storeys.end(), [&](const Storey& s) { return s.id == storey.id; });
   if (at == out.storeys.end()) out.storeys.push_back(std::move(storey));
   else *at = std::move(storey);
   return out;
@@ -99,7 +101,8 @@ Job withoutStorey(const Job& job, const StoreyId& id) {
 Result<Job> withRoomOnStorey(const Job& job, const RoomId& id, const StoreyId& storey) {
   const Room* room = findRoom(job, id);
   if (room == nullptr) return Error{"room " + id.value, "is not in this job", "Choose another room"};
-  if (!storey.empty() && std::none_of(job.storeys.begin(), job.storeys.end(), [&](const Storey& s) { return s.id == storey; }))
+  if (!storey.empty() &&
+      std::none_of(job.storeys.begin(), job.storeys.end(), [&](const Storey& s) { return s.id == storey; }))
     return Error{"storey " + storey.value, "is not in this job", "Add it first"};
   Room changed = *room;
   changed.storey = storey;

@@ -5,8 +5,10 @@
 
 namespace mezzet {
 
-/// The two openings are two sides of one door; what either led to before is let go. Both walls get the thickness, if one is given.
-[[nodiscard]] Result<Job> withDoorJoined(const Job&, const RoomId&, const OpeningId&, const LeadsTo&, std::optional<double> thickness = std::nullopt);
+/// The two openings are two sides of one door; what either led to before is let go. Both walls get the thickness, if
+/// one is given.
+[[nodiscard]] Result<Job> withDoorJoined(const Job&, const RoomId&, const OpeningId&, const LeadsTo&,
+                                         std::optional<double> thickness = std::nullopt);
 [[nodiscard]] Job withDoorParted(const Job&, const RoomId&, const OpeningId&);
 /// Adds the storey, or replaces the one with its id.
 [[nodiscard]] Job withStorey(const Job&, Storey);

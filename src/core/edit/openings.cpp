@@ -14,7 +14,8 @@ Result<Job> withChangedReadings(const Job& job, const RoomId& roomId, const Open
   const Room* room = findRoom(job, roomId);
   if (room == nullptr) return Error{"room " + roomId.value, "is not in this job", "Choose another room"};
   Room changed = *room;
-  const auto at = std::find_if(changed.openings.begin(), changed.openings.end(), [&](const Opening& o) { return o.id == id; });
+  const auto at =
+      std::find_if(changed.openings.begin(), changed.openings.end(), [&](const Opening& o) { return o.id == id; });
   if (at == changed.openings.end()) return noOpening(id);
   change(*at);
   auto closed = openingsClosed(std::move(changed));
@@ -34,7 +35,9 @@ Result<Job> withOpeningReading(const Job& job, const RoomId& roomId, const Openi
 }
 
 Result<Job> withoutOpeningReading(const Job& job, const RoomId& roomId, const OpeningId& id, const ReadingId& reading) {
-  return withChangedReadings(job, roomId, id, [&](Opening& o) { std::erase_if(o.readings, [&](const OpeningReading& r) { return r.id == reading; }); });
+  return withChangedReadings(job, roomId, id, [&](Opening& o) {
+    std::erase_if(o.readings, [&](const OpeningReading& r) { return r.id == reading; });
+  });
 }
 
 }  // namespace mezzet

@@ -28,10 +28,12 @@ Result<Job> withSketch(const Job& job, const RoomId& id, const std::vector<Walke
   const bool sameCorners = room->survey && room->survey->corners.size() == record.corners.size();
   if (room->survey)
     for (const Reading& old : room->survey->readings) {
-      const auto fresh = std::find_if(record.readings.begin(), record.readings.end(), [&](const Reading& r) { return samePlace(r, old); });
+      const auto fresh = std::find_if(record.readings.begin(), record.readings.end(),
+                                      [&](const Reading& r) { return samePlace(r, old); });
       const bool isSame = fresh != record.readings.end() && std::abs(fresh->value - old.value) < 1e-6;
       if (isSame && !old.superseded) *fresh = old;
-      else if (sameCorners && (old.superseded || old.kind == ReadingKind::Corners || fresh == record.readings.end())) record.readings.push_back(old);
+      else if (sameCorners && (old.superseded || old.kind == ReadingKind::Corners || fresh == record.readings.end()))
+        record.readings.push_back(old);
       else if (sameCorners) record.readings.push_back(old), record.readings.back().superseded = true;
     }
   changed.survey = std::move(record);
@@ -55,7 +57,8 @@ Result<Job> withoutReading(const Job& job, const RoomId& id, const ReadingId& re
   const Room* room = findRoom(job, id);
   if (room == nullptr || !room->survey) return noSurvey(id);
   SurveyRecord record = *room->survey;
-  const auto at = std::find_if(record.readings.begin(), record.readings.end(), [&](const Reading& r) { return r.id == reading; });
+  const auto at =
+      std::find_if(record.readings.begin(), record.readings.end(), [&](const Reading& r) { return r.id == reading; });
   if (at == record.readings.end()) return job;
   const Reading gone = *at;
   record.readings.erase(at);

@@ -16,8 +16,9 @@ namespace {
 /// Typed runs and openings meet within rounding of the file; a hundredth of a millimetre is nobody's reading.
 constexpr double kSlack = 0.01;
 /// What the window bears: `./run bench` measures that nothing keeps it busy for a tenth of a second at these.
-constexpr std::size_t kMostCorners = 200, kMostMeasuredCorners = 60, kMostPlacements = 400, kMostPieces = 2'000, kMostRooms = 100, kMostSchemes = 300,
-                      kMostOpenings = 60, kMostFeatures = 200, kMostFeatureCorners = 2'000, kMostLog = 2'000, kMostReadings = 400;
+constexpr std::size_t kMostCorners = 200, kMostMeasuredCorners = 60, kMostPlacements = 400, kMostPieces = 2'000,
+                      kMostRooms = 100, kMostSchemes = 300, kMostOpenings = 60, kMostFeatures = 200,
+                      kMostFeatureCorners = 2'000, kMostLog = 2'000, kMostReadings = 400;
 constexpr double kThickestWall = 2'000;
 /// Sine of the least angle at which two walls fix a place between them.
 constexpr double kLeastSetOut = 0.1;
@@ -27,14 +28,16 @@ std::string wallName(const CornerId& id) { return "wall " + id.value; }
 /// Finite and no further from the origin than a room can reach.
 std::optional<Error> faultOfPosition(double value, const std::string& where) {
   if (!std::isfinite(value)) return Error{where, "is not a number", "Type a length"};
-  if (std::abs(value) > 2 * kLongestLength) return Error{where, "is more than 200 m from the first corner", "Check the figure"};
+  if (std::abs(value) > 2 * kLongestLength)
+    return Error{where, "is more than 200 m from the first corner", "Check the figure"};
   return std::nullopt;
 }
 
 std::optional<Error> faultOfRange(const ChangedRange& range, const std::string& where) {
   for (const auto& end : {range.low, range.high})
     if (end && !std::isfinite(*end)) return Error{where, "has an end that is not a number", "Type a length"};
-  if (range.low && range.high && *range.low > *range.high) return Error{where, "has its lower end above its upper end", "Swap them"};
+  if (range.low && range.high && *range.low > *range.high)
+    return Error{where, "has its lower end above its upper end", "Swap them"};
   return std::nullopt;
 }
 
@@ -56,8 +59,10 @@ std::optional<Error> faultOfOutline(const Room& room) {
   if (const auto crossing = selfCrossing(outline))
     return Error{wallName(room.corners[crossing->first].id), "crosses " + wallName(room.corners[crossing->second].id),
                  "Check the runs and the turns between them"};
-  if (signedArea(outline) <= 0) return Error{room.name, "runs clockwise", "Walk the walls with the room on your left hand"};
-  if (norm(room.corners[0].at) > kSlack) return Error{"corner " + room.corners[0].id.value, "is not at 0, 0", "The first corner is the datum"};
+  if (signedArea(outline) <= 0)
+    return Error{room.name, "runs clockwise", "Walk the walls with the room on your left hand"};
+  if (norm(room.corners[0].at) > kSlack)
+    return Error{"corner " + room.corners[0].id.value, "is not at 0, 0", "The first corner is the datum"};
   if (std::abs(room.corners[1].at.y) > kSlack || room.corners[1].at.x <= 0)
     return Error{wallName(room.corners[0].id), "does not run along +x", "The first wall is the datum"};
   return std::nullopt;
@@ -67,42 +72,55 @@ std::optional<Error> faultOfOutline(const Room& room) {
 std::optional<Error> faultOfSurvey(const Room& room) {
   const SurveyRecord& survey = *room.survey;
   const std::string where = room.name + ", readings";
-  if (survey.corners.size() > kMostMeasuredCorners) return Error{where, "are of a room with more than 60 corners", "Measure it in parts"};
-  if (survey.corners.size() != room.corners.size()) return Error{where, "have a sketch of another number of corners", "Sketch the room anew"};
+  if (survey.corners.size() > kMostMeasuredCorners)
+    return Error{where, "are of a room with more than 60 corners", "Measure it in parts"};
+  if (survey.corners.size() != room.corners.size())
+    return Error{where, "have a sketch of another number of corners", "Sketch the room anew"};
   for (std::size_t i = 0; i < survey.corners.size(); ++i)
-    if (survey.corners[i].id != room.corners[i].id) return Error{where, "have a sketch with other corners than the room", "Sketch the room anew"};
+    if (survey.corners[i].id != room.corners[i].id)
+      return Error{where, "have a sketch with other corners than the room", "Sketch the room anew"};
   if (survey.readings.size() > kMostReadings) return Error{where, "are more than 400", "Take the oldest out"};
   std::set<std::string> seen;
   for (const Reading& r : survey.readings) {
     if (auto fault = takeId(seen, r.id, "reading")) return fault;
     const std::string name = "reading " + r.id.value;
-    const auto known = [&](const CornerId& id) { return std::any_of(room.corners.begin(), room.corners.end(), [&](const Corner& c) { return c.id == id; }); };
-    if (!known(r.from) || (!r.isAngle() && !known(r.to))) return Error{name, "names a corner that is not there", "Use the room's corners"};
+    const auto known = [&](const CornerId& id) {
+      return std::any_of(room.corners.begin(), room.corners.end(), [&](const Corner& c) { return c.id == id; });
+    };
+    if (!known(r.from) || (!r.isAngle() && !known(r.to)))
+      return Error{name, "names a corner that is not there", "Use the room's corners"};
     if (!r.isAngle() && r.from == r.to) return Error{name, "ends where it begins", "A length runs between two corners"};
     if (r.isAngle() ? !(r.value > 0 && r.value < 360) : faultOfLength(r.value, name).has_value())
       return Error{name, "is no reading of a room", "Type it again"};
-    if (r.u95 && !(*r.u95 > 0 && *r.u95 <= kLongestLength)) return Error{name, "has a \u00b1 that is not more than 0", "Type it again"};
+    if (r.u95 && !(*r.u95 > 0 && *r.u95 <= kLongestLength))
+      return Error{name, "has a \u00b1 that is not more than 0", "Type it again"};
   }
   return std::nullopt;
 }
 
-std::optional<Error> faultOfOpening(const Room& room, const RoomHeights& heights, const Opening& o, LengthFormat format) {
+std::optional<Error> faultOfOpening(const Room& room, const RoomHeights& heights, const Opening& o,
+                                    LengthFormat format) {
   const std::string where = openingName(o);
   const auto wall = findWall(room, o.wall);
   if (!wall) return Error{where, "is on a wall that is not there: " + o.wall.value, "Choose one of the room's walls"};
   if (auto fault = faultOfLength(o.width, where + ", width")) return fault;
   if (auto fault = faultOfLength(o.height, where + ", height")) return fault;
-  if (!std::isfinite(o.offset) || o.offset < 0) return Error{where, "starts before the wall's corner", "The offset from the corner is 0 or more"};
+  if (!std::isfinite(o.offset) || o.offset < 0)
+    return Error{where, "starts before the wall's corner", "The offset from the corner is 0 or more"};
   if (!std::isfinite(o.sill) || o.sill < 0) return Error{where, "has a sill below the floor", "The sill is 0 or more"};
   const double length = wall->length();
   if (o.width > length + kSlack)
-    return Error{where, "is " + writeLength(o.width, format) + " wide on a wall of " + writeLength(length, format), "Check the width, or choose another wall"};
+    return Error{where, "is " + writeLength(o.width, format) + " wide on a wall of " + writeLength(length, format),
+                 "Check the width, or choose another wall"};
   if (o.offset + o.width > length + kSlack)
-    return Error{where, "ends " + writeLength(o.offset + o.width - length, format) + " past the end of " + wallName(o.wall),
+    return Error{where,
+                 "ends " + writeLength(o.offset + o.width - length, format) + " past the end of " + wallName(o.wall),
                  "Its offset can be at most " + writeLength(length - o.width, format)};
-  const double low =
-      std::min(heights.clearAt(inFrontOf(*wall, length - o.offset)), heights.clearAt(inFrontOf(*wall, std::max(0.0, length - o.offset - o.width))));
-  if (o.head() > low + kSlack) return Error{where, "reaches " + writeLength(o.head() - low, format) + " above the ceiling", "Check its sill and height"};
+  const double low = std::min(heights.clearAt(inFrontOf(*wall, length - o.offset)),
+                              heights.clearAt(inFrontOf(*wall, std::max(0.0, length - o.offset - o.width))));
+  if (o.head() > low + kSlack)
+    return Error{where, "reaches " + writeLength(o.head() - low, format) + " above the ceiling",
+                 "Check its sill and height"};
   if (!std::isfinite(o.leafThickness) || o.leafThickness < 0 || o.leafThickness > 200)
     return Error{where, "has a leaf that is not 0 to 200 mm thick", "A usual leaf is 35 mm"};
   if (!std::isfinite(o.underLeaf) || o.underLeaf < 0 || o.underLeaf > 200)
@@ -113,7 +131,8 @@ std::optional<Error> faultOfOpening(const Room& room, const RoomHeights& heights
     if (other.wall != o.wall) continue;
     const bool across = o.offset + o.width > other.offset + kSlack && other.offset + other.width > o.offset + kSlack;
     const bool upright = o.head() > other.sill + kSlack && other.head() > o.sill + kSlack;
-    if (across && upright) return Error{where, "runs into " + openingName(other), "Move one of them along " + wallName(o.wall)};
+    if (across && upright)
+      return Error{where, "runs into " + openingName(other), "Move one of them along " + wallName(o.wall)};
   }
   return std::nullopt;
 }
@@ -122,32 +141,39 @@ std::optional<Error> faultOfOpening(const Room& room, const RoomHeights& heights
 template <class T>
 using ById = std::unordered_map<std::string_view, const T*>;
 
-std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& room, const Scheme& scheme, const Placement& p) {
+std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& room, const Scheme& scheme,
+                                      const Placement& p) {
   const std::string where = "placement " + p.id.value;
   const auto found = pieces.find(p.piece.value);
   const Piece* piece = found == pieces.end() ? nullptr : found->second;
-  if (piece == nullptr) return Error{where, "names a piece that is not there: " + p.piece.value, "Add the piece or remove the placement"};
+  if (piece == nullptr)
+    return Error{where, "names a piece that is not there: " + p.piece.value, "Add the piece or remove the placement"};
   if (!p.setOut.empty()) {
     const auto first = findWall(room, p.setOut.front()), second = findWall(room, p.setOut.back());
-    if (p.setOut.size() != 2 || !first || !second) return Error{where, "is set out from other than two walls of its room", "Choose two walls, or none"};
+    if (p.setOut.size() != 2 || !first || !second)
+      return Error{where, "is set out from other than two walls of its room", "Choose two walls, or none"};
     if (std::abs(cross(first->along(), second->along())) < kLeastSetOut)
       return Error{where, "is set out from two walls in line", "Choose two that meet at an angle"};
   }
   const auto faultOfFloor = [&](const FloorPlace& floor) -> std::optional<Error> {
     for (double v : {floor.at.x, floor.at.y})
       if (auto fault = faultOfPosition(v, where)) return fault;
-    if (!(floor.turn >= 0 && floor.turn < 360)) return Error{where, "has a turn that is not from 0 up to 360", "Type degrees"};
+    if (!(floor.turn >= 0 && floor.turn < 360))
+      return Error{where, "has a turn that is not from 0 up to 360", "Type degrees"};
     return std::nullopt;
   };
   if (p.usedAt) {
-    if (!std::holds_alternative<FloorPlace>(p.on)) return Error{where, "is used elsewhere, but does not stand on the floor", "Place it on the floor"};
+    if (!std::holds_alternative<FloorPlace>(p.on))
+      return Error{where, "is used elsewhere, but does not stand on the floor", "Place it on the floor"};
     if (auto fault = faultOfFloor(*p.usedAt)) return fault;
   }
   if (const auto* floor = std::get_if<FloorPlace>(&p.on)) {
-    if (!piece->depth) return Error{where, "stands " + piece->name + " on the floor, but its depth is missing", "Give it a depth"};
+    if (!piece->depth)
+      return Error{where, "stands " + piece->name + " on the floor, but its depth is missing", "Give it a depth"};
     if (auto fault = faultOfFloor(*floor)) return fault;
   } else if (const auto* wall = std::get_if<WallPlace>(&p.on)) {
-    if (!findWall(room, wall->wall)) return Error{where, "hangs on a wall that is not there: " + wall->wall.value, "Choose one of the room's walls"};
+    if (!findWall(room, wall->wall))
+      return Error{where, "hangs on a wall that is not there: " + wall->wall.value, "Choose one of the room's walls"};
     if (!piece->height) return Error{where, "hangs " + piece->name + ", but its height is missing", "Give it a height"};
     for (double v : {wall->u, wall->v})
       if (auto fault = faultOfPosition(v, where)) return fault;
@@ -156,10 +182,12 @@ std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& roo
     const Placement* carrier = findPlacement(scheme, carried.carrier);
     if (carrier == nullptr || carrier->id == p.id)
       return Error{where, "stands on a placement that is not there: " + carried.carrier.value, "Place it on the floor"};
-    if (!std::holds_alternative<FloorPlace>(carrier->on)) return Error{where, "stands on something that is not on the floor", "Place it on the floor"};
+    if (!std::holds_alternative<FloorPlace>(carrier->on))
+      return Error{where, "stands on something that is not on the floor", "Place it on the floor"};
     for (double v : {carried.at.x, carried.at.y})
       if (auto fault = faultOfPosition(v, where)) return fault;
-    if (!(carried.turn >= 0 && carried.turn < 360)) return Error{where, "has a turn that is not from 0 up to 360", "Type degrees"};
+    if (!(carried.turn >= 0 && carried.turn < 360))
+      return Error{where, "has a turn that is not from 0 up to 360", "Type degrees"};
   }
   return std::nullopt;
 }
@@ -183,13 +211,15 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
   if (!room.entry.empty()) {
     const Opening* entry = findOpening(room, room.entry);
     if (entry == nullptr || entry->kind == OpeningKind::Window)
-      return Error{room.name, "is entered by an opening that is not there or is a window: " + room.entry.value, "Choose one of its doors"};
+      return Error{room.name, "is entered by an opening that is not there or is a window: " + room.entry.value,
+                   "Choose one of its doors"};
   }
   if (room.openings.size() > kMostOpenings) return Error{room.name, "has more than 60 openings", "Split the room"};
   if (room.features.size() > kMostFeatures) return Error{room.name, "has more than 200 fixed things", "Split the room"};
   std::size_t featureCorners = 0;
   for (const Feature& f : room.features) featureCorners += f.outline.size();
-  if (featureCorners > kMostFeatureCorners) return Error{room.name, "has fixed things with more than 2000 corners in all", "Draw them with fewer corners"};
+  if (featureCorners > kMostFeatureCorners)
+    return Error{room.name, "has fixed things with more than 2000 corners in all", "Draw them with fewer corners"};
   const RoomHeights heights = heightsOf(room);
   for (const Opening& o : room.openings) {
     if (auto fault = takeId(seen, o.id, "opening")) return fault;
@@ -197,7 +227,8 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
   }
   for (const Feature& f : room.features) {
     if (auto fault = takeId(seen, f.id, "feature")) return fault;
-    if (f.outline.size() < 3 || f.outline.size() > kMostCorners) return Error{"feature " + f.id.value, "needs 3 to 200 corners", "Check its outline"};
+    if (f.outline.size() < 3 || f.outline.size() > kMostCorners)
+      return Error{"feature " + f.id.value, "needs 3 to 200 corners", "Check its outline"};
     for (const Vec2 p : f.outline)
       for (double v : {p.x, p.y})
         if (auto fault = faultOfPosition(v, "feature " + f.id.value)) return fault;
@@ -205,7 +236,8 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
       if (auto fault = faultOfLength(*f.height, "feature " + f.id.value + ", height")) return fault;
     if (f.clear && !(*f.clear >= 0 && *f.clear <= kLongestLength))
       return Error{"feature " + f.id.value, "has a clear zone that is not a length", "Type 0 or more"};
-    if (selfCrossing(f.outline)) return Error{"feature " + f.id.value, "has an outline that crosses itself", "Check its corners"};
+    if (selfCrossing(f.outline))
+      return Error{"feature " + f.id.value, "has an outline that crosses itself", "Check its corners"};
     if (auto fault = faultOfSite(f)) return fault;
   }
   return std::nullopt;
@@ -215,11 +247,19 @@ std::optional<Error> faultOf(const Piece& p) {
   const std::string name = p.name.empty() ? p.id.value : p.name;
   if (p.id.empty()) return Error{"piece", "has no id", "Give it a short name"};
   if (auto fault = faultOfLength(p.width, name + ", width")) return fault;
-  const std::pair<const std::optional<double>*, const char*> given[] = {
-      {&p.depth, "depth"},          {&p.height, "height"},        {&p.seatHeight, "seat height"},   {&p.backHeight, "back height"},
-      {&p.armHeight, "arm height"}, {&p.longDepth, "long depth"}, {&p.returnWidth, "return width"}, {&p.pad, "pad"},
-      {&p.nominalWidth, "sold as"}, {&p.nominalDepth, "sold as"}, {&p.legHeight, "legs"},           {&p.opensBy, "opens by"},
-      {&p.extendsBy, "extends by"}};
+  const std::pair<const std::optional<double>*, const char*> given[] = {{&p.depth, "depth"},
+                                                                        {&p.height, "height"},
+                                                                        {&p.seatHeight, "seat height"},
+                                                                        {&p.backHeight, "back height"},
+                                                                        {&p.armHeight, "arm height"},
+                                                                        {&p.longDepth, "long depth"},
+                                                                        {&p.returnWidth, "return width"},
+                                                                        {&p.pad, "pad"},
+                                                                        {&p.nominalWidth, "sold as"},
+                                                                        {&p.nominalDepth, "sold as"},
+                                                                        {&p.legHeight, "legs"},
+                                                                        {&p.opensBy, "opens by"},
+                                                                        {&p.extendsBy, "extends by"}};
   for (const auto& [value, what] : given)
     if (*value)
       if (auto fault = faultOfLength(**value, name + ", " + what)) return fault;
@@ -227,28 +267,40 @@ std::optional<Error> faultOf(const Piece& p) {
     return Error{name, "is round, but its width and depth differ", "Give both the diameter"};
   if (p.shape == Shape::L) {
     if (!p.depth || !p.longDepth || !p.returnWidth)
-      return Error{name, "is an L, but not all of its depth, long depth and return width are given", "Give the outer box and both limbs"};
-    if (*p.longDepth > *p.depth + kSlack) return Error{name, "has a long limb deeper than the whole", "The long depth is at most the depth"};
-    if (*p.returnWidth > p.width + kSlack) return Error{name, "has a return wider than the whole", "The return width is at most the width"};
+      return Error{name, "is an L, but not all of its depth, long depth and return width are given",
+                   "Give the outer box and both limbs"};
+    if (*p.longDepth > *p.depth + kSlack)
+      return Error{name, "has a long limb deeper than the whole", "The long depth is at most the depth"};
+    if (*p.returnWidth > p.width + kSlack)
+      return Error{name, "has a return wider than the whole", "The return width is at most the width"};
   }
   if (p.shape == Shape::Curve) {
     if (!p.depth || !p.longDepth)
-      return Error{name, "is curved, but its depth or the depth of its seat is missing", "Give both; the depth is that of the whole box"};
-    if (*p.longDepth > *p.depth + kSlack) return Error{name, "has a seat deeper than the whole", "The seat is at most as deep as the box"};
-    if (*p.depth > p.width / 2 + kSlack) return Error{name, "is bent by more than half a circle", "Make it wider or less deep"};
+      return Error{name, "is curved, but its depth or the depth of its seat is missing",
+                   "Give both; the depth is that of the whole box"};
+    if (*p.longDepth > *p.depth + kSlack)
+      return Error{name, "has a seat deeper than the whole", "The seat is at most as deep as the box"};
+    if (*p.depth > p.width / 2 + kSlack)
+      return Error{name, "is bent by more than half a circle", "Make it wider or less deep"};
   }
-  if (p.shape == Shape::Oval && !p.depth) return Error{name, "is oval, but its depth is missing", "Give both diameters"};
+  if (p.shape == Shape::Oval && !p.depth)
+    return Error{name, "is oval, but its depth is missing", "Give both diameters"};
   if (p.feetInset && !(*p.feetInset >= 0 && *p.feetInset <= p.width / 2))
     return Error{name, "has feet that are not inside its corners", "Type how far in they stand"};
   for (const auto& [dimension, doubt] : p.doubts)
-    if (!(doubt.u95 >= 0 && doubt.u95 <= kLongestLength)) return Error{name + ", " + dimension, "has a \u00b1 that is not a length", "Type 0 or more"};
+    if (!(doubt.u95 >= 0 && doubt.u95 <= kLongestLength))
+      return Error{name + ", " + dimension, "has a \u00b1 that is not a length", "Type 0 or more"};
   for (const auto& [rule, own] : p.ownRules)
     if (own.range)
       if (auto fault = faultOfRange(*own.range, name + ", " + rule)) return fault;
-  if (p.seats && (*p.seats < 1 || *p.seats > 100)) return Error{name, "has seats that are not 1 to 100", "Type how many sit on it"};
-  if (p.weight && !(*p.weight > 0 && *p.weight <= 100'000)) return Error{name, "has a weight that is not more than 0", "Type kilograms"};
-  if (p.price && !(*p.price >= 0 && *p.price <= 1e9)) return Error{name, "has a price that is no amount", "Type 0 or more"};
-  if (p.count < 0 || p.count > 10'000) return Error{name, "has a count that is not 0 to 10000", "Type how many there are"};
+  if (p.seats && (*p.seats < 1 || *p.seats > 100))
+    return Error{name, "has seats that are not 1 to 100", "Type how many sit on it"};
+  if (p.weight && !(*p.weight > 0 && *p.weight <= 100'000))
+    return Error{name, "has a weight that is not more than 0", "Type kilograms"};
+  if (p.price && !(*p.price >= 0 && *p.price <= 1e9))
+    return Error{name, "has a price that is no amount", "Type 0 or more"};
+  if (p.count < 0 || p.count > 10'000)
+    return Error{name, "has a count that is not 0 to 10000", "Type how many there are"};
   return std::nullopt;
 }
 
@@ -259,7 +311,8 @@ std::optional<Error> faultOf(const Job& job) {
   for (double stature : job.brief.statures)
     if (auto fault = faultOfLength(stature, "brief, stature")) return fault;
   for (const auto& budget : {job.brief.budgetSimple, job.brief.budgetFull})
-    if (budget && !(*budget >= 0 && *budget <= 1e12)) return Error{"brief, budget", "is not an amount", "Type 0 or more"};
+    if (budget && !(*budget >= 0 && *budget <= 1e12))
+      return Error{"brief, budget", "is not an amount", "Type 0 or more"};
   const LengthFormat format = usualFormat(job.units);
   std::set<std::string> rooms, pieces, schemes;
   ById<Room> roomById;
@@ -277,11 +330,14 @@ std::optional<Error> faultOf(const Job& job) {
   }
   for (const auto& piece : job.pieces)
     if (piece->variantOf && !pieces.contains(piece->variantOf->value))
-      return Error{piece->name, "is a variant of a piece that is not there: " + piece->variantOf->value, "Remove variantOf"};
+      return Error{piece->name, "is a variant of a piece that is not there: " + piece->variantOf->value,
+                   "Remove variantOf"};
   for (const auto& scheme : job.schemes) {
     if (auto fault = takeId(schemes, scheme->id, "scheme")) return fault;
     const auto found = roomById.find(scheme->room.value);
-    if (found == roomById.end()) return Error{"scheme " + scheme->id.value, "is for a room that is not there: " + scheme->room.value, "Add the room"};
+    if (found == roomById.end())
+      return Error{"scheme " + scheme->id.value, "is for a room that is not there: " + scheme->room.value,
+                   "Add the room"};
     if (scheme->placements.size() > kMostPlacements)
       return Error{"scheme " + scheme->id.value, "has more than 400 placements", "Split the room, or take some out"};
     std::set<std::string> placements;
@@ -289,9 +345,11 @@ std::optional<Error> faultOf(const Job& job) {
       if (auto fault = takeId(placements, p.id, "placement")) return fault;
       if (auto fault = faultOfPlacement(pieceById, *found->second, *scheme, p)) return fault;
     }
-    if (scheme->log.size() > kMostLog) return Error{"scheme " + scheme->id.value, "has more than 2000 notes", "Remove some"};
+    if (scheme->log.size() > kMostLog)
+      return Error{"scheme " + scheme->id.value, "has more than 2000 notes", "Remove some"};
     for (const Kept& kept : scheme->kept)
-      if (!std::isfinite(kept.margin)) return Error{"scheme " + scheme->id.value, "keeps a finding whose margin is not a number", "Remove it"};
+      if (!std::isfinite(kept.margin))
+        return Error{"scheme " + scheme->id.value, "keeps a finding whose margin is not a number", "Remove it"};
   }
   return faultOfRules(job);
 }

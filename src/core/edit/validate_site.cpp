@@ -16,19 +16,23 @@ constexpr double kSlack = 0.01;
 constexpr double kHighest = 20'000;  // no ceiling and no level line is further off
 
 std::optional<Error> faultOfPoint(Vec2 p, const std::string& where, double most = 2 * kLongestLength) {
-  if (!std::isfinite(p.x) || !std::isfinite(p.y)) return Error{where, "stands at a place that is not a number", "Place it again"};
+  if (!std::isfinite(p.x) || !std::isfinite(p.y))
+    return Error{where, "stands at a place that is not a number", "Place it again"};
   if (std::abs(p.x) > most || std::abs(p.y) > most) return Error{where, "stands out of reach", "Place it again"};
   return std::nullopt;
 }
 
 std::optional<Error> faultOfMaybe(const std::optional<double>& value, const std::string& where, double most) {
-  if (value && !(*value >= 0 && *value <= most)) return Error{where, "is not a length that can be", "Type it again, or leave it empty"};
+  if (value && !(*value >= 0 && *value <= most))
+    return Error{where, "is not a length that can be", "Type it again, or leave it empty"};
   return std::nullopt;
 }
 
 std::optional<Error> faultOfTaken(const Taken& t, const std::string& where, double least) {
-  if (!std::isfinite(t.value) || t.value < least || t.value > kLongestLength) return Error{where, "is no reading of a length", "Type it again"};
-  if (t.u95 && !(*t.u95 > 0 && *t.u95 <= kLongestLength)) return Error{where, "has a \u00b1 that is not more than 0", "Type it again"};
+  if (!std::isfinite(t.value) || t.value < least || t.value > kLongestLength)
+    return Error{where, "is no reading of a length", "Type it again"};
+  if (t.u95 && !(*t.u95 > 0 && *t.u95 <= kLongestLength))
+    return Error{where, "has a \u00b1 that is not more than 0", "Type it again"};
   return std::nullopt;
 }
 
@@ -41,13 +45,16 @@ std::optional<Error> faultOfHeights(const Room& room) {
     if (auto fault = faultOfTaken(h.taken, "height " + h.id.value, h.kind == HeightKind::Clear ? 1 : 0)) return fault;
     if (h.taken.value > kHighest) return Error{"height " + h.id.value, "is more than 20 m", "Check the unit"};
   }
-  if (room.ceilingAreas.size() > 100) return Error{room.name, "has more than 100 parts of its ceiling", "Take some out"};
+  if (room.ceilingAreas.size() > 100)
+    return Error{room.name, "has more than 100 parts of its ceiling", "Take some out"};
   for (const CeilingArea& a : room.ceilingAreas) {
     if (auto fault = takeId(areas, a.id, "ceiling")) return fault;
-    if (a.outline.size() < 3 || a.outline.size() > kMostTraceCorners) return Error{"ceiling " + a.id.value, "needs 3 to 200 corners", "Check its outline"};
+    if (a.outline.size() < 3 || a.outline.size() > kMostTraceCorners)
+      return Error{"ceiling " + a.id.value, "needs 3 to 200 corners", "Check its outline"};
     for (const Vec2 p : a.outline)
       if (auto fault = faultOfPoint(p, "ceiling " + a.id.value)) return fault;
-    if (selfCrossing(a.outline)) return Error{"ceiling " + a.id.value, "has an outline that crosses itself", "Check its corners"};
+    if (selfCrossing(a.outline))
+      return Error{"ceiling " + a.id.value, "has an outline that crosses itself", "Check its corners"};
   }
   const std::pair<const std::optional<double>*, const char*> given[] = {{&room.trim.skirting, "skirting"},
                                                                         {&room.trim.skirtingDepth, "skirting, depth"},
@@ -61,22 +68,26 @@ std::optional<Error> faultOfHeights(const Room& room) {
 
 std::optional<Error> faultOfUnderlay(const Underlay& u, const std::string& where) {
   for (const double side : {u.width, u.height})
-    if (!(side >= 1 && side <= kMostPixels)) return Error{where, "has a picture of no size", "Take the plan picture in again"};
+    if (!(side >= 1 && side <= kMostPixels))
+      return Error{where, "has a picture of no size", "Take the plan picture in again"};
   if (u.known.size() > 100) return Error{where, "has more than 100 known lengths", "Take some out"};
   for (const KnownLength& k : u.known) {
     if (auto fault = faultOfLength(k.length, where + ", known length")) return fault;
     for (const Vec2 p : {k.a, k.b})
       if (auto fault = faultOfPoint(p, where + ", known length", kMostPixels)) return fault;
-    if (distance(k.a, k.b) < 1) return Error{where, "has a known length between one point and itself", "Set its ends apart"};
+    if (distance(k.a, k.b) < 1)
+      return Error{where, "has a known length between one point and itself", "Set its ends apart"};
   }
   if (u.frame) {
-    if (u.frame->corners.size() != 4) return Error{where, "is straightened by other than four points", "Mark four corners"};
+    if (u.frame->corners.size() != 4)
+      return Error{where, "is straightened by other than four points", "Mark four corners"};
     for (const Vec2 p : u.frame->corners)
       if (auto fault = faultOfPoint(p, where + ", straightening", kMostPixels)) return fault;
     for (const double side : {u.frame->width, u.frame->height})
       if (auto fault = faultOfLength(side, where + ", straightening")) return fault;
   }
-  if (u.trace.size() > kMostTraceCorners) return Error{where, "has a trace of more than 200 corners", "Trace the rooms one by one"};
+  if (u.trace.size() > kMostTraceCorners)
+    return Error{where, "has a trace of more than 200 corners", "Trace the rooms one by one"};
   for (const Vec2 p : u.trace)
     if (auto fault = faultOfPoint(p, where + ", trace", kMostPixels)) return fault;
   return std::nullopt;
@@ -101,12 +112,16 @@ std::optional<Error> faultOfSite(const Feature& f) {
   if (auto fault = faultOfMaybe(f.base, where + ", underside", kHighest)) return fault;
   if (auto fault = faultOfMaybe(f.mantel, where + ", shelf", kHighest)) return fault;
   if (f.stair.has_value() != (f.kind == FeatureKind::Stair))
-    return Error{where, f.stair ? "has steps, but is no stair" : "is a stair without steps", "Type its risers and goings"};
+    return Error{where, f.stair ? "has steps, but is no stair" : "is a stair without steps",
+                 "Type its risers and goings"};
   if (!f.stair) return std::nullopt;
   const Stair& s = *f.stair;
-  if (s.risers < 1 || s.risers > 60) return Error{where, "has a number of risers that is not 1 to 60", "Count the risers of one flight"};
-  if (!(s.riser > 0 && s.riser <= 1'000)) return Error{where, "has a riser that is not more than 0 and at most 1 m", "Check the unit"};
-  if (!(s.going > 0 && s.going <= 2'000)) return Error{where, "has a going that is not more than 0 and at most 2 m", "Check the unit"};
+  if (s.risers < 1 || s.risers > 60)
+    return Error{where, "has a number of risers that is not 1 to 60", "Count the risers of one flight"};
+  if (!(s.riser > 0 && s.riser <= 1'000))
+    return Error{where, "has a riser that is not more than 0 and at most 1 m", "Check the unit"};
+  if (!(s.going > 0 && s.going <= 2'000))
+    return Error{where, "has a going that is not more than 0 and at most 2 m", "Check the unit"};
   if (!std::isfinite(s.climbs)) return Error{where, "climbs in no direction", "Type degrees"};
   const std::pair<const std::optional<double>*, const char*> given[] = {
       {&s.rise, "rise"}, {&s.nosing, "nosing"}, {&s.handrail, "handrail"}, {&s.headroom, "headroom"}};
@@ -129,8 +144,10 @@ std::optional<Error> faultOfSite(const Room& room) {
     }
     const auto wall = findWall(room, p.wall);
     if (!wall) return Error{where, "is on a wall that is not there: " + p.wall.value, "Choose one of the room's walls"};
-    if (!(p.along >= 0 && p.along <= wall->length() + kSlack)) return Error{where, "is not on wall " + p.wall.value, "Check how far along it stands"};
-    if (!(p.height >= 0 && p.height <= kHighest)) return Error{where, "has a height that cannot be", "Type it from the floor to the centre"};
+    if (!(p.along >= 0 && p.along <= wall->length() + kSlack))
+      return Error{where, "is not on wall " + p.wall.value, "Check how far along it stands"};
+    if (!(p.height >= 0 && p.height <= kHighest))
+      return Error{where, "has a height that cannot be", "Type it from the floor to the centre"};
   }
   for (const StudRecord& s : room.studs) {
     const std::string where = "studs of wall " + s.wall.value;
@@ -141,10 +158,13 @@ std::optional<Error> faultOfSite(const Room& room) {
     std::set<std::string> hits;
     for (const StudHit& h : s.hits) {
       if (auto fault = takeId(hits, h.id, "hit")) return fault;
-      if (!(h.along >= 0 && h.along <= wall->length() + kSlack)) return Error{"hit " + h.id.value, "is not on wall " + s.wall.value, "Type it again"};
-      if (!(h.confidence > 0 && h.confidence <= 1)) return Error{"hit " + h.id.value, "has a confidence that is not above 0 and at most 1", "Type it again"};
+      if (!(h.along >= 0 && h.along <= wall->length() + kSlack))
+        return Error{"hit " + h.id.value, "is not on wall " + s.wall.value, "Type it again"};
+      if (!(h.confidence > 0 && h.confidence <= 1))
+        return Error{"hit " + h.id.value, "has a confidence that is not above 0 and at most 1", "Type it again"};
     }
-    if (s.pitch && !(*s.pitch >= 100 && *s.pitch <= 2'000)) return Error{where, "have a pitch that is not 100 mm to 2 m", "Usual pitches are 16 and 24 in"};
+    if (s.pitch && !(*s.pitch >= 100 && *s.pitch <= 2'000))
+      return Error{where, "have a pitch that is not 100 mm to 2 m", "Usual pitches are 16 and 24 in"};
   }
   if (room.underlay)
     if (auto fault = faultOfUnderlay(*room.underlay, room.name + ", plan picture")) return fault;
@@ -152,7 +172,8 @@ std::optional<Error> faultOfSite(const Room& room) {
     if (auto fault = takeId(photographs, p.id, "photograph")) return fault;
     if (auto fault = faultOfPoint(p.at, "photograph " + p.id.value)) return fault;
     if (!p.wall.empty() && !findWall(room, p.wall))
-      return Error{"photograph " + p.id.value, "is of a wall that is not there: " + p.wall.value, "Choose one of the room's walls"};
+      return Error{"photograph " + p.id.value, "is of a wall that is not there: " + p.wall.value,
+                   "Choose one of the room's walls"};
   }
   return std::nullopt;
 }
@@ -162,17 +183,20 @@ std::optional<Error> faultOfHouse(const Job& job) {
   if (job.storeys.size() > 200) return Error{"job", "has more than 200 storeys", "Split the job"};
   for (const Storey& s : job.storeys) {
     if (auto fault = takeId(storeys, s.id, "storey")) return fault;
-    if (!std::isfinite(s.level) || std::abs(s.level) > 1'000'000) return Error{"storey " + s.id.value, "has a level that cannot be", "Type it again"};
+    if (!std::isfinite(s.level) || std::abs(s.level) > 1'000'000)
+      return Error{"storey " + s.id.value, "has a level that cannot be", "Type it again"};
   }
   for (const auto& room : job.rooms) {
     if (!room->storey.empty() && !storeys.contains(room->storey.value))
-      return Error{room->name, "is on a storey that is not there: " + room->storey.value, "Add the storey, or choose another"};
+      return Error{room->name, "is on a storey that is not there: " + room->storey.value,
+                   "Add the storey, or choose another"};
     for (const Opening& o : room->openings) {
       if (!o.leadsTo) continue;
       const std::string where = room->name + ", " + openingName(o);
       const Room* other = findRoom(job, o.leadsTo->room);
       const Opening* back = other != nullptr ? findOpening(*other, o.leadsTo->opening) : nullptr;
-      if (back == nullptr || other == room.get()) return Error{where, "leads to an opening that is not there", "Choose the door of the room beyond"};
+      if (back == nullptr || other == room.get())
+        return Error{where, "leads to an opening that is not there", "Choose the door of the room beyond"};
       if (!back->leadsTo || back->leadsTo->room != room->id || back->leadsTo->opening != o.id)
         return Error{where, "leads to an opening that leads elsewhere", "A door belongs to two rooms: say it in both"};
     }

@@ -8,11 +8,13 @@ std::optional<Error> faultOfTexts(const Job& job) {
   std::optional<Error> fault;
   std::size_t extras = 0;
   const auto text = [&](const std::string& value, std::string_view where) {
-    if (value.size() > kLongestText && !fault) fault = Error{std::string(where), "is longer than 10000 letters", "Shorten it"};
+    if (value.size() > kLongestText && !fault)
+      fault = Error{std::string(where), "is longer than 10000 letters", "Shorten it"};
   };
   const auto extra = [&](const Extra& value, std::string_view where) {
     extras += value.size();
-    if (value.size() > kMostExtraBytes && !fault) fault = Error{std::string(where) + ", x", "holds more than 64 KB", "Keep large data in a file of its own"};
+    if (value.size() > kMostExtraBytes && !fault)
+      fault = Error{std::string(where) + ", x", "holds more than 64 KB", "Keep large data in a file of its own"};
   };
   text(job.name, "the job's name");
   extra(job.extra, "job");
@@ -30,7 +32,8 @@ std::optional<Error> faultOfTexts(const Job& job) {
   }
   for (const auto& piece : job.pieces) {
     const std::string where = "piece " + piece->id.value.substr(0, 60);
-    for (const std::string* value : {&piece->id.value, &piece->name, &piece->kind, &piece->material}) text(*value, where);
+    for (const std::string* value : {&piece->id.value, &piece->name, &piece->kind, &piece->material})
+      text(*value, where);
     extra(piece->extra, where);
   }
   for (const auto& scheme : job.schemes) {
@@ -45,7 +48,8 @@ std::optional<Error> faultOfTexts(const Job& job) {
       for (const std::string* value : {&kept.finding, &kept.reason}) text(*value, where + ", a reason");
     for (const LogEntry& entry : scheme->log) text(entry.text, where + ", a note");
   }
-  if (!fault && extras > kMostExtrasBytes) fault = Error{"job", "holds more than 1 MB of free data under x", "Keep large data in a file of its own"};
+  if (!fault && extras > kMostExtrasBytes)
+    fault = Error{"job", "holds more than 1 MB of free data under x", "Keep large data in a file of its own"};
   return fault;
 }
 

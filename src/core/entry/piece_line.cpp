@@ -33,7 +33,8 @@ std::string lower(std::string_view text) {
 
 /// Characters (not bytes) before a byte of UTF-8 text.
 std::size_t characters(std::string_view text, std::size_t byte) {
-  return static_cast<std::size_t>(std::count_if(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(std::min(byte, text.size())),
+  return static_cast<std::size_t>(std::count_if(text.begin(),
+                                                text.begin() + static_cast<std::ptrdiff_t>(std::min(byte, text.size())),
                                                 [](char c) { return (static_cast<unsigned char>(c) & 0xC0) != 0x80; }));
 }
 
@@ -74,7 +75,8 @@ struct Typed {
 
 class Reader {
  public:
-  Reader(std::string_view text, Unit bare, bool swapped) : text_(text), low_(lower(text)), bare_(bare), swapped_(swapped) {}
+  Reader(std::string_view text, Unit bare, bool swapped)
+      : text_(text), low_(lower(text)), bare_(bare), swapped_(swapped) {}
 
   PieceReading read(LengthFormat format) {
     PieceReading out;
@@ -99,9 +101,11 @@ class Reader {
     out.canSwap = isArt(kind_) || kind_ == "mirror";
     out.notes = notes_;
     piece_.id = PieceId("typed");
-    if (const auto fault = faultOf(piece_)) throw Refusal{text_.size(), fault->what.empty() ? "" : capital(fault->text()) + "."};
+    if (const auto fault = faultOf(piece_))
+      throw Refusal{text_.size(), fault->what.empty() ? "" : capital(fault->text()) + "."};
     piece_.id = {};
-    if (!isKnownKind(kind_)) out.notes.push_back("No furniture rule judges " + article(name_) + "; it is drawn and measured.");
+    if (!isKnownKind(kind_))
+      out.notes.push_back("No furniture rule judges " + article(name_) + "; it is drawn and measured.");
     out.piece = piece_;
     out.echo = (count_ > 1 ? std::to_string(count_) + " of: " : "") + pieceWords(piece_, format);
     if (sizes_.empty() && !anyNamed_) out.completion = usualWords();
@@ -114,7 +118,9 @@ class Reader {
   }
 
   void skip() {
-    while (at_ < text_.size() && (text_[at_] == ' ' || text_[at_] == '\t' || text_[at_] == ',' || text_[at_] == ';' || text_[at_] == ':')) ++at_;
+    while (at_ < text_.size() &&
+           (text_[at_] == ' ' || text_[at_] == '\t' || text_[at_] == ',' || text_[at_] == ';' || text_[at_] == ':'))
+      ++at_;
   }
   [[nodiscard]] std::string_view wordHere() const {
     std::size_t end = at_;
@@ -131,10 +137,12 @@ class Reader {
     std::size_t next = after;
     while (next < text_.size() && text_[next] == ' ') ++next;
     at_ = next;
-    const bool word = fault == std::errc{} && next > after && next < text_.size() && isLetter(text_[next]) && wordHere() != "x" && wordHere() != "by";
+    const bool word = fault == std::errc{} && next > after && next < text_.size() && isLetter(text_[next]) &&
+                      wordHere() != "x" && wordHere() != "by";
     at_ = 0;
     if (!word) throw Refusal{at_, "Begin with what it is: sofa, low table, rug, art ..."};
-    if (count < 1 || count > kMostAtOnce) throw Refusal{at_, "Between 1 and " + std::to_string(kMostAtOnce) + " can be added at once."};
+    if (count < 1 || count > kMostAtOnce)
+      throw Refusal{at_, "Between 1 and " + std::to_string(kMostAtOnce) + " can be added at once."};
     count_ = count;
     at_ = next;
   }
@@ -220,7 +228,8 @@ class Reader {
     while (end < text_.size()) {
       const char c = low_[end];
       if (c == 'x' || c == '*' || text_.substr(end).starts_with("\xC3\x97")) break;
-      if (c == '"' && end > at_ && !isDigit(text_[end - 1]) && text_[end - 1] != '/') break;  // a quoted name, no inch mark
+      if (c == '"' && end > at_ && !isDigit(text_[end - 1]) && text_[end - 1] != '/')
+        break;  // a quoted name, no inch mark
       if (isLetter(c)) {
         std::size_t wordEnd = end;
         while (wordEnd < low_.size() && isLetter(low_[wordEnd])) ++wordEnd;
@@ -239,7 +248,8 @@ class Reader {
     while (!piece.empty() && piece.back() == ' ') piece.remove_suffix(1);
     LengthReading reading = readLength(piece, bare_);
     if (const std::size_t space = piece.find(' '); !reading && space != std::string_view::npos)
-      if (const LengthReading first = readLength(piece.substr(0, space), bare_)) {  // "30 17 high": two sizes, the second with its word
+      if (const LengthReading first =
+              readLength(piece.substr(0, space), bare_)) {  // "30 17 high": two sizes, the second with its word
         reading = first;
         end = at_ + space;
       }
@@ -296,7 +306,8 @@ class Reader {
           sizes_.push_back(readLengthHere());
           while (readTimes()) {
             if (at_ >= text_.size()) throw Refusal{at_, "A size is missing after the x."};
-            if (sizes_.size() == 3) throw Refusal{at_, "Three sizes are enough: width x depth x height. Say seat, arm or back for others."};
+            if (sizes_.size() == 3)
+              throw Refusal{at_, "Three sizes are enough: width x depth x height. Say seat, arm or back for others."};
             sizes_.push_back(readLengthHere());
           }
           shareUnit();
@@ -313,7 +324,8 @@ class Reader {
   }
 
   static const SizeWord* sizeWord(std::string_view word) {
-    const auto* at = std::find_if(kSizeWords.begin(), kSizeWords.end(), [&](const SizeWord& s) { return s.word == word; });
+    const auto* at =
+        std::find_if(kSizeWords.begin(), kSizeWords.end(), [&](const SizeWord& s) { return s.word == word; });
     return at == kSizeWords.end() ? nullptr : at;
   }
 
@@ -335,7 +347,8 @@ class Reader {
   void readTrailing() {
     const std::size_t began = at_;
     const Typed typed = readLengthHere();
-    if (!readNamedAfter(typed)) throw Refusal{began, "What is this size? Put an x between sizes, or say seat, arm, back or high."};
+    if (!readNamedAfter(typed))
+      throw Refusal{began, "What is this size? Put an x between sizes, or say seat, arm, back or high."};
   }
 
   void readWord() {
@@ -344,7 +357,8 @@ class Reader {
       const std::size_t here = at_;
       at_ += word.size();
       skip();
-      if (at_ >= text_.size() || !(isDigit(text_[at_]) || text_[at_] == '.')) throw Refusal{here, "A size is missing after \"" + std::string(word) + "\"."};
+      if (at_ >= text_.size() || !(isDigit(text_[at_]) || text_[at_] == '.'))
+        throw Refusal{here, "A size is missing after \"" + std::string(word) + "\"."};
       named(size->dimension, readLengthHere());
       return;
     }
@@ -359,7 +373,8 @@ class Reader {
       at_ += word.size();
       return;
     }
-    throw Refusal{at_, "\"" + std::string(word) + "\" is not a size word: use seat, arm, back, high, pad, dia, left or right."};
+    throw Refusal{
+        at_, "\"" + std::string(word) + "\" is not a size word: use seat, arm, back, high, pad, dia, left or right."};
   }
 
   void set(std::string_view dimension, double length) {
@@ -414,7 +429,8 @@ class Reader {
     const bool flat = hangs(kind_);
     for (std::size_t i = 0; i < sizes_.size(); ++i) {
       const double length = i < 2 ? rugLength(sizes_[i], "width") : sizes_[i].length;
-      if (flat) set(i == 0 ? (swapped_ ? "height" : "width") : i == 1 ? (swapped_ ? "width" : "height") : "depth", length);
+      if (flat)
+        set(i == 0 ? (swapped_ ? "height" : "width") : i == 1 ? (swapped_ ? "width" : "height") : "depth", length);
       else if (piece_.shape == Shape::Round) {
         // A round thing has one size across; the next is its height, unless two equal ones were typed.
         const bool twice = sizes_.size() > 1 && std::abs(sizes_[0].length - sizes_[1].length) < 0.01;
@@ -422,7 +438,9 @@ class Reader {
           set("width", length);
           set("depth", length);
         } else if (i == 1 && !twice) {
-          if (sizes_.size() == 3) throw Refusal{sizes_[1].at, "A round piece has one diameter: round table 30 x 17 high, or oval table 48 x 30 x 17."};
+          if (sizes_.size() == 3)
+            throw Refusal{sizes_[1].at,
+                          "A round piece has one diameter: round table 30 x 17 high, or oval table 48 x 30 x 17."};
           if (shape_) set("height", length);
           else {
             piece_.shape = Shape::Rect;
@@ -445,7 +463,8 @@ class Reader {
       piece_.doubts.erase("backHeight");
     }
     const bool said = !sizes_.empty() || anyNamed_;
-    if ((piece_.width <= 0 && !said) || !(piece_.depth || flat)) throw Refusal{text_.size(), "Type its sizes: width x depth x height."};
+    if ((piece_.width <= 0 && !said) || !(piece_.depth || flat))
+      throw Refusal{text_.size(), "Type its sizes: width x depth x height."};
     if (flat && !piece_.height) throw Refusal{text_.size(), "Type its width and its height."};
   }
 
@@ -454,7 +473,9 @@ class Reader {
     LengthFormat plain = usualFormat(bare_);
     plain.withUnit = false;
     const bool feet = isRug(kind_) && bare_ == Unit::Inch, cm = isRug(kind_) && bare_ == Unit::Millimetre;
-    const auto words = [&](double length) { return writeLength(feet ? length / 12 : cm ? length / 10 : length, plain); };
+    const auto words = [&](double length) {
+      return writeLength(feet ? length / 12 : cm ? length / 10 : length, plain);
+    };
     std::string out = text_.ends_with(' ') ? "" : " ";
     out += words(piece_.width);
     if (hangs(kind_)) return out + " x " + words(*piece_.height);
@@ -489,9 +510,11 @@ std::string kindCompletion(std::string_view text) {
   const std::string_view typed = std::string_view(low).substr(begin);
   if (typed.empty()) return {};
   for (const std::string_view kind : offeredKinds())
-    if (const std::string_view words = kindWords(kind); words.size() > typed.size() && words.starts_with(typed)) return std::string(words.substr(typed.size()));
+    if (const std::string_view words = kindWords(kind); words.size() > typed.size() && words.starts_with(typed))
+      return std::string(words.substr(typed.size()));
   for (const NamedKind& named : kindNames())
-    if (named.words.size() > typed.size() && named.words.starts_with(typed)) return std::string(named.words.substr(typed.size()));
+    if (named.words.size() > typed.size() && named.words.starts_with(typed))
+      return std::string(named.words.substr(typed.size()));
   return {};
 }
 
@@ -517,7 +540,8 @@ std::string pieceWords(const Piece& p, LengthFormat format) {
   say("height", p.height, "", isRug(p.kind) ? " thick" : " high");
   say("seatHeight", p.seatHeight, "seat ", "");
   say("armHeight", p.armHeight, "arm ", "");
-  if (!p.height || !p.backHeight || std::abs(*p.backHeight - *p.height) > 0.01) say("backHeight", p.backHeight, "back ", "");
+  if (!p.height || !p.backHeight || std::abs(*p.backHeight - *p.height) > 0.01)
+    say("backHeight", p.backHeight, "back ", "");
   if (p.shape == Shape::L) {
     say("longDepth", p.longDepth, "long limb ", " deep");
     say("returnWidth", p.returnWidth, "return ", p.hand == Hand::Left ? " wide on the left" : " wide on the right");

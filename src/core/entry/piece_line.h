@@ -22,8 +22,8 @@ struct PieceReading {
   std::string completion;          ///< what Tab would add to the line
 };
 
-/// Reads one line; bare numbers are in the job's unit, but of rugs up to 20 in feet (metric: up to 1000 in cm). Sizes are
-/// width x depth x height; of a picture width x height; words give the rest: seat, arm, back, high, pad, dia, limb,
+/// Reads one line; bare numbers are in the job's unit, but of rugs up to 20 in feet (metric: up to 1000 in cm). Sizes
+/// are width x depth x height; of a picture width x height; words give the rest: seat, arm, back, high, pad, dia, limb,
 /// return, left, right. Text in quotes is the name. `swapped` takes a picture's sizes the other way round.
 [[nodiscard]] PieceReading readPieceLine(std::string_view text, Unit bare, LengthFormat format, bool swapped = false);
 

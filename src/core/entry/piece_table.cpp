@@ -86,7 +86,8 @@ Result<Dimension> readDimension(std::string_view typed, std::string_view kind, U
       if (!source) source = takeSource(behind);
       const bool zero = behind == "0";  // "0" is no length, but a ± may be none
       const LengthReading doubt = zero ? LengthReading{0.0, 0, {}} : readLength(behind, bare);
-      if (!doubt) return Error{where, "has a \u00b1 that cannot be read: \"" + behind + "\"", "Type it as 84 \u00b11/2 ticket"};
+      if (!doubt)
+        return Error{where, "has a \u00b1 that cannot be read: \"" + behind + "\"", "Type it as 84 \u00b11/2 ticket"};
       u95 = *doubt.length;
       text = trimmed(std::string_view(text).substr(0, at));
       if (!source) source = takeSource(text);
@@ -131,7 +132,8 @@ std::string sourcesText(const Piece& piece, double unit) {
     if (column.dimension.empty()) continue;
     const auto doubt = piece.doubts.find(std::string(column.dimension));
     if (doubt == piece.doubts.end() || doubt->second == Doubt{}) continue;
-    out += (out.empty() ? "" : "; ") + std::string(column.key) + " " + std::string(kSources[static_cast<std::size_t>(doubt->second.source)]);
+    out += (out.empty() ? "" : "; ") + std::string(column.key) + " " +
+           std::string(kSources[static_cast<std::size_t>(doubt->second.source)]);
     out += " \u00b1" + number(doubt->second.u95, unit);  // also 0: without it a ticket has its usual ±
   }
   return out;
@@ -146,10 +148,12 @@ std::optional<Error> takeSources(Piece& piece, std::string_view text, Unit bare,
     rest = end < rest.size() ? trimmed(std::string_view(rest).substr(end + 1)) : "";
     if (part.empty()) continue;
     const auto column = std::find_if(pieceColumns().begin(), pieceColumns().end(), [&](const PieceColumn& c) {
-      return !c.dimension.empty() && part.starts_with(c.key) && (part.size() == c.key.size() || part[c.key.size()] == ' ');
+      return !c.dimension.empty() && part.starts_with(c.key) &&
+             (part.size() == c.key.size() || part[c.key.size()] == ' ');
     });
     // The length itself stands in its own column: a stand-in of 1 lets the same reader take source and ±.
-    const Error unread{where, "cannot be read: \"" + part + "\"", "Say a size, its source and its \u00b1, such as width ticket \u00b11"};
+    const Error unread{where, "cannot be read: \"" + part + "\"",
+                       "Say a size, its source and its \u00b1, such as width ticket \u00b11"};
     if (column == pieceColumns().end()) return unread;
     const auto read = readDimension("1 " + part.substr(column->key.size()), piece.kind, bare, where);
     if (!read || !read->doubt) return unread;
@@ -171,8 +175,9 @@ Heading headingOf(const std::string& text) {
     word = trimmed(std::string_view(word).substr(0, open));
   }
   static const std::unordered_map<std::string_view, std::string_view> kOthers{
-      {"item", "name"}, {"piece", "name"},       {"what", "kind"},      {"type", "kind"},        {"w", "width"},   {"length", "width"},   {"d", "depth"},
-      {"h", "height"},  {"seat height", "seat"}, {"arm height", "arm"}, {"back height", "back"}, {"qty", "count"}, {"quantity", "count"}, {"number", "count"}};
+      {"item", "name"},        {"piece", "name"}, {"what", "kind"},      {"type", "kind"},        {"w", "width"},
+      {"length", "width"},     {"d", "depth"},    {"h", "height"},       {"seat height", "seat"}, {"arm height", "arm"},
+      {"back height", "back"}, {"qty", "count"},  {"quantity", "count"}, {"number", "count"}};
   if (const auto other = kOthers.find(word); other != kOthers.end()) word = other->second;
   for (const PieceColumn& column : pieceColumns())
     if (word == column.key || word == lower(std::string(column.title))) out.column = &column;
@@ -188,39 +193,42 @@ void keepExact(Piece& piece, const Piece& before, const PieceColumn& column) {
   else piece.*column.member = then;
 }
 
-bool isBareNumber(const std::string& text) { return !text.empty() && text.find_first_not_of("0123456789.,/ -") == std::string::npos; }
+bool isBareNumber(const std::string& text) {
+  return !text.empty() && text.find_first_not_of("0123456789.,/ -") == std::string::npos;
+}
 
 }  // namespace
 
 const std::vector<PieceColumn>& pieceColumns() {
-  static const std::vector<PieceColumn> all{{"id", "Id", PieceField::Id},
-                                            {"name", "Name", PieceField::Name},
-                                            {"kind", "Kind", PieceField::Kind},
-                                            {"shape", "Shape", PieceField::Shape},
-                                            {"width", "Width", PieceField::Length, nullptr, "width"},
-                                            {"depth", "Depth", PieceField::Length, &Piece::depth, "depth"},
-                                            {"height", "Height", PieceField::Length, &Piece::height, "height"},
-                                            {"seat", "Seat", PieceField::Length, &Piece::seatHeight, "seatHeight"},
-                                            {"arm", "Arm", PieceField::Length, &Piece::armHeight, "armHeight"},
-                                            {"back", "Back", PieceField::Length, &Piece::backHeight, "backHeight"},
-                                            {"count", "Count", PieceField::Count},
-                                            {"long limb", "Long limb", PieceField::Length, &Piece::longDepth, "longDepth"},
-                                            {"return", "Return", PieceField::Length, &Piece::returnWidth, "returnWidth"},
-                                            {"hand", "Hand", PieceField::Hand},
-                                            {"feet in", "Feet in", PieceField::Length, &Piece::feetInset, "feetInset"},
-                                            {"pad", "Pad", PieceField::Length, &Piece::pad, "pad"},
-                                            {"sold width", "Sold width", PieceField::Length, &Piece::nominalWidth, ""},
-                                            {"sold depth", "Sold depth", PieceField::Length, &Piece::nominalDepth, ""},
-                                            {"seats", "Seats", PieceField::Seats},
-                                            {"legs", "Legs", PieceField::Length, &Piece::legHeight, "legHeight"},
-                                            {"opens by", "Opens by", PieceField::Length, &Piece::opensBy, "opensBy"},
-                                            {"extends by", "Extends by", PieceField::Length, &Piece::extendsBy, "extendsBy"},
-                                            {"back side", "Back side", PieceField::Back},
-                                            {"material", "Material", PieceField::Material},
-                                            {"weight", "Weight (kg)", PieceField::Weight},
-                                            {"owned", "Owned", PieceField::Owned},
-                                            {"price", "Price", PieceField::Price},
-                                            {"sources", "Sources", PieceField::Sources}};
+  static const std::vector<PieceColumn> all{
+      {"id", "Id", PieceField::Id},
+      {"name", "Name", PieceField::Name},
+      {"kind", "Kind", PieceField::Kind},
+      {"shape", "Shape", PieceField::Shape},
+      {"width", "Width", PieceField::Length, nullptr, "width"},
+      {"depth", "Depth", PieceField::Length, &Piece::depth, "depth"},
+      {"height", "Height", PieceField::Length, &Piece::height, "height"},
+      {"seat", "Seat", PieceField::Length, &Piece::seatHeight, "seatHeight"},
+      {"arm", "Arm", PieceField::Length, &Piece::armHeight, "armHeight"},
+      {"back", "Back", PieceField::Length, &Piece::backHeight, "backHeight"},
+      {"count", "Count", PieceField::Count},
+      {"long limb", "Long limb", PieceField::Length, &Piece::longDepth, "longDepth"},
+      {"return", "Return", PieceField::Length, &Piece::returnWidth, "returnWidth"},
+      {"hand", "Hand", PieceField::Hand},
+      {"feet in", "Feet in", PieceField::Length, &Piece::feetInset, "feetInset"},
+      {"pad", "Pad", PieceField::Length, &Piece::pad, "pad"},
+      {"sold width", "Sold width", PieceField::Length, &Piece::nominalWidth, ""},
+      {"sold depth", "Sold depth", PieceField::Length, &Piece::nominalDepth, ""},
+      {"seats", "Seats", PieceField::Seats},
+      {"legs", "Legs", PieceField::Length, &Piece::legHeight, "legHeight"},
+      {"opens by", "Opens by", PieceField::Length, &Piece::opensBy, "opensBy"},
+      {"extends by", "Extends by", PieceField::Length, &Piece::extendsBy, "extendsBy"},
+      {"back side", "Back side", PieceField::Back},
+      {"material", "Material", PieceField::Material},
+      {"weight", "Weight (kg)", PieceField::Weight},
+      {"owned", "Owned", PieceField::Owned},
+      {"price", "Price", PieceField::Price},
+      {"sources", "Sources", PieceField::Sources}};
   return all;
 }
 
@@ -247,14 +255,18 @@ std::string pieceCell(const Piece& piece, const PieceColumn& column, LengthForma
   const auto doubt = piece.doubts.find(std::string(column.dimension));
   if (doubt == piece.doubts.end() || doubt->second == Doubt{}) return text;
   if (doubt->second.u95 > 0) text += " \u00b1" + writeLength(doubt->second.u95, format);
-  if (doubt->second.source != DimensionSource::Measured) text += " " + std::string(kSources[static_cast<std::size_t>(doubt->second.source)]);
+  if (doubt->second.source != DimensionSource::Measured)
+    text += " " + std::string(kSources[static_cast<std::size_t>(doubt->second.source)]);
   return text;
 }
 
 Result<Piece> withPieceCell(Piece piece, const PieceColumn& column, std::string_view typed, Unit bare) {
   const std::string text = trimmed(typed), where(column.title);
-  const auto oneOf = [&](const auto& words) { return std::find(words.begin(), words.end(), lower(text)) - words.begin(); };
-  if (text.size() > kLongestText && column.field != PieceField::Sources) return Error{where, "is longer than 200 letters", "Shorten it"};
+  const auto oneOf = [&](const auto& words) {
+    return std::find(words.begin(), words.end(), lower(text)) - words.begin();
+  };
+  if (text.size() > kLongestText && column.field != PieceField::Sources)
+    return Error{where, "is longer than 200 letters", "Shorten it"};
   switch (column.field) {
     case PieceField::Id: piece.id = PieceId(text); return piece;
     case PieceField::Name:
@@ -267,7 +279,8 @@ Result<Piece> withPieceCell(Piece piece, const PieceColumn& column, std::string_
       return piece;
     case PieceField::Shape: {
       const auto at = text.empty() ? 0 : lower(text) == "rectangular" ? 0 : oneOf(kShapes);
-      if (at == static_cast<std::ptrdiff_t>(kShapes.size())) return Error{where, "is not known: \"" + text + "\"", "Say rect, round, oval, l or curve"};
+      if (at == static_cast<std::ptrdiff_t>(kShapes.size()))
+        return Error{where, "is not known: \"" + text + "\"", "Say rect, round, oval, l or curve"};
       piece.shape = static_cast<Shape>(at);
       if (piece.shape == Shape::Round) piece.depth = piece.width;
       if (piece.shape == Shape::L) {
@@ -284,7 +297,8 @@ Result<Piece> withPieceCell(Piece piece, const PieceColumn& column, std::string_
     }
     case PieceField::Hand:
       if (text.empty()) return piece;
-      if (lower(text) != "left" && lower(text) != "right") return Error{where, "is not known: \"" + text + "\"", "Say left or right"};
+      if (lower(text) != "left" && lower(text) != "right")
+        return Error{where, "is not known: \"" + text + "\"", "Say left or right"};
       piece.hand = lower(text) == "left" ? Hand::Left : Hand::Right;
       return piece;
     case PieceField::Count: {
@@ -324,7 +338,8 @@ Result<Piece> withPieceCell(Piece piece, const PieceColumn& column, std::string_
       const auto read = readNumber(text);
       if (text.empty()) amount = std::nullopt;
       else if (!read || !(weight ? *read > 0 && *read <= 100'000 : *read >= 0 && *read <= 1e9))
-        return Error{where, "is not an amount: \"" + text + "\"", weight ? "Type kilograms" : "Type a number without a currency"};
+        return Error{where, "is not an amount: \"" + text + "\"",
+                     weight ? "Type kilograms" : "Type a number without a currency"};
       else amount = *read;
       return piece;
     }
@@ -346,7 +361,8 @@ Result<Piece> withPieceCell(Piece piece, const PieceColumn& column, std::string_
   else if (const auto fault = faultOfLength(*read->length, where)) return *fault;
   if (column.member == nullptr) piece.width = *read->length;
   else piece.*column.member = read->length;
-  if (piece.shape == Shape::Round && (column.member == nullptr || column.member == &Piece::depth)) piece.width = *(piece.depth = read->length);
+  if (piece.shape == Shape::Round && (column.member == nullptr || column.member == &Piece::depth))
+    piece.width = *(piece.depth = read->length);
   if (dimension.empty()) return piece;
   piece.doubts.erase(dimension);
   if (read->doubt && *read->doubt != Doubt{}) piece.doubts[dimension] = *read->doubt;
@@ -359,12 +375,14 @@ bool isHeader(const std::vector<std::string>& row) {
   for (const std::string& cell : row) {
     const Heading heading = headingOf(cell);
     known += heading.column != nullptr;
-    name = name || (heading.column != nullptr && (heading.column->field == PieceField::Name || heading.column->field == PieceField::Kind));
+    name = name || (heading.column != nullptr &&
+                    (heading.column->field == PieceField::Name || heading.column->field == PieceField::Kind));
   }
   return name && known >= 2;
 }
 
-TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, Unit bare, const std::vector<Shared<Piece>>& known, std::size_t headerRow) {
+TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, Unit bare,
+                            const std::vector<Shared<Piece>>& known, std::size_t headerRow) {
   TableReading out;
   std::unordered_map<std::string_view, const Piece*> byId;
   for (const auto& piece : known) byId[piece->id.value] = piece.get();
@@ -372,10 +390,12 @@ TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, U
   const auto refuse = [&](std::size_t row, Error fault) {
     ++out.faulty;
     if (!fault.where.empty()) fault.where = ", " + fault.where;
-    if (out.faults.size() < kMostFaults) out.faults.push_back({"row " + std::to_string(row) + fault.where, fault.what, fault.hint});
+    if (out.faults.size() < kMostFaults)
+      out.faults.push_back({"row " + std::to_string(row) + fault.where, fault.what, fault.hint});
   };
   if (rows.empty() || !isHeader(rows.front())) {
-    refuse(headerRow, {"", "does not name the columns", "The first row says what stands below it: name, kind, width, depth, height, count"});
+    refuse(headerRow, {"", "does not name the columns",
+                       "The first row says what stands below it: name, kind, width, depth, height, count"});
     return out;
   }
   if (rows.size() > kMostRows) {
@@ -385,17 +405,22 @@ TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, U
   std::vector<Heading> headings;
   for (const std::string& cell : rows.front()) {
     headings.push_back(headingOf(cell));
-    if (headings.back().column == nullptr && !trimmed(cell).empty()) out.notes.push_back("The column \"" + trimmed(cell) + "\" is not read.");
+    if (headings.back().column == nullptr && !trimmed(cell).empty())
+      out.notes.push_back("The column \"" + trimmed(cell) + "\" is not read.");
   }
   const auto has = [&](PieceField field) {
-    return std::any_of(headings.begin(), headings.end(), [&](const Heading& h) { return h.column != nullptr && h.column->field == field; });
+    return std::any_of(headings.begin(), headings.end(),
+                       [&](const Heading& h) { return h.column != nullptr && h.column->field == field; });
   };
-  // What later columns build on comes first, wherever it stands: a kind decides the usual ±, a shape what a width means.
-  static constexpr std::array kOrder{PieceField::Id,     PieceField::Name,  PieceField::Kind,  PieceField::Length,   PieceField::Shape,
-                                     PieceField::Hand,   PieceField::Count, PieceField::Seats, PieceField::Material, PieceField::Back,
-                                     PieceField::Weight, PieceField::Owned, PieceField::Price, PieceField::Sources};
+  // What later columns build on comes first, wherever it stands: a kind decides the usual ±, a shape what a width
+  // means.
+  static constexpr std::array kOrder{PieceField::Id,       PieceField::Name,   PieceField::Kind,   PieceField::Length,
+                                     PieceField::Shape,    PieceField::Hand,   PieceField::Count,  PieceField::Seats,
+                                     PieceField::Material, PieceField::Back,   PieceField::Weight, PieceField::Owned,
+                                     PieceField::Price,    PieceField::Sources};
   for (std::size_t r = 1; r < rows.size(); ++r) {
-    if (std::all_of(rows[r].begin(), rows[r].end(), [](const std::string& cell) { return trimmed(cell).empty(); })) continue;
+    if (std::all_of(rows[r].begin(), rows[r].end(), [](const std::string& cell) { return trimmed(cell).empty(); }))
+      continue;
     Piece piece;
     bool sound = true;
     const Piece* before = nullptr;
@@ -404,7 +429,8 @@ TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, U
         if (const auto at = byId.find(trimmed(rows[r][c])); at != byId.end()) piece = *(before = at->second);
     if (before != nullptr)
       if (const auto [first, fresh] = seen.emplace(before->id.value, headerRow + r); !fresh) {
-        refuse(headerRow + r, {"Id", "is that of row " + std::to_string(first->second) + ", too", "Each piece stands in one row"});
+        refuse(headerRow + r,
+               {"Id", "is that of row " + std::to_string(first->second) + ", too", "Each piece stands in one row"});
         continue;
       }
     for (const PieceField field : kOrder)
@@ -413,7 +439,8 @@ TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, U
         if (column == nullptr || column->field != field) continue;
         std::string text = trimmed(rows[r][c]);
         if (text.empty() && field != PieceField::Length) continue;
-        if (field == PieceField::Length && !headings[c].unit.empty() && isBareNumber(text)) text += " " + headings[c].unit;
+        if (field == PieceField::Length && !headings[c].unit.empty() && isBareNumber(text))
+          text += " " + headings[c].unit;
         const auto with = withPieceCell(piece, *column, text, bare);
         if (with) piece = *with;
         if (with && before != nullptr && field == PieceField::Length) keepExact(piece, *before, *column);
@@ -423,13 +450,15 @@ TableReading readPieceTable(const std::vector<std::vector<std::string>>& rows, U
     if (piece.kind.empty()) piece.kind = kindInName(piece.name);
     if (piece.name.empty()) piece.name = capital(std::string(kindWords(piece.kind)));
     if (!isKnownKind(piece.kind) && has(PieceField::Kind))
-      out.notes.push_back("Row " + std::to_string(headerRow + r) + ": no furniture rule judges a \"" + piece.kind + "\"; it is drawn and measured.");
+      out.notes.push_back("Row " + std::to_string(headerRow + r) + ": no furniture rule judges a \"" + piece.kind +
+                          "\"; it is drawn and measured.");
     Piece named = piece;
     if (named.id.empty()) named.id = PieceId("row");
     if (const auto fault = faultOf(named)) refuse(headerRow + r, *fault);
     else out.pieces.push_back(std::move(piece));
   }
-  if (out.pieces.empty() && out.faults.empty()) refuse(headerRow + 1, {"", "holds no piece", "Below the header comes one row for each piece"});
+  if (out.pieces.empty() && out.faults.empty())
+    refuse(headerRow + 1, {"", "holds no piece", "Below the header comes one row for each piece"});
   return out;
 }
 
@@ -437,7 +466,8 @@ std::vector<std::vector<std::string>> pieceRows(const std::vector<Shared<Piece>>
   const double per = unit == Unit::Inch ? kInch : 1;
   std::vector<std::vector<std::string>> rows(1);
   for (const PieceColumn& column : pieceColumns())
-    rows[0].push_back(std::string(column.key) + (column.field == PieceField::Length ? unit == Unit::Inch ? " (in)" : " (mm)" : ""));
+    rows[0].push_back(std::string(column.key) +
+                      (column.field == PieceField::Length ? unit == Unit::Inch ? " (in)" : " (mm)" : ""));
   for (const auto& piece : pieces) {
     auto& row = rows.emplace_back();
     for (const PieceColumn& column : pieceColumns()) {

@@ -29,7 +29,8 @@ class Reader {
     const std::vector<CornerId> corners = readCorners();
     const bool angle = takeWord("angle"), opening = takeWord("opening"), bow = !opening && takeWord("bow");
     if (opening || bow) {
-      if (corners.empty() || corners.size() > 2) throw Refusal{0, opening ? "Say on which wall: A opening 32." : "Say of which wall: AB bow 4."};
+      if (corners.empty() || corners.size() > 2)
+        throw Refusal{0, opening ? "Say on which wall: A opening 32." : "Say of which wall: AB bow 4."};
       r.from = corners[0];
       r.to = sketch_.corners[(place(r.from) + 1) % sketch_.corners.size()].id;
       if (corners.size() == 2) between(r, corners[0], corners[1]);
@@ -40,7 +41,8 @@ class Reader {
       r.kind = ReadingKind::Offset;
       r.from = corners[0];
       r.to = corners[1];
-      if (r.from == r.to || place(r.from) == (place(r.to) + 1) % sketch_.corners.size()) throw Refusal{0, "This corner stands on that wall."};
+      if (r.from == r.to || place(r.from) == (place(r.to) + 1) % sketch_.corners.size())
+        throw Refusal{0, "This corner stands on that wall."};
     } else if (corners.empty() && !angle) {
       if (!expected) throw Refusal{0, "Every wall is read. Say between which corners: AC 268."};
       between(r, expected->first, expected->second);
@@ -50,7 +52,8 @@ class Reader {
     } else if (corners.size() == 2 && !angle) {
       between(r, corners[0], corners[1]);
     } else {
-      throw Refusal{0, angle ? "An angle stands at one corner: B angle 92.5." : "A length runs between two corners: AC 268."};
+      throw Refusal{
+          0, angle ? "An angle stands at one corner: B angle 92.5." : "A length runs between two corners: AC 268."};
     }
     readBehind(r);
     if (r.kind == ReadingKind::Angle) readAngle(r);
@@ -60,7 +63,8 @@ class Reader {
 
  private:
   void skip() {
-    while (at_ < text_.size() && (text_[at_] == ' ' || text_[at_] == '\t' || text_[at_] == ':' || text_[at_] == '=')) ++at_;
+    while (at_ < text_.size() && (text_[at_] == ' ' || text_[at_] == '\t' || text_[at_] == ':' || text_[at_] == '='))
+      ++at_;
   }
   [[nodiscard]] std::string_view wordHere() const {
     std::size_t end = at_;
@@ -74,7 +78,8 @@ class Reader {
     return out;
   }
   [[nodiscard]] bool isCorner(const std::string& id) const {
-    return std::any_of(sketch_.corners.begin(), sketch_.corners.end(), [&](const SketchCorner& c) { return c.id.value == id; });
+    return std::any_of(sketch_.corners.begin(), sketch_.corners.end(),
+                       [&](const SketchCorner& c) { return c.id.value == id; });
   }
   bool takeWord(std::string_view word) {
     skip();
@@ -113,7 +118,8 @@ class Reader {
       if (isCorner(word)) {
         out.emplace_back(word);
         at_ += word.size();
-      } else if (word.size() >= 2 && isCorner(word.substr(0, word.size() / 2)) && isCorner(word.substr(word.size() / 2))) {
+      } else if (word.size() >= 2 && isCorner(word.substr(0, word.size() / 2)) &&
+                 isCorner(word.substr(word.size() / 2))) {
         out.emplace_back(word.substr(0, word.size() / 2));
         out.emplace_back(word.substr(word.size() / 2));
         at_ += word.size();
@@ -157,7 +163,8 @@ class Reader {
       again = false;
       trim();
       const auto takes = [&](std::string_view word) {
-        if (!rest.ends_with(word) || (rest.size() > word.size() && isLetter(rest[rest.size() - word.size() - 1]))) return false;
+        if (!rest.ends_with(word) || (rest.size() > word.size() && isLetter(rest[rest.size() - word.size() - 1])))
+          return false;
         rest.remove_suffix(word.size());
         return again = true;
       };
@@ -189,7 +196,8 @@ class Reader {
     r.value = *reading.length;
     if (doubt_.empty()) return;
     const LengthReading doubt = readLength(doubt_, bare_);
-    if (!doubt || *doubt.length <= 0) throw Refusal{doubtAt_ + doubt.at, "This \u00b1 cannot be read. Type it as \u00b11/4."};
+    if (!doubt || *doubt.length <= 0)
+      throw Refusal{doubtAt_ + doubt.at, "This \u00b1 cannot be read. Type it as \u00b11/4."};
     r.u95 = *doubt.length;
   }
 
@@ -202,15 +210,18 @@ class Reader {
     while (!plain.empty() && plain.front() == ' ') plain.erase(plain.begin());
     double value = 0;
     const auto [end, fault] = std::from_chars(plain.data(), plain.data() + plain.size(), value);
-    return fault == std::errc{} && end == plain.data() + plain.size() && std::isfinite(value) ? std::optional(value) : std::nullopt;
+    return fault == std::errc{} && end == plain.data() + plain.size() && std::isfinite(value) ? std::optional(value)
+                                                                                              : std::nullopt;
   }
   void readAngle(Reading& r) {
     const auto degrees = number(value_);
-    if (!degrees || !(*degrees > 0 && *degrees < 360)) throw Refusal{at_, "An angle inside a corner is more than 0 and less than 360 degrees."};
+    if (!degrees || !(*degrees > 0 && *degrees < 360))
+      throw Refusal{at_, "An angle inside a corner is more than 0 and less than 360 degrees."};
     r.value = *degrees;
     if (doubt_.empty()) return;
     const auto doubt = number(doubt_);
-    if (!doubt || !(*doubt > 0 && *doubt < 90)) throw Refusal{doubtAt_, "This \u00b1 cannot be read. Type it in degrees, as \u00b10.5."};
+    if (!doubt || !(*doubt > 0 && *doubt < 90))
+      throw Refusal{doubtAt_, "This \u00b1 cannot be read. Type it in degrees, as \u00b10.5."};
     r.u95 = *doubt;
   }
 
@@ -258,7 +269,8 @@ std::optional<std::pair<CornerId, CornerId>> expectedRun(const SurveyRecord& rec
   return std::nullopt;
 }
 
-ReadingLine readReadingLine(std::string_view text, const SurveyRecord& record, const std::optional<std::pair<CornerId, CornerId>>& expected, Unit bare,
+ReadingLine readReadingLine(std::string_view text, const SurveyRecord& record,
+                            const std::optional<std::pair<CornerId, CornerId>>& expected, Unit bare,
                             LengthFormat format) {
   ReadingLine out;
   if (text.size() > kLongest) {
@@ -275,12 +287,15 @@ ReadingLine readReadingLine(std::string_view text, const SurveyRecord& record, c
       const long t = std::lround(v * 10);
       return std::to_string(t / 10) + "." + std::to_string(t % 10) + "\u00b0";
     };
-    out.echo =
-        capital(readingName(r)) + ", " +
-        (r.kind == ReadingKind::Angle ? tenths(r.value) + ", \u00b1" + tenths(u95) : writeLength(r.value, format) + ", \u00b1" + writeLength(u95, format));
+    out.echo = capital(readingName(r)) + ", " +
+               (r.kind == ReadingKind::Angle ? tenths(r.value) + ", \u00b1" + tenths(u95)
+                                             : writeLength(r.value, format) + ", \u00b1" + writeLength(u95, format));
     if (r.instrument != Instrument::Tape)
-      out.echo += r.instrument == Instrument::Laser ? ", laser" : r.instrument == Instrument::Plan ? ", from a plan" : ", from a photograph";
-    if (r.takenAt != TakenAt::Chest) out.echo += r.takenAt == TakenAt::Skirting ? ", at the skirting" : ", at the ceiling";
+      out.echo += r.instrument == Instrument::Laser  ? ", laser"
+                  : r.instrument == Instrument::Plan ? ", from a plan"
+                                                     : ", from a photograph";
+    if (r.takenAt != TakenAt::Chest)
+      out.echo += r.takenAt == TakenAt::Skirting ? ", at the skirting" : ", at the ceiling";
   } catch (const Refusal& refusal) {
     out.at = refusal.at;
     out.complaint = refusal.sentence;

@@ -19,11 +19,13 @@ struct ReadingLine {
 /// Between which corners the next reading is expected: the first wall not read yet, else nothing.
 [[nodiscard]] std::optional<std::pair<CornerId, CornerId>> expectedRun(const SurveyRecord&);
 
-/// Reads one line. Two corners that follow each other are a wall, read in either direction; others are corner to corner. One
-/// corner and "angle" or a degree sign: the angle inside it. "C off A": from corner C square to wall A. "A opening 32 trim": an
-/// opening's width on wall A. "AB bow 4": how far the middle of wall A stands off its chord. Without corners it is `expected`. Behind the value: laser, plan or
-/// photo; skirting or ceiling; its ± as ±1/4; a note in quotes. Bare numbers are in the job's unit.
-[[nodiscard]] ReadingLine readReadingLine(std::string_view text, const SurveyRecord&, const std::optional<std::pair<CornerId, CornerId>>& expected, Unit bare,
+/// Reads one line. Two corners that follow each other are a wall, read in either direction; others are corner to
+/// corner. One corner and "angle" or a degree sign: the angle inside it. "C off A": from corner C square to wall A. "A
+/// opening 32 trim": an opening's width on wall A. "AB bow 4": how far the middle of wall A stands off its chord.
+/// Without corners it is `expected`. Behind the value: laser, plan or photo; skirting or ceiling; its ± as ±1/4; a note
+/// in quotes. Bare numbers are in the job's unit.
+[[nodiscard]] ReadingLine readReadingLine(std::string_view text, const SurveyRecord&,
+                                          const std::optional<std::pair<CornerId, CornerId>>& expected, Unit bare,
                                           LengthFormat format);
 
 /// What stands before the value on a line for the same place: "A to C ", "B angle ".

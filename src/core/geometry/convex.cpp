@@ -102,7 +102,8 @@ Witnesses centred(const std::vector<Vec2>& a, const std::vector<Vec2>& b, Vec2 n
 /// of their directions.
 std::vector<Vec2> difference(const std::vector<Vec2>& b, const std::vector<Vec2>& a, Vec2 x, Vec2 y) {
   const auto lowest = [](std::vector<Vec2> p) {
-    const auto first = std::min_element(p.begin(), p.end(), [](Vec2 l, Vec2 r) { return l.y < r.y || (l.y == r.y && l.x < r.x); });
+    const auto first =
+        std::min_element(p.begin(), p.end(), [](Vec2 l, Vec2 r) { return l.y < r.y || (l.y == r.y && l.x < r.x); });
     std::rotate(p.begin(), first, p.end());
     return p;
   };
@@ -154,7 +155,8 @@ Box boundsOf(const Parts& parts) {
 }
 
 bool furtherApart(const Box& a, const Box& b, double cap) {
-  const double dx = std::max(a.low.x - b.high.x, b.low.x - a.high.x), dy = std::max(a.low.y - b.high.y, b.low.y - a.high.y);
+  const double dx = std::max(a.low.x - b.high.x, b.low.x - a.high.x),
+               dy = std::max(a.low.y - b.high.y, b.low.y - a.high.y);
   if (dx > cap || dy > cap) return true;
   return dx > 0 && dy > 0 && dx * dx + dy * dy > cap * cap;
 }

@@ -43,7 +43,8 @@ struct Separation {
 
 /// How far `moving` can slide along the unit vector `along` before it touches `fixed`; negative when it already
 /// overlaps and would have to go back; absent when it never meets it. Grazing by less than `graze` is no meeting.
-[[nodiscard]] std::optional<double> slideUntilTouch(const Convex& moving, const Convex& fixed, Vec2 along, double graze);
+[[nodiscard]] std::optional<double> slideUntilTouch(const Convex& moving, const Convex& fixed, Vec2 along,
+                                                    double graze);
 
 /// Nearest point to p on the segment a b.
 [[nodiscard]] Vec2 nearestOnSegment(Vec2 p, Vec2 a, Vec2 b);

@@ -7,7 +7,9 @@ namespace {
 
 constexpr double kFlat = 1e-9;  // mm²: a corner flatter than this bends neither way
 
-bool inTriangle(Vec2 p, Vec2 a, Vec2 b, Vec2 c) { return cross(b - a, p - a) >= 0 && cross(c - b, p - b) >= 0 && cross(a - c, p - c) >= 0; }
+bool inTriangle(Vec2 p, Vec2 a, Vec2 b, Vec2 c) {
+  return cross(b - a, p - a) >= 0 && cross(c - b, p - b) >= 0 && cross(a - c, p - c) >= 0;
+}
 
 bool isEar(const Polygon& p, std::size_t i) {
   const std::size_t n = p.size();

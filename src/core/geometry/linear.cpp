@@ -50,7 +50,8 @@ LeastSquares leastSquares(const Matrix& a, const Numbers& b) {
   const Eigen::MatrixXd m = map(a);
   const Eigen::VectorXd x = m.colPivHouseholderQr().solve(map(b));
   const Eigen::MatrixXd normal = m.transpose() * m;
-  return {numbers(x), numbers(m * x - map(b)), matrix(normal.ldlt().solve(Eigen::MatrixXd::Identity(m.cols(), m.cols())))};
+  return {numbers(x), numbers(m * x - map(b)),
+          matrix(normal.ldlt().solve(Eigen::MatrixXd::Identity(m.cols(), m.cols())))};
 }
 
 Numbers shortestSolution(const Matrix& a, const Numbers& b) {
@@ -71,8 +72,9 @@ Span spanOf(const Matrix& a, double share) {
   // A P = Q T Z: the first columns of Q span A's columns, the first rows of Z Pᵀ its rows.
   const Eigen::MatrixXd q = parts.householderQ() * Eigen::MatrixXd::Identity(m.rows(), parts.rank());
   // At full rank there is no Z, and everything is spanned.
-  const Eigen::MatrixXd z = parts.rank() == m.cols() ? Eigen::MatrixXd(Eigen::MatrixXd::Identity(m.cols(), m.cols()))
-                                                     : Eigen::MatrixXd(parts.matrixZ() * parts.colsPermutation().transpose());
+  const Eigen::MatrixXd z = parts.rank() == m.cols()
+                                ? Eigen::MatrixXd(Eigen::MatrixXd::Identity(m.cols(), m.cols()))
+                                : Eigen::MatrixXd(parts.matrixZ() * parts.colsPermutation().transpose());
   return {numbers(q.rowwise().squaredNorm()), matrix(z.topRows(parts.rank()))};
 }
 

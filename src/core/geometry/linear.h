@@ -17,7 +17,8 @@ struct Matrix {
   Numbers values = {};
 
   Matrix() = default;
-  Matrix(std::size_t rowCount, std::size_t columnCount) : rows(rowCount), columns(columnCount), values(rowCount * columnCount, 0) {}
+  Matrix(std::size_t rowCount, std::size_t columnCount)
+      : rows(rowCount), columns(columnCount), values(rowCount * columnCount, 0) {}
   double& operator()(std::size_t row, std::size_t column) { return values[row * columns + column]; }
   double operator()(std::size_t row, std::size_t column) const { return values[row * columns + column]; }
 };

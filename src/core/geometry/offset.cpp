@@ -18,7 +18,8 @@ ClipperLib::Path asItRuns(const Polygon& polygon) {
 Polygon polygonOf(const ClipperLib::Path& path) {
   Polygon out;
   out.reserve(path.size());
-  for (const ClipperLib::IntPoint& p : path) out.push_back({static_cast<double>(p.X) / kGrid, static_cast<double>(p.Y) / kGrid});
+  for (const ClipperLib::IntPoint& p : path)
+    out.push_back({static_cast<double>(p.X) / kGrid, static_cast<double>(p.Y) / kGrid});
   return out;
 }
 ClipperLib::Path toGrid(const Polygon& polygon) {
@@ -51,7 +52,8 @@ std::vector<Area> areasOf(const ClipperLib::PolyTree& tree) {
   }
   return out;
 }
-std::vector<Area> clipped(ClipperLib::ClipType how, const std::vector<Polygon>& these, const std::vector<Polygon>& those) {
+std::vector<Area> clipped(ClipperLib::ClipType how, const std::vector<Polygon>& these,
+                          const std::vector<Polygon>& those) {
   ClipperLib::Clipper clipper;
   for (const Polygon& polygon : these) clipper.AddPath(asItRuns(polygon), ClipperLib::ptSubject, true);
   for (const Polygon& polygon : those) clipper.AddPath(asItRuns(polygon), ClipperLib::ptClip, true);
@@ -75,8 +77,12 @@ bool contains(const Area& area, Vec2 point) {
   return true;
 }
 
-std::vector<Area> without(const std::vector<Polygon>& these, const std::vector<Polygon>& those) { return clipped(ClipperLib::ctDifference, these, those); }
-std::vector<Area> within(const std::vector<Polygon>& these, const std::vector<Polygon>& those) { return clipped(ClipperLib::ctIntersection, these, those); }
+std::vector<Area> without(const std::vector<Polygon>& these, const std::vector<Polygon>& those) {
+  return clipped(ClipperLib::ctDifference, these, those);
+}
+std::vector<Area> within(const std::vector<Polygon>& these, const std::vector<Polygon>& those) {
+  return clipped(ClipperLib::ctIntersection, these, those);
+}
 
 std::vector<Polygon> outlinesOf(const std::vector<Area>& areas) {
   std::vector<Polygon> out;
@@ -89,7 +95,8 @@ std::vector<Polygon> outlinesOf(const std::vector<Area>& areas) {
 
 std::vector<Area> grown(const std::vector<Area>& areas, double by, double tolerance) {
   ClipperLib::ClipperOffset offset(2, tolerance * kGrid);
-  for (const Polygon& polygon : outlinesOf(areas)) offset.AddPath(asItRuns(polygon), ClipperLib::jtRound, ClipperLib::etClosedPolygon);
+  for (const Polygon& polygon : outlinesOf(areas))
+    offset.AddPath(asItRuns(polygon), ClipperLib::jtRound, ClipperLib::etClosedPolygon);
   ClipperLib::PolyTree tree;
   offset.Execute(tree, by * kGrid);
   return areasOf(tree);
@@ -103,7 +110,9 @@ std::vector<Polygon> grown(const Polygon& polygon, double by) {
   return fromGrid(out);
 }
 
-std::vector<Polygon> clippedTo(const std::vector<Polygon>& polygons, const Polygon& room) { return fromGrid(cut(polygons, room)); }
+std::vector<Polygon> clippedTo(const std::vector<Polygon>& polygons, const Polygon& room) {
+  return fromGrid(cut(polygons, room));
+}
 
 double coveredArea(const std::vector<Polygon>& polygons, const Polygon& room) {
   double area = 0;
@@ -118,7 +127,8 @@ Joined joined(const std::vector<Polygon>& polygons) {
   clipper.Execute(ClipperLib::ctUnion, paths, ClipperLib::pftNonZero, ClipperLib::pftNonZero);
   Joined out;
   for (const ClipperLib::Path& path : paths)
-    for (Polygon& polygon : fromGrid({path})) (ClipperLib::Orientation(path) ? out.outer : out.holes).push_back(std::move(polygon));
+    for (Polygon& polygon : fromGrid({path}))
+      (ClipperLib::Orientation(path) ? out.outer : out.holes).push_back(std::move(polygon));
   return out;
 }
 

@@ -15,8 +15,8 @@ constexpr double kMeet = 0.01;
 bool segmentsMeet(Vec2 a, Vec2 b, Vec2 c, Vec2 d) {
   const double d1 = cross(b - a, c - a), d2 = cross(b - a, d - a), d3 = cross(d - c, a - c), d4 = cross(d - c, b - c);
   if (((d1 > 0) != (d2 > 0)) && ((d3 > 0) != (d4 > 0))) return true;
-  return distance(c, nearestOnSegment(c, a, b)) < kMeet || distance(d, nearestOnSegment(d, a, b)) < kMeet || distance(a, nearestOnSegment(a, c, d)) < kMeet ||
-         distance(b, nearestOnSegment(b, c, d)) < kMeet;
+  return distance(c, nearestOnSegment(c, a, b)) < kMeet || distance(d, nearestOnSegment(d, a, b)) < kMeet ||
+         distance(a, nearestOnSegment(a, c, d)) < kMeet || distance(b, nearestOnSegment(b, c, d)) < kMeet;
 }
 
 }  // namespace
@@ -49,14 +49,16 @@ bool contains(const Polygon& polygon, Vec2 point) {
   for (std::size_t i = 0; i < polygon.size(); ++i) {
     const Vec2 a = edgeStart(polygon, i), b = edgeEnd(polygon, i);
     if (distance(point, nearestOnSegment(point, a, b)) < kMeet) return true;
-    if ((a.y > point.y) != (b.y > point.y) && point.x < a.x + (b.x - a.x) * (point.y - a.y) / (b.y - a.y)) inside = !inside;
+    if ((a.y > point.y) != (b.y > point.y) && point.x < a.x + (b.x - a.x) * (point.y - a.y) / (b.y - a.y))
+      inside = !inside;
   }
   return inside;
 }
 
 double distanceToEdge(const Polygon& polygon, Vec2 point) {
   double best = std::numeric_limits<double>::infinity();
-  for (std::size_t i = 0; i < polygon.size(); ++i) best = std::min(best, distance(point, nearestOnSegment(point, edgeStart(polygon, i), edgeEnd(polygon, i))));
+  for (std::size_t i = 0; i < polygon.size(); ++i)
+    best = std::min(best, distance(point, nearestOnSegment(point, edgeStart(polygon, i), edgeEnd(polygon, i))));
   return best;
 }
 

@@ -8,7 +8,8 @@ namespace {
 
 template <class T>
 bool sameValues(const std::vector<Shared<T>>& a, const std::vector<Shared<T>>& b) {
-  return std::equal(a.begin(), a.end(), b.begin(), b.end(), [](const Shared<T>& p, const Shared<T>& q) { return p == q || *p == *q; });
+  return std::equal(a.begin(), a.end(), b.begin(), b.end(),
+                    [](const Shared<T>& p, const Shared<T>& q) { return p == q || *p == *q; });
 }
 
 template <class T, class AnyId>
@@ -28,8 +29,9 @@ const T* find(const std::vector<T>& all, const AnyId& id) {
 }  // namespace
 
 bool Job::operator==(const Job& other) const {
-  return name == other.name && units == other.units && brief == other.brief && houseRules == other.houseRules && extra == other.extra &&
-         storeys == other.storeys && sameValues(rooms, other.rooms) && sameValues(pieces, other.pieces) && sameValues(schemes, other.schemes);
+  return name == other.name && units == other.units && brief == other.brief && houseRules == other.houseRules &&
+         extra == other.extra && storeys == other.storeys && sameValues(rooms, other.rooms) &&
+         sameValues(pieces, other.pieces) && sameValues(schemes, other.schemes);
 }
 
 const Room* findRoom(const Job& job, const RoomId& id) { return findShared(job.rooms, id); }
@@ -59,8 +61,8 @@ std::vector<Wall> wallsOf(const Room& room) {
   std::vector<Wall> walls;
   walls.reserve(room.corners.size());
   for (std::size_t i = 0; i < room.corners.size(); ++i)
-    walls.push_back(
-        {room.corners[i].id, room.corners[i].at, room.corners[(i + 1) % room.corners.size()].at, room.corners[i].wallThickness.value_or(kUsualWall)});
+    walls.push_back({room.corners[i].id, room.corners[i].at, room.corners[(i + 1) % room.corners.size()].at,
+                     room.corners[i].wallThickness.value_or(kUsualWall)});
   return walls;
 }
 
@@ -79,7 +81,8 @@ Polygon outlineOf(const Room& room) {
 
 CornerId cornerName(std::size_t index) {
   std::string name;
-  for (std::size_t i = index + 1; i > 0; i = (i - 1) / 26) name.insert(name.begin(), static_cast<char>('A' + (i - 1) % 26));
+  for (std::size_t i = index + 1; i > 0; i = (i - 1) / 26)
+    name.insert(name.begin(), static_cast<char>('A' + (i - 1) % 26));
   return CornerId(name);
 }
 

@@ -27,15 +27,17 @@ struct Brief {
   std::string purpose = {};  ///< "entertaining", "reading", "television", "dining", "sleeping", "working" or ""
   std::string hours = {};    ///< "day", "evening", "both" or ""
   std::string anchor = {};   ///< what stays, and the room is built round; in the user's words
-  std::optional<double> budgetSimple = std::nullopt, budgetFull = std::nullopt;  ///< of the simple and of the harder scheme, in the user's currency
+  std::optional<double> budgetSimple = std::nullopt,
+                        budgetFull = std::nullopt;  ///< of the simple and of the harder scheme, in the user's currency
   bool operator==(const Brief&) const = default;
 };
 
 struct Corner {
   CornerId id;
   Vec2 at;
-  std::optional<double> wallThickness = std::nullopt;  ///< of the wall that starts here; drawn kUsualWall thick until measured
-  WallMaterial material = WallMaterial::Unknown;       ///< of the same wall
+  std::optional<double> wallThickness =
+      std::nullopt;  ///< of the wall that starts here; drawn kUsualWall thick until measured
+  WallMaterial material = WallMaterial::Unknown;  ///< of the same wall
   bool operator==(const Corner&) const = default;
 };
 
@@ -74,7 +76,8 @@ struct Feature {
   FeatureKind kind = FeatureKind::Hearth;
   Polygon outline;
   std::optional<double> height;
-  std::optional<double> clear;                  ///< depth of the zone round it that is kept clear; a hearth's is kHearthClear until entered
+  std::optional<double>
+      clear;  ///< depth of the zone round it that is kept clear; a hearth's is kHearthClear until entered
   std::optional<double> base = std::nullopt;    ///< its underside above the floor: beams, radiators, niches
   std::optional<double> mantel = std::nullopt;  ///< height of a hearth's shelf
   std::optional<Stair> stair = std::nullopt;    ///< of a stair
@@ -89,8 +92,9 @@ struct Room {
   std::vector<Opening> openings;
   std::vector<Feature> features;
   Extra extra;
-  std::optional<SurveyRecord> survey = std::nullopt;  ///< the readings the corners come from; none: the corners were typed
-  OutlineDoubt doubt = {};                            ///< of surveyed corners
+  std::optional<SurveyRecord> survey =
+      std::nullopt;         ///< the readings the corners come from; none: the corners were typed
+  OutlineDoubt doubt = {};  ///< of surveyed corners
   std::vector<HeightReading> heights = {};
   CeilingShape ceiling = CeilingShape::Flat;  ///< where no area says otherwise
   std::vector<CeilingArea> ceilingAreas = {};
@@ -151,13 +155,14 @@ struct Piece {
   std::map<std::string, OwnRule> ownRules;           ///< by rule id
   std::optional<int> seats = std::nullopt;           ///< how many sit on it; by its width until entered
   std::optional<double> legHeight = std::nullopt;    ///< of raised legs: the floor shows below
-  std::optional<double> opensBy = std::nullopt;      ///< how far it comes forward in use: drawers, leaves, a footrest, a bed
-  std::optional<double> extendsBy = std::nullopt;    ///< how much longer a table is with its leaves in
-  std::optional<bool> backFinished = std::nullopt;   ///< whether its back may be seen
-  std::string material = {};                         ///< of what is seen of it: "leather", "linen", "oak"
-  std::optional<double> weight = std::nullopt;       ///< kg
-  bool owned = false;                                ///< is there already; else to be bought
-  std::optional<double> price = std::nullopt;        ///< of one, in the user's currency
+  std::optional<double> opensBy =
+      std::nullopt;  ///< how far it comes forward in use: drawers, leaves, a footrest, a bed
+  std::optional<double> extendsBy = std::nullopt;   ///< how much longer a table is with its leaves in
+  std::optional<bool> backFinished = std::nullopt;  ///< whether its back may be seen
+  std::string material = {};                        ///< of what is seen of it: "leather", "linen", "oak"
+  std::optional<double> weight = std::nullopt;      ///< kg
+  bool owned = false;                               ///< is there already; else to be bought
+  std::optional<double> price = std::nullopt;       ///< of one, in the user's currency
   bool operator==(const Piece&) const = default;
 };
 
@@ -188,11 +193,12 @@ struct Placement {
   PieceId piece;
   Place on;
   Extra extra;
-  bool locked = false;                              ///< stays where it is until unlocked
-  std::string group = {};                           ///< floor placements of one group move together; "" for none
-  std::vector<CornerId> setOut = {};                ///< the two walls it is set out from; empty: the nearest along its sides
-  bool inUse = false;                               ///< drawn and judged as in use on every day: a drawer open, a chair pulled out
-  std::optional<FloorPlace> usedAt = std::nullopt;  ///< where a stool stands when there is company; elsewhere it is pushed back
+  bool locked = false;                ///< stays where it is until unlocked
+  std::string group = {};             ///< floor placements of one group move together; "" for none
+  std::vector<CornerId> setOut = {};  ///< the two walls it is set out from; empty: the nearest along its sides
+  bool inUse = false;                 ///< drawn and judged as in use on every day: a drawer open, a chair pulled out
+  std::optional<FloorPlace> usedAt =
+      std::nullopt;  ///< where a stool stands when there is company; elsewhere it is pushed back
   bool operator==(const Placement&) const = default;
 };
 

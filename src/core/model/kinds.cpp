@@ -86,7 +86,9 @@ bool turnsRound(std::string_view kind) { return has(kind, kTurns); }
 bool isSurface(std::string_view kind) { return has(kind, kSurface); }
 bool isPulledUp(std::string_view kind) { return has(kind, kPullUp); }
 double opensBy(const Piece& piece) {
-  return piece.opensBy.value_or(isStorage(piece.kind) && opensForward(piece.kind) ? kUsualLeaf : piece.kind == "recliner" ? kUsualRecline : 0);
+  return piece.opensBy.value_or(isStorage(piece.kind) && opensForward(piece.kind) ? kUsualLeaf
+                                : piece.kind == "recliner"                        ? kUsualRecline
+                                                                                  : 0);
 }
 double extendsBy(const Piece& piece) { return piece.kind == "dining-table" ? piece.extendsBy.value_or(0) : 0; }
 std::string_view kindWords(std::string_view kind) {
@@ -95,10 +97,11 @@ std::string_view kindWords(std::string_view kind) {
 }
 
 const std::vector<std::string_view>& offeredKinds() {
-  static const std::vector<std::string_view> all{"sofa",         "armchair",       "swivel-chair", "recliner",   "ottoman",   "low-table", "side-table",
-                                                 "dining-table", "chair",          "bench",        "stool",      "banquette", "chaise",    "console",
-                                                 "sideboard",    "cabinet",        "bookcase",     "media-unit", "desk",      "bed",       "lamp",
-                                                 "plant",        "folding-screen", "rug",          "art",        "mirror",    "television"};
+  static const std::vector<std::string_view> all{
+      "sofa",         "armchair",       "swivel-chair", "recliner",   "ottoman",   "low-table", "side-table",
+      "dining-table", "chair",          "bench",        "stool",      "banquette", "chaise",    "console",
+      "sideboard",    "cabinet",        "bookcase",     "media-unit", "desk",      "bed",       "lamp",
+      "plant",        "folding-screen", "rug",          "art",        "mirror",    "television"};
   return all;
 }
 
@@ -133,7 +136,8 @@ const std::vector<NamedKind>& kindNames() {
     for (const Kind& kind : kKinds) names.push_back({kind.words, kind.id});
     for (const Kind& kind : kKinds)
       if (kind.id != kind.words && kind.id != "art") names.push_back({kind.id, kind.id});
-    std::stable_sort(names.begin(), names.end(), [](const NamedKind& a, const NamedKind& b) { return a.words.size() > b.words.size(); });
+    std::stable_sort(names.begin(), names.end(),
+                     [](const NamedKind& a, const NamedKind& b) { return a.words.size() > b.words.size(); });
     return names;
   }();
   return all;
@@ -155,20 +159,21 @@ Piece usualPiece(std::string_view kind) {
     Shape shape;
     double width, depth, height, seat, arm, back;  // inches; 0: none
   };
-  static constexpr Usual kUsual[] = {{"sofa", Shape::Rect, 84, 36, 33, 18, 25, 33},      {"armchair", Shape::Rect, 32, 34, 34, 17, 24, 34},
-                                     {"low-table", Shape::Rect, 48, 24, 17, 0, 0, 0},    {"side-table", Shape::Round, 18, 18, 23, 0, 0, 0},
-                                     {"dining-table", Shape::Rect, 72, 36, 30, 0, 0, 0}, {"chair", Shape::Rect, 18, 20, 34, 18, 0, 34},
-                                     {"stool", Shape::Round, 15, 15, 18, 18, 0, 0},      {"bench", Shape::Rect, 48, 15, 18, 18, 0, 0},
-                                     {"console", Shape::Rect, 48, 14, 30, 0, 0, 0},      {"sideboard", Shape::Rect, 60, 18, 34, 0, 0, 0},
-                                     {"bookcase", Shape::Rect, 36, 12, 72, 0, 0, 0},     {"bed", Shape::Rect, 60, 80, 24, 0, 0, 48},
-                                     {"desk", Shape::Rect, 55, 28, 29, 0, 0, 0},         {"lamp", Shape::Round, 14, 14, 60, 0, 0, 0},
-                                     {"rug", Shape::Rect, 120, 96, 0.5, 0, 0, 0},        {"swivel-chair", Shape::Rect, 31, 32, 32, 17, 23, 32},
-                                     {"recliner", Shape::Rect, 34, 37, 40, 19, 25, 40},  {"chaise", Shape::Rect, 30, 64, 33, 17, 0, 33},
-                                     {"ottoman", Shape::Rect, 24, 20, 17, 0, 0, 0},      {"banquette", Shape::Rect, 72, 22, 36, 18, 0, 36},
-                                     {"cabinet", Shape::Rect, 40, 20, 60, 0, 0, 0},      {"media-unit", Shape::Rect, 64, 17, 22, 0, 0, 0},
-                                     {"plant", Shape::Round, 20, 20, 60, 0, 0, 0},       {"folding-screen", Shape::Rect, 60, 6, 68, 0, 0, 0},
-                                     {"art", Shape::Rect, 40, 1.5, 30, 0, 0, 0},         {"mirror", Shape::Rect, 30, 1.5, 40, 0, 0, 0},
-                                     {"television", Shape::Rect, 48, 3, 28, 0, 0, 0}};
+  static constexpr Usual kUsual[] = {
+      {"sofa", Shape::Rect, 84, 36, 33, 18, 25, 33},      {"armchair", Shape::Rect, 32, 34, 34, 17, 24, 34},
+      {"low-table", Shape::Rect, 48, 24, 17, 0, 0, 0},    {"side-table", Shape::Round, 18, 18, 23, 0, 0, 0},
+      {"dining-table", Shape::Rect, 72, 36, 30, 0, 0, 0}, {"chair", Shape::Rect, 18, 20, 34, 18, 0, 34},
+      {"stool", Shape::Round, 15, 15, 18, 18, 0, 0},      {"bench", Shape::Rect, 48, 15, 18, 18, 0, 0},
+      {"console", Shape::Rect, 48, 14, 30, 0, 0, 0},      {"sideboard", Shape::Rect, 60, 18, 34, 0, 0, 0},
+      {"bookcase", Shape::Rect, 36, 12, 72, 0, 0, 0},     {"bed", Shape::Rect, 60, 80, 24, 0, 0, 48},
+      {"desk", Shape::Rect, 55, 28, 29, 0, 0, 0},         {"lamp", Shape::Round, 14, 14, 60, 0, 0, 0},
+      {"rug", Shape::Rect, 120, 96, 0.5, 0, 0, 0},        {"swivel-chair", Shape::Rect, 31, 32, 32, 17, 23, 32},
+      {"recliner", Shape::Rect, 34, 37, 40, 19, 25, 40},  {"chaise", Shape::Rect, 30, 64, 33, 17, 0, 33},
+      {"ottoman", Shape::Rect, 24, 20, 17, 0, 0, 0},      {"banquette", Shape::Rect, 72, 22, 36, 18, 0, 36},
+      {"cabinet", Shape::Rect, 40, 20, 60, 0, 0, 0},      {"media-unit", Shape::Rect, 64, 17, 22, 0, 0, 0},
+      {"plant", Shape::Round, 20, 20, 60, 0, 0, 0},       {"folding-screen", Shape::Rect, 60, 6, 68, 0, 0, 0},
+      {"art", Shape::Rect, 40, 1.5, 30, 0, 0, 0},         {"mirror", Shape::Rect, 30, 1.5, 40, 0, 0, 0},
+      {"television", Shape::Rect, 48, 3, 28, 0, 0, 0}};
   Piece piece;
   piece.kind = kind;
   piece.name = kindWords(kind);

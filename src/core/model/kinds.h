@@ -45,8 +45,8 @@ struct NamedKind {
 [[nodiscard]] const std::vector<NamedKind>& kindNames();
 /// A piece of a kind with usual sizes to start from: without id, each dimension marked as a default [D].
 [[nodiscard]] Piece usualPiece(std::string_view kind);
-/// What a piece's dimension may be off by, by where it comes from [D]: upholstery comes up to 1 in off its ticket, stock
-/// rugs up to 3 in short (common practice), other things 1/4 in; a tape reads to 1/8 in; a guess is good to 2 in.
+/// What a piece's dimension may be off by, by where it comes from [D]: upholstery comes up to 1 in off its ticket,
+/// stock rugs up to 3 in short (common practice), other things 1/4 in; a tape reads to 1/8 in; a guess is good to 2 in.
 [[nodiscard]] double usualDoubt(std::string_view kind, DimensionSource source);
 
 }  // namespace mezzet

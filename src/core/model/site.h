@@ -118,7 +118,8 @@ struct KnownLength {
   std::string typed;
   bool operator==(const KnownLength&) const = default;
 };
-/// Four points of the picture that are the corners of a rectangle of known size, anticlockwise on paper from its lower left.
+/// Four points of the picture that are the corners of a rectangle of known size, anticlockwise on paper from its lower
+/// left.
 struct Straightened {
   std::vector<Vec2> corners;  ///< four
   double width = 0, height = 0;

@@ -10,8 +10,9 @@
 
 namespace mezzet {
 
-/// Along one wall; from corner to corner; inside a corner; from corner `from` square to the line of wall `to`; an opening's
-/// width on wall `from`; how far the middle of a bowed wall stands off its chord. The last two say nothing of the corners.
+/// Along one wall; from corner to corner; inside a corner; from corner `from` square to the line of wall `to`; an
+/// opening's width on wall `from`; how far the middle of a bowed wall stands off its chord. The last two say nothing of
+/// the corners.
 enum class ReadingKind { Run, Corners, Angle, Offset, Width, Sagitta };
 enum class Instrument { Tape, Laser, Plan, Photograph };
 enum class TakenAt { Skirting, Chest, Ceiling };

@@ -29,7 +29,8 @@ std::vector<FieldLine> linesFor(const Room& room, LengthFormat format) {
       const CornerId& from = record.corners[i].id;
       std::string words = from.value + " to " + record.corners[(i + 1) % n].id.value + ":";
       for (const Reading& r : record.readings)
-        if (r.kind == ReadingKind::Run && r.from == from && !r.superseded) words += "  " + writeLength(r.value, format) + ", again";
+        if (r.kind == ReadingKind::Run && r.from == from && !r.superseded)
+          words += "  " + writeLength(r.value, format) + ", again";
       lines.push_back({words});
     }
     for (const Reading& r : record.readings)
@@ -38,13 +39,15 @@ std::vector<FieldLine> linesFor(const Room& room, LengthFormat format) {
       }
     if (const auto report = reportOf(record, {}, format)) {
       if (report->suspects.ask && !report->suspects.named)
-        lines.push_back({record.corners[report->suspects.ask->first].id.value + " to " + record.corners[report->suspects.ask->second].id.value +
-                         ", to tell which is wrong:"});
+        lines.push_back({record.corners[report->suspects.ask->first].id.value + " to " +
+                         record.corners[report->suspects.ask->second].id.value + ", to tell which is wrong:"});
       else if (report->next)
-        lines.push_back({record.corners[report->next->from].id.value + " to " + record.corners[report->next->to].id.value + ", worth most:"});
+        lines.push_back({record.corners[report->next->from].id.value + " to " +
+                         record.corners[report->next->to].id.value + ", worth most:"});
     }
   } else {
-    for (const Wall& wall : wallsOf(room)) lines.push_back({"Wall " + wall.id.value + ":  " + writeLength(wall.length(), format) + ", again"});
+    for (const Wall& wall : wallsOf(room))
+      lines.push_back({"Wall " + wall.id.value + ":  " + writeLength(wall.length(), format) + ", again"});
     lines.push_back({"Corner to corner:"});
   }
   lines.push_back({"Ceiling, near the door:"});
@@ -82,11 +85,13 @@ Drawing composeFieldSheet(const Job& job, const Room& room, double scale, Length
   const std::size_t rows = (lines.size() + 1) / 2;
   const double top = d.low.y - 4 * scale, left = (d.low.x + d.high.x) / 2 - kColumn * scale;
   for (std::size_t i = 0; i < lines.size(); ++i) {
-    const double x = left + (i / rows == 0 ? 0 : kColumn * scale), y = top - static_cast<double>(i % rows) * kLine * scale;
+    const double x = left + (i / rows == 0 ? 0 : kColumn * scale),
+                 y = top - static_cast<double>(i % rows) * kLine * scale;
     d.add(Layer::Label, "", TextItem{{x, y}, lines[i].words, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
     const double from = std::max(letteringWidth(lines[i].words, kSmallLetters) + 2, kWords);
     const double to = std::min(from + kBlank, kColumn - 3);
-    if (lines[i].blank && to > from + 8) d.add(Layer::Label, "", line({x + from * scale, y - 1.6 * scale}, {x + to * scale, y - 1.6 * scale}, thin()));
+    if (lines[i].blank && to > from + 8)
+      d.add(Layer::Label, "", line({x + from * scale, y - 1.6 * scale}, {x + to * scale, y - 1.6 * scale}, thin()));
   }
   d.low = {std::min(d.low.x, left - 2 * scale), top - static_cast<double>(rows) * kLine * scale};
   d.high.x = std::max(d.high.x, left + 2 * kColumn * scale);

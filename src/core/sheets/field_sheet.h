@@ -6,8 +6,8 @@
 
 namespace mezzet {
 
-/// The bare room; walls that were not read have a blank instead of a length. Below it a line for each reading with room to take
-/// it again, the corner-to-corner length worth most, and the checks to take.
+/// The bare room; walls that were not read have a blank instead of a length. Below it a line for each reading with room
+/// to take it again, the corner-to-corner length worth most, and the checks to take.
 [[nodiscard]] Drawing composeFieldSheet(const Job&, const Room&, double scale, LengthFormat);
 
 }  // namespace mezzet

@@ -20,7 +20,9 @@ void addDistance(Drawing& d, Vec2 a, Vec2 b, const std::string& id, LengthFormat
   if (roomy) return;
   const bool upright = std::abs(b.y - a.y) > std::abs(b.x - a.x);
   const Vec2 beside = upright ? Vec2{1.5 * d.scale, 0} : Vec2{0, 3 * d.scale};
-  d.add(Layer::Dimension, id, TextItem{midpoint(a, b) + beside, text, kSmallLetters, upright ? Align::Left : Align::Centre, 0, Ink::Ink, Ink::Floor});
+  d.add(Layer::Dimension, id,
+        TextItem{midpoint(a, b) + beside, text, kSmallLetters, upright ? Align::Left : Align::Centre, 0, Ink::Ink,
+                 Ink::Floor});
 }
 
 }  // namespace
@@ -57,15 +59,19 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
     // The number takes the place of the name, which the list gives.
     std::erase_if(d.items, [&](const Item& item) { return item.id == p.id.value && item.layer == Layer::Label; });
     Vec2 tag = place.at;
-    while (std::any_of(tags.begin(), tags.end(), [&](Vec2 other) { return distance(other, tag) < kTagApart * d.scale; })) tag.y -= kTagApart * d.scale;
+    while (
+        std::any_of(tags.begin(), tags.end(), [&](Vec2 other) { return distance(other, tag) < kTagApart * d.scale; }))
+      tag.y -= kTagApart * d.scale;
     tags.push_back(tag);
     addTag(d, tag, number, p.id.value);
     std::string words = number + "  " + names.plain(p.id) + ": ";
     for (const Tape& tape : used) {
-      words += (&tape == &used.front() ? "" : ", ") + writeLength(tape.length, format) + " to wall " + tape.hits.substr(5);
+      words +=
+          (&tape == &used.front() ? "" : ", ") + writeLength(tape.length, format) + " to wall " + tape.hits.substr(5);
       // A tick on the wall where it is measured to.
       const Vec2 tick = unit(tape.along + leftOf(tape.along)) * (1.4 * d.scale);
-      d.add(Layer::Dimension, p.id.value, line(tape.to - tick, tape.to + tick, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+      d.add(Layer::Dimension, p.id.value,
+            line(tape.to - tick, tape.to + tick, {Ink::Ink, kFurnitureLine, Dash::Solid}));
     }
     if (std::fmod(place.turn, 90) != 0) words += ", turned";
     lines.push_back({p.id.value, words});
@@ -73,13 +79,15 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
   // The list stands below the plan: numbers among the furniture would hide each other.
   double y = d.low.y - 3 * d.scale;
   for (const auto& [id, words] : lines) {
-    d.add(Layer::Label, id, TextItem{{d.low.x + 4 * d.scale, y}, words, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
+    d.add(Layer::Label, id,
+          TextItem{{d.low.x + 4 * d.scale, y}, words, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
     y -= kListLine * d.scale;
   }
   if (!lines.empty()) d.low.y = y;
 }
 
-void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& scheme, const CornerId& wallId, LengthFormat format) {
+void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& scheme, const CornerId& wallId,
+                   LengthFormat format) {
   const auto wall = findWall(room, wallId);
   if (!wall) return;
   for (const Placement& p : scheme.placements) {
@@ -87,13 +95,16 @@ void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& s
     if (hung == nullptr || hung->wall != wallId) continue;
     const WallRect r = wallRectOf(pieceOf(job, p), *hung);
     const double arm = 2 * d.scale;
-    d.add(Layer::Dimension, p.id.value, line({hung->u - arm, hung->v}, {hung->u + arm, hung->v}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
-    d.add(Layer::Dimension, p.id.value, line({hung->u, hung->v - arm}, {hung->u, hung->v + arm}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+    d.add(Layer::Dimension, p.id.value,
+          line({hung->u - arm, hung->v}, {hung->u + arm, hung->v}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+    d.add(Layer::Dimension, p.id.value,
+          line({hung->u, hung->v - arm}, {hung->u, hung->v + arm}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
     const bool leftEnd = hung->u <= wall->length() - hung->u;
     const double side = leftEnd ? r.left - 5 * d.scale : r.right + 5 * d.scale;
     d.add(Layer::Dimension, p.id.value, line({side, hung->v}, {hung->u, hung->v}, fine()));
     addDistance(d, {side, 0}, {side, hung->v}, p.id.value, format);
-    addDistance(d, {leftEnd ? 0 : hung->u, r.top + 4 * d.scale}, {leftEnd ? hung->u : wall->length(), r.top + 4 * d.scale}, p.id.value, format);
+    addDistance(d, {leftEnd ? 0 : hung->u, r.top + 4 * d.scale},
+                {leftEnd ? hung->u : wall->length(), r.top + 4 * d.scale}, p.id.value, format);
   }
 }
 

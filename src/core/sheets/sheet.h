@@ -34,7 +34,8 @@ struct Sheet {
 /// heights from the floor. Neither carries doubts, margins or rule names.
 enum class SheetVersion { Client, Installer };
 
-/// What a sheet shows: the plan, one wall, the list of the pieces, the sketch to measure by, or the storey that the room is on.
+/// What a sheet shows: the plan, one wall, the list of the pieces, the sketch to measure by, or the storey that the
+/// room is on.
 struct SheetKind {
   enum What { Plan, Wall, Schedule, Field, House } what = Plan;
   CornerId wall;
@@ -52,8 +53,10 @@ struct SheetRequest {
 
 /// A sheet on paper. Turned if it only fits that way; otherwise refused with the scale or paper that fits: it never
 /// shrinks. A schedule has no scale and takes as many pages as it needs: `page` counts from 0.
-[[nodiscard]] Result<Sheet> composeSheet(const Job&, const Room&, const Scheme*, const SheetKind&, const SheetRequest&, int page = 0);
-[[nodiscard]] inline Result<Sheet> planSheet(const Job& job, const Room& room, const Scheme* scheme, const SheetRequest& request) {
+[[nodiscard]] Result<Sheet> composeSheet(const Job&, const Room&, const Scheme*, const SheetKind&, const SheetRequest&,
+                                         int page = 0);
+[[nodiscard]] inline Result<Sheet> planSheet(const Job& job, const Room& room, const Scheme* scheme,
+                                             const SheetRequest& request) {
   return composeSheet(job, room, scheme, {}, request);
 }
 /// How many pages a sheet takes on its paper; 1 but for long schedules.

@@ -17,7 +17,8 @@ constexpr double kEndless = 1e7;
 std::vector<Vec2> outlineOfBody(const Convex& body) {
   if (body.radius <= 0) return body.core;
   const Vec2 c = body.core[0];
-  const int n = std::max(16, static_cast<int>(std::ceil(std::numbers::pi / std::acos(std::max(0.0, 1 - kRoundSight / body.radius)))));
+  const int n = std::max(
+      16, static_cast<int>(std::ceil(std::numbers::pi / std::acos(std::max(0.0, 1 - kRoundSight / body.radius)))));
   std::vector<Vec2> out;
   for (int i = 0; i < n; ++i) {
     const double t = 2 * std::numbers::pi * i / n;
@@ -64,10 +65,12 @@ std::vector<Occluder> occludersIn(const PieceIndex& pieces, const Room& room, co
     std::vector<const Opening*> openings;
     for (const Opening& o : room.openings)
       if (o.wall == wall.id) openings.push_back(&o);
-    std::sort(openings.begin(), openings.end(), [](const Opening* a, const Opening* b) { return a->offset < b->offset; });
+    std::sort(openings.begin(), openings.end(),
+              [](const Opening* a, const Opening* b) { return a->offset < b->offset; });
     double from = 0;
     const auto part = [&](double a, double b, double bottom, double top) {
-      if (b > a && top > bottom) out.push_back({Convex{{wall.start + wall.along() * a, wall.start + wall.along() * b}, 0}, bottom, top, owner});
+      if (b > a && top > bottom)
+        out.push_back({Convex{{wall.start + wall.along() * a, wall.start + wall.along() * b}, 0}, bottom, top, owner});
     };
     for (const Opening* o : openings) {
       const double end = std::min(o->offset + o->width, wall.length());
@@ -93,7 +96,8 @@ std::vector<Occluder> occludersIn(const PieceIndex& pieces, const Room& room, co
   return out;
 }
 
-std::vector<Stretch> seenOf(const Eye& eye, Vec2 a, Vec2 b, double height, const std::vector<Occluder>& occluders, const std::vector<std::string>& ignore) {
+std::vector<Stretch> seenOf(const Eye& eye, Vec2 a, Vec2 b, double height, const std::vector<Occluder>& occluders,
+                            const std::vector<std::string>& ignore) {
   // In the plan: the line of what is looked at, and how far towards it a point lies (0 at the eye, 1 on the line).
   const Vec2 d = b - a;
   const double off = cross(d, eye.at - a);
@@ -111,7 +115,8 @@ std::vector<Stretch> seenOf(const Eye& eye, Vec2 a, Vec2 b, double height, const
     if (std::find(ignore.begin(), ignore.end(), o.owner) != ignore.end()) continue;
     // Nothing hides at the eye itself, nor beyond what is looked at.
     constexpr double kHere = 1e-6;
-    const std::vector<Vec2> part = between(outlineOfBody(o.shape), towards, std::max(where.from, kHere), where.to - kHere);
+    const std::vector<Vec2> part =
+        between(outlineOfBody(o.shape), towards, std::max(where.from, kHere), where.to - kHere);
     if (part.empty()) continue;
     Stretch shadow{std::numeric_limits<double>::infinity(), -std::numeric_limits<double>::infinity()};
     for (const Vec2 p : part) {
@@ -132,13 +137,15 @@ std::vector<Stretch> seenOf(const Eye& eye, Vec2 a, Vec2 b, double height, const
   return seen;
 }
 
-double seenShare(const Eye& eye, Vec2 a, Vec2 b, double height, const std::vector<Occluder>& occluders, const std::vector<std::string>& ignore) {
+double seenShare(const Eye& eye, Vec2 a, Vec2 b, double height, const std::vector<Occluder>& occluders,
+                 const std::vector<std::string>& ignore) {
   double share = 0;
   for (const Stretch& s : seenOf(eye, a, b, height, occluders, ignore)) share += s.to - s.from;
   return share;
 }
 
-bool sees(const Eye& eye, Vec2 point, double height, const std::vector<Occluder>& occluders, const std::vector<std::string>& ignore) {
+bool sees(const Eye& eye, Vec2 point, double height, const std::vector<Occluder>& occluders,
+          const std::vector<std::string>& ignore) {
   const Vec2 d = unit(point - eye.at);
   if (norm(d) == 0) return true;
   // A sliver square to the line of sight stands for the point.
@@ -147,7 +154,8 @@ bool sees(const Eye& eye, Vec2 point, double height, const std::vector<Occluder>
   return seenShare(eye, point - t, point + t, height, occluders, ignore) > 0.5;
 }
 
-Polygon sightRegion(const Eye& eye, const std::vector<Occluder>& occluders, double reach, const std::vector<std::string>& ignore) {
+Polygon sightRegion(const Eye& eye, const std::vector<Occluder>& occluders, double reach,
+                    const std::vector<std::string>& ignore) {
   struct Side {
     Vec2 a, b;  // seen from the eye
   };
@@ -155,7 +163,9 @@ Polygon sightRegion(const Eye& eye, const std::vector<Occluder>& occluders, doub
   std::vector<double> angles;
   for (int i = 0; i < 64; ++i) angles.push_back(-std::numbers::pi + 2 * std::numbers::pi * i / 64);
   for (const Occluder& o : occluders) {
-    if (eye.height <= o.bottom || eye.height >= o.top || std::find(ignore.begin(), ignore.end(), o.owner) != ignore.end()) continue;
+    if (eye.height <= o.bottom || eye.height >= o.top ||
+        std::find(ignore.begin(), ignore.end(), o.owner) != ignore.end())
+      continue;
     const std::vector<Vec2> points = outlineOfBody(o.shape);
     const std::size_t n = points.size(), edges = n == 2 ? 1 : n;
     for (std::size_t i = 0; i < edges; ++i) {
@@ -171,7 +181,8 @@ Polygon sightRegion(const Eye& eye, const std::vector<Occluder>& occluders, doub
     }
   }
   std::sort(angles.begin(), angles.end());
-  angles.erase(std::unique(angles.begin(), angles.end(), [](double a, double b) { return b - a < 1e-9; }), angles.end());
+  angles.erase(std::unique(angles.begin(), angles.end(), [](double a, double b) { return b - a < 1e-9; }),
+               angles.end());
   Polygon out;
   for (const double angle : angles) {
     const Vec2 d{std::cos(angle), std::sin(angle)};

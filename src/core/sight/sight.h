@@ -1,6 +1,6 @@
 // What is seen from a point at eye height: through openings, over low pieces, under what hangs high. Exact in the plan
-// with heights: a line of sight rises or falls evenly, and a body hides just where the line is between its underside and
-// its top. Circles count as polygons that are nowhere more than kRoundSight off.
+// with heights: a line of sight rises or falls evenly, and a body hides just where the line is between its underside
+// and its top. Circles count as polygons that are nowhere more than kRoundSight off.
 #pragma once
 
 #include <string>
@@ -32,18 +32,22 @@ struct Stretch {
   double from = 0, to = 0;
 };
 
-/// The walls with their openings (a window is open between sill and head, a door or arch below its head, leaves of doors
-/// count as open), fixed things and everything on the floor with a height. What has no height yet hides nothing.
+/// The walls with their openings (a window is open between sill and head, a door or arch below its head, leaves of
+/// doors count as open), fixed things and everything on the floor with a height. What has no height yet hides nothing.
 [[nodiscard]] std::vector<Occluder> occludersIn(const PieceIndex&, const Room&, const Scheme&);
 
 /// The parts of the segment a b, all of it at one height, that the eye sees; ascending. Occluders of the owners in
 /// `ignore` (what is looked at, what one sits on) hide nothing.
-[[nodiscard]] std::vector<Stretch> seenOf(const Eye&, Vec2 a, Vec2 b, double height, const std::vector<Occluder>&, const std::vector<std::string>& ignore = {});
+[[nodiscard]] std::vector<Stretch> seenOf(const Eye&, Vec2 a, Vec2 b, double height, const std::vector<Occluder>&,
+                                          const std::vector<std::string>& ignore = {});
 /// How much of the segment that is: 0 to 1.
-[[nodiscard]] double seenShare(const Eye&, Vec2 a, Vec2 b, double height, const std::vector<Occluder>&, const std::vector<std::string>& ignore = {});
-[[nodiscard]] bool sees(const Eye&, Vec2 point, double height, const std::vector<Occluder>&, const std::vector<std::string>& ignore = {});
+[[nodiscard]] double seenShare(const Eye&, Vec2 a, Vec2 b, double height, const std::vector<Occluder>&,
+                               const std::vector<std::string>& ignore = {});
+[[nodiscard]] bool sees(const Eye&, Vec2 point, double height, const std::vector<Occluder>&,
+                        const std::vector<std::string>& ignore = {});
 
 /// The floor plan as the eye sees it at its own height, within `reach`: a polygon about the eye, star-shaped.
-[[nodiscard]] Polygon sightRegion(const Eye&, const std::vector<Occluder>&, double reach, const std::vector<std::string>& ignore = {});
+[[nodiscard]] Polygon sightRegion(const Eye&, const std::vector<Occluder>&, double reach,
+                                  const std::vector<std::string>& ignore = {});
 
 }  // namespace mezzet

@@ -20,7 +20,8 @@ std::optional<Meeting> meetingAt(const Room& room, const CornerId& corner) {
 }
 
 Error past(const std::string& wall, double by, LengthFormat format) {
-  return {"wall " + wall, "is " + writeLength(by, format) + " too short for it", "Check where it starts and how wide it is"};
+  return {"wall " + wall, "is " + writeLength(by, format) + " too short for it",
+          "Check where it starts and how wide it is"};
 }
 
 }  // namespace
@@ -29,13 +30,16 @@ Result<Polygon> outlineFrom(const Room& room, const FixedMeasures& measures, Len
   if (const auto* box = std::get_if<AgainstWall>(&measures)) {
     const auto wall = findWall(room, box->wall);
     if (!wall) return Error{"wall " + box->wall.value, "is not in this room", "Choose one of its walls"};
-    if (box->width <= 0 || box->depth <= 0) return Error{"", "its width and depth must be more than 0", "Type them as the tape reads"};
+    if (box->width <= 0 || box->depth <= 0)
+      return Error{"", "its width and depth must be more than 0", "Type them as the tape reads"};
     if (box->offset < 0 || box->off < 0) return Error{"", "it starts outside the room", "Both distances are 0 or more"};
-    if (box->offset + box->width > wall->length() + kSlack) return past(box->wall.value, box->offset + box->width - wall->length(), format);
+    if (box->offset + box->width > wall->length() + kSlack)
+      return past(box->wall.value, box->offset + box->width - wall->length(), format);
     const Vec2 along = wall->along(), in = wall->inward();
     if (kind == FeatureKind::Niche) {
       if (box->depth > wall->thickness + kSlack)
-        return Error{"wall " + box->wall.value, "is " + writeLength(wall->thickness, format) + " thick, less than the niche is deep",
+        return Error{"wall " + box->wall.value,
+                     "is " + writeLength(wall->thickness, format) + " thick, less than the niche is deep",
                      "Measure the wall's thickness"};
       const Vec2 right = wall->start + along * box->offset - in * box->depth, left = right + along * box->width;
       return Polygon{right, left, left + in * box->depth, right + in * box->depth};
@@ -52,11 +56,15 @@ Result<Polygon> outlineFrom(const Room& room, const FixedMeasures& measures, Len
   const auto& across = std::get<AcrossCorner>(measures);
   const auto meeting = meetingAt(room, across.corner);
   if (!meeting) return Error{"corner " + across.corner.value, "is not in this room", "Choose one of its corners"};
-  if (across.before <= 0 || across.after <= 0) return Error{"", "it must reach along both walls", "Type how far, as the tape reads"};
-  if (across.before > meeting->before.length() + kSlack) return past(meeting->before.id.value, across.before - meeting->before.length(), format);
-  if (across.after > meeting->after.length() + kSlack) return past(meeting->after.id.value, across.after - meeting->after.length(), format);
+  if (across.before <= 0 || across.after <= 0)
+    return Error{"", "it must reach along both walls", "Type how far, as the tape reads"};
+  if (across.before > meeting->before.length() + kSlack)
+    return past(meeting->before.id.value, across.before - meeting->before.length(), format);
+  if (across.after > meeting->after.length() + kSlack)
+    return past(meeting->after.id.value, across.after - meeting->after.length(), format);
   if (cross(meeting->before.along(), meeting->after.along()) <= 0)
-    return Error{"corner " + across.corner.value, "points into the room, so nothing can stand across it", "Measure it against a wall"};
+    return Error{"corner " + across.corner.value, "points into the room, so nothing can stand across it",
+                 "Measure it against a wall"};
   return Polygon{meeting->after.start, meeting->after.start + meeting->after.along() * across.after,
                  meeting->before.end - meeting->before.along() * across.before};
 }
@@ -68,8 +76,10 @@ std::optional<FixedMeasures> measuresOf(const Room& room, const Polygon& outline
         if (distance(outline[i], wall.start) > kSlack) continue;
         const auto meeting = meetingAt(room, wall.id);
         // Either way round the outline was written.
-        for (const auto& [next, previous] : {std::pair(outline[(i + 1) % 3], outline[(i + 2) % 3]), std::pair(outline[(i + 2) % 3], outline[(i + 1) % 3])}) {
-          const double after = dot(next - wall.start, wall.along()), before = dot(wall.start - previous, meeting->before.along());
+        for (const auto& [next, previous] : {std::pair(outline[(i + 1) % 3], outline[(i + 2) % 3]),
+                                             std::pair(outline[(i + 2) % 3], outline[(i + 1) % 3])}) {
+          const double after = dot(next - wall.start, wall.along()),
+                       before = dot(wall.start - previous, meeting->before.along());
           if (after > 0 && before > 0 && distance(wall.start + wall.along() * after, next) <= kSlack &&
               distance(wall.start - meeting->before.along() * before, previous) <= kSlack)
             return AcrossCorner{wall.id, before, after};
@@ -91,7 +101,8 @@ std::optional<FixedMeasures> measuresOf(const Room& room, const Polygon& outline
     if (far <= kSlack && near < -kSlack && square && least > -kSlack && most < wall.length() + kSlack)
       return AgainstWall{wall.id, std::max(0.0, least), 0, most - least, far - near};  // a niche
     if (!square || near < -kSlack || least < -kSlack || most > wall.length() + kSlack) continue;
-    if (!best || near < best->off - kSlack) best = AgainstWall{wall.id, std::max(0.0, least), std::max(0.0, near), most - least, far - near};
+    if (!best || near < best->off - kSlack)
+      best = AgainstWall{wall.id, std::max(0.0, least), std::max(0.0, near), most - least, far - near};
   }
   if (best) return *best;
   return std::nullopt;

@@ -15,7 +15,8 @@ struct AgainstWall {
   double offset = 0, off = 0, width = 0, depth = 0;
   bool operator==(const AgainstWall&) const = default;
 };
-/// A triangle that cuts off a corner: how far it reaches along the wall that ends there and along the one that starts there.
+/// A triangle that cuts off a corner: how far it reaches along the wall that ends there and along the one that starts
+/// there.
 struct AcrossCorner {
   CornerId corner;
   double before = 0, after = 0;
@@ -23,10 +24,12 @@ struct AcrossCorner {
 };
 using FixedMeasures = std::variant<AgainstWall, AcrossCorner>;
 
-/// The outline on the plan, anticlockwise. Refused where it reaches outside the room or is no area. A niche lies behind the face of
-/// its wall: its depth goes into the wall.
-[[nodiscard]] Result<Polygon> outlineFrom(const Room&, const FixedMeasures&, LengthFormat, FeatureKind = FeatureKind::BuiltIn);
-/// The alcoves beside a chimney breast that stands against a wall: how wide each is, and how deep, from the wall's start corner on.
+/// The outline on the plan, anticlockwise. Refused where it reaches outside the room or is no area. A niche lies behind
+/// the face of its wall: its depth goes into the wall.
+[[nodiscard]] Result<Polygon> outlineFrom(const Room&, const FixedMeasures&, LengthFormat,
+                                          FeatureKind = FeatureKind::BuiltIn);
+/// The alcoves beside a chimney breast that stands against a wall: how wide each is, and how deep, from the wall's
+/// start corner on.
 struct Alcove {
   double width = 0, depth = 0;
 };

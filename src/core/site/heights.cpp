@@ -51,15 +51,22 @@ Fits fitsOf(const Room& room) {
     line = -out.floor->plane.z;
     out.heights.floor = {0, out.floor->plane.gx, out.floor->plane.gy};
   }
-  for (const CeilingArea& a : room.ceilingAreas) out.heights.parts.push_back({a.outline, "ceiling " + a.id.value, {room.ceilingHeight, 0, 0}, false, a.shape});
-  out.heights.parts.push_back({{}, room.ceilingAreas.empty() ? "the ceiling" : "the rest of the ceiling", {room.ceilingHeight, 0, 0}, false, room.ceiling});
+  for (const CeilingArea& a : room.ceilingAreas)
+    out.heights.parts.push_back({a.outline, "ceiling " + a.id.value, {room.ceilingHeight, 0, 0}, false, a.shape});
+  out.heights.parts.push_back({{},
+                               room.ceilingAreas.empty() ? "the ceiling" : "the rest of the ceiling",
+                               {room.ceilingHeight, 0, 0},
+                               false,
+                               room.ceiling});
   std::vector<std::vector<PlanePoint>> points(out.heights.parts.size());
   out.parts.resize(points.size());
   for (const HeightReading& h : room.heights) {
     if (h.taken.superseded || h.kind == HeightKind::ToFloor) continue;
     if (h.kind == HeightKind::ToCeiling && below.empty()) continue;  // the line itself hangs in the air
     const auto at = static_cast<std::size_t>(&partAt(out.heights.parts, h.at) - out.heights.parts.data());
-    points[at].push_back({h.at, h.kind == HeightKind::Clear ? out.heights.floorAt(h.at) + h.taken.value : line + h.taken.value, sigmaOf(h.taken)});
+    points[at].push_back(
+        {h.at, h.kind == HeightKind::Clear ? out.heights.floorAt(h.at) + h.taken.value : line + h.taken.value,
+         sigmaOf(h.taken)});
     out.parts[at].ids.push_back(h.id);
   }
   for (std::size_t i = 0; i < points.size(); ++i) {
@@ -84,7 +91,8 @@ std::vector<Vec2> heightLookouts(const Room& room, const RoomHeights& heights) {
   const Polygon outline = outlineOf(room);
   for (std::size_t i = 0; i < outline.size(); ++i) {
     const Vec2 before = outline[(i + outline.size() - 1) % outline.size()], after = edgeEnd(outline, i);
-    const Vec2 in = unit(unit(before - outline[i]) + unit(after - outline[i])) * (isReflex(outline, i) ? -kInsideWall : kInsideWall);
+    const Vec2 in = unit(unit(before - outline[i]) + unit(after - outline[i])) *
+                    (isReflex(outline, i) ? -kInsideWall : kInsideWall);
     out.push_back(outline[i] + in);
   }
   for (const CeilingPart& part : heights.parts)
@@ -155,7 +163,8 @@ std::optional<PlaneFit> fitPlane(const std::vector<PlanePoint>& points, bool slo
 double RoomHeights::ceilingAt(Vec2 p) const { return partAt(parts, p).plane.at(p); }
 
 RoomHeights heightsOf(const Room& room) {
-  if (room.heights.empty() && room.ceilingAreas.empty()) return {{}, {{{}, "the ceiling", {room.ceilingHeight, 0, 0}, false, room.ceiling}}};
+  if (room.heights.empty() && room.ceilingAreas.empty())
+    return {{}, {{{}, "the ceiling", {room.ceilingHeight, 0, 0}, false, room.ceiling}}};
   return fitsOf(room).heights;
 }
 
@@ -164,7 +173,8 @@ HeightReport heightReport(const Room& room, LengthFormat format) {
   const Fits fits = fitsOf(room);
   const auto add = [&](const PlaneFit& fit, const std::vector<ReadingId>& ids, const std::string& of) {
     for (std::size_t i = 0; i < ids.size(); ++i) {
-      const auto h = std::find_if(room.heights.begin(), room.heights.end(), [&](const HeightReading& r) { return r.id == ids[i]; });
+      const auto h = std::find_if(room.heights.begin(), room.heights.end(),
+                                  [&](const HeightReading& r) { return r.id == ids[i]; });
       out.rows.push_back({ids[i], fit.residuals[i], sigmaOf(h->taken), of});
     }
     out.fits = out.fits && fit.fits();
@@ -184,40 +194,53 @@ HeightReport heightReport(const Room& room, LengthFormat format) {
       high = std::max(high, z);
     }
     if (fits.floorIds.size() < 3 || (fits.floor->plane.gx == 0 && fits.floor->plane.gy == 0))
-      out.sentences.push_back("The floor is taken as level: three points that are not in one line would show its slope.");
+      out.sentences.push_back(
+          "The floor is taken as level: three points that are not in one line would show its slope.");
     else if (high - low < 1) out.sentences.push_back("The floor is level.");
     else out.sentences.push_back("The floor falls " + writeLength(high - low, format) + " across the room.");
-    if (!fits.floor->fits()) out.sentences.push_back("The floor is no plane: one point is " + writeLength(worst(*fits.floor), format) + " off it.");
+    if (!fits.floor->fits())
+      out.sentences.push_back("The floor is no plane: one point is " + writeLength(worst(*fits.floor), format) +
+                              " off it.");
   }
   bool line = false;
   for (const HeightReading& h : room.heights) line = line || (h.kind == HeightKind::ToCeiling && !h.taken.superseded);
-  if (line && fits.floorIds.empty()) out.sentences.push_back("What was read up from the level line waits until the floor is read down from it.");
+  if (line && fits.floorIds.empty())
+    out.sentences.push_back("What was read up from the level line waits until the floor is read down from it.");
   for (std::size_t i = 0; i < fits.parts.size(); ++i) {
     const CeilingPart& part = fits.heights.parts[i];
     if (!fits.parts[i].fit) {
-      if (fits.parts.size() > 1) out.sentences.push_back(capital(part.name) + " has no height yet; it is taken as the room's.");
+      if (fits.parts.size() > 1)
+        out.sentences.push_back(capital(part.name) + " has no height yet; it is taken as the room's.");
       continue;
     }
     const PlaneFit& fit = *fits.parts[i].fit;
     add(fit, fits.parts[i].ids, part.name);
     if (fits.parts[i].wantsMore) {
-      out.sentences.push_back(capital(part.name) + " slopes, but three points that are not in one line are needed to say how; it is taken as flat.");
+      out.sentences.push_back(
+          capital(part.name) +
+          " slopes, but three points that are not in one line are needed to say how; it is taken as flat.");
     } else if (part.shape == CeilingShape::Sloped) {
       const double angle = std::atan(std::hypot(fit.plane.gx, fit.plane.gy)) * 180 / 3.14159265358979323846;
-      out.sentences.push_back(capital(part.name) + " slopes at " + std::to_string(static_cast<int>(std::lround(angle))) + " degrees" +
-                              (fit.redundancy > 0 && worst(fit) >= 0.5 ? "; the points lie within " + writeLength(worst(fit), format) + " of it." : "."));
+      out.sentences.push_back(capital(part.name) + " slopes at " +
+                              std::to_string(static_cast<int>(std::lround(angle))) + " degrees" +
+                              (fit.redundancy > 0 && worst(fit) >= 0.5
+                                   ? "; the points lie within " + writeLength(worst(fit), format) + " of it."
+                                   : "."));
     }
     if (fit.fits()) continue;
     // Would a slope explain it?
     std::vector<PlanePoint> again;
     for (std::size_t k = 0; k < fits.parts[i].ids.size(); ++k)
       for (const HeightReading& h : room.heights)
-        if (h.id == fits.parts[i].ids[k]) again.push_back({h.at, fit.plane.at(h.at) - fit.residuals[k], sigmaOf(h.taken)});
+        if (h.id == fits.parts[i].ids[k])
+          again.push_back({h.at, fit.plane.at(h.at) - fit.residuals[k], sigmaOf(h.taken)});
     const auto sloped = part.shape == CeilingShape::Flat ? fitPlane(again, true) : std::nullopt;
     if (sloped && sloped->redundancy > 0 && sloped->fits())
-      out.sentences.push_back(capital(part.name) + " is not flat: a slope fits the points to " + writeLength(worst(*sloped), format) + ". Take it as sloped.");
+      out.sentences.push_back(capital(part.name) + " is not flat: a slope fits the points to " +
+                              writeLength(worst(*sloped), format) + ". Take it as sloped.");
     else
-      out.sentences.push_back(capital(part.name) + " does not fit its points: one is " + writeLength(worst(fit), format) +
+      out.sentences.push_back(capital(part.name) + " does not fit its points: one is " +
+                              writeLength(worst(fit), format) +
                               " off. Measure that one again, or mark where the ceiling steps.");
   }
   out.lowestClear = out.highestClear = fits.heights.clearAt(places.front());

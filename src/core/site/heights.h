@@ -1,7 +1,7 @@
 // Floor and ceiling from heights taken at several points: planes by least squares, with their residuals.
 //
-// Heights of the plan's third axis are above the datum: the floor at corner A. A floor that was not read against a level line
-// is taken as level.
+// Heights of the plan's third axis are above the datum: the floor at corner A. A floor that was not read against a
+// level line is taken as level.
 #pragma once
 
 #include <array>
@@ -28,7 +28,8 @@ struct PlaneFit {
   [[nodiscard]] double u95At(Vec2) const;
   [[nodiscard]] bool fits() const { return redundancy <= 0 || chi2 <= limit; }
 };
-/// A level plane (the weighted mean), or a sloping one. Nothing without points, or, for a sloping one, when they lie in one line.
+/// A level plane (the weighted mean), or a sloping one. Nothing without points, or, for a sloping one, when they lie in
+/// one line.
 [[nodiscard]] std::optional<PlaneFit> fitPlane(const std::vector<PlanePoint>&, bool sloping);
 
 struct CeilingPart {
@@ -45,7 +46,9 @@ struct RoomHeights {
   [[nodiscard]] double floorAt(Vec2 p) const { return floor.at(p); }
   [[nodiscard]] double ceilingAt(Vec2) const;  ///< above the datum
   [[nodiscard]] double clearAt(Vec2 p) const { return ceilingAt(p) - floorAt(p); }
-  [[nodiscard]] bool level() const { return parts.size() == 1 && floor == Plane{} && parts[0].plane.gx == 0 && parts[0].plane.gy == 0; }
+  [[nodiscard]] bool level() const {
+    return parts.size() == 1 && floor == Plane{} && parts[0].plane.gx == 0 && parts[0].plane.gy == 0;
+  }
 };
 [[nodiscard]] RoomHeights heightsOf(const Room&);
 
@@ -65,7 +68,8 @@ struct HeightReport {
 /// "Ceiling 98 in", "Ceiling 95 to 98 in".
 [[nodiscard]] std::string ceilingWords(const Room&, LengthFormat);
 
-/// Floor or ceiling where a wall meets it, from the wall's end corner (u = 0) to its start, steps included: (u, v) above the datum.
+/// Floor or ceiling where a wall meets it, from the wall's end corner (u = 0) to its start, steps included: (u, v)
+/// above the datum.
 [[nodiscard]] std::vector<Vec2> ceilingProfile(const Room&, const RoomHeights&, const Wall&);
 [[nodiscard]] std::vector<Vec2> floorProfile(const RoomHeights&, const Wall&);
 /// Where a place on the wall, u from its end corner, lies in the plan.

@@ -23,7 +23,8 @@ PlacedRoom beyond(const Job& job, const Room& room, const PlacedRoom& here, cons
   const auto wall = findWall(room, door.wall), facing = findWall(other, back.wall);
   const double turn = normalisedTurn(here.turn + directionOf(-wall->along()) - directionOf(facing->along()));
   const Vec2 out = rotated(-wall->inward(), turnOf(here.turn)) * thicknessAt(job, room, door).thickness;
-  return {other.id, here.inHouse(middleIn(room, door)) + out - rotated(middleIn(other, back), turnOf(turn)), turn, true};
+  return {other.id, here.inHouse(middleIn(room, door)) + out - rotated(middleIn(other, back), turnOf(turn)), turn,
+          true};
 }
 
 struct Span {
@@ -41,8 +42,8 @@ struct Span {
 std::string doorWords(const Room& room, const Opening& o) { return openingName(o) + " of " + room.name; }
 
 /// All rooms that doors join to `first`, among `allowed`.
-std::map<RoomId, PlacedRoom> group(const Job& job, const RoomId& first, const std::map<RoomId, bool>& allowed, std::vector<std::string>* sentences,
-                                   LengthFormat format) {
+std::map<RoomId, PlacedRoom> group(const Job& job, const RoomId& first, const std::map<RoomId, bool>& allowed,
+                                   std::vector<std::string>* sentences, LengthFormat format) {
   std::map<RoomId, PlacedRoom> placed{{first, {first, {}, 0, false}}};
   std::deque<RoomId> queue{first};
   std::map<std::pair<RoomId, OpeningId>, bool> seen;
@@ -68,18 +69,22 @@ std::map<RoomId, PlacedRoom> group(const Job& job, const RoomId& first, const st
         double turn = std::abs(normalisedTurn(there.turn - known->second.turn));
         turn = std::min(turn, 360 - turn);
         if (off > kAgree || turn > 0.5)
-          sentences->push_back("The ring of rooms through " + doorWords(room, door) + " does not close: " + writeLength(off, format) + " and " +
-                               std::to_string(static_cast<int>(std::lround(turn))) + " degrees are left over. A wall or a thickness is off.");
+          sentences->push_back("The ring of rooms through " + doorWords(room, door) +
+                               " does not close: " + writeLength(off, format) + " and " +
+                               std::to_string(static_cast<int>(std::lround(turn))) +
+                               " degrees are left over. A wall or a thickness is off.");
       }
       const Between between = thicknessAt(job, room, door);
       if (!between.measured)
-        sentences->push_back("The wall between " + room.name + " and " + other.name + " is taken as " + writeLength(kUsualWall, format) +
-                             " thick until measured.");
+        sentences->push_back("The wall between " + room.name + " and " + other.name + " is taken as " +
+                             writeLength(kUsualWall, format) + " thick until measured.");
       else if (between.disagreement > kAgree)
-        sentences->push_back("The wall between " + room.name + " and " + other.name + " is " + writeLength(between.disagreement, format) +
+        sentences->push_back("The wall between " + room.name + " and " + other.name + " is " +
+                             writeLength(between.disagreement, format) +
                              " thicker on one side than on the other. Measure it in the doorway.");
       if (std::abs(door.width - back.width) > kAgree)
-        sentences->push_back("The door between " + room.name + " and " + other.name + " is " + writeLength(door.width, format) + " wide from the one and " +
+        sentences->push_back("The door between " + room.name + " and " + other.name + " is " +
+                             writeLength(door.width, format) + " wide from the one and " +
                              writeLength(back.width, format) + " from the other.");
     }
   }
@@ -116,7 +121,8 @@ Between thicknessAt(const Job& job, const Room& room, const Opening& door) {
 std::vector<HouseStorey> layoutOf(const Job& job, LengthFormat format) {
   std::vector<Storey> levels = job.storeys;
   std::stable_sort(levels.begin(), levels.end(), [](const Storey& a, const Storey& b) { return a.level < b.level; });
-  if (std::any_of(job.rooms.begin(), job.rooms.end(), [](const auto& r) { return r->storey.empty(); })) levels.insert(levels.begin(), Storey{{}, "", 0});
+  if (std::any_of(job.rooms.begin(), job.rooms.end(), [](const auto& r) { return r->storey.empty(); }))
+    levels.insert(levels.begin(), Storey{{}, "", 0});
   std::vector<HouseStorey> out;
   for (const Storey& level : levels) {
     HouseStorey storey{level.id, level.name, {}, {}};
@@ -143,7 +149,8 @@ std::vector<HouseStorey> layoutOf(const Job& job, LengthFormat format) {
       for (std::size_t j = i + 1; j < storey.rooms.size(); ++j) {
         const Room &a = *findRoom(job, storey.rooms[i].room), &b = *findRoom(job, storey.rooms[j].room);
         if (coveredArea({outlineInHouse(a, storey.rooms[i])}, outlineInHouse(b, storey.rooms[j])) > kSameSpot)
-          storey.sentences.push_back(a.name + " and " + b.name + " lie in one place. Check their walls, and which doors they share.");
+          storey.sentences.push_back(a.name + " and " + b.name +
+                                     " lie in one place. Check their walls, and which doors they share.");
       }
     out.push_back(std::move(storey));
   }

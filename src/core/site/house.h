@@ -1,7 +1,7 @@
 // Rooms put together through the doors they share.
 //
-// A door that belongs to two rooms is an opening of each; each says where it leads. From one room of a storey the others follow:
-// their walls lie back to back, as far apart as the wall is thick, with the two openings in line.
+// A door that belongs to two rooms is an opening of each; each says where it leads. From one room of a storey the
+// others follow: their walls lie back to back, as far apart as the wall is thick, with the two openings in line.
 #pragma once
 
 #include <string>
@@ -27,8 +27,9 @@ struct PlacedRoom {
 struct HouseStorey {
   StoreyId id;
   std::string name;
-  std::vector<PlacedRoom> rooms;       ///< in the job's order
-  std::vector<std::string> sentences;  ///< what does not agree: thicknesses, widths, rings that do not close, rooms in one place
+  std::vector<PlacedRoom> rooms;  ///< in the job's order
+  std::vector<std::string>
+      sentences;  ///< what does not agree: thicknesses, widths, rings that do not close, rooms in one place
 };
 /// Storeys from the lowest; rooms of none of them come first, as one storey.
 [[nodiscard]] std::vector<HouseStorey> layoutOf(const Job&, LengthFormat);
@@ -42,7 +43,8 @@ struct Between {
 [[nodiscard]] Between thicknessAt(const Job&, const Room&, const Opening&);
 
 /// All rooms that doors join to `first` among those allowed, laid together from it.
-[[nodiscard]] std::map<RoomId, PlacedRoom> roomsJoined(const Job&, const RoomId& first, const std::map<RoomId, bool>& allowed);
+[[nodiscard]] std::map<RoomId, PlacedRoom> roomsJoined(const Job&, const RoomId& first,
+                                                       const std::map<RoomId, bool>& allowed);
 [[nodiscard]] Polygon outlineInHouse(const Room&, const PlacedRoom&);
 
 }  // namespace mezzet

@@ -35,7 +35,9 @@ struct Row {
 };
 
 const char* partWord(OpeningPart part) {
-  return part == OpeningPart::Start ? "from the start corner" : part == OpeningPart::Width ? "wide" : "to the end corner";
+  return part == OpeningPart::Start   ? "from the start corner"
+         : part == OpeningPart::Width ? "wide"
+                                      : "to the end corner";
 }
 
 }  // namespace
@@ -53,11 +55,14 @@ Result<WallClosure> closureOf(const Room& room, const CornerId& wallId) {
   rows.push_back({{{}, {}, OpeningPart::Width, out.wallLength, sigma, 0}, {{0, 1}}, false});
   std::vector<const Opening*> read;
   for (const Opening& o : room.openings) {
-    if (o.wall != wallId || std::none_of(o.readings.begin(), o.readings.end(), [](const OpeningReading& r) { return !r.taken.superseded; })) continue;
+    if (o.wall != wallId ||
+        std::none_of(o.readings.begin(), o.readings.end(), [](const OpeningReading& r) { return !r.taken.superseded; }))
+      continue;
     const std::size_t first = 1 + 2 * read.size(), second = first + 1;
     read.push_back(&o);
     const auto wasRead = [&](OpeningPart part) {
-      return std::any_of(o.readings.begin(), o.readings.end(), [&](const OpeningReading& r) { return r.part == part && !r.taken.superseded; });
+      return std::any_of(o.readings.begin(), o.readings.end(),
+                         [&](const OpeningReading& r) { return r.part == part && !r.taken.superseded; });
     };
     const bool start = wasRead(OpeningPart::Start), end = wasRead(OpeningPart::End);
     if (!start && !end) rows.push_back({{o.id, {}, OpeningPart::Start, o.offset, kAsItWas, 0}, {{first, 1}}, true});
@@ -66,9 +71,13 @@ Result<WallClosure> closureOf(const Room& room, const CornerId& wallId) {
     for (const OpeningReading& r : o.readings) {
       if (r.taken.superseded) continue;
       if (r.taken.atTrim && !o.trim)
-        return Error{"opening " + o.id.value, "was read at its trim, whose width is not known", "Measure the trim, or read at the jamb"};
+        return Error{"opening " + o.id.value, "was read at its trim, whose width is not known",
+                     "Measure the trim, or read at the jamb"};
       const double trim = r.taken.atTrim ? *o.trim : 0;
-      Row row{{o.id, r.id, r.part, r.taken.value + (r.part == OpeningPart::Width ? -2 * trim : trim), std::max(kFirm, u95Of(r.taken) / 2), 0}, {}, false};
+      Row row{{o.id, r.id, r.part, r.taken.value + (r.part == OpeningPart::Width ? -2 * trim : trim),
+               std::max(kFirm, u95Of(r.taken) / 2), 0},
+              {},
+              false};
       if (r.part == OpeningPart::Start) row.terms = {{first, 1}};
       else if (r.part == OpeningPart::Width) row.terms = {{second, 1}, {first, -1}};
       else row.terms = {{0, 1}, {second, -1}};
@@ -138,7 +147,8 @@ std::vector<std::string> closureWords(const Room& room, const OpeningId& id, Len
   if (opening == nullptr) return out;
   const auto closure = closureOf(room, opening->wall);
   if (!closure) return {closure.error().text() + "."};
-  const auto place = std::find_if(closure->places.begin(), closure->places.end(), [&](const OpeningPlace& p) { return p.opening == id; });
+  const auto place = std::find_if(closure->places.begin(), closure->places.end(),
+                                  [&](const OpeningPlace& p) { return p.opening == id; });
   if (place == closure->places.end()) return out;
   if (!place->misclosure) {
     std::string missing;
@@ -147,23 +157,25 @@ std::vector<std::string> closureWords(const Room& room, const OpeningId& id, Len
       if (r.opening == id) has[static_cast<int>(r.part)] = true;
     for (int part = 0; part < 3; ++part)
       if (!has[part])
-        missing +=
-            (missing.empty() ? "" : " and ") + std::string(part == 1 ? "its width" : "how far it is " + std::string(partWord(static_cast<OpeningPart>(part))));
+        missing += (missing.empty() ? "" : " and ") +
+                   std::string(part == 1 ? "its width"
+                                         : "how far it is " + std::string(partWord(static_cast<OpeningPart>(part))));
     out.push_back("Nothing checks it yet: read " + missing + " too.");
     return out;
   }
   const double over = *place->misclosure;
   const std::string sum = std::abs(over) < 0.5
                               ? "Offset, width and offset make the wall exactly."
-                              : "Offset, width and offset make " + writeLength(std::abs(over), format) + (over > 0 ? " more" : " less") + " than the wall.";
+                              : "Offset, width and offset make " + writeLength(std::abs(over), format) +
+                                    (over > 0 ? " more" : " less") + " than the wall.";
   out.push_back(sum);
   if (!closure->closes()) {
     const double fair = std::sqrt(closure->limit);
     double variance = 0;
     for (const OpeningRow& r : closure->rows)
       if (r.opening == id || r.reading.empty()) variance += r.sigma * r.sigma;
-    out.push_back("That is more than the readings allow (" + writeLength(fair * std::sqrt(variance), format) + "). Measure one of the three again, or wall " +
-                  opening->wall.value + ".");
+    out.push_back("That is more than the readings allow (" + writeLength(fair * std::sqrt(variance), format) +
+                  "). Measure one of the three again, or wall " + opening->wall.value + ".");
   } else if (std::abs(over) >= 0.5) {
     out.push_back("That is within what the readings allow; it is shared out by how sure each is.");
   }

@@ -1,5 +1,5 @@
-// Openings read along their wall: how far from the start corner, how wide, how far to the end corner. Three readings are one
-// more than needed, so they check each other: offset + width + offset must be the wall. Least squares by wall.
+// Openings read along their wall: how far from the start corner, how wide, how far to the end corner. Three readings
+// are one more than needed, so they check each other: offset + width + offset must be the wall. Least squares by wall.
 #pragma once
 
 #include "core/model/job.h"
@@ -32,8 +32,8 @@ struct WallClosure {
   [[nodiscard]] bool closes() const { return redundancy == 0 || chi2 <= limit; }
 };
 
-/// Of one wall; empty when none of its openings was read. The wall's length counts with the doubt of its corners, and is not
-/// moved by it. A reading at the trim needs the trim's width: refused without it.
+/// Of one wall; empty when none of its openings was read. The wall's length counts with the doubt of its corners, and
+/// is not moved by it. A reading at the trim needs the trim's width: refused without it.
 [[nodiscard]] Result<WallClosure> closureOf(const Room&, const CornerId& wall);
 /// The room with its openings where their readings say.
 [[nodiscard]] Result<Room> openingsClosed(Room);

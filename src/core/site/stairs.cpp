@@ -42,15 +42,18 @@ StairPlan stairPlan(const Polygon& outline, const Stair& s) {
 
 std::vector<std::string> stairWords(const Stair& s, LengthFormat format) {
   std::vector<std::string> out;
-  out.push_back(std::to_string(s.risers) + " risers of " + writeLength(s.riser, format) + ", going " + writeLength(s.going, format) + ": " +
-                std::to_string(static_cast<int>(std::lround(pitchOf(s)))) + " degrees, twice the riser and the going make " +
-                writeLength(stepLength(s), format) + ".");
+  out.push_back(std::to_string(s.risers) + " risers of " + writeLength(s.riser, format) + ", going " +
+                writeLength(s.going, format) + ": " + std::to_string(static_cast<int>(std::lround(pitchOf(s)))) +
+                " degrees, twice the riser and the going make " + writeLength(stepLength(s), format) + ".");
   const auto off = reachMisfit(s);
   if (!off) out.push_back("Measure floor to floor, and Mezzet says whether it reaches.");
   else if (std::abs(*off) <= kReachTolerance) out.push_back("It reaches the floor above.");
   else if (*off < 0)
-    out.push_back("It does not reach the floor above: " + writeLength(-*off, format) + " are missing. Count the risers again, or measure one.");
-  else out.push_back("It climbs " + writeLength(*off, format) + " past the floor above. Count the risers again, or measure one.");
+    out.push_back("It does not reach the floor above: " + writeLength(-*off, format) +
+                  " are missing. Count the risers again, or measure one.");
+  else
+    out.push_back("It climbs " + writeLength(*off, format) +
+                  " past the floor above. Count the risers again, or measure one.");
   return out;
 }
 

@@ -8,14 +8,17 @@
 
 namespace mezzet {
 
-[[nodiscard]] double pitchOf(const Stair&);                                               ///< degrees
-[[nodiscard]] inline double stepLength(const Stair& s) { return 2 * s.riser + s.going; }  ///< twice the riser plus the going
-/// How far the risers together are off the measured rise: positive, they climb too far. Nothing until the rise is measured.
+[[nodiscard]] double pitchOf(const Stair&);  ///< degrees
+[[nodiscard]] inline double stepLength(const Stair& s) {
+  return 2 * s.riser + s.going;
+}  ///< twice the riser plus the going
+/// How far the risers together are off the measured rise: positive, they climb too far. Nothing until the rise is
+/// measured.
 [[nodiscard]] std::optional<double> reachMisfit(const Stair&);
 /// A flight may miss its landing by this much: one riser may differ from the next by 3/8 in.
 inline constexpr double kReachTolerance = 0.375 * kInch;
-/// Height of the nosing line above the flight's foot, `along` the climb from the foot of the first riser; 0 before it, the flight's
-/// top past the last.
+/// Height of the nosing line above the flight's foot, `along` the climb from the foot of the first riser; 0 before it,
+/// the flight's top past the last.
 [[nodiscard]] double nosingLine(const Stair&, double along);
 /// Length of the flight in the plan: one going less than risers, since the last riser lands on the floor above.
 [[nodiscard]] inline double runOf(const Stair& s) { return s.going * std::max(1, s.risers - 1); }

@@ -44,7 +44,8 @@ double costOf(const std::vector<Weighed>& hits, double offset, double pitch) {
   if (found.empty()) return 1e300;
   std::sort(found.begin(), found.end());
   found.erase(std::unique(found.begin(), found.end()), found.end());
-  return cost + kUnhit * static_cast<double>(std::max(0L, found.back() - found.front() + 1 - static_cast<long>(found.size())));
+  return cost +
+         kUnhit * static_cast<double>(std::max(0L, found.back() - found.front() + 1 - static_cast<long>(found.size())));
 }
 
 /// Weighted least squares on the hits inside the gate; the pitch too when it is free.
@@ -114,7 +115,8 @@ const std::vector<double>& usualPitches() {
 std::optional<StudFit> fitStuds(const StudRecord& record, double wallLength) {
   if (record.hits.size() < (record.pitch ? 1U : 2U) || !(wallLength > 0)) return std::nullopt;
   std::vector<Weighed> hits;
-  for (const StudHit& h : record.hits) hits.push_back({h.along, (h.detector ? kDetectorU95 : kTapU95) / 2, h.confidence});
+  for (const StudHit& h : record.hits)
+    hits.push_back({h.along, (h.detector ? kDetectorU95 : kTapU95) / 2, h.confidence});
   Try best;
   std::vector<std::pair<double, double>> costs;  // of the usual pitches
   if (record.pitch) {
@@ -148,7 +150,8 @@ std::optional<StudFit> fitStuds(const StudRecord& record, double wallLength) {
     out.studs.push_back(stud);
   }
   for (std::size_t i = 0; i < hits.size(); ++i)
-    if (std::abs(offBy(hits[i].at, best.offset, out.pitch)) >= kGate * hits[i].sigma) out.odd.push_back(record.hits[i].id);
+    if (std::abs(offBy(hits[i].at, best.offset, out.pitch)) >= kGate * hits[i].sigma)
+      out.odd.push_back(record.hits[i].id);
   return out;
 }
 
@@ -166,8 +169,10 @@ std::vector<std::string> studWords(const StudRecord& record, const std::optional
                                         : ", none of the usual pitches") +
                   ": " + std::to_string(agree) + " of " + std::to_string(record.hits.size()) + " hits agree.");
     if (!fit->odd.empty())
-      out.push_back(fit->odd.size() == 1 ? "One hit fits no stud: an extra stud, a noggin, a pipe, or a mistake. It is kept."
-                                         : std::to_string(fit->odd.size()) + " hits fit no stud: extra studs, noggins, pipes, or mistakes. They are kept.");
+      out.push_back(fit->odd.size() == 1
+                        ? "One hit fits no stud: an extra stud, a noggin, a pipe, or a mistake. It is kept."
+                        : std::to_string(fit->odd.size()) +
+                              " hits fit no stud: extra studs, noggins, pipes, or mistakes. They are kept.");
     if (!fit->others.empty()) {
       std::string others;
       for (std::size_t i = 0; i < fit->others.size(); ++i)

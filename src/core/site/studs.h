@@ -1,5 +1,6 @@
-// Studs behind the face of a wall, from taps or a detector's hits: pitch and first stud fitted so that a few wrong hits do not
-// count, the usual pitches tried before a free one. Never a promise: the wall is detected again before anything is drilled.
+// Studs behind the face of a wall, from taps or a detector's hits: pitch and first stud fitted so that a few wrong hits
+// do not count, the usual pitches tried before a free one. Never a promise: the wall is detected again before anything
+// is drilled.
 #pragma once
 
 #include <optional>

@@ -60,10 +60,12 @@ std::string groupOf(const Placement& p) {
 PlacementIds withGroupMates(const Scheme& scheme, const PlacementIds& ids) {
   std::vector<std::pair<std::string, std::string>> groups;  // view and group
   for (const PlacementId& id : ids)
-    if (const Placement* p = findPlacement(scheme, id); p != nullptr && !groupOf(*p).empty()) groups.emplace_back(viewOf(*p), groupOf(*p));
+    if (const Placement* p = findPlacement(scheme, id); p != nullptr && !groupOf(*p).empty())
+      groups.emplace_back(viewOf(*p), groupOf(*p));
   PlacementIds out;
   for (const Placement& p : scheme.placements)
-    if (has(ids, p.id) || std::find(groups.begin(), groups.end(), std::pair(viewOf(p), groupOf(p))) != groups.end()) out.push_back(p.id);
+    if (has(ids, p.id) || std::find(groups.begin(), groups.end(), std::pair(viewOf(p), groupOf(p))) != groups.end())
+      out.push_back(p.id);
   return out;
 }
 
@@ -134,7 +136,8 @@ Job spread(const Job& job, const SchemeId& id, const PlacementIds& ids, bool acr
     covered += spans.back().high - spans.back().low;
   }
   if (spans.size() < 3) return job;
-  std::stable_sort(spans.begin(), spans.end(), [](const Span& a, const Span& b) { return a.low + a.high < b.low + b.high; });
+  std::stable_sort(spans.begin(), spans.end(),
+                   [](const Span& a, const Span& b) { return a.low + a.high < b.low + b.high; });
   const double gap = (spans.back().high - spans.front().low - covered) / static_cast<double>(spans.size() - 1);
   double at = spans.front().low;
   Job out = job;

@@ -24,7 +24,8 @@ using PlacementIds = std::vector<PlacementId>;
 enum class Line { Left, Centre, Right, Top, Middle, Bottom };
 /// Brings the others' edges or centres onto that of the first, which stays. Things of another view are left alone.
 [[nodiscard]] Job aligned(const Job&, const SchemeId&, const PlacementIds&, Line);
-/// Equal gaps between neighbours, to the side (`across`) or up; the outermost two stay. Needs three; less leaves the job.
+/// Equal gaps between neighbours, to the side (`across`) or up; the outermost two stay. Needs three; less leaves the
+/// job.
 [[nodiscard]] Job spread(const Job&, const SchemeId&, const PlacementIds&, bool across);
 
 /// Gives all of them one group, new from `ids`: floor things then move together, pictures hang as one.

@@ -15,12 +15,14 @@ Body bodyOf(std::string id, Parts parts, bool flat = false) {
   return body;
 }
 
-/// The ring that a curved piece is part of, in its own frame: its back is an arc about `centre` from -half to +half of the
-/// depth axis, its seat's edge one `inner` from it.
+/// The ring that a curved piece is part of, in its own frame: its back is an arc about `centre` from -half to +half of
+/// the depth axis, its seat's edge one `inner` from it.
 struct Ring {
   Vec2 centre;
   double outer = 0, inner = 0, half = 0;
-  [[nodiscard]] Vec2 at(double radius, double angle) const { return centre + Vec2{std::sin(angle), std::cos(angle)} * radius; }
+  [[nodiscard]] Vec2 at(double radius, double angle) const {
+    return centre + Vec2{std::sin(angle), std::cos(angle)} * radius;
+  }
 };
 Ring ringOf(const Piece& piece) {
   const double w = piece.width / 2, d = piece.depth.value_or(piece.width), t = std::min(piece.longDepth.value_or(d), d);
@@ -42,7 +44,8 @@ std::vector<double> sectorAngles(const Ring& ring) {
   const double step = 2 * std::acos(std::max(0.0, 1 - 2 * kCurveTolerance / ring.outer));
   const auto n = std::clamp<std::size_t>(static_cast<std::size_t>(std::ceil(2 * ring.half / step)), 2, 64);
   std::vector<double> out;
-  for (std::size_t i = 0; i <= n; ++i) out.push_back(-ring.half + 2 * ring.half * static_cast<double>(i) / static_cast<double>(n));
+  for (std::size_t i = 0; i <= n; ++i)
+    out.push_back(-ring.half + 2 * ring.half * static_cast<double>(i) / static_cast<double>(n));
   return out;
 }
 Polygon curveOutline(const Piece& piece) {
@@ -70,7 +73,8 @@ Polygon ownOutline(const Piece& piece) {
     case Shape::Oval: {
       // Sides enough for the tolerance; the corners lie outside by as much as the middles of the sides lie inside.
       const double longest = std::max(w, d);
-      const auto quarters = static_cast<std::size_t>(std::ceil(std::numbers::pi * std::sqrt(longest / (4 * kOvalTolerance)) / 4));
+      const auto quarters =
+          static_cast<std::size_t>(std::ceil(std::numbers::pi * std::sqrt(longest / (4 * kOvalTolerance)) / 4));
       const std::size_t n = 4 * std::max<std::size_t>(quarters, 4);
       const double step = 2 * std::numbers::pi / static_cast<double>(n), grow = 2 / (1 + std::cos(step / 2));
       Polygon oval;
@@ -88,7 +92,8 @@ Polygon ownOutline(const Piece& piece) {
 Convex turnedRect(const FloorPlace& place, Turn turn, Vec2 low, Vec2 high) {
   Convex body;
   body.core.reserve(4);
-  for (const Vec2 corner : {low, Vec2{high.x, low.y}, high, Vec2{low.x, high.y}}) body.core.push_back(place.at + rotated(corner, turn));
+  for (const Vec2 corner : {low, Vec2{high.x, low.y}, high, Vec2{low.x, high.y}})
+    body.core.push_back(place.at + rotated(corner, turn));
   return body;
 }
 
@@ -107,7 +112,8 @@ Parts footprint(const Piece& piece, const FloorPlace& place) {
     const Polygon outline = outlineOf(piece, place);
     Parts sectors;
     for (std::size_t i = 0; i + 1 < outline.size() / 2; ++i)
-      sectors.push_back({{outline[i], outline[i + 1], outline[outline.size() - 2 - i], outline[outline.size() - 1 - i]}, 0});
+      sectors.push_back(
+          {{outline[i], outline[i + 1], outline[outline.size() - 2 - i], outline[outline.size() - 1 - i]}, 0});
     return sectors;
   }
   if (piece.shape != Shape::L) return {{outlineOf(piece, place), 0}};
@@ -115,11 +121,14 @@ Parts footprint(const Piece& piece, const FloorPlace& place) {
   const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
   const double limb = d - piece.longDepth.value_or(2 * d), inner = piece.returnWidth.value_or(2 * w);
   const bool left = piece.hand == Hand::Left;
-  return {turnedRect(place, turn, {-w, limb}, {w, d}), turnedRect(place, turn, {left ? -w : w - inner, -d}, {left ? -w + inner : w, d})};
+  return {turnedRect(place, turn, {-w, limb}, {w, d}),
+          turnedRect(place, turn, {left ? -w : w - inner, -d}, {left ? -w + inner : w, d})};
 }
 
 bool covers(const Parts& parts, Vec2 point) {
-  return std::any_of(parts.begin(), parts.end(), [&](const Convex& part) { return separation(part, Convex{{point}, 0}).gap <= 0; });
+  return std::any_of(parts.begin(), parts.end(), [&](const Convex& part) {
+    return separation(part, Convex{{point}, 0}).gap <= 0;
+  });
 }
 
 std::vector<Body> floorBodies(const PieceIndex& pieces, const Scheme& scheme, const PlacementId& without) {
@@ -136,7 +145,8 @@ std::vector<Body> floorBodies(const PieceIndex& pieces, const Scheme& scheme, co
 
 std::vector<Body> wallBodies(const Room& room) {
   std::vector<Body> bodies;
-  for (const Wall& wall : wallsOf(room)) bodies.push_back(bodyOf(wallKey(wall.id), {Convex{{wall.start, wall.end}, 0}}));
+  for (const Wall& wall : wallsOf(room))
+    bodies.push_back(bodyOf(wallKey(wall.id), {Convex{{wall.start, wall.end}, 0}}));
   return bodies;
 }
 
@@ -158,7 +168,8 @@ bool standsInTheWay(const Feature& f) {
 std::vector<Body> featureBodies(const Room& room) {
   std::vector<Body> bodies;
   for (const Feature& f : room.features)
-    if (auto parts = standsInTheWay(f) ? convexParts(f.outline) : Parts{}; !parts.empty()) bodies.push_back(bodyOf(f.id.value, std::move(parts)));
+    if (auto parts = standsInTheWay(f) ? convexParts(f.outline) : Parts{}; !parts.empty())
+      bodies.push_back(bodyOf(f.id.value, std::move(parts)));
   return bodies;
 }
 
@@ -185,8 +196,10 @@ std::vector<FrontEdge> seatFronts(const Piece& piece, const FloorPlace& place) {
     const auto n = std::max<std::size_t>(1, static_cast<std::size_t>(2 * reach * ring.inner / (24 * kInch) + 1e-9));
     std::vector<FrontEdge> fronts;
     for (std::size_t i = 0; i < n; ++i) {
-      const double from = -reach + 2 * reach * static_cast<double>(i) / static_cast<double>(n), to = from + 2 * reach / static_cast<double>(n);
-      const Vec2 a = ring.at(ring.inner, from), b = ring.at(ring.inner, to), in = ring.centre - ring.at(1, (from + to) / 2);
+      const double from = -reach + 2 * reach * static_cast<double>(i) / static_cast<double>(n),
+                   to = from + 2 * reach / static_cast<double>(n);
+      const Vec2 a = ring.at(ring.inner, from), b = ring.at(ring.inner, to),
+                 in = ring.centre - ring.at(1, (from + to) / 2);
       fronts.push_back({at(a.x, a.y), at(b.x, b.y), towards(in.x, in.y)});
     }
     return fronts;
@@ -194,8 +207,10 @@ std::vector<FrontEdge> seatFronts(const Piece& piece, const FloorPlace& place) {
   if (piece.shape != Shape::L) return {{at(-w + arm, -d), at(w - arm, -d), towards(0, -1)}};
   const double limb = d - piece.longDepth.value_or(2 * d), inner = piece.returnWidth.value_or(2 * w);
   if (piece.hand == Hand::Left)
-    return {{at(-w + inner, limb), at(w - arm, limb), towards(0, -1)}, {at(-w + inner, -d + arm), at(-w + inner, limb), towards(1, 0)}};
-  return {{at(-w + arm, limb), at(w - inner, limb), towards(0, -1)}, {at(w - inner, limb), at(w - inner, -d + arm), towards(-1, 0)}};
+    return {{at(-w + inner, limb), at(w - arm, limb), towards(0, -1)},
+            {at(-w + inner, -d + arm), at(-w + inner, limb), towards(1, 0)}};
+  return {{at(-w + arm, limb), at(w - inner, limb), towards(0, -1)},
+          {at(w - inner, limb), at(w - inner, -d + arm), towards(-1, 0)}};
 }
 
 FrontEdge backEdge(const Piece& piece, const FloorPlace& place) {
@@ -209,12 +224,15 @@ std::vector<Vec2> feetOf(const Piece& piece, const FloorPlace& place) {
   // Round and oval pieces stand within the square of their box that the shape still covers.
   const double shrink = piece.shape == Shape::Round || piece.shape == Shape::Oval ? std::numbers::sqrt2 / 2 : 1;
   const double inset = piece.feetInset.value_or(kUsualFeetInset);
-  const double x = std::max(0.0, piece.width / 2 * shrink - inset), y = std::max(0.0, piece.depth.value_or(piece.width) / 2 * shrink - inset);
+  const double x = std::max(0.0, piece.width / 2 * shrink - inset),
+               y = std::max(0.0, piece.depth.value_or(piece.width) / 2 * shrink - inset);
   std::vector<Vec2> feet;
-  for (const Vec2 foot : {Vec2{-x, -y}, Vec2{x, -y}, Vec2{x, y}, Vec2{-x, y}}) feet.push_back(place.at + rotated(foot, turn));
+  for (const Vec2 foot : {Vec2{-x, -y}, Vec2{x, -y}, Vec2{x, y}, Vec2{-x, y}})
+    feet.push_back(place.at + rotated(foot, turn));
   if (piece.shape == Shape::L) {
     // The corner of the box that the L does not reach has its foot at the end of the long limb's front instead.
-    const double limb = piece.depth.value_or(piece.width) / 2 - piece.longDepth.value_or(piece.depth.value_or(piece.width)) + inset;
+    const double limb =
+        piece.depth.value_or(piece.width) / 2 - piece.longDepth.value_or(piece.depth.value_or(piece.width)) + inset;
     feet[piece.hand == Hand::Left ? 1 : 0] = place.at + rotated({piece.hand == Hand::Left ? x : -x, limb}, turn);
   }
   return feet;

@@ -22,8 +22,9 @@ struct Body {
   Box bounds;
 };
 
-/// The footprint of a piece standing at a place; one part, two for an L, many for a curve, whose outline is nowhere more
-/// than kCurveTolerance off. An oval is a polygon that is nowhere more than kOvalTolerance off the ellipse. The piece must have a depth.
+/// The footprint of a piece standing at a place; one part, two for an L, many for a curve, whose outline is nowhere
+/// more than kCurveTolerance off. An oval is a polygon that is nowhere more than kOvalTolerance off the ellipse. The
+/// piece must have a depth.
 [[nodiscard]] Parts footprint(const Piece&, const FloorPlace&);
 inline constexpr double kOvalTolerance = 0.02, kCurveTolerance = 0.5;
 
@@ -34,7 +35,8 @@ inline constexpr double kOvalTolerance = 0.02, kCurveTolerance = 0.5;
 /// Bodies of everything that stands on the floor, in placement order; what is carried or hung is left out.
 /// `without` leaves one placement out (the piece in the hand).
 [[nodiscard]] std::vector<Body> floorBodies(const PieceIndex&, const Scheme&, const PlacementId& without = {});
-[[nodiscard]] inline std::vector<Body> floorBodies(const Job& job, const Scheme& scheme, const PlacementId& without = {}) {
+[[nodiscard]] inline std::vector<Body> floorBodies(const Job& job, const Scheme& scheme,
+                                                   const PlacementId& without = {}) {
   return floorBodies(PieceIndex(job), scheme, without);
 }
 [[nodiscard]] std::vector<Body> wallBodies(const Room&);     ///< each wall's edge, openings included, as one segment
@@ -56,7 +58,9 @@ struct FrontEdge {
 /// One edge; of an L two: before the long limb first, then along the inner side of the return. Of a curve one for each
 /// 24 in of it.
 [[nodiscard]] std::vector<FrontEdge> seatFronts(const Piece&, const FloorPlace&);
-[[nodiscard]] inline FrontEdge seatFront(const Piece& piece, const FloorPlace& place) { return seatFronts(piece, place).front(); }
+[[nodiscard]] inline FrontEdge seatFront(const Piece& piece, const FloorPlace& place) {
+  return seatFronts(piece, place).front();
+}
 /// The rear side of a piece's box from left to right as someone behind it sees it, and outward.
 [[nodiscard]] FrontEdge backEdge(const Piece&, const FloorPlace&);
 /// Where the feet stand: four, inside the corners; the first two at the front.

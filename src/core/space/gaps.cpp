@@ -4,7 +4,9 @@
 #include <tuple>
 
 namespace mezzet {
-std::vector<Gap> gapsIn(const Job& job, const Scheme& scheme, double cap) { return gapsIn(floorBodies(job, scheme), roomOf(job, scheme), cap); }
+std::vector<Gap> gapsIn(const Job& job, const Scheme& scheme, double cap) {
+  return gapsIn(floorBodies(job, scheme), roomOf(job, scheme), cap);
+}
 
 std::vector<Gap> gapsIn(std::vector<Body> bodies, const Room& room, double cap) {
   const std::size_t placements = bodies.size();
@@ -13,7 +15,8 @@ std::vector<Gap> gapsIn(std::vector<Body> bodies, const Room& room, double cap) 
 
   std::vector<std::size_t> order(bodies.size());
   for (std::size_t i = 0; i < order.size(); ++i) order[i] = i;
-  std::sort(order.begin(), order.end(), [&](std::size_t i, std::size_t j) { return bodies[i].bounds.low.x < bodies[j].bounds.low.x; });
+  std::sort(order.begin(), order.end(),
+            [&](std::size_t i, std::size_t j) { return bodies[i].bounds.low.x < bodies[j].bounds.low.x; });
 
   std::vector<Gap> gaps;
   // Bodies whose right edge the sweep has not left behind by the cap; their boxes side by side, since most pairs go no
@@ -36,7 +39,8 @@ std::vector<Gap> gapsIn(std::vector<Body> bodies, const Room& room, double cap) 
     }
     open.push_back({box, i});
   }
-  std::sort(gaps.begin(), gaps.end(), [](const Gap& a, const Gap& b) { return std::tie(a.length, a.a, a.b) < std::tie(b.length, b.a, b.b); });
+  std::sort(gaps.begin(), gaps.end(),
+            [](const Gap& a, const Gap& b) { return std::tie(a.length, a.a, a.b) < std::tie(b.length, b.a, b.b); });
   return gaps;
 }
 

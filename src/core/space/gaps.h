@@ -17,7 +17,8 @@ struct Gap {
 /// Every pair of bodies up to `cap` apart, ascending. Pairs: floor placements with each other, with walls, openings
 /// and features; rugs only with walls, openings and features. Found by a sweep over the bodies sorted by x.
 [[nodiscard]] std::vector<Gap> gapsIn(const Job&, const Scheme&, double cap);
-[[nodiscard]] std::vector<Gap> gapsIn(std::vector<Body> floor, const Room&, double cap);  ///< the same, of bodies made already
+[[nodiscard]] std::vector<Gap> gapsIn(std::vector<Body> floor, const Room&,
+                                      double cap);  ///< the same, of bodies made already
 
 inline constexpr double kGapListCap = 2000;  ///< contract: what `mezzet-cli gaps` lists
 

@@ -52,7 +52,8 @@ Choice best(const std::vector<Mark>& marks, const Extent& own, double reach) {
     const auto offer = [&](double value) {
       const double shift = mark.value - value;
       if (std::abs(shift) > reach) return;
-      const bool better = out.mark == nullptr || mark.rank < out.mark->rank || (mark.rank == out.mark->rank && std::abs(shift) < std::abs(out.shift));
+      const bool better = out.mark == nullptr || mark.rank < out.mark->rank ||
+                          (mark.rank == out.mark->rank && std::abs(shift) < std::abs(out.shift));
       if (better) out = {&mark, shift};
     };
     if (mark.middle) {
@@ -73,14 +74,16 @@ void addMarks(std::vector<Mark>& marks, const Extent& e, Vec2 middle, const std:
 
 std::string nameOf(const Piece& piece) {
   std::string name = piece.name;
-  if (name.size() > 1 && name[0] >= 'A' && name[0] <= 'Z' && name[1] >= 'a' && name[1] <= 'z') name[0] = static_cast<char>(name[0] - 'A' + 'a');
+  if (name.size() > 1 && name[0] >= 'A' && name[0] <= 'Z' && name[1] >= 'a' && name[1] <= 'z')
+    name[0] = static_cast<char>(name[0] - 'A' + 'a');
   return name;
 }
 
 bool has(const PlacementIds& ids, const PlacementId& id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
 
 /// What stands in line on the plan along one direction.
-std::vector<Mark> floorMarks(const Job& job, const Scheme& scheme, const PlacementIds& moving, const Parts& own, Vec2 direction) {
+std::vector<Mark> floorMarks(const Job& job, const Scheme& scheme, const PlacementIds& moving, const Parts& own,
+                             Vec2 direction) {
   const Room& room = roomOf(job, scheme);
   std::vector<Mark> marks;
   const Vec2 side = leftOf(direction);
@@ -92,8 +95,10 @@ std::vector<Mark> floorMarks(const Job& job, const Scheme& scheme, const Placeme
     if (std::abs(dot(wall.along(), direction)) < kParallel) {
       // A wall only stops what stands before it.
       const double a = dot(wall.start, side), b = dot(wall.end, side);
-      if (std::max(a, b) > across.low && std::min(a, b) < across.high) marks.push_back({dot(middle, direction), middle, Rank::Wall, false, name});
-    } else if (std::abs(cross(wall.along(), direction)) < kParallel && distance(nearestOnSegment(here, wall.start, wall.end), here) < kNearby) {
+      if (std::max(a, b) > across.low && std::min(a, b) < across.high)
+        marks.push_back({dot(middle, direction), middle, Rank::Wall, false, name});
+    } else if (std::abs(cross(wall.along(), direction)) < kParallel &&
+               distance(nearestOnSegment(here, wall.start, wall.end), here) < kNearby) {
       marks.push_back({dot(middle, direction), middle, Rank::Centre, true, "middle of " + name});
     }
   }
@@ -109,19 +114,22 @@ std::vector<Mark> floorMarks(const Job& job, const Scheme& scheme, const Placeme
     if (!wall || std::abs(cross(wall->along(), direction)) >= kParallel) continue;
     const Vec2 middle = middleOf(*wall, o);
     if (distance(middle, here) < kNearby)
-      marks.push_back({dot(middle, direction), middle, Rank::Centre, true, o.kind == OpeningKind::Window ? "centre of the window" : "centre of the door"});
+      marks.push_back({dot(middle, direction), middle, Rank::Centre, true,
+                       o.kind == OpeningKind::Window ? "centre of the window" : "centre of the door"});
   }
   const PieceIndex pieces(job);
   for (const Placement& p : scheme.placements) {
     const auto* floor = std::get_if<FloorPlace>(&p.on);
     if (floor == nullptr || has(moving, p.id)) continue;
     const Piece& piece = pieces.of(p);
-    if (distance(floor->at, here) < kNearby) addMarks(marks, along(footprint(piece, *floor), direction), floor->at, nameOf(piece));
+    if (distance(floor->at, here) < kNearby)
+      addMarks(marks, along(footprint(piece, *floor), direction), floor->at, nameOf(piece));
   }
   return marks;
 }
 
-Snapped floorSnapped(const Job& job, const Scheme& scheme, const Piece& piece, const FloorPlace& wanted, const PlacementIds& moving, double reach) {
+Snapped floorSnapped(const Job& job, const Scheme& scheme, const Piece& piece, const FloorPlace& wanted,
+                     const PlacementIds& moving, double reach) {
   FloorPlace there = wanted;
   const Turn turn = turnOf(wanted.turn);
   const Parts own = footprint(piece, wanted);
@@ -146,18 +154,24 @@ Snapped floorSnapped(const Job& job, const Scheme& scheme, const Piece& piece, c
     const Extent reachOf = along(footprint(piece, there), side);
     const double other = dot(k.mark.at, side);
     const double low = std::min(reachOf.low, other), high = std::max(reachOf.high, other);
-    guides.push_back({k.direction * k.value + side * low, k.direction * k.value + side * high, k.mark.words, k.direction * k.value + side * other});
+    guides.push_back({k.direction * k.value + side * low, k.direction * k.value + side * high, k.mark.words,
+                      k.direction * k.value + side * other});
   }
   return {there, guides};
 }
 
-Snapped wallSnapped(const Job& job, const Scheme& scheme, const Piece& piece, const WallPlace& wanted, const PlacementIds& moving, double reach) {
+Snapped wallSnapped(const Job& job, const Scheme& scheme, const Piece& piece, const WallPlace& wanted,
+                    const PlacementIds& moving, double reach) {
   const Room& room = roomOf(job, scheme);
   const auto wall = findWall(room, wanted.wall);
   if (!wall) return {wanted, {}};
   const WallRect own = wallRectOf(piece, wanted);
   std::vector<Mark> across, up;
-  across.push_back({wall->length() / 2, {wall->length() / 2, own.centreHeight()}, Rank::Centre, true, "middle of wall " + wall->id.value});
+  across.push_back({wall->length() / 2,
+                    {wall->length() / 2, own.centreHeight()},
+                    Rank::Centre,
+                    true,
+                    "middle of wall " + wall->id.value});
   for (const Opening& o : room.openings)
     if (o.wall == wall->id) {
       const double u = wall->length() - o.offset - o.width / 2;
@@ -194,17 +208,22 @@ Snapped wallSnapped(const Job& job, const Scheme& scheme, const Piece& piece, co
   if (r.mark != nullptr) there.v += r.shift;
   const WallRect now = wallRectOf(piece, there);
   if (c.mark != nullptr)
-    guides.push_back(
-        {{c.mark->value, std::min(now.bottom, c.mark->at.y)}, {c.mark->value, std::max(now.top, c.mark->at.y)}, c.mark->words, {c.mark->value, c.mark->at.y}});
+    guides.push_back({{c.mark->value, std::min(now.bottom, c.mark->at.y)},
+                      {c.mark->value, std::max(now.top, c.mark->at.y)},
+                      c.mark->words,
+                      {c.mark->value, c.mark->at.y}});
   if (r.mark != nullptr)
-    guides.push_back(
-        {{std::min(now.left, r.mark->at.x), r.mark->value}, {std::max(now.right, r.mark->at.x), r.mark->value}, r.mark->words, {r.mark->at.x, r.mark->value}});
+    guides.push_back({{std::min(now.left, r.mark->at.x), r.mark->value},
+                      {std::max(now.right, r.mark->at.x), r.mark->value},
+                      r.mark->words,
+                      {r.mark->at.x, r.mark->value}});
   return {there, guides};
 }
 
 }  // namespace
 
-Snapped snapped(const Job& job, const Scheme& scheme, const PlacementId& held, const Place& place, const PlacementIds& moving, double reach) {
+Snapped snapped(const Job& job, const Scheme& scheme, const PlacementId& held, const Place& place,
+                const PlacementIds& moving, double reach) {
   const Placement* p = findPlacement(scheme, held);
   if (p == nullptr || !(reach > 0)) return {place, {}};
   const Piece& piece = pieceOf(job, *p);

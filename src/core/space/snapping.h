@@ -18,9 +18,10 @@ struct Snapped {
   std::vector<Guide> guides;  ///< at most one for each of the thing's two directions; none: it rests where it was put
 };
 
-/// `place` moved by at most `reach` along each of the thing's own two directions (on a wall: u and v) so that an edge or its
-/// middle lines up. Walls go first, then centres, then edges. `moving` is left out of what it is lined up with.
-[[nodiscard]] Snapped snapped(const Job&, const Scheme&, const PlacementId& held, const Place& place, const PlacementIds& moving, double reach);
+/// `place` moved by at most `reach` along each of the thing's own two directions (on a wall: u and v) so that an edge
+/// or its middle lines up. Walls go first, then centres, then edges. `moving` is left out of what it is lined up with.
+[[nodiscard]] Snapped snapped(const Job&, const Scheme&, const PlacementId& held, const Place& place,
+                              const PlacementIds& moving, double reach);
 
 /// The turn of a piece whose handle is carried from `grabbed` to `now`; `free` rests at tenths of a degree only.
 [[nodiscard]] double turnByHand(const Room&, const FloorPlace& from, Vec2 grabbed, Vec2 now, bool free);

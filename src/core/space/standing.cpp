@@ -68,8 +68,8 @@ std::vector<Hung> hungIn(const PieceIndex& pieces, const Scheme& scheme) {
     } else {
       Hung& hung = out[at];
       hung.members.push_back(p.id);
-      hung.envelope = {std::min(hung.envelope.left, rect.left), std::max(hung.envelope.right, rect.right), std::min(hung.envelope.bottom, rect.bottom),
-                       std::max(hung.envelope.top, rect.top)};
+      hung.envelope = {std::min(hung.envelope.left, rect.left), std::max(hung.envelope.right, rect.right),
+                       std::min(hung.envelope.bottom, rect.bottom), std::max(hung.envelope.top, rect.top)};
     }
   }
   for (Hung& hung : out) std::sort(hung.members.begin(), hung.members.end());
@@ -83,7 +83,8 @@ std::optional<Hung> hungWith(const Job& job, const Scheme& scheme, const Placeme
 }
 
 namespace {
-std::optional<Standing> below(const Job& job, const Scheme& scheme, const Room& room, const Hung& hung, bool (*carries)(std::string_view)) {
+std::optional<Standing> below(const Job& job, const Scheme& scheme, const Room& room, const Hung& hung,
+                              bool (*carries)(std::string_view)) {
   const auto wall = findWall(room, hung.wall);
   if (!wall) return std::nullopt;
   std::optional<Standing> best;

@@ -15,7 +15,8 @@ struct Standing {
   std::optional<double> top;   ///< back height where there is one, else overall height; absent if not measured
   double offWall = 0;          ///< nearest
   double offWallFar = 0;       ///< farthest
-  double floor = 0;            ///< of the floor under it above the datum, where it stands at the wall; `top` counts from the datum too
+  double floor =
+      0;  ///< of the floor under it above the datum, where it stands at the wall; `top` counts from the datum too
 };
 
 /// Things further from a wall than this are not "below" what hangs on it [D].
@@ -35,7 +36,9 @@ struct Hung {
 };
 /// Every picture of the scheme; those with one group id on one wall together.
 [[nodiscard]] std::vector<Hung> hungIn(const PieceIndex&, const Scheme&);
-[[nodiscard]] inline std::vector<Hung> hungIn(const Job& job, const Scheme& scheme) { return hungIn(PieceIndex(job), scheme); }
+[[nodiscard]] inline std::vector<Hung> hungIn(const Job& job, const Scheme& scheme) {
+  return hungIn(PieceIndex(job), scheme);
+}
 [[nodiscard]] std::optional<Hung> hungWith(const Job&, const Scheme&, const PlacementId&);
 
 /// The one thing a picture hangs above: of the sofas and tables at the wall, the one it overlaps most in width

@@ -19,7 +19,8 @@ Polygon cut(const Polygon& polygon, Vec2 d) {
   return out;
 }
 
-/// Nearest point to the origin of what a convex part has within the quarter between x and y; absent when it has nothing there.
+/// Nearest point to the origin of what a convex part has within the quarter between x and y; absent when it has nothing
+/// there.
 std::optional<Vec2> nearestInQuarter(const Convex& part, Vec2 x, Vec2 y) {
   if (part.core.size() == 1) {
     const Vec2 c = part.core[0];
@@ -71,7 +72,8 @@ std::vector<Sweep> casementSweeps(const Room& room, const Opening& o) {
   const auto wall = findWall(room, o.wall);
   if (!wall) return {};
   const Vec2 from = wall->start + wall->along() * o.offset;
-  return {{from, wall->along(), wall->inward(), o.width / 2}, {from + wall->along() * o.width, -wall->along(), wall->inward(), o.width / 2}};
+  return {{from, wall->along(), wall->inward(), o.width / 2},
+          {from + wall->along() * o.width, -wall->along(), wall->inward(), o.width / 2}};
 }
 
 Separation clearOfSweep(const Parts& body, const Sweep& sweep) {

@@ -21,7 +21,8 @@ struct FloorSide {
   Side side;
   Vec2 along;  // in the piece's frame
 };
-constexpr FloorSide kFloorSides[] = {{Side::Front, {0, -1}}, {Side::Right, {1, 0}}, {Side::Back, {0, 1}}, {Side::Left, {-1, 0}}};
+constexpr FloorSide kFloorSides[] = {
+    {Side::Front, {0, -1}}, {Side::Right, {1, 0}}, {Side::Back, {0, 1}}, {Side::Left, {-1, 0}}};
 
 void offerBody(Shortest& best, Side side, const Parts& moving, Vec2 along, const Convex& fixed, const std::string& id) {
   for (const Convex& part : moving) {
@@ -34,7 +35,8 @@ void offerBody(Shortest& best, Side side, const Parts& moving, Vec2 along, const
   }
 }
 
-std::vector<Tape> floorTapes(const Job& job, const Scheme& scheme, const Placement& placement, const FloorPlace& place) {
+std::vector<Tape> floorTapes(const Job& job, const Scheme& scheme, const Placement& placement,
+                             const FloorPlace& place) {
   const Room& room = roomOf(job, scheme);
   const Piece& piece = pieceOf(job, placement);
   const Parts moving = footprint(piece, place);
@@ -80,11 +82,15 @@ std::vector<Tape> wallTapes(const Job& job, const Scheme& scheme, const Placemen
     const WallRect o = wallRectOf(pieceOf(job, other), *on);
     const bool level = o.top > r.bottom + kTouch && o.bottom < r.top - kTouch;
     const bool inLine = o.right > r.left + kTouch && o.left < r.right - kTouch;
-    const double v = std::clamp(place.v, std::max(o.bottom, r.bottom), std::max(std::min(o.top, r.top), std::max(o.bottom, r.bottom)));
-    const double u = std::clamp(place.u, std::max(o.left, r.left), std::max(std::min(o.right, r.right), std::max(o.left, r.left)));
+    const double v = std::clamp(place.v, std::max(o.bottom, r.bottom),
+                                std::max(std::min(o.top, r.top), std::max(o.bottom, r.bottom)));
+    const double u =
+        std::clamp(place.u, std::max(o.left, r.left), std::max(std::min(o.right, r.right), std::max(o.left, r.left)));
     if (level && on->u < place.u) left.offer(tape(Side::Left, {-1, 0}, {r.left, v}, r.left - o.right, other.id.value));
-    if (level && on->u > place.u) right.offer(tape(Side::Right, {1, 0}, {r.right, v}, o.left - r.right, other.id.value));
-    if (inLine && on->v < place.v) down.offer(tape(Side::Down, {0, -1}, {u, r.bottom}, r.bottom - o.top, other.id.value));
+    if (level && on->u > place.u)
+      right.offer(tape(Side::Right, {1, 0}, {r.right, v}, o.left - r.right, other.id.value));
+    if (inLine && on->v < place.v)
+      down.offer(tape(Side::Down, {0, -1}, {u, r.bottom}, r.bottom - o.top, other.id.value));
     if (inLine && on->v > place.v) up.offer(tape(Side::Up, {0, 1}, {u, r.top}, o.bottom - r.top, other.id.value));
   }
   for (const Standing& s : standingAt(job, scheme, *wall)) {

@@ -21,7 +21,8 @@ constexpr double kArrived = 1e-8;
 constexpr double kSingular = 1e-13;
 /// With more corners mirrored starts are not tried one by one.
 constexpr std::size_t kMostMirrored = 24;
-/// A fit that is worse by less than this (one reading at 95 %) is as good; corners nearer than kOtherRoom are the same room.
+/// A fit that is worse by less than this (one reading at 95 %) is as good; corners nearer than kOtherRoom are the same
+/// room.
 constexpr double kAsGood = 3.84, kOtherRoom = 20;
 
 double wrapped(double degrees) { return degrees - 360 * std::round(degrees / 360); }
@@ -80,7 +81,8 @@ Normal normalOf(const Network& net, const Unknowns& u, const Polygon& corners) {
       if (!row) continue;
       n.right[*row] -= g.terms[i].second * v * weight;
       for (std::size_t j = 0; j < g.size; ++j)
-        if (const auto column = u.place[g.terms[j].first]) n.matrix(*row, *column) += g.terms[i].second * g.terms[j].second * weight;
+        if (const auto column = u.place[g.terms[j].first])
+          n.matrix(*row, *column) += g.terms[i].second * g.terms[j].second * weight;
     }
   }
   return n;
@@ -219,7 +221,8 @@ std::optional<Adjustment> finished(const Network& net, const Unknowns& u, Descen
 
 std::string names(const std::vector<std::size_t>& corners) {
   std::string out;
-  for (std::size_t i = 0; i < corners.size(); ++i) out += (i == 0 ? "" : i + 1 == corners.size() ? " and " : ", ") + cornerLetter(corners[i]);
+  for (std::size_t i = 0; i < corners.size(); ++i)
+    out += (i == 0 ? "" : i + 1 == corners.size() ? " and " : ", ") + cornerLetter(corners[i]);
   return out;
 }
 
@@ -243,7 +246,8 @@ std::optional<Error> faultOf(const Network& net, bool closing, LengthFormat form
   for (const double l : run) others += l;
   if (*longest > others * 1.02 + 50)
     return Error{"wall " + cornerLetter(static_cast<std::size_t>(longest - run.begin())),
-                 "is longer than all the other walls together, by " + writeLength(*longest - others, format) + ", so the walk cannot close",
+                 "is longer than all the other walls together, by " + writeLength(*longest - others, format) +
+                     ", so the walk cannot close",
                  "Measure it again, or a wall is missing"};
   return std::nullopt;
 }
@@ -263,7 +267,8 @@ std::optional<Adjustment> bestFit(const Network& net, const std::optional<Polygo
       if (!line || !u.place[2 * i]) continue;
       Polygon other = best.corners;
       other[i] = mirrored(other[i], other[line->first], other[line->second]);
-      if (Descent tried = descend(net, std::move(other), u); isBetter(net, tried, best)) best = std::move(tried), found = true;
+      if (Descent tried = descend(net, std::move(other), u); isBetter(net, tried, best))
+        best = std::move(tried), found = true;
     }
     if (!found) break;
   }
@@ -279,7 +284,9 @@ std::optional<std::size_t> undecidedTurn(const Network& net, const Adjustment& b
     Polygon other = best.corners;
     other[i] = mirrored(other[i], other[line->first], other[line->second]);
     const Descent tried = descend(net, std::move(other), u);
-    if (tried.chi2 < best.chi2 + kAsGood && distance(tried.corners[i], best.corners[i]) > kOtherRoom && !selfCrossing(tried.corners)) return i;
+    if (tried.chi2 < best.chi2 + kAsGood && distance(tried.corners[i], best.corners[i]) > kOtherRoom &&
+        !selfCrossing(tried.corners))
+      return i;
   }
   return std::nullopt;
 }
@@ -301,14 +308,17 @@ Result<Adjustment> adjust(const Network& net, const std::optional<Polygon>& star
   if (!out) {
     const std::vector<std::size_t> loose = looseCorners(net);
     return Error{loose.empty() ? "the outline" : "corner" + std::string(loose.size() > 1 ? "s " : " ") + names(loose),
-                 std::string(loose.size() > 1 ? "are" : "is") + " not fixed yet by what was measured", "Measure a wall or a corner-to-corner length there"};
+                 std::string(loose.size() > 1 ? "are" : "is") + " not fixed yet by what was measured",
+                 "Measure a wall or a corner-to-corner length there"};
   }
   if (const auto either = undecidedTurn(net, *out))
-    return Error{"corner " + cornerLetter(*either), "can turn left or right: two rooms fit these readings equally well", "Say which way it turns"};
+    return Error{"corner " + cornerLetter(*either), "can turn left or right: two rooms fit these readings equally well",
+                 "Say which way it turns"};
   for (std::size_t i = 0; i < net.turns.size(); ++i)
     if (net.turns[i] != 0 && (insideAngle(out->corners, i) < 180) != (net.turns[i] > 0))
       return Error{"corner " + cornerLetter(i),
-                   std::string("turns ") + (net.turns[i] > 0 ? "left" : "right") + " in the sketch, but the readings make it turn the other way",
+                   std::string("turns ") + (net.turns[i] > 0 ? "left" : "right") +
+                       " in the sketch, but the readings make it turn the other way",
                    "Check the turn, or the readings there"};
   if (!net.turns.empty())
     if (const auto crossing = selfCrossing(out->corners))
@@ -317,7 +327,9 @@ Result<Adjustment> adjust(const Network& net, const std::optional<Polygon>& star
   return *std::move(out);
 }
 
-std::optional<Adjustment> adjustRegardless(const Network& net) { return faultOf(net, false, {}) ? std::nullopt : bestFit(net, std::nullopt); }
+std::optional<Adjustment> adjustRegardless(const Network& net) {
+  return faultOf(net, false, {}) ? std::nullopt : bestFit(net, std::nullopt);
+}
 
 std::vector<std::size_t> looseCorners(const Network& net) {
   const Unknowns u = unknownsOf(net);
@@ -355,7 +367,8 @@ double u95Of(const Adjustment& a, const Observation& o) {
 
 ErrorEllipse ellipseOf(const Adjustment& a, std::size_t corner) {
   const std::size_t columns = 2 * a.corners.size(), x = 2 * corner, y = x + 1;
-  const double xx = a.covariance[x * columns + x], yy = a.covariance[y * columns + y], xy = a.covariance[x * columns + y];
+  const double xx = a.covariance[x * columns + x], yy = a.covariance[y * columns + y],
+               xy = a.covariance[x * columns + y];
   const double middle = (xx + yy) / 2, half = std::hypot((xx - yy) / 2, xy);
   // 95 % of a two-dimensional normal lie within sqrt(chi-square with 2 degrees of freedom).
   const double factor = std::sqrt(chiSquaredQuantile(2, 0.95));

@@ -28,16 +28,19 @@ struct Adjustment {
   [[nodiscard]] bool withinLimit() const { return redundancy > 0 ? chi2 <= chi2Limit : chi2 < 1e-6; }
 };
 
-/// Adjusts from `start`, or from the sketch. The outline must come out turning as the sketch says; where a start leads to
-/// another, or to a worse fit, mirrored starts are tried, so that the answer does not depend on it. Refused, in words:
-/// corners that nothing fixes, a run longer than the rest together, an outline that crosses itself or turns otherwise.
-[[nodiscard]] Result<Adjustment> adjust(const Network&, const std::optional<Polygon>& start = std::nullopt, LengthFormat format = {});
+/// Adjusts from `start`, or from the sketch. The outline must come out turning as the sketch says; where a start leads
+/// to another, or to a worse fit, mirrored starts are tried, so that the answer does not depend on it. Refused, in
+/// words: corners that nothing fixes, a run longer than the rest together, an outline that crosses itself or turns
+/// otherwise.
+[[nodiscard]] Result<Adjustment> adjust(const Network&, const std::optional<Polygon>& start = std::nullopt,
+                                        LengthFormat format = {});
 
 /// The same from a start that is already good, without tries of others: for what is adjusted again and again.
 [[nodiscard]] std::optional<Adjustment> readjust(const Network&, const Polygon& start);
 
-/// The same without looking at the outline's shape: one that crosses itself or turns otherwise is still weighed, so that the
-/// reading that spoils it can be named. Nothing when some corner is not fixed or an observation cannot be taken.
+/// The same without looking at the outline's shape: one that crosses itself or turns otherwise is still weighed, so
+/// that the reading that spoils it can be named. Nothing when some corner is not fixed or an observation cannot be
+/// taken.
 [[nodiscard]] std::optional<Adjustment> adjustRegardless(const Network&);
 
 /// Where the corners come to lie though some are not fixed yet: what was read is kept, the rest stays as in the sketch.

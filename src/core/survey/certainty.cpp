@@ -61,6 +61,8 @@ RoomCertainty certaintyOf(const Network& net, const Polygon& corners) {
   return out;
 }
 
-const char* certaintyWords(Certainty c) { return c == Certainty::Checked ? "checked" : c == Certainty::Unchecked ? "measured, unchecked" : "assumed square"; }
+const char* certaintyWords(Certainty c) {
+  return c == Certainty::Checked ? "checked" : c == Certainty::Unchecked ? "measured, unchecked" : "assumed square";
+}
 
 }  // namespace mezzet

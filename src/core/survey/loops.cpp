@@ -136,7 +136,8 @@ LoopSearch loopsOf(const std::vector<LooseLine>& lines, double tolerance, std::s
     loop = cleaned(std::move(loop));
     if (loop.size() >= 3 && signedArea(loop) > 0) out.loops.push_back(std::move(loop));
   }
-  std::stable_sort(out.loops.begin(), out.loops.end(), [](const Polygon& a, const Polygon& b) { return signedArea(a) > signedArea(b); });
+  std::stable_sort(out.loops.begin(), out.loops.end(),
+                   [](const Polygon& a, const Polygon& b) { return signedArea(a) > signedArea(b); });
   if (out.loops.size() > kMostLoops) out.loops.resize(kMostLoops);
   return out;
 }

@@ -17,9 +17,11 @@ enum class ObservationKind { Run, Diagonal, Offset, Angle, Square };
 struct Observation {
   std::string id;
   ObservationKind kind = ObservationKind::Run;
-  std::size_t from = 0, to = 0;  ///< corners; an angle or square stands at `from`; an offset goes from `from` square to the wall at `to`
-  double value = 0;              ///< mm; of angles and squares degrees inside the room
-  double sigma = 1;              ///< in the same unit, > 0
+  std::size_t
+      from = 0,
+      to = 0;  ///< corners; an angle or square stands at `from`; an offset goes from `from` square to the wall at `to`
+  double value = 0;  ///< mm; of angles and squares degrees inside the room
+  double sigma = 1;  ///< in the same unit, > 0
   /// Between two corners.
   [[nodiscard]] bool isLength() const { return kind == ObservationKind::Run || kind == ObservationKind::Diagonal; }
   [[nodiscard]] bool isAngular() const { return kind == ObservationKind::Angle || kind == ObservationKind::Square; }
@@ -33,7 +35,8 @@ struct Held {
 
 struct Network {
   std::size_t corners = 0;
-  /// Which way the outline turns at each corner, from the sketch: 1 left, -1 right, 0 not known. Empty: the points are no outline.
+  /// Which way the outline turns at each corner, from the sketch: 1 left, -1 right, 0 not known. Empty: the points are
+  /// no outline.
   std::vector<int> turns;
   std::vector<Observation> observations;
   /// By corner. Empty: corner 0 stands at the origin and corner 1 on +x (the datum of a room).

@@ -28,7 +28,8 @@ Result<SurveyReport> reportOf(const Network& net, const std::vector<Slip>& slips
   if (all) {
     out.all = std::move(all).value();
   } else {
-    // A gross slip can spoil the outline itself: then it is weighed regardless, and must be named for the rest to stand.
+    // A gross slip can spoil the outline itself: then it is weighed regardless, and must be named for the rest to
+    // stand.
     auto rough = adjustRegardless(net);
     if (!rough) return all.error();
     out.refused = all.error();
@@ -57,7 +58,8 @@ Result<SurveyReport> reportOf(const Network& net, const std::vector<Slip>& slips
 
   for (std::size_t i = 0; i < net.observations.size(); ++i) {
     const bool isNamed = std::find(out.named.begin(), out.named.end(), i) != out.named.end();
-    const bool isListed = std::any_of(out.suspects.listed.begin(), out.suspects.listed.end(), [&](const Suspect& s) { return s.observation == i; });
+    const bool isListed = std::any_of(out.suspects.listed.begin(), out.suspects.listed.end(),
+                                      [&](const Suspect& s) { return s.observation == i; });
     out.status.push_back(isNamed                                    ? ReadingStatus::Named
                          : isListed && !out.suspects.named          ? ReadingStatus::Suspect
                          : out.all.rows[i].redundancy <= kUnchecked ? ReadingStatus::Unchecked

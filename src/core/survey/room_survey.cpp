@@ -17,7 +17,8 @@ constexpr double kQuarter = 1e-6;  // a turn this near to 90 degrees is a quarte
 
 bool samePlace(const Reading& a, const Reading& b) {
   if (a.kind == ReadingKind::Width) return false;  // a wall may have several openings
-  return a.kind == b.kind && ((a.from == b.from && a.to == b.to) || (a.kind == ReadingKind::Corners && a.from == b.to && a.to == b.from));
+  return a.kind == b.kind &&
+         ((a.from == b.from && a.to == b.to) || (a.kind == ReadingKind::Corners && a.from == b.to && a.to == b.from));
 }
 
 /// Taken from a picture, not in the room.
@@ -25,9 +26,13 @@ bool scaledOff(const Reading& r) { return r.instrument == Instrument::Plan || r.
 
 double usualU95(const Reading& r) { return r.isAngle() ? 0.5 : usualU95(r.instrument, r.value); }
 
-bool outranks(const Reading& tape, const Reading& plan) { return !tape.superseded && !scaledOff(tape) && scaledOff(plan) && samePlace(tape, plan); }
+bool outranks(const Reading& tape, const Reading& plan) {
+  return !tape.superseded && !scaledOff(tape) && scaledOff(plan) && samePlace(tape, plan);
+}
 
-double squareSigma(double shorterWall) { return std::hypot(0.5, 12 / std::max(1.0, shorterWall) * 180 / std::numbers::pi); }
+double squareSigma(double shorterWall) {
+  return std::hypot(0.5, 12 / std::max(1.0, shorterWall) * 180 / std::numbers::pi);
+}
 
 SurveyNetwork networkOf(const SurveyRecord& record) {
   SurveyNetwork out;
@@ -46,9 +51,13 @@ SurveyNetwork networkOf(const SurveyRecord& record) {
   for (std::size_t k = 0; k < record.readings.size(); ++k) {
     const Reading& r = record.readings[k];
     const auto from = place(r.from);
-    const auto to = r.kind == ReadingKind::Run && from ? std::optional((*from + 1) % net.corners) : r.kind == ReadingKind::Angle ? from : place(r.to);
+    const auto to = r.kind == ReadingKind::Run && from ? std::optional((*from + 1) % net.corners)
+                    : r.kind == ReadingKind::Angle     ? from
+                                                       : place(r.to);
     if (r.superseded || !from || !to || !r.isOfOutline()) continue;
-    if (std::any_of(record.readings.begin(), record.readings.end(), [&](const Reading& tape) { return outranks(tape, r); })) continue;
+    if (std::any_of(record.readings.begin(), record.readings.end(),
+                    [&](const Reading& tape) { return outranks(tape, r); }))
+      continue;
     net.observations.push_back({r.id.value,
                                 r.kind == ReadingKind::Run      ? ObservationKind::Run
                                 : r.isAngle()                   ? ObservationKind::Angle
@@ -60,12 +69,15 @@ SurveyNetwork networkOf(const SurveyRecord& record) {
   // Walls beside a corner, as far as they are known, decide how square it can be taken.
   Network squares = net;
   for (std::size_t i = 0; i < net.corners; ++i)
-    if (record.corners[i].square) squares.observations.push_back({"", ObservationKind::Square, i, i, record.corners[i].left ? 90.0 : 270.0, 1});
+    if (record.corners[i].square)
+      squares.observations.push_back({"", ObservationKind::Square, i, i, record.corners[i].left ? 90.0 : 270.0, 1});
   const Polygon drawn = sketchStart(squares);
   for (std::size_t i = 0; i < net.corners; ++i) {
     if (!record.corners[i].square) continue;
-    const double shorter = std::min(distance(drawn[i], drawn[(i + 1) % net.corners]), distance(drawn[i], drawn[(i + net.corners - 1) % net.corners]));
-    net.observations.push_back({"square " + out.corners[i], ObservationKind::Square, i, i, record.corners[i].left ? 90.0 : 270.0, squareSigma(shorter)});
+    const double shorter = std::min(distance(drawn[i], drawn[(i + 1) % net.corners]),
+                                    distance(drawn[i], drawn[(i + net.corners - 1) % net.corners]));
+    net.observations.push_back({"square " + out.corners[i], ObservationKind::Square, i, i,
+                                record.corners[i].left ? 90.0 : 270.0, squareSigma(shorter)});
   }
   return out;
 }
@@ -93,8 +105,10 @@ Result<Room> surveyed(Room room) {
 }
 
 Room withDoubt(Room room) {
-  if (room.corners.size() > kMostDoubted || !room.survey || room.survey->readings.size() > kMostDoubtedReadings) return room;
-  if (const auto adjusted = surveyed(room); adjusted && adjusted->corners.size() == room.corners.size()) room.doubt = adjusted->doubt;
+  if (room.corners.size() > kMostDoubted || !room.survey || room.survey->readings.size() > kMostDoubtedReadings)
+    return room;
+  if (const auto adjusted = surveyed(room); adjusted && adjusted->corners.size() == room.corners.size())
+    room.doubt = adjusted->doubt;
   return room;
 }
 
@@ -138,7 +152,8 @@ std::vector<WalkedRun> walkOf(const Room& room) {
   for (std::size_t i = 0; i < n; ++i) {
     WalkedRun run;
     for (const Reading& r : room.survey->readings)
-      if (r.kind == ReadingKind::Run && r.from == corners[i].id && !r.superseded) run.length = r.value, run.typed = r.typed;
+      if (r.kind == ReadingKind::Run && r.from == corners[i].id && !r.superseded)
+        run.length = r.value, run.typed = r.typed;
     const std::size_t next = (i + 1) % n;
     run.turn = corners[next].square ? (corners[next].left ? 90 : -90) : 180 - insideAngle(outline, next);
     for (const Reading& r : room.survey->readings)

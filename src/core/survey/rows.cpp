@@ -27,8 +27,9 @@ double wouldRead(const Observation& o, const Polygon& corners) {
 }
 
 bool isMeasured(const Network& net, std::size_t a, std::size_t b) {
-  return std::any_of(net.observations.begin(), net.observations.end(),
-                     [&](const Observation& o) { return o.isLength() && ((o.from == a && o.to == b) || (o.from == b && o.to == a)); });
+  return std::any_of(net.observations.begin(), net.observations.end(), [&](const Observation& o) {
+    return o.isLength() && ((o.from == a && o.to == b) || (o.from == b && o.to == a));
+  });
 }
 
 std::vector<Held> heldOf(const Network& net) {
@@ -98,7 +99,8 @@ Gradient gradientOf(const Observation& o, const Polygon& corners) {
 double product(const Gradient& g, const std::vector<double>& covariance, std::size_t columns, const Gradient& h) {
   double sum = 0;
   for (std::size_t i = 0; i < g.size; ++i)
-    for (std::size_t j = 0; j < h.size; ++j) sum += g.terms[i].second * h.terms[j].second * covariance[g.terms[i].first * columns + h.terms[j].first];
+    for (std::size_t j = 0; j < h.size; ++j)
+      sum += g.terms[i].second * h.terms[j].second * covariance[g.terms[i].first * columns + h.terms[j].first];
   return sum;
 }
 

@@ -18,6 +18,7 @@ struct Gradient {
 [[nodiscard]] Gradient lengthGradient(std::size_t a, std::size_t b, const Polygon& corners);
 
 /// gᵀ C h for a covariance kept row by row.
-[[nodiscard]] double product(const Gradient& g, const std::vector<double>& covariance, std::size_t columns, const Gradient& h);
+[[nodiscard]] double product(const Gradient& g, const std::vector<double>& covariance, std::size_t columns,
+                             const Gradient& h);
 
 }  // namespace mezzet

@@ -89,7 +89,8 @@ std::string writeTurn(double turn) {
   std::string text = turn >= 0 ? "then left" : "then right";
   if (size == 90) return text;
   std::array<char, 32> number{};
-  const auto [end, fault] = std::to_chars(number.data(), number.data() + number.size(), size, std::chars_format::fixed, 2);
+  const auto [end, fault] =
+      std::to_chars(number.data(), number.data() + number.size(), size, std::chars_format::fixed, 2);
   std::string digits(number.data(), end);
   while (digits.back() == '0') digits.pop_back();
   if (digits.back() == '.') digits.pop_back();
@@ -127,7 +128,9 @@ Result<std::vector<Corner>> cornersFromRuns(const std::vector<Run>& runs, Length
                  "An L-shaped room has five left turns and one right"};
   }
   if (t.misclosure() > kCloses)
-    return Error{"", "The walk does not close: it ends " + writeLength(t.misclosure(), format) + " " + compass(t.end) + " of where it began",
+    return Error{"",
+                 "The walk does not close: it ends " + writeLength(t.misclosure(), format) + " " + compass(t.end) +
+                     " of where it began",
                  "Check the runs, or take one of the lengths offered"};
   if (const auto crossing = selfCrossing(t.corners))
     return Error{"Wall " + cornerName(crossing->first).value, "crosses wall " + cornerName(crossing->second).value,

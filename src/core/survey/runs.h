@@ -57,6 +57,7 @@ struct Closing {
   std::string sentence;                                 ///< "Make wall C 222 in"
 };
 /// First the runs not typed yet, else each single run (but `justTyped`) whose change alone closes the walk.
-[[nodiscard]] std::vector<Closing> closings(const std::vector<Run>&, std::optional<std::size_t> justTyped, LengthFormat format);
+[[nodiscard]] std::vector<Closing> closings(const std::vector<Run>&, std::optional<std::size_t> justTyped,
+                                            LengthFormat format);
 
 }  // namespace mezzet

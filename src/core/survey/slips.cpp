@@ -48,7 +48,8 @@ std::vector<double> rewritten(double length, Unit unit, Change change) {
       const auto number = wholeOf(digits);
       if (!number || *number > form.most || digits == form.digits) continue;
       const double value = static_cast<double>(*number) * form.perUnit + form.rest;
-      if (value > 1 && std::none_of(out.begin(), out.end(), [&](double v) { return std::abs(v - value) < 1e-6; })) out.push_back(value);
+      if (value > 1 && std::none_of(out.begin(), out.end(), [&](double v) { return std::abs(v - value) < 1e-6; }))
+        out.push_back(value);
     }
   return out;
 }
@@ -106,7 +107,9 @@ std::vector<Meant> meantBy(double read, const std::vector<Slip>& slips, Unit uni
         for (const double v : rewritten(read, unit, swaps)) add(slip, v);
         break;
       case SlipKind::OtherDigit:
-        for (const double v : rewritten(read, unit, [&](const std::string& d) { return replacements(d, slip.digit, slip.other); })) add(slip, v);
+        for (const double v :
+             rewritten(read, unit, [&](const std::string& d) { return replacements(d, slip.digit, slip.other); }))
+          add(slip, v);
         break;
       case SlipKind::InchesAsFeet:
         if (const auto v = inchesFromFeet(read)) add(slip, *v);
@@ -122,7 +125,9 @@ std::optional<double> slipped(double length, const Slip& slip, Unit unit, std::s
     case SlipKind::Add: could = {length - slip.amount}; break;
     case SlipKind::Scale: could = {length / slip.amount}; break;
     case SlipKind::SwapDigits: could = rewritten(length, unit, swaps); break;
-    case SlipKind::OtherDigit: could = rewritten(length, unit, [&](const std::string& d) { return replacements(d, slip.other, slip.digit); }); break;
+    case SlipKind::OtherDigit:
+      could = rewritten(length, unit, [&](const std::string& d) { return replacements(d, slip.other, slip.digit); });
+      break;
     case SlipKind::InchesAsFeet:
       if (const auto v = feetFromInches(length)) could = {*v};
       break;
@@ -132,7 +137,8 @@ std::optional<double> slipped(double length, const Slip& slip, Unit unit, std::s
   return could[pick % could.size()];
 }
 
-std::vector<Explanation> explanationsOf(const Network& net, const Adjustment& all, const Suspects& suspects, const std::vector<Slip>& slips) {
+std::vector<Explanation> explanationsOf(const Network& net, const Adjustment& all, const Suspects& suspects,
+                                        const std::vector<Slip>& slips) {
   std::vector<Explanation> found;
   for (const Suspect& suspect : suspects.listed) {
     const Observation& o = net.observations[suspect.observation];
@@ -147,11 +153,13 @@ std::vector<Explanation> explanationsOf(const Network& net, const Adjustment& al
       if (tried) found.push_back({suspect.observation, meant.slip->id, meant.slip->words, meant.value, tried->chi2});
     }
   }
-  std::stable_sort(found.begin(), found.end(), [](const Explanation& a, const Explanation& b) { return a.chi2 < b.chi2; });
+  std::stable_sort(found.begin(), found.end(),
+                   [](const Explanation& a, const Explanation& b) { return a.chi2 < b.chi2; });
   if (found.empty() || found.front().chi2 > chiSquaredLimit(all.redundancy)) return {};
   std::vector<Explanation> out;
   for (const Explanation& e : found) {
-    const bool same = e.observation == found.front().observation && std::abs(e.wouldRead - found.front().wouldRead) < kSameValue;
+    const bool same =
+        e.observation == found.front().observation && std::abs(e.wouldRead - found.front().wouldRead) < kSameValue;
     if (same) out.push_back(e);
     else if (e.chi2 < found.front().chi2 + kClearlyBest) return {};
     else break;

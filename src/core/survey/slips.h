@@ -43,6 +43,7 @@ struct Explanation {
 
 /// Slips in the suspects' places that bring chi-square within its limit; only when the best is better than the next of
 /// another value by 6. The best first, then others of the same value.
-[[nodiscard]] std::vector<Explanation> explanationsOf(const Network& net, const Adjustment& all, const Suspects& suspects, const std::vector<Slip>& slips);
+[[nodiscard]] std::vector<Explanation> explanationsOf(const Network& net, const Adjustment& all,
+                                                      const Suspects& suspects, const std::vector<Slip>& slips);
 
 }  // namespace mezzet

@@ -9,7 +9,8 @@ namespace {
 
 /// Observations that nothing checks cannot be weighed.
 constexpr double kLeastRedundancy = 1e-4;
-/// In large networks only the likeliest are adjusted without; for the others chi-square less w² is exact but for the curvature.
+/// In large networks only the likeliest are adjusted without; for the others chi-square less w² is exact but for the
+/// curvature.
 constexpr std::size_t kMostExact = 60, kLikeliest = 40;
 /// Above so many corners each adjustment takes longer, by the cube, and fewer of the likeliest are left out.
 constexpr std::size_t kLargeRoom = 24, kFewest = 6;
@@ -46,7 +47,8 @@ Suspects suspectsOf(const Network& net, const Adjustment& all) {
     if (all.rows[i].redundancy > kLeastRedundancy) weighed.push_back(i);
   if (weighed.empty()) return out;
   if (net.observations.size() > kMostExact) {
-    std::sort(weighed.begin(), weighed.end(), [&](std::size_t a, std::size_t b) { return std::abs(all.rows[a].w) > std::abs(all.rows[b].w); });
+    std::sort(weighed.begin(), weighed.end(),
+              [&](std::size_t a, std::size_t b) { return std::abs(all.rows[a].w) > std::abs(all.rows[b].w); });
     // A clean large network need not be adjusted dozens of times to say so.
     if (std::abs(all.rows[weighed.front()].w) < 2.5 && all.withinLimit()) return out;
     const double share = static_cast<double>(kLargeRoom) / static_cast<double>(std::max(net.corners, kLargeRoom));

@@ -12,7 +12,8 @@ namespace mezzet {
 namespace {
 
 constexpr double kNearlySquare = 3;  // degrees
-constexpr double kThinFrame = 1e-3;  // a corner whose triangle is thinner than this share is in line with its neighbours
+constexpr double kThinFrame =
+    1e-3;  // a corner whose triangle is thinner than this share is in line with its neighbours
 
 double degrees(double radians) { return radians * 180 / std::numbers::pi; }
 
@@ -63,7 +64,8 @@ std::optional<Homography> homographyOf(const std::vector<Vec2>& from, const std:
   Numbers b;
   for (std::size_t i = 0; i < 4; ++i) {
     const Vec2 p = (from[i] - m) * (1 / s), q = (to[i] - n) * (1 / t);
-    const double rows[2][8] = {{p.x, p.y, 1, 0, 0, 0, -q.x * p.x, -q.x * p.y}, {0, 0, 0, p.x, p.y, 1, -q.y * p.x, -q.y * p.y}};
+    const double rows[2][8] = {{p.x, p.y, 1, 0, 0, 0, -q.x * p.x, -q.x * p.y},
+                               {0, 0, 0, p.x, p.y, 1, -q.y * p.x, -q.y * p.y}};
     for (std::size_t r = 0; r < 2; ++r)
       for (std::size_t c = 0; c < 8; ++c) a(2 * i + r, c) = rows[r][c];
     b.insert(b.end(), {q.x, q.y});
@@ -71,7 +73,8 @@ std::optional<Homography> homographyOf(const std::vector<Vec2>& from, const std:
   const Numbers x = solved(a, b);
   const Matrix3 in{1 / s, 0, -m.x / s, 0, 1 / s, -m.y / s, 0, 0, 1}, out{t, 0, n.x, 0, t, n.y, 0, 0, 1};
   Homography all = product(product(out, Matrix3{x[0], x[1], x[2], x[3], x[4], x[5], x[6], x[7], 1}), in);
-  if (!std::all_of(all.begin(), all.end(), [](double v) { return std::isfinite(v); }) || std::abs(all[8]) < 1e-12) return std::nullopt;
+  if (!std::all_of(all.begin(), all.end(), [](double v) { return std::isfinite(v); }) || std::abs(all[8]) < 1e-12)
+    return std::nullopt;
   // A point of the frame seen from behind means that the corners are out of order.
   for (const Vec2 p : from)
     if ((all[6] * p.x + all[7] * p.y + all[8]) / all[8] <= 0) return std::nullopt;
@@ -91,12 +94,15 @@ double PictureScale::u95Of(double length) const {
 
 Result<PictureScale> scaleOf(const Underlay& u) {
   PictureScale out;
-  if (u.known.empty() && !u.frame) return Error{"plan picture", "has no known length", "Click two points whose distance you know, and type it"};
+  if (u.known.empty() && !u.frame)
+    return Error{"plan picture", "has no known length", "Click two points whose distance you know, and type it"};
   Homography flat{1, 0, 0, 0, -1, u.height, 0, 0, 1};
   if (u.frame) {
-    const auto h = homographyOf(u.frame->corners, {{0, 0}, {u.frame->width, 0}, {u.frame->width, u.frame->height}, {0, u.frame->height}});
+    const auto h = homographyOf(u.frame->corners,
+                                {{0, 0}, {u.frame->width, 0}, {u.frame->width, u.frame->height}, {0, u.frame->height}});
     if (!h)
-      return Error{"plan picture", "cannot be straightened by these four points", "Mark the four corners of a rectangle in order, starting at its lower left"};
+      return Error{"plan picture", "cannot be straightened by these four points",
+                   "Mark the four corners of a rectangle in order, starting at its lower left"};
     flat = *h;
   }
   double dd = 0, dl = 0;
@@ -107,13 +113,15 @@ Result<PictureScale> scaleOf(const Underlay& u) {
     dl += d.back() * k.length;
   }
   const double factor = u.known.empty() ? 1 : dl / dd;
-  if (!(factor > 0) || !std::isfinite(factor)) return Error{"plan picture", "has known lengths that give no scale", "Set them again"};
+  if (!(factor > 0) || !std::isfinite(factor))
+    return Error{"plan picture", "has known lengths that give no scale", "Set them again"};
   out.toPlan = scaled(flat, factor);
   const Vec2 middle{u.width / 2, u.height / 2};
   const Vec2 x = mapped(out.toPlan, middle + Vec2{0.5, 0}) - mapped(out.toPlan, middle - Vec2{0.5, 0});
   const Vec2 y = mapped(out.toPlan, middle + Vec2{0, 0.5}) - mapped(out.toPlan, middle - Vec2{0, 0.5});
   out.mmPerPixel = std::sqrt(std::abs(cross(x, y)));
-  if (!std::isfinite(out.mmPerPixel) || !(out.mmPerPixel > 0)) return Error{"plan picture", "gives no scale", "Set its known lengths again"};
+  if (!std::isfinite(out.mmPerPixel) || !(out.mmPerPixel > 0))
+    return Error{"plan picture", "gives no scale", "Set its known lengths again"};
   double squares = 0;
   for (std::size_t i = 0; i < d.size(); ++i) {
     out.residuals.push_back(factor * d[i] - u.known[i].length);
@@ -134,9 +142,11 @@ std::vector<std::string> scaleWords(const Underlay& u, LengthFormat format) {
   const auto scale = scaleOf(u);
   if (!scale) return {"The " + scale.error().text() + "."};
   std::vector<std::string> out;
-  const std::string doubt = "A wall of " + writeLength(4000, format) + " traced on it is good to \u00b1" + writeLength(scale->u95Of(4000), format) + ".";
+  const std::string doubt = "A wall of " + writeLength(4000, format) + " traced on it is good to \u00b1" +
+                            writeLength(scale->u95Of(4000), format) + ".";
   if (!scale->checked) {
-    out.push_back(u.known.empty() ? "Straightened, and scaled by that rectangle alone: nothing checks it." : "Scaled by one length: nothing checks it.");
+    out.push_back(u.known.empty() ? "Straightened, and scaled by that rectangle alone: nothing checks it."
+                                  : "Scaled by one length: nothing checks it.");
     out.push_back("Set a second known length, best a long one across the first.");
   } else {
     double worst = 0;
@@ -172,13 +182,17 @@ Result<Room> traced(Room room, IdSource& ids) {
   if (!scale) return scale.error();
   Polygon corners;
   for (const Vec2 p : room.underlay->trace) corners.push_back(mapped(scale->toPlan, p));
-  if (corners.size() < 3) return Error{"the trace", "has fewer than three corners", "Click the room's corners, round to the first"};
-  if (const auto crossing = selfCrossing(corners)) return Error{"the trace", "crosses itself", "Move or take out a corner"};
+  if (corners.size() < 3)
+    return Error{"the trace", "has fewer than three corners", "Click the room's corners, round to the first"};
+  if (const auto crossing = selfCrossing(corners))
+    return Error{"the trace", "crosses itself", "Move or take out a corner"};
   if (signedArea(corners) < 0) std::reverse(corners.begin() + 1, corners.end());
   const std::size_t n = corners.size();
   if (room.survey && room.survey->corners.size() != n)
-    return Error{"the trace", "has " + std::to_string(n) + " corners, and the room's readings " + std::to_string(room.survey->corners.size()),
-                 "Trace the same corners, or measure another room"};
+    return Error{
+        "the trace",
+        "has " + std::to_string(n) + " corners, and the room's readings " + std::to_string(room.survey->corners.size()),
+        "Trace the same corners, or measure another room"};
   SurveyRecord record = room.survey.value_or(SurveyRecord{});
   const bool fresh = record.corners.empty();
   if (!fresh) {
@@ -189,7 +203,8 @@ Result<Room> traced(Room room, IdSource& ids) {
     for (std::size_t shift = 0; shift < n; ++shift) {
       double misfit = 0;
       for (std::size_t i = 0; i < n; ++i)
-        misfit += std::abs(distance(corners[(i + shift) % n], corners[(i + shift + 1) % n]) - distance(known[i], known[(i + 1) % n])) +
+        misfit += std::abs(distance(corners[(i + shift) % n], corners[(i + shift + 1) % n]) -
+                           distance(known[i], known[(i + 1) % n])) +
                   10 * std::abs(insideAngle(corners, (i + shift) % n) - insideAngle(known, i));
       if (misfit < least) {
         least = misfit;
@@ -197,7 +212,8 @@ Result<Room> traced(Room room, IdSource& ids) {
       }
     }
     std::rotate(corners.begin(), corners.begin() + static_cast<std::ptrdiff_t>(best), corners.end());
-    std::erase_if(record.readings, [](const Reading& r) { return r.instrument == Instrument::Plan && r.note == kTraceNote; });
+    std::erase_if(record.readings,
+                  [](const Reading& r) { return r.instrument == Instrument::Plan && r.note == kTraceNote; });
   }
   for (std::size_t i = 0; i < n; ++i) {
     const double inside = insideAngle(corners, i);
@@ -211,7 +227,8 @@ Result<Room> traced(Room room, IdSource& ids) {
       angle.from = cornerName(i);
       angle.value = inside;
       angle.instrument = Instrument::Plan;
-      const double shorter = std::min(distance(corners[i], corners[(i + 1) % n]), distance(corners[i], corners[(i + n - 1) % n]));
+      const double shorter =
+          std::min(distance(corners[i], corners[(i + 1) % n]), distance(corners[i], corners[(i + n - 1) % n]));
       angle.u95 = std::max(0.5, degrees(kClickU95 * std::numbers::sqrt2 * scale->mmPerPixel / std::max(1.0, shorter)));
       angle.note = kTraceNote;
       record.readings.push_back(std::move(angle));
@@ -251,7 +268,8 @@ std::vector<TraceDifference> traceDifferences(const Room& room, LengthFormat for
       d.sentence += ", tape " + writeLength(*d.taped, format);
       const bool same = writeLength(d.traced, format) == writeLength(*d.taped, format);
       d.sentence += same ? ": the same." : ": " + writeLength(std::abs(by), format) + (by > 0 ? " longer" : " shorter");
-      if (!same) d.sentence += std::abs(by) > std::hypot(d.tracedU95, *d.tapedU95) ? ", more than the plan's doubt." : ".";
+      if (!same)
+        d.sentence += std::abs(by) > std::hypot(d.tracedU95, *d.tapedU95) ? ", more than the plan's doubt." : ".";
     }
     out.push_back(std::move(d));
   }

@@ -1,5 +1,5 @@
-// A plan picture under the drawing: straightened by four points, scaled by known lengths, traced corner by corner. What is traced
-// becomes readings with the picture's doubt; a tape outranks them wherever both were taken.
+// A plan picture under the drawing: straightened by four points, scaled by known lengths, traced corner by corner. What
+// is traced becomes readings with the picture's doubt; a tape outranks them wherever both were taken.
 #pragma once
 
 #include <array>
@@ -49,11 +49,12 @@ struct TraceSnap {
   Vec2 at;
   enum class To { Nothing, FirstCorner, Level, Upright, Corner } to = To::Nothing;
 };
-/// `reach` in pixels. The first corner closes the trace; else level and upright with the corner before, and with the first.
+/// `reach` in pixels. The first corner closes the trace; else level and upright with the corner before, and with the
+/// first.
 [[nodiscard]] TraceSnap snapped(const std::vector<Vec2>& trace, Vec2 click, double reach);
 
-/// The room with the traced walls as readings. A room that has readings keeps them, if the trace has as many corners; a new one gets
-/// its corners from the trace. Corners within three degrees of square are taken as square.
+/// The room with the traced walls as readings. A room that has readings keeps them, if the trace has as many corners; a
+/// new one gets its corners from the trace. Corners within three degrees of square are taken as square.
 [[nodiscard]] Result<Room> traced(Room, IdSource&);
 
 /// A wall that was traced, against what the tape said since.
@@ -61,7 +62,9 @@ struct TraceDifference {
   CornerId from, to;
   double traced = 0, tracedU95 = 0;
   std::optional<double> taped, tapedU95;
-  [[nodiscard]] std::optional<double> difference() const { return taped ? std::optional(*taped - traced) : std::nullopt; }
+  [[nodiscard]] std::optional<double> difference() const {
+    return taped ? std::optional(*taped - traced) : std::nullopt;
+  }
   std::string sentence;
 };
 [[nodiscard]] std::vector<TraceDifference> traceDifferences(const Room&, LengthFormat);

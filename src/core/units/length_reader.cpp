@@ -47,8 +47,15 @@ struct Vulgar {
   char32_t code;
   int over, under;
 };
-constexpr std::array<Vulgar, 9> kVulgar{
-    {{0xBC, 1, 4}, {0xBD, 1, 2}, {0xBE, 3, 4}, {0x2153, 1, 3}, {0x2154, 2, 3}, {0x215B, 1, 8}, {0x215C, 3, 8}, {0x215D, 5, 8}, {0x215E, 7, 8}}};
+constexpr std::array<Vulgar, 9> kVulgar{{{0xBC, 1, 4},
+                                         {0xBD, 1, 2},
+                                         {0xBE, 3, 4},
+                                         {0x2153, 1, 3},
+                                         {0x2154, 2, 3},
+                                         {0x215B, 1, 8},
+                                         {0x215C, 3, 8},
+                                         {0x215D, 5, 8},
+                                         {0x215E, 7, 8}}};
 
 /// Typographic quotes, spaces, minus and fraction bar become the characters of a plain keyboard.
 char32_t plain(char32_t c) {
@@ -110,7 +117,8 @@ class Reader {
     skipSpaces();
     const std::size_t markAt = here();
     const Mark mark = unitMark();
-    const double length = mark == Mark::Foot ? first.value * kFoot + inchesAfterFeet(first) : whole(first, mark, markAt);
+    const double length =
+        mark == Mark::Foot ? first.value * kFoot + inchesAfterFeet(first) : whole(first, mark, markAt);
     skipSpaces();
     if (!done()) unexpected(mark);
     if (!std::isfinite(length)) throw Refusal{first.at, "This number is too large."};
@@ -119,7 +127,9 @@ class Reader {
 
  private:
   [[nodiscard]] bool done() const { return pos_ >= glyphs_.size(); }
-  [[nodiscard]] char32_t peek(std::size_t ahead = 0) const { return pos_ + ahead < glyphs_.size() ? glyphs_[pos_ + ahead].code : U'\0'; }
+  [[nodiscard]] char32_t peek(std::size_t ahead = 0) const {
+    return pos_ + ahead < glyphs_.size() ? glyphs_[pos_ + ahead].code : U'\0';
+  }
   [[nodiscard]] std::size_t here() const { return done() ? end_ : glyphs_[pos_].at; }
   void skipSpaces() {
     while (peek() == U' ') ++pos_;
@@ -161,7 +171,8 @@ class Reader {
       ++pos_;
       const std::string after = digits();
       if (after.empty()) throw Refusal{here(), "Digits are missing after the decimal sign."};
-      if (n.comma && after.size() == 3) throw Refusal{*n.comma, "This comma can mean thousands or a decimal: write it without."};
+      if (n.comma && after.size() == 3)
+        throw Refusal{*n.comma, "This comma can mean thousands or a decimal: write it without."};
       text += "." + after;
       n.decimal = true;
       if (peek() == U'.' || peek() == U',') throw Refusal{here(), "There is a second decimal sign."};
@@ -267,7 +278,8 @@ class Reader {
 
   [[noreturn]] void unexpected(Mark mark) const {
     if (peek() == U'-' || digit(peek()))
-      throw Refusal{here(), mark == Mark::None ? "A number is not wanted here." : "Something follows the unit: write one length."};
+      throw Refusal{here(), mark == Mark::None ? "A number is not wanted here."
+                                               : "Something follows the unit: write one length."};
     throw Refusal{here(), "This sign is not part of a length."};
   }
 

@@ -60,13 +60,16 @@ std::string writeLength(double length, LengthFormat format) {
 
   const std::string sign = units < 0 ? "-" : "";
   const long long parts = std::llabs(units);
-  if (format.style == LengthStyle::Inches) return sign + inchesText(parts, format.denominator, false) + (format.withUnit ? " in" : "");
+  if (format.style == LengthStyle::Inches)
+    return sign + inchesText(parts, format.denominator, false) + (format.withUnit ? " in" : "");
   const long long perFoot = 12LL * format.denominator;
   const long long feet = parts / perFoot;
   const std::string inches = inchesText(parts % perFoot, format.denominator, feet > 0) + "\"";
   return sign + (feet > 0 ? std::to_string(feet) + "'-" : "") + inches;
 }
 
-LengthFormat usualFormat(Unit unit) { return {unit == Unit::Inch ? LengthStyle::Inches : LengthStyle::Millimetres, 16, true}; }
+LengthFormat usualFormat(Unit unit) {
+  return {unit == Unit::Inch ? LengthStyle::Inches : LengthStyle::Millimetres, 16, true};
+}
 
 }  // namespace mezzet

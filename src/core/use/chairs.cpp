@@ -22,11 +22,13 @@ int chairsAt(const Job& job, const SchemeId& id, const PlacementId& table) {
   return scheme == nullptr ? 0 : static_cast<int>(chairsOf(PieceIndex(job), *scheme, table).size());
 }
 
-Result<Job> withChairsSet(const Job& job, const SchemeId& id, const PlacementId& tableId, std::optional<int> count, IdSource& ids) {
+Result<Job> withChairsSet(const Job& job, const SchemeId& id, const PlacementId& tableId, std::optional<int> count,
+                          IdSource& ids) {
   const Scheme* scheme = findScheme(job, id);
   const Placement* at = scheme != nullptr ? findPlacement(*scheme, tableId) : nullptr;
   const auto* place = at != nullptr ? std::get_if<FloorPlace>(&at->on) : nullptr;
-  if (place == nullptr || pieceOf(job, *at).kind != "dining-table") return Error{"chairs", "stand round a dining table", "Select one first"};
+  if (place == nullptr || pieceOf(job, *at).kind != "dining-table")
+    return Error{"chairs", "stand round a dining table", "Select one first"};
   const Piece& table = pieceOf(job, *at);
   const std::vector<const Placement*> there = chairsOf(PieceIndex(job), *scheme, tableId);
   Job out = job;
@@ -45,7 +47,8 @@ Result<Job> withChairsSet(const Job& job, const SchemeId& id, const PlacementId&
   const int fit = placesAt(table, kPlaceSetting, true);
   const int wanted = count.value_or(there.empty() ? fit : static_cast<int>(there.size()));
   if (wanted > fit)
-    return Error{table.name, "has edge for " + std::to_string(fit) + (fit == 1 ? " diner" : " diners"), "A place setting takes 24 in (600 mm) of edge"};
+    return Error{table.name, "has edge for " + std::to_string(fit) + (fit == 1 ? " diner" : " diners"),
+                 "A place setting takes 24 in (600 mm) of edge"};
   // Heads only where the sides are full.
   const bool heads = wanted > placesAt(table, kPlaceSetting, false);
   const std::vector<Setting> settings = settingsAround(table, *place, *chair, kPlaceSetting, heads, wanted, kSetUnder);
@@ -59,14 +62,16 @@ Result<Job> withChairsSet(const Job& job, const SchemeId& id, const PlacementId&
   std::size_t used = 0;
   for (const Setting& setting : settings) {
     if (used < free.size()) {
-      const auto p = std::find_if(changed.placements.begin(), changed.placements.end(), [&](const Placement& q) { return q.id == free[used]; });
+      const auto p = std::find_if(changed.placements.begin(), changed.placements.end(),
+                                  [&](const Placement& q) { return q.id == free[used]; });
       p->on = setting.chair;
       ++used;
       continue;
     }
     changed.placements.push_back({ids.take<PlacementId>("p"), chair->id, setting.chair, {}});
   }
-  for (; used < free.size(); ++used) std::erase_if(changed.placements, [&](const Placement& p) { return p.id == free[used]; });
+  for (; used < free.size(); ++used)
+    std::erase_if(changed.placements, [&](const Placement& p) { return p.id == free[used]; });
   // There are as many as were set.
   int placed = 0;
   for (const Placement& p : changed.placements) placed += p.piece == chair->id;

@@ -27,7 +27,8 @@ double angleAt(double a, double b, double share) {
   double walked = 0;
   for (int i = 0; i < kSteps; ++i) {
     const double step = distance(at(i), at(i + 1));
-    if (walked + step >= share * total - 1e-9) return 2 * std::numbers::pi * (i + (share * total - walked) / step) / kSteps - std::numbers::pi / 2;
+    if (walked + step >= share * total - 1e-9)
+      return 2 * std::numbers::pi * (i + (share * total - walked) / step) / kSteps - std::numbers::pi / 2;
     walked += step;
   }
   return -std::numbers::pi / 2;
@@ -35,7 +36,8 @@ double angleAt(double a, double b, double share) {
 double perimeterOf(const Piece& table) {
   if (table.shape == Shape::Round) return std::numbers::pi * table.width;
   // Ramanujan's second approximation: better than a tenth of a millimetre for any table.
-  const double a = table.width / 2, b = table.depth.value_or(table.width) / 2, h = (a - b) * (a - b) / ((a + b) * (a + b));
+  const double a = table.width / 2, b = table.depth.value_or(table.width) / 2,
+               h = (a - b) * (a - b) / ((a + b) * (a + b));
   return std::numbers::pi * (a + b) * (1 + 3 * h / (10 + std::sqrt(4 - 3 * h)));
 }
 bool isRounded(const Piece& table) { return table.shape == Shape::Round || table.shape == Shape::Oval; }
@@ -49,7 +51,8 @@ double reachInStrip(const Parts& parts, Vec2 middle, Vec2 axis, double half) {
     if (part.core.size() == 1) {
       // A circle: at its middle if that lies in the strip, else where the strip's nearer side cuts it.
       const double off = dot(part.core[0] - middle, t), side = std::clamp(off, -half, half) - off;
-      if (std::abs(side) <= part.radius) reach = std::max(reach, dot(part.core[0] - middle, axis) + std::sqrt(part.radius * part.radius - side * side));
+      if (std::abs(side) <= part.radius)
+        reach = std::max(reach, dot(part.core[0] - middle, axis) + std::sqrt(part.radius * part.radius - side * side));
       continue;
     }
     for (std::size_t i = 0; i < part.core.size(); ++i) {
@@ -113,16 +116,20 @@ int placesAt(const Piece& table, double pitch, bool heads) {
   return 2 * along(std::max(table.width, depth), pitch) + (heads ? 2 * along(std::min(table.width, depth), pitch) : 0);
 }
 
-std::vector<Setting> settingsAround(const Piece& table, const FloorPlace& place, const Piece& chair, double pitch, bool heads, int most, double tuck) {
+std::vector<Setting> settingsAround(const Piece& table, const FloorPlace& place, const Piece& chair, double pitch,
+                                    bool heads, int most, double tuck) {
   std::vector<Setting> out;
   const int places = std::min(most, placesAt(table, pitch, heads));
   if (places <= 0) return out;
   const Turn turn = turnOf(place.turn);
-  const double w = table.width / 2, d = table.depth.value_or(table.width) / 2, behind = chair.depth.value_or(chair.width) / 2 - tuck;
+  const double w = table.width / 2, d = table.depth.value_or(table.width) / 2,
+               behind = chair.depth.value_or(chair.width) / 2 - tuck;
   // A chair whose back points to `outward` (in the table's frame) stands with its front over the edge.
   const auto add = [&](Vec2 edge, Vec2 outward, bool head) {
     const double angle = directionOf(outward) - 90;
-    out.push_back({{place.at + rotated(edge + outward * behind, turn), normalisedTurn(place.turn + std::round(angle * 1e6) / 1e6)}, head});
+    out.push_back({{place.at + rotated(edge + outward * behind, turn),
+                    normalisedTurn(place.turn + std::round(angle * 1e6) / 1e6)},
+                   head});
   };
   if (isRounded(table)) {
     for (int i = 0; i < places; ++i) {
@@ -144,7 +151,11 @@ std::vector<Setting> settingsAround(const Piece& table, const FloorPlace& place,
   const auto opposite = [&](double s) { return wide ? Vec2{-s, d} : Vec2{-w, -s}; };
   row((atSides + 1) / 2, half, across, wide ? Vec2{0, -1} : Vec2{1, 0}, false);
   row(atSides / 2, half, opposite, wide ? Vec2{0, 1} : Vec2{-1, 0}, false);
-  row((atEnds + 1) / 2, end, [&](double s) { return wide ? Vec2{w, s} : Vec2{-s, d}; }, wide ? Vec2{1, 0} : Vec2{0, 1}, true);
+  row((atEnds + 1) / 2, end,
+      [&](double s) {
+        return wide ? Vec2{w, s} : Vec2{-s, d};
+      },
+      wide ? Vec2{1, 0} : Vec2{0, 1}, true);
   row(
       atEnds / 2, end,
       [&](double s) {

@@ -38,7 +38,8 @@ struct Setting {
 /// Chairs round a table, each with at least `pitch` of edge. Along each side of a table with corners as many as fit,
 /// evenly, so that no corner is counted twice; at the ends only with `heads`. Round a round or oval table evenly, the
 /// first at the front. At most `most`, ends last. Fewer when the table is too short.
-[[nodiscard]] std::vector<Setting> settingsAround(const Piece& table, const FloorPlace&, const Piece& chair, double pitch, bool heads, int most, double tuck);
+[[nodiscard]] std::vector<Setting> settingsAround(const Piece& table, const FloorPlace&, const Piece& chair,
+                                                  double pitch, bool heads, int most, double tuck);
 /// How many places a table has at this pitch.
 [[nodiscard]] int placesAt(const Piece& table, double pitch, bool heads);
 

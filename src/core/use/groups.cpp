@@ -18,10 +18,13 @@ FrontEdge frontOf(const PieceIndex& pieces, const Placement& p) {
 }
 
 bool sitsIn(const TalkGroup& group, std::string_view placement) {
-  return std::any_of(group.seats.begin(), group.seats.end(), [&](const Placement* p) { return p->id.value == placement; });
+  return std::any_of(group.seats.begin(), group.seats.end(),
+                     [&](const Placement* p) { return p->id.value == placement; });
 }
 
-double turnedAway(const FrontEdge& front, Vec2 point) { return degreesBetween(front.outward, point - midpoint(front.left, front.right)); }
+double turnedAway(const FrontEdge& front, Vec2 point) {
+  return degreesBetween(front.outward, point - midpoint(front.left, front.right));
+}
 
 std::vector<TalkGroup> talkGroupsIn(const PieceIndex& pieces, const std::vector<Serving>& servings) {
   const std::size_t n = servings.size();
@@ -49,7 +52,8 @@ std::vector<TalkGroup> talkGroupsIn(const PieceIndex& pieces, const std::vector<
       const Vec2 from = midpoint(fronts[i].left, fronts[i].right), to = midpoint(fronts[j].left, fronts[j].right);
       const double away = distance(from, to);
       if (away > kTalkReach) continue;
-      const bool shares = a.table != nullptr && a.table == b.table && std::max(a.reach.gap, b.reach.gap) <= kSharesTable;
+      const bool shares =
+          a.table != nullptr && a.table == b.table && std::max(a.reach.gap, b.reach.gap) <= kSharesTable;
       const bool faces = turnedAway(fronts[i], to) < kTogether && turnedAway(fronts[j], from) < kTogether;
       if (shares || faces) root[find(i)] = find(j);
     }

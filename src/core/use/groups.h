@@ -6,7 +6,8 @@
 
 namespace mezzet {
 
-/// Seats that stand further apart than this do not talk unless they share a table [D]; published social distance ends here, too.
+/// Seats that stand further apart than this do not talk unless they share a table [D]; published social distance ends
+/// here, too.
 inline constexpr double kTalkReach = 144 * kInch;
 
 struct TalkGroup {
@@ -15,8 +16,8 @@ struct TalkGroup {
 };
 /// Whether a placement is one of its seats.
 [[nodiscard]] bool sitsIn(const TalkGroup&, std::string_view placement);
-/// Groups of the seats round low tables and of those that look at each other; the one with most places first. Seats with
-/// one group name, given by hand, are one group and take no others. A seat alone is a group of one.
+/// Groups of the seats round low tables and of those that look at each other; the one with most places first. Seats
+/// with one group name, given by hand, are one group and take no others. A seat alone is a group of one.
 [[nodiscard]] std::vector<TalkGroup> talkGroupsIn(const PieceIndex&, const std::vector<Serving>&);
 
 /// Middle of a seat's front, and the way it looks; of an L its long limb's.

@@ -25,7 +25,10 @@ std::vector<SeatPlace> seatPlaces(const Piece& piece, const FloorPlace& place) {
     const FrontEdge& f = fronts[i];
     // Each front its share; the last one what is left over.
     const int here =
-        i + 1 == fronts.size() ? left : std::clamp(static_cast<int>(std::lround(places * distance(f.left, f.right) / std::max(total, 1.0))), 0, left);
+        i + 1 == fronts.size()
+            ? left
+            : std::clamp(static_cast<int>(std::lround(places * distance(f.left, f.right) / std::max(total, 1.0))), 0,
+                         left);
     for (int k = 0; k < here; ++k) {
       const Vec2 front = f.left + (f.right - f.left) * ((k + 0.5) / here);
       // Nobody sits behind the back of a shallow seat.

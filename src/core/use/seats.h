@@ -5,7 +5,8 @@
 
 namespace mezzet {
 
-/// Sitters take this much of a sofa's or bench's front each (published width of a place setting; common practice for sofas).
+/// Sitters take this much of a sofa's or bench's front each (published width of a place setting; common practice for
+/// sofas).
 inline constexpr double kPlaceWidth = 24 * kInch;
 /// A sitter's seat point lies this far behind the front edge [D] (contract).
 inline constexpr double kSeatPoint = 10 * kInch;

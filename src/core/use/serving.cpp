@@ -34,12 +34,14 @@ struct Tables {
     all.push_back({&p, std::move(body), bounds});
   }
   void sort() {
-    std::stable_sort(all.begin(), all.end(), [](const Table& a, const Table& b) { return a.bounds.low.x < b.bounds.low.x; });
+    std::stable_sort(all.begin(), all.end(),
+                     [](const Table& a, const Table& b) { return a.bounds.low.x < b.bounds.low.x; });
   }
   /// Calls `consider(table)` for those that can be nearer to `box` than `nearest()`.
   template <class Consider, class Nearest>
   void search(const Box& box, Consider consider, Nearest nearest) const {
-    const auto middle = std::lower_bound(all.begin(), all.end(), box.low.x, [](const Table& t, double x) { return t.bounds.low.x < x; });
+    const auto middle = std::lower_bound(all.begin(), all.end(), box.low.x,
+                                         [](const Table& t, double x) { return t.bounds.low.x < x; });
     auto right = middle, left = middle;
     const auto look = [&](const Table& table) {
       const double aside = std::max({0.0, table.bounds.low.y - box.high.y, box.low.y - table.bounds.high.y});

@@ -13,13 +13,16 @@ Parts openZone(const Piece& piece, const FloorPlace& place) {
   const Turn turn = turnOf(place.turn);
   const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
   Convex zone;
-  for (const Vec2 corner : {Vec2{-w, -d - by}, Vec2{w, -d - by}, Vec2{w, -d}, Vec2{-w, -d}}) zone.core.push_back(place.at + rotated(corner, turn));
+  for (const Vec2 corner : {Vec2{-w, -d - by}, Vec2{w, -d - by}, Vec2{w, -d}, Vec2{-w, -d}})
+    zone.core.push_back(place.at + rotated(corner, turn));
   return {zone};
 }
 
 Parts turningZone(const Piece& piece, const FloorPlace& place) {
   if (!turnsRound(piece.kind)) return {};
-  return {Convex{{place.at}, piece.shape == Shape::Round ? piece.width / 2 : std::hypot(piece.width, piece.depth.value_or(piece.width)) / 2}};
+  return {Convex{
+      {place.at},
+      piece.shape == Shape::Round ? piece.width / 2 : std::hypot(piece.width, piece.depth.value_or(piece.width)) / 2}};
 }
 
 Piece extended(const Piece& piece) {
@@ -35,7 +38,9 @@ Piece extended(const Piece& piece) {
 
 std::vector<UseZone> useZones(const PieceIndex& pieces, const Scheme& scheme, UseState state) {
   std::vector<UseZone> out;
-  if (state == UseState::Everyday && std::none_of(scheme.placements.begin(), scheme.placements.end(), [](const Placement& p) { return p.inUse; })) return out;
+  if (state == UseState::Everyday &&
+      std::none_of(scheme.placements.begin(), scheme.placements.end(), [](const Placement& p) { return p.inUse; }))
+    return out;
   const std::vector<DiningSeat> seats = diningSeatsIn(pieces, scheme);
   for (const Placement& p : scheme.placements) {
     const auto* place = std::get_if<FloorPlace>(&p.on);
@@ -47,7 +52,8 @@ std::vector<UseZone> useZones(const PieceIndex& pieces, const Scheme& scheme, Us
     if (isDiningSeat(piece.kind) && occupied)
       for (const DiningSeat& seat : seats)
         if (seat.chair == &p) add(footprint(piece, pulledOut(pieces, seat)));
-    if (opensForward(piece.kind) && (isStorage(piece.kind) || piece.kind == "desk" ? p.inUse : occupied)) add(openZone(piece, *place));
+    if (opensForward(piece.kind) && (isStorage(piece.kind) || piece.kind == "desk" ? p.inUse : occupied))
+      add(openZone(piece, *place));
     if (occupied) add(turningZone(piece, *place));
     if (party && extendsBy(piece) > 0) add(footprint(extended(piece), *place));
     if (party && p.usedAt) add(footprint(piece, *p.usedAt));

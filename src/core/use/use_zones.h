@@ -5,8 +5,8 @@
 
 namespace mezzet {
 
-/// How a room is looked at. Everyday: as it is placed. Occupied: people sit at the tables and on the recliners. Party: all that, and
-/// the extra stools are drawn up and the tables extended.
+/// How a room is looked at. Everyday: as it is placed. Occupied: people sit at the tables and on the recliners. Party:
+/// all that, and the extra stools are drawn up and the tables extended.
 enum class UseState { Everyday, Occupied, Party };
 
 /// Someone stands this deep before an open drawer or leaf [D].
@@ -19,8 +19,8 @@ inline constexpr double kStandingRoom = 18 * kInch;
 /// A table with its leaves in; the piece itself when it has none.
 [[nodiscard]] Piece extended(const Piece&);
 
-/// What each floor placement takes up in a state, beside its own body: nothing for most. Placements marked `inUse` are in
-/// use in every state.
+/// What each floor placement takes up in a state, beside its own body: nothing for most. Placements marked `inUse` are
+/// in use in every state.
 struct UseZone {
   std::string id;  ///< of the placement
   Parts parts;

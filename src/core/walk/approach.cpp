@@ -70,7 +70,8 @@ std::optional<Pinch> squeezedBetween(const WalkSpace& space, const Near& near, V
   for (std::size_t i = 1; i < touches.size(); ++i) {
     if (touches[i].atom->owner == touches[0].atom->owner) continue;
     Pinch pinch{space.owners[touches[0].atom->owner], space.owners[touches[i].atom->owner], {}, {}};
-    const Separation one = separation(Convex{{at}, 0}, touches[0].atom->shape), two = separation(Convex{{at}, 0}, touches[i].atom->shape);
+    const Separation one = separation(Convex{{at}, 0}, touches[0].atom->shape),
+                     two = separation(Convex{{at}, 0}, touches[i].atom->shape);
     pinch.at = {one.b, two.b};
     if (pinch.second < pinch.first) {
       std::swap(pinch.first, pinch.second);
@@ -83,7 +84,8 @@ std::optional<Pinch> squeezedBetween(const WalkSpace& space, const Near& near, V
 
 }  // namespace
 
-Approach widestApproach(const WalkSpace& space, const WayEnd& from, const std::vector<Vec2>& marks, const std::string& id) {
+Approach widestApproach(const WalkSpace& space, const WayEnd& from, const std::vector<Vec2>& marks,
+                        const std::string& id) {
   constexpr int kDirections = 16;
   constexpr std::size_t kLarge = 1'500;  // gaps
   constexpr double kRadii[] = {150, 300, 450, kAtReach, 800, 1000};
@@ -107,12 +109,15 @@ Approach widestApproach(const WalkSpace& space, const WayEnd& from, const std::v
     std::sort(stands.begin(), stands.end(), [](const Stand& a, const Stand& b) { return a.clearance > b.clearance; });
     for (Stand stand : stands) {
       if (stand.clearance <= kClosedGap / 2) continue;
-      // In a large room asking is dear. A place to which the best one so far is open wider than its way's pinch has the same way:
-      // if a wider one led here, it would lead there, too.
-      if (space.gaps.size() > kLarge && best.way.pinch && best.clearance > best.way.width / 2 + kSettled && stand.clearance > best.way.width / 2 + kSettled) {
-        const Convex between{distance(best.at, stand.at) > 1 ? std::vector<Vec2>{best.at, stand.at} : std::vector<Vec2>{stand.at}, 0};
-        if (std::all_of(near.atoms.begin(), near.atoms.end(),
-                        [&](const Atom* atom) { return separation(between, atom->shape).gap > best.way.width / 2 + kSettled; }))
+      // In a large room asking is dear. A place to which the best one so far is open wider than its way's pinch has the
+      // same way: if a wider one led here, it would lead there, too.
+      if (space.gaps.size() > kLarge && best.way.pinch && best.clearance > best.way.width / 2 + kSettled &&
+          stand.clearance > best.way.width / 2 + kSettled) {
+        const Convex between{
+            distance(best.at, stand.at) > 1 ? std::vector<Vec2>{best.at, stand.at} : std::vector<Vec2>{stand.at}, 0};
+        if (std::all_of(near.atoms.begin(), near.atoms.end(), [&](const Atom* atom) {
+              return separation(between, atom->shape).gap > best.way.width / 2 + kSettled;
+            }))
           continue;
       }
       const auto ask = [&](const Stand& there) { return widestWay(space, from, {id, there.at, 2 * there.clearance}); };

@@ -5,7 +5,8 @@
 
 namespace mezzet {
 
-/// A disc has come to a thing when its nearest point is at most this far from the middle of the thing's front [D] (contract).
+/// A disc has come to a thing when its nearest point is at most this far from the middle of the thing's front [D]
+/// (contract).
 inline constexpr double kAtReach = 24 * kInch;
 
 /// How wide a way leads to a thing, and where the disc stands that has come to it.
@@ -17,7 +18,8 @@ struct Approach {
 /// The widest disc that comes from `from` to within kAtReach of one of the marks: the middles of seat places' fronts,
 /// of a window, of a cupboard's face. Places to stand are searched on a fan about each mark and then settled where they
 /// are widest, to kSettled; the way there is exact.
-[[nodiscard]] Approach widestApproach(const WalkSpace&, const WayEnd& from, const std::vector<Vec2>& marks, const std::string& id);
+[[nodiscard]] Approach widestApproach(const WalkSpace&, const WayEnd& from, const std::vector<Vec2>& marks,
+                                      const std::string& id);
 inline constexpr double kSettled = 0.05;
 
 }  // namespace mezzet

@@ -93,17 +93,21 @@ bool touchesAt(const Bend& bend, Vec2 direction) {
 
 /// Whether the way from p to q stays in the region. An end on an edge does not cross it.
 bool isFree(const Ground& ground, Vec2 p, Vec2 q) {
-  const double lowX = std::min(p.x, q.x), highX = std::max(p.x, q.x), lowY = std::min(p.y, q.y), highY = std::max(p.y, q.y);
+  const double lowX = std::min(p.x, q.x), highX = std::max(p.x, q.x), lowY = std::min(p.y, q.y),
+               highY = std::max(p.y, q.y);
   const Vec2 d = q - p;
   for (const Edge& e : ground.edges) {
-    if (std::max(e.a.x, e.b.x) < lowX || std::min(e.a.x, e.b.x) > highX || std::max(e.a.y, e.b.y) < lowY || std::min(e.a.y, e.b.y) > highY) continue;
+    if (std::max(e.a.x, e.b.x) < lowX || std::min(e.a.x, e.b.x) > highX || std::max(e.a.y, e.b.y) < lowY ||
+        std::min(e.a.y, e.b.y) > highY)
+      continue;
     if (e.a == p || e.b == p || e.a == q || e.b == q) {
       // An edge that the way begins or ends at does not cross it; but along the edge the way ends at its other end,
       // where another edge may begin that stands across.
       const bool atP = e.a == p || e.b == p, atA = atP ? e.a == p : e.a == q;
       const Vec2 near = atA ? e.a : e.b, far = atA ? e.b : e.a, way = atP ? d : -d;
       const double along = dot(far - near, way);
-      if (along > 0 && along < dot(d, d) * (1 - 1e-9) && std::abs(cross(way, far - near)) < kOnLine * norm(d)) return false;
+      if (along > 0 && along < dot(d, d) * (1 - 1e-9) && std::abs(cross(way, far - near)) < kOnLine * norm(d))
+        return false;
       continue;
     }
     // A corner on the line counts as on its left: the way through a corner into a body crosses, a way that grazes it
@@ -151,7 +155,8 @@ Bounded sectionAt(const WalkSpace& space, Vec2 at, Vec2 left, double along, doub
   Bounded out;
   for (const Atom& atom : space.atoms) {
     const Box& b = atom.bounds;
-    if (b.low.x > at.x + reach || b.high.x < at.x - reach || b.low.y > at.y + reach || b.high.y < at.y - reach) continue;
+    if (b.low.x > at.x + reach || b.high.x < at.x - reach || b.low.y > at.y + reach || b.high.y < at.y - reach)
+      continue;
     if (const double hit = rayTo(atom.shape, at, left, toLeft); hit < toLeft) {
       toLeft = hit;
       out.left = &atom;
@@ -212,12 +217,15 @@ std::optional<Porch> porchOf(const WalkSpace& space, const WayEnd& end) {
   double common = 0;
   for (const Area& area : within({outside}, {space.outline})) common += sizeOf(area);
   if (common > kTidy) return std::nullopt;
-  Porch porch{floor, {Convex{{left, left + out}, 0}, Convex{{left + out, right + out}, 0}, Convex{{right + out, right}, 0}}, end.at + out * 0.5};
+  Porch porch{floor,
+              {Convex{{left, left + out}, 0}, Convex{{left + out, right + out}, 0}, Convex{{right + out, right}, 0}},
+              end.at + out * 0.5};
   if (signedArea(porch.floor) < 0) std::reverse(porch.floor.begin(), porch.floor.end());
   return porch;
 }
 
-std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, const WayEnd& toEnd, double width, const std::stop_token& stop, double chord) {
+std::vector<Vec2> shortestRoute(const WalkSpace& space, const WayEnd& fromEnd, const WayEnd& toEnd, double width,
+                                const std::stop_token& stop, double chord) {
   std::vector<Porch> porches;
   const auto placed = [&](const WayEnd& end) {
     const auto porch = porchOf(space, end);
@@ -357,7 +365,8 @@ TurningCircle largestTurn(const Room& room, const std::vector<Body>& standing, c
   // The search stops a fortieth of a millimetre short of the best: from there straight uphill.
   for (double step = 0.1; best > 0 && step > 1e-5;) {
     const double before = best;
-    for (const Vec2 d : {Vec2{-1, 0}, Vec2{1, 0}, Vec2{0, -1}, Vec2{0, 1}, Vec2{-0.7, -0.7}, Vec2{0.7, -0.7}, Vec2{-0.7, 0.7}, Vec2{0.7, 0.7}})
+    for (const Vec2 d : {Vec2{-1, 0}, Vec2{1, 0}, Vec2{0, -1}, Vec2{0, 1}, Vec2{-0.7, -0.7}, Vec2{0.7, -0.7},
+                         Vec2{-0.7, 0.7}, Vec2{0.7, 0.7}})
       if (const double here = clearance(at + d * step); here > best) {
         best = here;
         at += d * step;
@@ -367,7 +376,8 @@ TurningCircle largestTurn(const Room& room, const std::vector<Body>& standing, c
   return {2 * best, at};
 }
 
-std::vector<CrossSection> crossSections(const WalkSpace& space, const std::vector<Vec2>& route, double step, double reach) {
+std::vector<CrossSection> crossSections(const WalkSpace& space, const std::vector<Vec2>& route, double step,
+                                        double reach) {
   std::vector<CrossSection> out;
   if (route.size() < 2) return out;
   const double length = lengthOf(route);

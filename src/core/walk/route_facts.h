@@ -1,5 +1,6 @@
-// What only drawn routes tell of a scheme: how long a narrow part is, where a way is wider than it need be, what lies at a
-// route's side, how large a circle turns. Milliseconds: worked out off the interface thread, and handed to a check.
+// What only drawn routes tell of a scheme: how long a narrow part is, where a way is wider than it need be, what lies
+// at a route's side, how large a circle turns. Milliseconds: worked out off the interface thread, and handed to a
+// check.
 #pragma once
 
 #include <map>
@@ -23,15 +24,16 @@ inline constexpr double kWidestRibbon = 48 * kInch;
 
 struct RouteFacts {
   struct One {
-    std::vector<Vec2> line;         ///< of the disc's centre; empty when there is no route
-    double narrow = 0;              ///< length of its longest part under kMainWay
-    std::optional<double> roomy;    ///< the least width along the widest stretch of kLongStretch; absent on shorter routes
+    std::vector<Vec2> line;  ///< of the disc's centre; empty when there is no route
+    double narrow = 0;       ///< length of its longest part under kMainWay
+    std::optional<double>
+        roomy;  ///< the least width along the widest stretch of kLongStretch; absent on shorter routes
     std::array<Vec2, 2> roomyAt{};  ///< across the route in the middle of that stretch
     std::vector<Area> ribbon;       ///< of its local clear width, where it was asked for
   };
   std::map<std::string, One> ways;  ///< by destination
-  /// For each lamp on the floor the nearest main route as it would run without lamps: distance from the lamp's body to the
-  /// route's centre line, and where.
+  /// For each lamp on the floor the nearest main route as it would run without lamps: distance from the lamp's body to
+  /// the route's centre line, and where.
   struct Beside {
     double away = 0;
     Vec2 at, onRoute;
@@ -45,15 +47,17 @@ struct RouteFacts {
 struct RouteAsk {
   UseState state = UseState::Everyday;
   bool ribbons = false;
-  bool all = false;                                 ///< routes to everything one goes to, not only what main rules judge
-  std::set<std::string> to = {};                    ///< and to these
+  bool all = false;               ///< routes to everything one goes to, not only what main rules judge
+  std::set<std::string> to = {};  ///< and to these
   std::optional<double> reachWidth = std::nullopt;  ///< what someone so wide reaches
   bool operator==(const RouteAsk&) const = default;
 };
-/// Of the ways that main rules judge (openings, and the seat that is reached best) in one state of use; the circle only when the job asks for access or reach
-/// is asked for. Partial when it was stopped.
+/// Of the ways that main rules judge (openings, and the seat that is reached best) in one state of use; the circle only
+/// when the job asks for access or reach is asked for. Partial when it was stopped.
 [[nodiscard]] RouteFacts routeFactsOf(const Job&, const SchemeId&, const RouteAsk&, const std::stop_token& = {});
-[[nodiscard]] inline RouteFacts routeFactsOf(const Job& job, const SchemeId& scheme, UseState state) { return routeFactsOf(job, scheme, RouteAsk{state}); }
+[[nodiscard]] inline RouteFacts routeFactsOf(const Job& job, const SchemeId& scheme, UseState state) {
+  return routeFactsOf(job, scheme, RouteAsk{state});
+}
 
 /// A route as a ribbon of its clear width, at most kWidestRibbon, never across a body.
 [[nodiscard]] std::vector<Area> ribbonOf(const WalkSpace&, const std::vector<Vec2>& line);

@@ -24,7 +24,8 @@ Result<Room> walkedTogether(const Job& job, const std::vector<RoomId>& rooms) {
   const std::map<RoomId, PlacedRoom> placed = roomsJoined(job, rooms.front(), allowed);
   for (const RoomId& id : rooms)
     if (!placed.contains(id))
-      return Error{findRoom(job, id)->name, "is joined to " + findRoom(job, rooms.front())->name + " by no door", "Say which door leads there"};
+      return Error{findRoom(job, id)->name, "is joined to " + findRoom(job, rooms.front())->name + " by no door",
+                   "Say which door leads there"};
   std::vector<Polygon> parts;
   const double grid = 0.5;  // necks reach this far into both rooms, so that rounding leaves no slit
   for (const auto& [id, p] : placed) {
@@ -39,13 +40,16 @@ Result<Room> walkedTogether(const Job& job, const std::vector<RoomId>& rooms) {
     }
   }
   Joined all = joined(parts);
-  if (all.outer.size() != 1) return Error{"rooms", "do not come to one outline", "Check the wall between them, and the doors they share"};
+  if (all.outer.size() != 1)
+    return Error{"rooms", "do not come to one outline", "Check the wall between them, and the doors they share"};
   if (!all.holes.empty()) return Error{"rooms", "run in a ring", "Leave one of them out"};
   // The first corner is the datum, and the first wall runs along +x: the longest edge, so that rounding turns nothing.
   Polygon outline = all.outer.front();
   std::size_t first = 0;
   for (std::size_t i = 0; i < outline.size(); ++i)
-    if (distance(edgeStart(outline, i), edgeEnd(outline, i)) > distance(edgeStart(outline, first), edgeEnd(outline, first)) + 0.01) first = i;
+    if (distance(edgeStart(outline, i), edgeEnd(outline, i)) >
+        distance(edgeStart(outline, first), edgeEnd(outline, first)) + 0.01)
+      first = i;
   std::rotate(outline.begin(), outline.begin() + static_cast<std::ptrdiff_t>(first), outline.end());
   const Vec2 origin = outline[0], along = unit(outline[1] - outline[0]);
   const auto home = [&](Vec2 p) { return Vec2{dot(p - origin, along), dot(p - origin, leftOf(along))}; };
@@ -69,11 +73,12 @@ Result<Room> walkedTogether(const Job& job, const std::vector<RoomId>& rooms) {
     for (Opening o : room.openings) {
       if (o.leadsTo && allowed.contains(o.leadsTo->room)) continue;
       const auto wall = findWall(room, o.wall);
-      const Vec2 a = home(p.inHouse(wall->start + wall->along() * o.offset)), b = home(p.inHouse(wall->start + wall->along() * (o.offset + o.width)));
+      const Vec2 a = home(p.inHouse(wall->start + wall->along() * o.offset)),
+                 b = home(p.inHouse(wall->start + wall->along() * (o.offset + o.width)));
       for (const Wall& w : walls) {
         const double s = dot(a - w.start, w.along()), t = dot(b - w.start, w.along());
-        if (std::abs(cross(w.along(), a - w.start)) > kOnEdge || std::abs(cross(w.along(), b - w.start)) > kOnEdge || s < -kOnEdge ||
-            t > w.length() + kOnEdge || t < s)
+        if (std::abs(cross(w.along(), a - w.start)) > kOnEdge || std::abs(cross(w.along(), b - w.start)) > kOnEdge ||
+            s < -kOnEdge || t > w.length() + kOnEdge || t < s)
           continue;
         o.id = OpeningId(id.value + "/" + o.id.value);
         o.wall = w.id;

@@ -43,13 +43,15 @@ void addWalls(WalkSpace& space, const Room& room) {
     std::vector<std::size_t> through;
     for (std::size_t i = 0; i < room.openings.size(); ++i)
       if (room.openings[i].wall == wall.id && isWalkedThrough(room.openings[i])) through.push_back(i);
-    std::sort(through.begin(), through.end(), [&](std::size_t i, std::size_t j) { return room.openings[i].offset < room.openings[j].offset; });
+    std::sort(through.begin(), through.end(),
+              [&](std::size_t i, std::size_t j) { return room.openings[i].offset < room.openings[j].offset; });
     const std::uint32_t owner = ownerIndex(space, wallKey(wall.id));
     const double length = wall.length();
     double from = 0;
     std::optional<std::pair<std::size_t, std::uint32_t>> open;  // the opening last passed, and the wall before it
     const auto wallTo = [&](double to) {
-      const std::uint32_t atom = addAtom(space, segment(wall.start + wall.along() * from, wall.start + wall.along() * to), owner);
+      const std::uint32_t atom =
+          addAtom(space, segment(wall.start + wall.along() * from, wall.start + wall.along() * to), owner);
       if (open) {
         const Opening& o = room.openings[open->first];
         space.thresholds.push_back({open->second, atom, middleOf(wall, o) - wall.inward() * kBeyond});
@@ -64,11 +66,14 @@ void addWalls(WalkSpace& space, const Room& room) {
       const double leaf = o.kind == OpeningKind::Door ? o.leafThickness : 0;
       const bool atStart = o.hinge == Hinge::Start;
       const double middle = (start + end + (atStart ? leaf : -leaf)) / 2;
-      ends[i] = {o.id.value, wall.start + wall.along() * middle, std::max(0.0, std::min(clearWidth(o), end - start - leaf)), wall.inward()};
+      ends[i] = {o.id.value, wall.start + wall.along() * middle,
+                 std::max(0.0, std::min(clearWidth(o), end - start - leaf)), wall.inward()};
       walked[i] = true;
       if (leaf <= 0 || o.swing != Swing::In) continue;
-      const Vec2 hinge = wall.start + wall.along() * (atStart ? start : end - leaf), across = wall.along() * leaf, in = wall.inward() * o.width;
-      addAtom(space, Convex{{hinge, hinge + across, hinge + across + in, hinge + in}, 0}, ownerIndex(space, o.id.value));
+      const Vec2 hinge = wall.start + wall.along() * (atStart ? start : end - leaf), across = wall.along() * leaf,
+                 in = wall.inward() * o.width;
+      addAtom(space, Convex{{hinge, hinge + across, hinge + across + in, hinge + in}, 0},
+              ownerIndex(space, o.id.value));
     }
     wallTo(length);
   }
@@ -80,7 +85,8 @@ void findGaps(WalkSpace& space) {
   const std::vector<Atom>& atoms = space.atoms;
   std::vector<std::uint32_t> order(atoms.size());
   std::iota(order.begin(), order.end(), 0U);
-  std::sort(order.begin(), order.end(), [&](std::uint32_t i, std::uint32_t j) { return atoms[i].bounds.low.x < atoms[j].bounds.low.x; });
+  std::sort(order.begin(), order.end(),
+            [&](std::uint32_t i, std::uint32_t j) { return atoms[i].bounds.low.x < atoms[j].bounds.low.x; });
   struct Open {
     Box box;
     std::uint32_t atom;
@@ -167,13 +173,16 @@ bool areNeighbours(const WalkSpace& space, const WalkGap& gap) {
   if (radius <= 0) return true;
   bool alone = true;
   space.near(middle, radius, [&](const Atom& atom) {
-    if (alone && &atom != &space.atoms[gap.first] && &atom != &space.atoms[gap.second] && distanceTo(atom.shape, middle) < radius) alone = false;
+    if (alone && &atom != &space.atoms[gap.first] && &atom != &space.atoms[gap.second] &&
+        distanceTo(atom.shape, middle) < radius)
+      alone = false;
   });
   return alone;
 }
 
 TiedPair pairAt(const WalkSpace& space, const WalkGap& gap) {
-  TiedPair pair{space.owners[space.atoms[gap.first].owner], space.owners[space.atoms[gap.second].owner], {gap.a, gap.b}};
+  TiedPair pair{
+      space.owners[space.atoms[gap.first].owner], space.owners[space.atoms[gap.second].owner], {gap.a, gap.b}};
   if (pair.second < pair.first) {
     std::swap(pair.first, pair.second);
     std::swap(pair.at[0], pair.at[1]);
@@ -188,24 +197,29 @@ Pinch pinchAt(const WalkSpace& space, std::size_t index) {
   if (gap.length < kClosedGap) return pinch;  // what shuts a way needs no naming of all that is piled there
   // Others as narrow that share one of the two.
   const auto look = [&](const WalkGap& other) {
-    const bool shares = other.first == gap.first || other.first == gap.second || other.second == gap.first || other.second == gap.second;
+    const bool shares = other.first == gap.first || other.first == gap.second || other.second == gap.first ||
+                        other.second == gap.second;
     if (!shares || !areNeighbours(space, other)) return;
     const TiedPair tied = pairAt(space, other);
     const auto same = [&](const auto& p) { return p.first == tied.first && p.second == tied.second; };
     constexpr std::size_t kMostTied = 16;
-    if (pinch.tied.size() < kMostTied && !same(pinch) && std::none_of(pinch.tied.begin(), pinch.tied.end(), same)) pinch.tied.push_back(tied);
+    if (pinch.tied.size() < kMostTied && !same(pinch) && std::none_of(pinch.tied.begin(), pinch.tied.end(), same))
+      pinch.tied.push_back(tied);
   };
   for (std::size_t i = index; i-- > 0 && space.gaps[i].length > gap.length - kTie;) look(space.gaps[i]);
-  for (std::size_t i = index + 1; i < space.gaps.size() && space.gaps[i].length < gap.length + kTie; ++i) look(space.gaps[i]);
-  std::sort(pinch.tied.begin(), pinch.tied.end(),
-            [](const TiedPair& a, const TiedPair& b) { return std::tie(a.first, a.second) < std::tie(b.first, b.second); });
+  for (std::size_t i = index + 1; i < space.gaps.size() && space.gaps[i].length < gap.length + kTie; ++i)
+    look(space.gaps[i]);
+  std::sort(pinch.tied.begin(), pinch.tied.end(), [](const TiedPair& a, const TiedPair& b) {
+    return std::tie(a.first, a.second) < std::tie(b.first, b.second);
+  });
   return pinch;
 }
 
 }  // namespace
 
 const WayEnd* findEnd(const WalkSpace& space, std::string_view opening) {
-  const auto at = std::find_if(space.openings.begin(), space.openings.end(), [&](const WayEnd& e) { return e.id == opening; });
+  const auto at =
+      std::find_if(space.openings.begin(), space.openings.end(), [&](const WayEnd& e) { return e.id == opening; });
   return at != space.openings.end() ? &*at : nullptr;
 }
 
@@ -230,7 +244,8 @@ std::vector<Body> hungBodies(const PieceIndex& pieces, const Room& room, const S
     const auto wall = findWall(room, on->wall);
     const WallRect r = wallRectOf(piece, *on);
     if (!wall || !piece.depth || *piece.depth <= 0 || r.bottom >= kWalkersHeadRoom) continue;
-    const Vec2 from = wall->end - wall->along() * r.left, to = wall->end - wall->along() * r.right, out = wall->inward() * *piece.depth;
+    const Vec2 from = wall->end - wall->along() * r.left, to = wall->end - wall->along() * r.right,
+               out = wall->inward() * *piece.depth;
     Body body{p.id.value, {Convex{{to, from, from + out, to + out}, 0}}, false, {}};
     body.bounds = boundsOf(body.parts);
     bodies.push_back(std::move(body));
@@ -259,10 +274,13 @@ WalkSpace walkSpace(const Room& room, const std::vector<Body>& standing) {
   double widest = 0;
   for (const WayEnd& end : space.openings) widest = std::max(widest, end.widest);
   space.cap = std::min(kWidestGap, space.openings.empty() ? kWidestGap : widest + kTie);
-  for (std::uint32_t i = 0; i < space.atoms.size(); ++i) (space.owners[space.atoms[i].owner].starts_with("wall:") ? space.walls : space.byLeft).push_back(i);
-  std::sort(space.byLeft.begin(), space.byLeft.end(),
-            [&](std::uint32_t i, std::uint32_t j) { return space.atoms[i].bounds.low.x < space.atoms[j].bounds.low.x; });
-  for (const std::uint32_t i : space.byLeft) space.widestAtom = std::max(space.widestAtom, space.atoms[i].bounds.high.x - space.atoms[i].bounds.low.x);
+  for (std::uint32_t i = 0; i < space.atoms.size(); ++i)
+    (space.owners[space.atoms[i].owner].starts_with("wall:") ? space.walls : space.byLeft).push_back(i);
+  std::sort(space.byLeft.begin(), space.byLeft.end(), [&](std::uint32_t i, std::uint32_t j) {
+    return space.atoms[i].bounds.low.x < space.atoms[j].bounds.low.x;
+  });
+  for (const std::uint32_t i : space.byLeft)
+    space.widestAtom = std::max(space.widestAtom, space.atoms[i].bounds.high.x - space.atoms[i].bounds.low.x);
   findGaps(space);
   return space;
 }
@@ -331,7 +349,8 @@ double distanceTo(const Convex& body, Vec2 point) {
 
 double nearerOf(double best, const Atom& atom, Vec2 point) {
   const Box& box = atom.bounds;
-  const double dx = std::max({0.0, box.low.x - point.x, point.x - box.high.x}), dy = std::max({0.0, box.low.y - point.y, point.y - box.high.y});
+  const double dx = std::max({0.0, box.low.x - point.x, point.x - box.high.x}),
+               dy = std::max({0.0, box.low.y - point.y, point.y - box.high.y});
   if (best > 0 && dx * dx + dy * dy >= best * best) return best;
   return std::min(best, distanceTo(atom.shape, point));
 }

@@ -54,7 +54,8 @@ struct WalkSpace {
   Polygon outline;
   std::vector<WayEnd> openings;  ///< those one walks through, in the room's order
   std::size_t entry = 0;         ///< index into openings: where one comes in
-  /// Atoms by their left edge, but for the walls, which reach across the room; the widest of them ends a search to the left.
+  /// Atoms by their left edge, but for the walls, which reach across the room; the widest of them ends a search to the
+  /// left.
   std::vector<std::uint32_t> byLeft;
   std::vector<std::uint32_t> walls;
   double widestAtom = 0;
@@ -62,12 +63,13 @@ struct WalkSpace {
   template <class Look>
   void near(Vec2 point, double reach, Look look) const {
     const auto meets = [&](const Atom& a) {
-      return a.bounds.low.x < point.x + reach && a.bounds.high.x > point.x - reach && a.bounds.low.y < point.y + reach && a.bounds.high.y > point.y - reach;
+      return a.bounds.low.x < point.x + reach && a.bounds.high.x > point.x - reach &&
+             a.bounds.low.y < point.y + reach && a.bounds.high.y > point.y - reach;
     };
     for (const std::uint32_t i : walls)
       if (meets(atoms[i])) look(atoms[i]);
-    auto at =
-        std::lower_bound(byLeft.begin(), byLeft.end(), point.x - reach - widestAtom, [&](std::uint32_t i, double x) { return atoms[i].bounds.low.x < x; });
+    auto at = std::lower_bound(byLeft.begin(), byLeft.end(), point.x - reach - widestAtom,
+                               [&](std::uint32_t i, double x) { return atoms[i].bounds.low.x < x; });
     for (; at != byLeft.end() && atoms[*at].bounds.low.x < point.x + reach; ++at)
       if (meets(atoms[*at])) look(atoms[*at]);
   }

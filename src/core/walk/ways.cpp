@@ -66,7 +66,8 @@ std::vector<RoomWay> waysIn(const WalkSpace& space, const std::vector<Destinatio
 const RoomWay* bestReached(const std::vector<RoomWay>& ways, const TalkGroup& group) {
   const RoomWay* best = nullptr;
   for (const RoomWay& way : ways)
-    if (way.to.goal == Goal::Seat && sitsIn(group, way.to.id) && (best == nullptr || way.way.width > best->way.width)) best = &way;
+    if (way.to.goal == Goal::Seat && sitsIn(group, way.to.id) && (best == nullptr || way.way.width > best->way.width))
+      best = &way;
   return best;
 }
 
@@ -81,6 +82,8 @@ WayEnd endOf(const WalkSpace& space, const RoomWay& way) {
   return end != nullptr ? *end : WayEnd{way.to.id, way.at, way.way.width, {}};
 }
 
-WayEnd goOnFrom(const WalkSpace& space, const RoomWay& way) { return {way.to.id, way.at, 2 * std::max(0.0, clearanceAt(space, way.at)), {}}; }
+WayEnd goOnFrom(const WalkSpace& space, const RoomWay& way) {
+  return {way.to.id, way.at, 2 * std::max(0.0, clearanceAt(space, way.at)), {}};
+}
 
 }  // namespace mezzet

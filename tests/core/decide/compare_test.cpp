@@ -18,7 +18,8 @@ Piece sofa() {
   return p;
 }
 Job sitting(double reach = 16) {
-  return with(with(emptyRoom(), sofa(), "p1", 111, 19, 180), piece("table", "low-table", 52, 24, 17), "p2", 111, 37 + reach + 12);
+  return with(with(emptyRoom(), sofa(), "p1", 111, 19, 180), piece("table", "low-table", 52, 24, 17), "p2", 111,
+              37 + reach + 12);
 }
 struct Two {
   Job job;
@@ -35,7 +36,9 @@ PlacementId placed(const Two& two, const char* pieceId) {
     if (p.piece.value == pieceId) return p.id;
   return {};
 }
-std::vector<std::string> differ(const Two& two) { return differences(two.job, builtInRulebook(), SchemeId("s1"), two.copy, kInches); }
+std::vector<std::string> differ(const Two& two) {
+  return differences(two.job, builtInRulebook(), SchemeId("s1"), two.copy, kInches);
+}
 
 TEST(Compare, ACopyDiffersInNothing) { EXPECT_TRUE(differ(copied(sitting())).empty()); }
 TEST(Compare, ATableNearerIsSaidInMeasures) {
@@ -53,7 +56,9 @@ TEST(Compare, AFreedWallIsSaidInMeasures) {
 }
 // Wall A is 222 in long. The sofa, 34 in high, leaves the wall above it free; a bookcase 40 in wide does not.
 TEST(Compare, FreeWallAboveLowThingsCountsWhatIsTallAndWhatHangs) {
-  const auto above = [](const Job& job) { return figuresOf(job, builtInRulebook(), SchemeId("s1"), kInches).freeAbove.front().second / kInch; };
+  const auto above = [](const Job& job) {
+    return figuresOf(job, builtInRulebook(), SchemeId("s1"), kInches).freeAbove.front().second / kInch;
+  };
   EXPECT_NEAR(above(sitting()), 222, 1e-9);
   EXPECT_NEAR(above(with(sitting(), piece("case", "bookcase", 40, 12, 72), "p3", 20, 6, 180)), 182, 1e-9);
   EXPECT_NEAR(above(hung(sitting(), "print", "p4", 42, 30, 90, 58)), 111, 1e-9);

@@ -30,7 +30,8 @@ Decided decide(const Job& job) {
   Decided d;
   d.findings = check(job, builtInRulebook(), kScheme, kInches);
   d.decisions = decisionsOf(d.findings, job, builtInRulebook(), kScheme, kInches);
-  if (!d.decisions.empty()) d.ways = waysOutOf(d.decisions.front(), d.findings, job, builtInRulebook(), kScheme, IdSource(100), kInches);
+  if (!d.decisions.empty())
+    d.ways = waysOutOf(d.decisions.front(), d.findings, job, builtInRulebook(), kScheme, IdSource(100), kInches);
   return d;
 }
 const WayOut* way(const Decided& d, const std::string& id) {
@@ -48,7 +49,8 @@ TEST(WaysOut, OfAConflictSayHowFarApartTheBandsAre) {
   const Decided d = decide(conflict());
   ASSERT_EQ(d.decisions.size(), 1u);
   EXPECT_EQ(d.decisions[0].conflict,
-            "Two of this house's rules cannot both hold for a frame 24 in high over a top of 34 in: their bands for its centre are 5 in apart.");
+            "Two of this house's rules cannot both hold for a frame 24 in high over a top of 34 in: their bands for "
+            "its centre are 5 in apart.");
 }
 TEST(WaysOut, TheOtherSchoolsGapMakesBothHold) {
   const Decided d = decide(conflict());
@@ -80,7 +82,9 @@ TEST(WaysOut, TheEvenSplitLeavesEachOutByHalf) {
   ASSERT_NE(w, nullptr);
   EXPECT_EQ(w->gives, "centre 54 1/2 in, gap 8 1/2 in: each is out by 2 1/2 in");
 }
-TEST(WaysOut, TheEvenSplitIsNotOfferedWhereItHangsAlready) { EXPECT_EQ(way(decide(conflict(54.5)), "even-split"), nullptr); }
+TEST(WaysOut, TheEvenSplitIsNotOfferedWhereItHangsAlready) {
+  EXPECT_EQ(way(decide(conflict(54.5)), "even-split"), nullptr);
+}
 TEST(WaysOut, AreReCheckedAgainstEveryRule) {
   for (const WayOut& w : decide(conflict()).ways) {
     if (w.id != "even-split") {
@@ -145,7 +149,8 @@ TEST(Gap, OfAFindingCanBeTyped) {
 
 TEST(Adding, AFloorPieceStandsWhereItIsFree) {
   IdSource ids(50);
-  const auto added = withNewPiece(farTable(16), builtInRulebook(), kScheme, CornerId("A"), piece("x", "bookcase", 36, 12), ids);
+  const auto added =
+      withNewPiece(farTable(16), builtInRulebook(), kScheme, CornerId("A"), piece("x", "bookcase", 36, 12), ids);
   ASSERT_TRUE(added.ok());
   EXPECT_EQ(broken(added->job), 0);
   EXPECT_EQ(ids.next(), 52);
@@ -172,20 +177,26 @@ TEST(Adding, AFloorPieceWithoutADepthIsRefused) {
 }
 
 TEST(WaysOut, AreLookedForOnlyAsOftenAsMayBeTried) {
-  const Job job = with(with(emptyRoom(), piece("sofa", "sofa", 84, 36), "p1", 100, 60), piece("table", "low-table", 48, 24, 16), "p2", 100, 24);
+  const Job job = with(with(emptyRoom(), piece("sofa", "sofa", 84, 36), "p1", 100, 60),
+                       piece("table", "low-table", 48, 24, 16), "p2", 100, 24);
   const auto findings = check(job, builtInRulebook(), kScheme, kInches);
   const auto decisions = decisionsOf(findings, job, builtInRulebook(), kScheme, kInches);
   ASSERT_FALSE(decisions.empty());
   const auto all = waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches);
   ASSERT_FALSE(all.empty());
   Tries none{0, {}}, enough{1'000'000, {}};
-  EXPECT_TRUE(waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &none).empty());
-  EXPECT_EQ(waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &enough).size(), all.size());
+  EXPECT_TRUE(waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &none)
+                  .empty());
+  EXPECT_EQ(waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &enough)
+                .size(),
+            all.size());
   EXPECT_LT(enough.left, 1'000'000);
   std::stop_source stop;
   stop.request_stop();
   Tries stopped{1'000'000, stop.get_token()};
-  EXPECT_TRUE(waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &stopped).empty());
+  EXPECT_TRUE(
+      waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &stopped)
+          .empty());
 }
 
 }  // namespace

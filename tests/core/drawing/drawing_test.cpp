@@ -60,7 +60,8 @@ TEST(Plan, ADoorLeavesAHoleInItsWall) {
   o.height = in(80);
   const Job job = withOpening(emptyRoom(), RoomId("parlour"), o).value();
   const auto pieces = [](const Drawing& d) {
-    return std::count_if(d.items.begin(), d.items.end(), [](const Item& i) { return i.layer == Layer::Wall && i.id == "wall:A"; });
+    return std::count_if(d.items.begin(), d.items.end(),
+                         [](const Item& i) { return i.layer == Layer::Wall && i.id == "wall:A"; });
   };
   EXPECT_EQ(pieces(plan(emptyRoom())), 1);
   EXPECT_EQ(pieces(plan(job)), 2);
@@ -82,9 +83,11 @@ TEST(Elevation, PutsAnOpeningWhereTheContractSays) {
   o.width = 900;
   o.height = 2000;
   job = withOpening(job, RoomId("parlour"), o).value();
-  const Drawing d = composeElevation(job, *job.rooms.front(), nullptr, CornerId("A"), {24, kInches, {}, false, {}, {}, false});
+  const Drawing d =
+      composeElevation(job, *job.rooms.front(), nullptr, CornerId("A"), {24, kInches, {}, false, {}, {}, false});
   for (const Item& item : d.items)
-    if (const auto* path = std::get_if<PathItem>(&item.shape); path != nullptr && item.id == "d1" && item.layer == Layer::Opening) {
+    if (const auto* path = std::get_if<PathItem>(&item.shape);
+        path != nullptr && item.id == "d1" && item.layer == Layer::Opening) {
       EXPECT_NEAR(path->points[0].x, 2600, 1e-6);
       EXPECT_NEAR(path->points[1].x, 3500, 1e-6);
       return;
@@ -135,14 +138,15 @@ TEST(Sheet, NeverShrinksButSaysWhatFits) {
   const auto sheet = planSheet(job, *job.rooms.front(), nullptr, request("letter", 24));
   ASSERT_FALSE(sheet.ok());
   EXPECT_EQ(sheet.error().what, "does not fit Letter at 1/2 in = 1 ft (1:24)");
-  EXPECT_EQ(
-      sheet.error().hint,
-      "It fits Letter at 1/4 in = 1 ft (1:48) or Letter at 1:50 or Letter at 1:100 or Tabloid at 1/2 in = 1 ft (1:24) or A3 at 1/2 in = 1 ft (1:24) or A2 "
-      "at 1/2 in = 1 ft (1:24) or ARCH D at 1/2 in = 1 ft (1:24)");
+  EXPECT_EQ(sheet.error().hint,
+            "It fits Letter at 1/4 in = 1 ft (1:48) or Letter at 1:50 or Letter at 1:100 or Tabloid at 1/2 in = 1 ft "
+            "(1:24) or A3 at 1/2 in = 1 ft (1:24) or A2 "
+            "at 1/2 in = 1 ft (1:24) or ARCH D at 1/2 in = 1 ft (1:24)");
 }
 TEST(Sheet, OfAHugeRoomSaysThatNoPaperIsLargeEnough) {
   const Job job = emptyRoom(3000, 2000);
-  EXPECT_EQ(planSheet(job, *job.rooms.front(), nullptr, request("a3", 50)).error().hint, "No paper that Mezzet prints on is large enough at these scales");
+  EXPECT_EQ(planSheet(job, *job.rooms.front(), nullptr, request("a3", 50)).error().hint,
+            "No paper that Mezzet prints on is large enough at these scales");
 }
 TEST(Sheet, CarriesScaleInWordsAndCheckBar) {
   const Job job = furnished();

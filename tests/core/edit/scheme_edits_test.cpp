@@ -14,7 +14,9 @@ TEST(WithLock, LocksOnePlacement) {
   EXPECT_TRUE(scheme(withLock(one(), kScheme, PlacementId("p1"), true)).placements[0].locked);
   EXPECT_EQ(withLock(withLock(one(), kScheme, PlacementId("p1"), true), kScheme, PlacementId("p1"), false), one());
 }
-TEST(WithLock, OfAnUnknownPlacementChangesNothing) { EXPECT_EQ(withLock(one(), kScheme, PlacementId("p9"), true), one()); }
+TEST(WithLock, OfAnUnknownPlacementChangesNothing) {
+  EXPECT_EQ(withLock(one(), kScheme, PlacementId("p9"), true), one());
+}
 
 TEST(WithKept, HoldsOneEntryForAFinding) {
   Job job = withKept(one(), kScheme, {"served-seats:p1", "a bench by the door", -1, "2026-01-02"});
@@ -29,7 +31,9 @@ TEST(WithKept, TakesAFindingOutOfWhatBreaks) {
       EXPECT_EQ(f.verdict, Verdict::Kept);
     }
 }
-TEST(WithoutKept, JudgesItAgain) { EXPECT_EQ(withoutKept(withKept(one(), kScheme, {"a:b", "c", 0, {}}), kScheme, "a:b"), one()); }
+TEST(WithoutKept, JudgesItAgain) {
+  EXPECT_EQ(withoutKept(withKept(one(), kScheme, {"a:b", "c", 0, {}}), kScheme, "a:b"), one());
+}
 
 TEST(WithLogEntry, KeepsTheOrder) {
   Job job = withLogEntry(one(), kScheme, {LogKind::Candidate, "2026-01-01", "a round table"});
@@ -66,7 +70,8 @@ TEST(WithSchemeCopied, GivesEveryPlacementAnIdOfItsOwn) {
 }
 TEST(WithSchemeCopied, CarriesWhatStandsOnSomething) {
   Job job = withPiece(one(), piece("lamp", "lamp", 8, 8)).value();
-  job = withPlacement(job, kScheme, {PlacementId("p2"), PieceId("lamp"), CarriedPlace{PlacementId("p1"), {0, 0}, 0}, {}});
+  job =
+      withPlacement(job, kScheme, {PlacementId("p2"), PieceId("lamp"), CarriedPlace{PlacementId("p1"), {0, 0}, 0}, {}});
   IdSource ids(10);
   SchemeId copy;
   const Job both = withSchemeCopied(job, kScheme, "B", ids, copy);

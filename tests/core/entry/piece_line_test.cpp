@@ -8,8 +8,12 @@ namespace mezzet {
 namespace {
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
-PieceReading read(std::string_view text, bool swapped = false) { return readPieceLine(text, Unit::Inch, kInches, swapped); }
-PieceReading metric(std::string_view text) { return readPieceLine(text, Unit::Millimetre, {LengthStyle::Millimetres}, false); }
+PieceReading read(std::string_view text, bool swapped = false) {
+  return readPieceLine(text, Unit::Inch, kInches, swapped);
+}
+PieceReading metric(std::string_view text) {
+  return readPieceLine(text, Unit::Millimetre, {LengthStyle::Millimetres}, false);
+}
 
 struct Line {
   const char* text;
@@ -27,18 +31,24 @@ INSTANTIATE_TEST_SUITE_P(
         Line{"sofa 84 x 36 x 33 seat 18", "Sofa, 84 in wide, 36 in deep, 33 in high, seat 18 in; usual: arm 25 in"},
         Line{"side table 18 x 18 x 22", "Side table, 18 in wide, 18 in deep, 22 in high"},
         Line{"couch 6' x 3'", "Sofa, 72 in wide, 36 in deep; usual: 33 in high, seat 18 in, arm 25 in"},
-        Line{"rug 8x10", "Rug, 96 in wide, 120 in deep; usual: 1/2 in thick"}, Line{"rug 96 x 120", "Rug, 96 in wide, 120 in deep; usual: 1/2 in thick"},
-        Line{"rug 5' x 8' thick 3/8", "Rug, 60 in wide, 96 in deep, 3/8 in thick"}, Line{"art 40 x 30", "Picture, 40 in wide, 30 in high"},
+        Line{"rug 8x10", "Rug, 96 in wide, 120 in deep; usual: 1/2 in thick"},
+        Line{"rug 96 x 120", "Rug, 96 in wide, 120 in deep; usual: 1/2 in thick"},
+        Line{"rug 5' x 8' thick 3/8", "Rug, 60 in wide, 96 in deep, 3/8 in thick"},
+        Line{"art 40 x 30", "Picture, 40 in wide, 30 in high"},
         Line{"painting 63 1/4 x 24", "Picture, 63 1/4 in wide, 24 in high"},
         Line{"4 chairs 18 x 20 x 34", "4 of: Chair, 18 in wide, 20 in deep, 34 in high; usual: seat 18 in"},
-        Line{"round low table 30 x 17", "Low table, 30 in across, 17 in high"}, Line{"side table 18 dia", "Side table, 18 in across; usual: 23 in high"},
+        Line{"round low table 30 x 17", "Low table, 30 in across, 17 in high"},
+        Line{"side table 18 dia", "Side table, 18 in across; usual: 23 in high"},
         Line{"console 48 x 14 30 high", "Console, 48 in wide, 14 in deep, 30 in high"},
         Line{"side table 20 dia 22 high", "Side table, 20 in across, 22 in high"},
         Line{"oval low table 48 x 30 x 17", "Low table, 48 in wide, 30 in deep, 17 in high, oval"},
         Line{"corner sofa right 110 x 84 x 33 limb 38 return 40",
-             "Sofa, 110 in wide, 84 in deep, 33 in high, long limb 38 in deep, return 40 in wide on the right; usual: seat 18 in, arm 25 in"},
-        Line{"sofa \"The green one\" 84x36", "The green one, 84 in wide, 36 in deep; usual: 33 in high, seat 18 in, arm 25 in"},
-        Line{"harp 30 x 20 x 70", "Harp, 30 in wide, 20 in deep, 70 in high"}, Line{"bookcase 36 by 12 by 72", "Bookcase, 36 in wide, 12 in deep, 72 in high"},
+             "Sofa, 110 in wide, 84 in deep, 33 in high, long limb 38 in deep, return 40 in wide on the right; usual: "
+             "seat 18 in, arm 25 in"},
+        Line{"sofa \"The green one\" 84x36",
+             "The green one, 84 in wide, 36 in deep; usual: 33 in high, seat 18 in, arm 25 in"},
+        Line{"harp 30 x 20 x 70", "Harp, 30 in wide, 20 in deep, 70 in high"},
+        Line{"bookcase 36 by 12 by 72", "Bookcase, 36 in wide, 12 in deep, 72 in high"},
         Line{"armchair high 40", "Armchair, 40 in high; usual: 32 in wide, 34 in deep, seat 17 in, arm 24 in"},
         Line{"SOFA 84\" \xC3\x97 36\"", "Sofa, 84 in wide, 36 in deep; usual: 33 in high, seat 18 in, arm 25 in"}),
     [](const auto& c) { return "n" + std::to_string(c.index); });
@@ -65,9 +75,12 @@ TEST(PieceLineOf, ATypedSizeIsNoDefault) {
   EXPECT_FALSE(r.piece->doubts.contains("width"));
   EXPECT_EQ(r.piece->doubts.at("seatHeight").source, DimensionSource::Default);
 }
-TEST(PieceLineOf, ANewHeightLiftsTheBack) { EXPECT_NEAR(*read("sofa 84 x 36 x 30").piece->backHeight, 30 * kInch, 1e-9); }
+TEST(PieceLineOf, ANewHeightLiftsTheBack) {
+  EXPECT_NEAR(*read("sofa 84 x 36 x 30").piece->backHeight, 30 * kInch, 1e-9);
+}
 TEST(PieceLineOf, MetricJobsReadMillimetres) {
-  EXPECT_EQ(metric("sofa 2100 x 900 x 850").echo, "Sofa, 2100 mm wide, 900 mm deep, 850 mm high; usual: seat 457 mm, arm 635 mm");
+  EXPECT_EQ(metric("sofa 2100 x 900 x 850").echo,
+            "Sofa, 2100 mm wide, 900 mm deep, 850 mm high; usual: seat 457 mm, arm 635 mm");
   EXPECT_NEAR(metric("low table 120cm x 60cm").piece->width, 1200, 1e-9);
 }
 TEST(PieceLineOf, AnUnknownKindIsAllowed) {
@@ -90,13 +103,17 @@ TEST_P(BadPieceLine, SaysWhereAndWhat) {
 }
 INSTANTIATE_TEST_SUITE_P(
     Typed, BadPieceLine,
-    testing::Values(Bad{"", 0, "Type what it is and its sizes: sofa 84 x 36 x 33."}, Bad{"sofa 84 x", 9, "A size is missing after the x."},
+    testing::Values(Bad{"", 0, "Type what it is and its sizes: sofa 84 x 36 x 33."},
+                    Bad{"sofa 84 x", 9, "A size is missing after the x."},
                     Bad{"sofa 84 36", 8, "What is this size? Put an x between sizes, or say seat, arm, back or high."},
                     Bad{"sofa 0 x 36", 11, "Sofa, width: must be more than 0. Type the length as the tape reads."},
                     Bad{"200 chairs", 0, "Between 1 and 100 can be added at once."},
-                    Bad{"sofa 84 x 36 colour red", 13, "\"colour\" is not a size word: use seat, arm, back, high, pad, dia, left or right."},
-                    Bad{"84 x 36", 0, "Begin with what it is: sofa, low table, rug, art ..."}, Bad{"harp", 4, "Type its sizes: width x depth x height."},
-                    Bad{"sofa \"green 84", 5, "Close the name with a second quote."}, Bad{"sofa seat", 5, "A size is missing after \"seat\"."}),
+                    Bad{"sofa 84 x 36 colour red", 13,
+                        "\"colour\" is not a size word: use seat, arm, back, high, pad, dia, left or right."},
+                    Bad{"84 x 36", 0, "Begin with what it is: sofa, low table, rug, art ..."},
+                    Bad{"harp", 4, "Type its sizes: width x depth x height."},
+                    Bad{"sofa \"green 84", 5, "Close the name with a second quote."},
+                    Bad{"sofa seat", 5, "A size is missing after \"seat\"."}),
     [](const auto& c) { return "n" + std::to_string(c.index); });
 
 TEST(Completion, FinishesTheKind) {
@@ -140,8 +157,10 @@ TEST_P(OneUnit, BehindTheLastSizeIsThatOfAll) {
   }
 }
 INSTANTIATE_TEST_SUITE_P(Lines, OneUnit,
-                         testing::Values(SizesInOneUnit{"sofa 234 x 102 x 84 cm", 2340, 1020}, SizesInOneUnit{"rug 8 x 10 ft", 2438.4, 3048},
-                                         SizesInOneUnit{"low table 48 x 24 x 16\"", 1219.2, 609.6}, SizesInOneUnit{"low table 1.2 x 0.6 x 0.4 m", 1200, 600},
+                         testing::Values(SizesInOneUnit{"sofa 234 x 102 x 84 cm", 2340, 1020},
+                                         SizesInOneUnit{"rug 8 x 10 ft", 2438.4, 3048},
+                                         SizesInOneUnit{"low table 48 x 24 x 16\"", 1219.2, 609.6},
+                                         SizesInOneUnit{"low table 1.2 x 0.6 x 0.4 m", 1200, 600},
                                          SizesInOneUnit{"low table 4' x 24 in x 16 in", 1219.2, 609.6}));
 
 }  // namespace

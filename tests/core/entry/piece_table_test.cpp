@@ -35,12 +35,15 @@ TEST_P(Cells, AreTakenAsTypedPeopleMeanThem) {
 INSTANTIATE_TEST_SUITE_P(PieceTable, Cells,
                          testing::Values(Cell{"width", "90", "90 in"}, Cell{"width", "7' 6\"", "90 in"},
                                          Cell{"width", "84 \u00b11 ticket", "84 in \u00b11 in ticket"},
-                                         Cell{"width", "84 ticket \u00b11", "84 in \u00b11 in ticket"}, Cell{"width", "84 +-1/2", "84 in \u00b11/2 in"},
-                                         Cell{"width", "84 guess", "84 in \u00b12 in guess"}, Cell{"width", "84 Ticket", "84 in \u00b11 in ticket"},
-                                         Cell{"width", "213.36 cm +/- 1 cm guess", "84 in \u00b13/8 in guess"}, Cell{"depth", "", ""},
-                                         Cell{"width", "84 usual", "84 in usual"}, Cell{"kind", "Couch", "sofa"}, Cell{"kind", "ottoman", "ottoman"},
-                                         Cell{"kind", "coffee tables", "low table"}, Cell{"shape", "Oval", "oval"}, Cell{"count", "4", "4"},
-                                         Cell{"name", " Blue sofa ", "Blue sofa"}));
+                                         Cell{"width", "84 ticket \u00b11", "84 in \u00b11 in ticket"},
+                                         Cell{"width", "84 +-1/2", "84 in \u00b11/2 in"},
+                                         Cell{"width", "84 guess", "84 in \u00b12 in guess"},
+                                         Cell{"width", "84 Ticket", "84 in \u00b11 in ticket"},
+                                         Cell{"width", "213.36 cm +/- 1 cm guess", "84 in \u00b13/8 in guess"},
+                                         Cell{"depth", "", ""}, Cell{"width", "84 usual", "84 in usual"},
+                                         Cell{"kind", "Couch", "sofa"}, Cell{"kind", "ottoman", "ottoman"},
+                                         Cell{"kind", "coffee tables", "low table"}, Cell{"shape", "Oval", "oval"},
+                                         Cell{"count", "4", "4"}, Cell{"name", " Blue sofa ", "Blue sofa"}));
 
 struct BadCell {
   const char *key, *text, *message;
@@ -51,16 +54,21 @@ TEST_P(BadCells, SayWhatIsWrong) {
   ASSERT_FALSE(taken);
   EXPECT_EQ(taken.error().text(), GetParam().message);
 }
-INSTANTIATE_TEST_SUITE_P(PieceTable, BadCells,
-                         testing::Values(BadCell{"width", "", "Width: is empty. Type the width as the tape reads"},
-                                         BadCell{"width", "84 \u00b1soft", "Width: has a \u00b1 that cannot be read: \"soft\". Type it as 84 \u00b11/2 ticket"},
-                                         BadCell{"shape", "star", "Shape: is not known: \"star\". Say rect, round, oval, l or curve"},
-                                         BadCell{"count", "2.5", "Count: is not a whole number from 0 to 10000: \"2.5\". Type how many there are"},
-                                         BadCell{"count", "-1", "Count: is not a whole number from 0 to 10000: \"-1\". Type how many there are"},
-                                         BadCell{"width", "200 m", "Width: is longer than 100 m. Check the unit"},
-                                         BadCell{"name", "  ", "Name: is empty. Give it a name, so that the ledger can speak of it"}));
+INSTANTIATE_TEST_SUITE_P(
+    PieceTable, BadCells,
+    testing::Values(
+        BadCell{"width", "", "Width: is empty. Type the width as the tape reads"},
+        BadCell{"width", "84 \u00b1soft",
+                "Width: has a \u00b1 that cannot be read: \"soft\". Type it as 84 \u00b11/2 ticket"},
+        BadCell{"shape", "star", "Shape: is not known: \"star\". Say rect, round, oval, l or curve"},
+        BadCell{"count", "2.5", "Count: is not a whole number from 0 to 10000: \"2.5\". Type how many there are"},
+        BadCell{"count", "-1", "Count: is not a whole number from 0 to 10000: \"-1\". Type how many there are"},
+        BadCell{"width", "200 m", "Width: is longer than 100 m. Check the unit"},
+        BadCell{"name", "  ", "Name: is empty. Give it a name, so that the ledger can speak of it"}));
 
-TEST(PieceTable, ABareNumberIsInTheUnitOfTheJob) { EXPECT_DOUBLE_EQ(typed("width", "1600", Unit::Millimetre)->width, 1600); }
+TEST(PieceTable, ABareNumberIsInTheUnitOfTheJob) {
+  EXPECT_DOUBLE_EQ(typed("width", "1600", Unit::Millimetre)->width, 1600);
+}
 
 TEST(PieceTable, ARoundPieceHasOneDiameter) {
   const Piece table = test::roundPiece("t", "side-table", 18);
@@ -76,7 +84,8 @@ TEST(PieceTable, AShapeOfLGetsLimbsToStartFrom) {
 }
 
 TEST(PieceTable, HeadersAreFoundByTheirUsualNames) {
-  const auto read = readPieceTable({{"Qty", "Item", "W (cm)", "D (cm)", "Shop"}, {"2", "Linen armchair", "80", "85,5", "410"}}, Unit::Inch);
+  const auto read = readPieceTable(
+      {{"Qty", "Item", "W (cm)", "D (cm)", "Shop"}, {"2", "Linen armchair", "80", "85,5", "410"}}, Unit::Inch);
   ASSERT_TRUE(read.faults.empty()) << read.faults[0].text();
   ASSERT_EQ(read.pieces.size(), 1U);
   EXPECT_EQ(read.pieces[0].count, 2);
@@ -87,7 +96,8 @@ TEST(PieceTable, HeadersAreFoundByTheirUsualNames) {
 }
 
 TEST(PieceTable, AFaultyRowTakesNothingAndSaysWhere) {
-  const auto read = readPieceTable({{"name", "kind", "width", "depth"}, {"A", "sofa", "84", "36"}, {}, {"B", "sofa", "wide", "36"}}, Unit::Inch);
+  const auto read = readPieceTable(
+      {{"name", "kind", "width", "depth"}, {"A", "sofa", "84", "36"}, {}, {"B", "sofa", "wide", "36"}}, Unit::Inch);
   ASSERT_EQ(read.faults.size(), 1U);
   EXPECT_EQ(read.faults[0].where, "row 4, Width");
 }
@@ -103,7 +113,9 @@ TEST(PieceTable, AThousandFaultyRowsGiveFiveFaultsAndTheirNumber) {
 TEST(PieceTable, RowsWithoutAHeaderAreRefused) {
   const auto read = readPieceTable({{"sofa", "84", "36"}}, Unit::Inch);
   ASSERT_EQ(read.faults.size(), 1U);
-  EXPECT_EQ(read.faults[0].text(), "row 1: does not name the columns. The first row says what stands below it: name, kind, width, depth, height, count");
+  EXPECT_EQ(read.faults[0].text(),
+            "row 1: does not name the columns. The first row says what stands below it: name, kind, width, depth, "
+            "height, count");
 }
 
 Job furnished() {
@@ -119,7 +131,8 @@ Job furnished() {
   Piece rug = test::piece("rug", "rug", 95.5, 119.25, 0.5);
   rug.nominalWidth = in(96);
   rug.nominalDepth = in(120);
-  for (const Piece& p : {sofa, corner, rug, test::roundPiece("side", "side-table", 18)}) job = withPiece(job, p).value();
+  for (const Piece& p : {sofa, corner, rug, test::roundPiece("side", "side-table", 18)})
+    job = withPiece(job, p).value();
   return job;
 }
 
@@ -164,8 +177,9 @@ TEST(PieceTable, NonsenseIsRefusedOrSound) {
   constexpr unsigned kSeed = 11;
   RecordProperty("seed", static_cast<int>(kSeed));
   std::mt19937 random(kSeed);
-  const std::vector<std::string> words{"name",   "width", "depth (cm)", "84", "-5",    "\u00b1",  "guess",        "sofa",  "",          "1e309",
-                                       "5' 3\"", "id",    "shape",      "l",  "round", "sources", "width ticket", "count", "9999999999"};
+  const std::vector<std::string> words{"name",  "width",   "depth (cm)",   "84",     "-5",        "\u00b1", "guess",
+                                       "sofa",  "",        "1e309",        "5' 3\"", "id",        "shape",  "l",
+                                       "round", "sources", "width ticket", "count",  "9999999999"};
   for (int round = 0; round < 3000; ++round) {
     std::vector<std::vector<std::string>> rows(1 + random() % 4);
     for (auto& row : rows)

@@ -38,11 +38,16 @@ TEST_P(ReadingLines, AreReadAsTheyAreSpoken) {
   EXPECT_NEAR(line.reading->value / (GetParam().kind == ReadingKind::Angle ? 1 : kInch), GetParam().value, 1e-9);
 }
 INSTANTIATE_TEST_SUITE_P(Spoken, ReadingLines,
-                         testing::Values(Line{"AB 12'7", ReadingKind::Run, "A", "B", 151}, Line{"ab 151", ReadingKind::Run, "A", "B", 151},
-                                         Line{"BA 151", ReadingKind::Run, "A", "B", 151}, Line{"DA 150 1/4", ReadingKind::Run, "D", "A", 150.25},
-                                         Line{"A-C 212", ReadingKind::Corners, "A", "C", 212}, Line{"a to c 212", ReadingKind::Corners, "A", "C", 212},
-                                         Line{"D B 17' 8\"", ReadingKind::Corners, "D", "B", 212}, Line{"wall C 150", ReadingKind::Run, "C", "D", 150},
-                                         Line{"B angle 92.5", ReadingKind::Angle, "B", "", 92.5}, Line{"B 92,5\u00b0", ReadingKind::Angle, "B", "", 92.5},
+                         testing::Values(Line{"AB 12'7", ReadingKind::Run, "A", "B", 151},
+                                         Line{"ab 151", ReadingKind::Run, "A", "B", 151},
+                                         Line{"BA 151", ReadingKind::Run, "A", "B", 151},
+                                         Line{"DA 150 1/4", ReadingKind::Run, "D", "A", 150.25},
+                                         Line{"A-C 212", ReadingKind::Corners, "A", "C", 212},
+                                         Line{"a to c 212", ReadingKind::Corners, "A", "C", 212},
+                                         Line{"D B 17' 8\"", ReadingKind::Corners, "D", "B", 212},
+                                         Line{"wall C 150", ReadingKind::Run, "C", "D", 150},
+                                         Line{"B angle 92.5", ReadingKind::Angle, "B", "", 92.5},
+                                         Line{"B 92,5\u00b0", ReadingKind::Angle, "B", "", 92.5},
                                          Line{"AC 5384.8 mm laser", ReadingKind::Corners, "A", "C", 212},
                                          Line{"C off A 149 7/8", ReadingKind::Offset, "C", "A", 149.875},
                                          Line{"d off wall a 150", ReadingKind::Offset, "D", "A", 150},
@@ -75,15 +80,17 @@ TEST_P(BadReadingLines, SayWhatIsWrong) {
   EXPECT_FALSE(line.reading);
   EXPECT_EQ(line.complaint, GetParam().complaint);
 }
-INSTANTIATE_TEST_SUITE_P(Said, BadReadingLines,
-                         testing::Values(Bad{"150", "Every wall is read. Say between which corners: AC 268."},
-                                         Bad{"AQ 150", "There is no corner AQ. Type two letters, as AB or AC, before the reading."},
-                                         Bad{"AC", "The reading is missing."}, Bad{"AA 12", "A length runs between two corners: AC 268."},
-                                         Bad{"B angle 400", "An angle inside a corner is more than 0 and less than 360 degrees."},
-                                         Bad{"B off A 10", "This corner stands on that wall."}, Bad{"A off A 10", "This corner stands on that wall."},
-                                         Bad{"AC bow 2", "A wall runs between two corners that follow each other."},
-                                         Bad{"AC 212 \u00b1x", "This \u00b1 cannot be read. Type it as \u00b11/4."}),
-                         [](const auto& b) { return "Line" + std::to_string(b.index); });
+INSTANTIATE_TEST_SUITE_P(
+    Said, BadReadingLines,
+    testing::Values(Bad{"150", "Every wall is read. Say between which corners: AC 268."},
+                    Bad{"AQ 150", "There is no corner AQ. Type two letters, as AB or AC, before the reading."},
+                    Bad{"AC", "The reading is missing."}, Bad{"AA 12", "A length runs between two corners: AC 268."},
+                    Bad{"B angle 400", "An angle inside a corner is more than 0 and less than 360 degrees."},
+                    Bad{"B off A 10", "This corner stands on that wall."},
+                    Bad{"A off A 10", "This corner stands on that wall."},
+                    Bad{"AC bow 2", "A wall runs between two corners that follow each other."},
+                    Bad{"AC 212 \u00b1x", "This \u00b1 cannot be read. Type it as \u00b11/4."}),
+    [](const auto& b) { return "Line" + std::to_string(b.index); });
 TEST(ReadingLine, AnOpeningKnowsItsTrim) {
   EXPECT_TRUE(read("A opening 32 trim").reading->atTrim);
   EXPECT_FALSE(read("A opening 32 jamb").reading->atTrim);
@@ -91,7 +98,8 @@ TEST(ReadingLine, AnOpeningKnowsItsTrim) {
 TEST(ReadingLine, EachKindIsReadBackFromItsPlaceAndValue) {
   for (const char* text : {"AB 151", "AC 212", "B angle 92.5", "C off A 149", "A opening 32", "B bow 2"}) {
     const Reading first = *read(text).reading;
-    const ReadingLine again = read((linePlace(first) + std::to_string(first.value / (first.isAngle() ? 1 : kInch))).c_str());
+    const ReadingLine again =
+        read((linePlace(first) + std::to_string(first.value / (first.isAngle() ? 1 : kInch))).c_str());
     ASSERT_TRUE(again.reading) << text << again.complaint;
     EXPECT_EQ(again.reading->kind, first.kind) << text;
     EXPECT_EQ(again.reading->from, first.from) << text;

@@ -22,7 +22,9 @@ TEST(Turn, IsBroughtBelow360) {
   EXPECT_LT(normalisedTurn(-1e-20), 360);
 }
 
-TEST(Separation, OfBoxesIsTheDistanceOfTheirFaces) { EXPECT_DOUBLE_EQ(separation(box(0, 0, 10, 10), box(25, 2, 10, 10)).gap, 15); }
+TEST(Separation, OfBoxesIsTheDistanceOfTheirFaces) {
+  EXPECT_DOUBLE_EQ(separation(box(0, 0, 10, 10), box(25, 2, 10, 10)).gap, 15);
+}
 TEST(Separation, WitnessesStandAtTheMiddleOfWhatFacesEachOther) {
   const Separation s = separation(box(0, 0, 10, 10), box(25, 4, 10, 10));
   EXPECT_EQ(s.a, (Vec2{10, 7}));
@@ -34,7 +36,9 @@ TEST(Separation, OverlapIsTheLeastPush) { EXPECT_DOUBLE_EQ(separation(box(0, 0, 
 TEST(Separation, OfDiscs) { EXPECT_DOUBLE_EQ(separation(disc(0, 0, 3), disc(10, 0, 2)).gap, 5); }
 TEST(Separation, OfDiscsWithOneCentre) { EXPECT_DOUBLE_EQ(separation(disc(1, 1, 3), disc(1, 1, 2)).gap, -5); }
 TEST(Separation, OfADiscInABoxIsItsWayOut) { EXPECT_DOUBLE_EQ(separation(disc(2, 5, 1), box(0, 0, 10, 10)).gap, -3); }
-TEST(Separation, OfCollinearWallsApartIsNotOverlap) { EXPECT_DOUBLE_EQ(separation(wall(0, 0, 10, 0), wall(14, 0, 20, 0)).gap, 4); }
+TEST(Separation, OfCollinearWallsApartIsNotOverlap) {
+  EXPECT_DOUBLE_EQ(separation(wall(0, 0, 10, 0), wall(14, 0, 20, 0)).gap, 4);
+}
 TEST(Separation, OfAWallThroughABox) { EXPECT_DOUBLE_EQ(separation(wall(-5, 2, 20, 2), box(0, 0, 10, 10)).gap, -2); }
 
 class RandomPairs : public testing::Test {
@@ -45,7 +49,8 @@ class RandomPairs : public testing::Test {
   double uniform(double a, double b) { return std::uniform_real_distribution(a, b)(random_); }
   Convex any() {
     if (random_() % 3 == 0) return disc(uniform(-2000, 2000), uniform(-2000, 2000), uniform(50, 500));
-    return moved(box(uniform(-2000, 2000), uniform(-2000, 2000), uniform(50, 1500), uniform(50, 900)), uniform(0, 360), {});
+    return moved(box(uniform(-2000, 2000), uniform(-2000, 2000), uniform(50, 1500), uniform(50, 900)), uniform(0, 360),
+                 {});
   }
   static Convex moved(Convex c, double degrees, Vec2 by) {
     const Turn t = turnOf(degrees);
@@ -92,8 +97,12 @@ TEST_F(RandomPairs, SlidingBySlideUntilTouchTouches) {
   EXPECT_GT(met, 300);
 }
 
-TEST(Slide, PastAnEdgeThatOnlyGrazesIsFree) { EXPECT_FALSE(slideUntilTouch(box(0, 0, 10, 10), box(50, 10, 10, 10), {1, 0}, 0.5)); }
-TEST(Slide, BackOutOfAnOverlapIsNegative) { EXPECT_DOUBLE_EQ(*slideUntilTouch(box(0, 0, 10, 10), box(8, 0, 100, 10), {1, 0}, 0.5), -2); }
+TEST(Slide, PastAnEdgeThatOnlyGrazesIsFree) {
+  EXPECT_FALSE(slideUntilTouch(box(0, 0, 10, 10), box(50, 10, 10, 10), {1, 0}, 0.5));
+}
+TEST(Slide, BackOutOfAnOverlapIsNegative) {
+  EXPECT_DOUBLE_EQ(*slideUntilTouch(box(0, 0, 10, 10), box(8, 0, 100, 10), {1, 0}, 0.5), -2);
+}
 
 TEST(Polygon, FindsWhereItCrossesItself) {
   EXPECT_FALSE(selfCrossing({{0, 0}, {10, 0}, {10, 10}, {0, 10}}));

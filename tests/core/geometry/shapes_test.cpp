@@ -57,7 +57,8 @@ TEST(AnL, SeatsPeopleBeforeBothLimbs) {
 }
 TEST(AnL, StandsOnFeetInsideItsShape) {
   for (const Hand hand : {Hand::Left, Hand::Right})
-    for (const Vec2 foot : feetOf(corner(hand), {{100, 200}, 33})) EXPECT_TRUE(covers(footprint(corner(hand), {{100, 200}, 33}), foot));
+    for (const Vec2 foot : feetOf(corner(hand), {{100, 200}, 33}))
+      EXPECT_TRUE(covers(footprint(corner(hand), {{100, 200}, 33}), foot));
 }
 
 TEST(AnOval, IsAnEllipseWithinItsTolerance) {
@@ -100,7 +101,9 @@ Room roomWithDoor(Hinge hinge) {
   room.openings = {door};
   return room;
 }
-Parts boxAt(double x, double y, double w, double d) { return footprint(piece("box", "console", w, d), {{in(x), in(y)}, 0}); }
+Parts boxAt(double x, double y, double w, double d) {
+  return footprint(piece("box", "console", w, d), {{in(x), in(y)}, 0});
+}
 
 TEST(Swing, IsAQuarterDiscAtTheHinge) {
   const auto sweep = sweepOf(roomWithDoor(Hinge::Start), roomWithDoor(Hinge::Start).openings[0]);
@@ -165,7 +168,8 @@ Job casement(double height, double y) {
   window.sill = in(30);
   window.height = in(48);
   window.leaf = WindowLeaf::CasementIn;
-  return with(withOpening(emptyRoom(), RoomId("parlour"), window).value(), piece("case", "bookcase", 20, 10, height), "p1", 90, y);
+  return with(withOpening(emptyRoom(), RoomId("parlour"), window).value(), piece("case", "bookcase", 20, 10, height),
+              "p1", 90, y);
 }
 std::vector<Finding> swings(const Job& job) {
   std::vector<Finding> out = check(job, builtInRulebook(), SchemeId("s1"), {});

@@ -28,7 +28,9 @@ TEST(ArtSolver, BandsThatOnlyTouchHold) {
   EXPECT_TRUE(s.both);
   EXPECT_NEAR(s.centre, in(57), 1e-6);
 }
-TEST(ArtSolver, GivesNoFrameHeightWhereNoneCouldHold) { EXPECT_FALSE(solveArt({kCentreA, kGapA, in(58), in(24)}).frameHeights); }
+TEST(ArtSolver, GivesNoFrameHeightWhereNoneCouldHold) {
+  EXPECT_FALSE(solveArt({kCentreA, kGapA, in(58), in(24)}).frameHeights);
+}
 TEST(ArtSolver, AnOpenEndAsksNothing) {
   const ArtSolution s = solveArt({{in(57), std::nullopt}, {std::nullopt, in(40)}, in(34), in(24)});
   EXPECT_TRUE(s.both);

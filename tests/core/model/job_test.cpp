@@ -60,10 +60,12 @@ TEST(Edits, CornersAreNamedLikeSpreadsheetColumns) {
 }
 
 TEST(Opening, WiderThanItsWallIsRefused) {
-  EXPECT_EQ(refusal(withOpening(emptyRoom(), kParlour, door(0, 230))), "door d1: is 230 in wide on a wall of 222 in. Check the width, or choose another wall");
+  EXPECT_EQ(refusal(withOpening(emptyRoom(), kParlour, door(0, 230))),
+            "door d1: is 230 in wide on a wall of 222 in. Check the width, or choose another wall");
 }
 TEST(Opening, PastTheEndOfItsWallIsRefused) {
-  EXPECT_EQ(refusal(withOpening(emptyRoom(), kParlour, door(200, 30))), "door d1: ends 8 in past the end of wall A. Its offset can be at most 192 in");
+  EXPECT_EQ(refusal(withOpening(emptyRoom(), kParlour, door(200, 30))),
+            "door d1: ends 8 in past the end of wall A. Its offset can be at most 192 in");
 }
 TEST(Opening, RunningIntoAnotherIsRefused) {
   const Job job = withOpening(emptyRoom(), kParlour, door(20, 30)).value();
@@ -78,7 +80,8 @@ TEST(Opening, MayBeReplacedByItself) {
 TEST(Opening, ThroughTheCeilingIsRefused) {
   Opening o = door(20, 30);
   o.height = in(97);
-  EXPECT_EQ(refusal(withOpening(emptyRoom(), kParlour, o)), "door d1: reaches 1 in above the ceiling. Check its sill and height");
+  EXPECT_EQ(refusal(withOpening(emptyRoom(), kParlour, o)),
+            "door d1: reaches 1 in above the ceiling. Check its sill and height");
 }
 TEST(Opening, TallerThanALoweredCeilingKeepsTheCeiling) {
   const Job job = withOpening(emptyRoom(), kParlour, door(20, 30)).value();
@@ -92,18 +95,21 @@ TEST_P(BadLength, IsRefused) {
   p.width = GetParam().first;
   EXPECT_FALSE(withPiece(emptyRoom(), p).ok());
 }
-INSTANTIATE_TEST_SUITE_P(Length, BadLength,
-                         testing::Values(std::pair{0.0, "Parlour, ceiling: must be more than 0. Type the length as the tape reads"},
-                                         std::pair{-5.0, "Parlour, ceiling: must be more than 0. Type the length as the tape reads"},
-                                         std::pair{100'001.0, "Parlour, ceiling: is longer than 100 m. Check the unit"},
-                                         std::pair{double(INFINITY), "Parlour, ceiling: is not a number. Type a length"},
-                                         std::pair{double(NAN), "Parlour, ceiling: is not a number. Type a length"}));
+INSTANTIATE_TEST_SUITE_P(
+    Length, BadLength,
+    testing::Values(std::pair{0.0, "Parlour, ceiling: must be more than 0. Type the length as the tape reads"},
+                    std::pair{-5.0, "Parlour, ceiling: must be more than 0. Type the length as the tape reads"},
+                    std::pair{100'001.0, "Parlour, ceiling: is longer than 100 m. Check the unit"},
+                    std::pair{double(INFINITY), "Parlour, ceiling: is not a number. Type a length"},
+                    std::pair{double(NAN), "Parlour, ceiling: is not a number. Type a length"}));
 
 TEST(Outline, ThatCrossesItselfIsRefused) {
   const auto bad = withOutline(emptyRoom(), kParlour, corners({{0, 0}, {100, 0}, {0, 80}, {100, 100}}));
   EXPECT_EQ(refusal(bad), "wall B: crosses wall D. Check the runs and the turns between them");
 }
-TEST(Outline, ThatRunsClockwiseIsRefused) { EXPECT_FALSE(withOutline(emptyRoom(), kParlour, corners({{0, 0}, {100, 0}, {100, -100}, {0, -100}})).ok()); }
+TEST(Outline, ThatRunsClockwiseIsRefused) {
+  EXPECT_FALSE(withOutline(emptyRoom(), kParlour, corners({{0, 0}, {100, 0}, {100, -100}, {0, -100}})).ok());
+}
 TEST(Outline, KeepsAWallOnWhichAPictureHangs) {
   const Job job = hung(emptyRoom(), "print", "p1", 40, 30, 60, 58, "D");
   const auto triangle = withOutline(job, kParlour, corners({{0, 0}, {200, 0}, {100, 150}}));
@@ -111,7 +117,8 @@ TEST(Outline, KeepsAWallOnWhichAPictureHangs) {
 }
 TEST(Job, WithTwoPiecesOfOneIdIsFaulty) {
   Job job = emptyRoom();
-  job.pieces = {std::make_shared<const Piece>(piece("sofa", "sofa", 84, 36)), std::make_shared<const Piece>(piece("sofa", "sofa", 80, 36))};
+  job.pieces = {std::make_shared<const Piece>(piece("sofa", "sofa", 84, 36)),
+                std::make_shared<const Piece>(piece("sofa", "sofa", 80, 36))};
   ASSERT_TRUE(faultOf(job));
   EXPECT_EQ(faultOf(job)->text(), "piece sofa: stands twice. Ids must differ");
 }
@@ -145,24 +152,30 @@ TEST(Limits, OfARoomAreSaidInWords) {
   room.openings.pop_back();
   EXPECT_FALSE(faultOf(room, kInches));
   Feature column;
-  for (int k = 0; k < 150; ++k) column.outline.push_back({2000 + 100 * std::cos(k * 2 * 3.14159265 / 150), 2000 + 100 * std::sin(k * 2 * 3.14159265 / 150)});
+  for (int k = 0; k < 150; ++k)
+    column.outline.push_back(
+        {2000 + 100 * std::cos(k * 2 * 3.14159265 / 150), 2000 + 100 * std::sin(k * 2 * 3.14159265 / 150)});
   for (int i = 0; i < 14; ++i) {
     column.id = FeatureId("f" + std::to_string(i));
     room.features.push_back(column);
   }
   ASSERT_TRUE(faultOf(room, kInches));
-  EXPECT_EQ(faultOf(room, kInches)->text(), "Parlour: has fixed things with more than 2000 corners in all. Draw them with fewer corners");
+  EXPECT_EQ(faultOf(room, kInches)->text(),
+            "Parlour: has fixed things with more than 2000 corners in all. Draw them with fewer corners");
   room.features.pop_back();
   EXPECT_FALSE(faultOf(room, kInches));
 }
 TEST(Limits, OfASchemeAreSaidInWords) {
   Job job = withPiece(emptyRoom(), piece("sofa", "sofa", 84, 36)).value();
   Scheme crowd = scheme(job);
-  for (int i = 0; i < 400; ++i) crowd.placements.push_back({PlacementId("p" + std::to_string(i)), PieceId("sofa"), FloorPlace{{in(100), in(60)}, 0}, {}});
+  for (int i = 0; i < 400; ++i)
+    crowd.placements.push_back(
+        {PlacementId("p" + std::to_string(i)), PieceId("sofa"), FloorPlace{{in(100), in(60)}, 0}, {}});
   EXPECT_FALSE(faultOf(withScheme(job, crowd)));
   crowd.placements.push_back({PlacementId("one-more"), PieceId("sofa"), FloorPlace{{in(100), in(60)}, 0}, {}});
   ASSERT_TRUE(faultOf(withScheme(job, crowd)));
-  EXPECT_EQ(faultOf(withScheme(job, crowd))->text(), "scheme s1: has more than 400 placements. Split the room, or take some out");
+  EXPECT_EQ(faultOf(withScheme(job, crowd))->text(),
+            "scheme s1: has more than 400 placements. Split the room, or take some out");
 }
 
 }  // namespace

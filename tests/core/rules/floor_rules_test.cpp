@@ -1,4 +1,5 @@
-// The rules of ways, dining, groups, use and sight: for each a case that holds, one that breaks and one at the edge, in inches.
+// The rules of ways, dining, groups, use and sight: for each a case that holds, one that breaks and one at the edge, in
+// inches.
 #include <gtest/gtest.h>
 
 #include "core/rules/base/check.h"
@@ -86,7 +87,8 @@ TEST(WayMain, BreaksBelowThirtyTwo) {
 }
 TEST(WayMain, WaitsForTheRouteBetweenItsLimits) {
   const auto findings = check(narrowed(34, 40), builtInRulebook(), kScheme, kInches);
-  const auto f = std::find_if(findings.begin(), findings.end(), [](const Finding& x) { return x.id == "way-main:a1,a2"; });
+  const auto f =
+      std::find_if(findings.begin(), findings.end(), [](const Finding& x) { return x.id == "way-main:a1,a2"; });
   ASSERT_NE(f, findings.end());
   EXPECT_EQ(f->verdict, Verdict::NotMeasured);
   EXPECT_EQ(f->missing, std::vector<std::string>{"route"});
@@ -117,9 +119,11 @@ TEST(WayMain, LeadsToTheMainSeats) {
   EXPECT_EQ(verdict(job, "way-main:a1,p1"), Verdict::Holds);
 }
 TEST(WayMain, OffersToMoveWhatPinches) {
-  const Job job = with(with(twoArches(), piece("left", "bookcase", 90, 12, 70), "p1", 45, 90), piece("right", "bookcase", 100, 12, 70), "p2", 170, 90);
+  const Job job = with(with(twoArches(), piece("left", "bookcase", 90, 12, 70), "p1", 45, 90),
+                       piece("right", "bookcase", 100, 12, 70), "p2", 170, 90);
   const auto findings = checked(job);  // 30 in between them, 20 behind the right one
-  const auto f = std::find_if(findings.begin(), findings.end(), [](const Finding& x) { return x.id == "way-main:a1,a2"; });
+  const auto f =
+      std::find_if(findings.begin(), findings.end(), [](const Finding& x) { return x.id == "way-main:a1,a2"; });
   ASSERT_NE(f, findings.end());
   ASSERT_EQ(f->verdict, Verdict::Breaks) << f->sentence;
   const auto ways = waysOutOf(*f, findings, job, builtInRulebook(), kScheme, IdSource(50), kInches);
@@ -127,13 +131,15 @@ TEST(WayMain, OffersToMoveWhatPinches) {
   EXPECT_EQ(ways[0].sentence, "Move the right to the right by 2 in");
 }
 TEST(WayMain, ARoomWithoutADoorHasNone) {
-  for (const Finding& f : checked(with(emptyRoom(), seat("sofa", "sofa", 84, 36), "p1", 120, 100))) EXPECT_FALSE(f.rule.starts_with("way-")) << f.id;
+  for (const Finding& f : checked(with(emptyRoom(), seat("sofa", "sofa", 84, 36), "p1", 120, 100)))
+    EXPECT_FALSE(f.rule.starts_with("way-")) << f.id;
 }
 
 // ---- way-side
 Job toCupboard(double gap) {
   // A cabinet at the right wall behind a row that leaves `gap` to wall C.
-  Job job = with(open(emptyRoom(240, 180), opening("a1", OpeningKind::Arch, "A", 20, 48)), piece("case", "bookcase", 40, 14, 70), "p1", 233, 90, 270);
+  Job job = with(open(emptyRoom(240, 180), opening("a1", OpeningKind::Arch, "A", 20, 48)),
+                 piece("case", "bookcase", 40, 14, 70), "p1", 233, 90, 270);
   return with(job, piece("row", "console", 16, 180 - gap, 30), "p2", 180, (180 - gap) / 2);
 }
 TEST(WaySide, HoldsAtThirty) { EXPECT_EQ(verdict(toCupboard(30), "way-side:a1,p1"), Verdict::Holds); }
@@ -166,7 +172,8 @@ TEST(FootRoom, BreaksBelowIt) { EXPECT_EQ(verdict(footRoom(11), "foot-room:p1,p2
 // ---- way-wasted
 Job hallOf(double width) {
   // A hall `width` wide between two long rows, with a third thing out of the way.
-  Job job = open(open(emptyRoom(240, 180), opening("a1", OpeningKind::Arch, "D", 60, 60)), opening("a2", OpeningKind::Arch, "B", 60, 60));
+  Job job = open(open(emptyRoom(240, 180), opening("a1", OpeningKind::Arch, "D", 60, 60)),
+                 opening("a2", OpeningKind::Arch, "B", 60, 60));
   job = with(job, piece("low", "console", 200, 20, 30), "p1", 120, 90 - width / 2 - 10);
   job = with(job, piece("high", "console", 200, 20, 30), "p2", 120, 90 + width / 2 + 10);
   return with(job, piece("plant", "plant", 10, 10, 30), "p3", 10, 10);
@@ -200,9 +207,13 @@ Job access(Job job) {
 TEST(AccessRules, AreAskedOnlyWhereTheyWereChosen) {
   for (const Finding& f : checked(narrowed(20, 40))) EXPECT_FALSE(f.rule.starts_with("ada-")) << f.id;
 }
-TEST(AccessRules, AHalfTurnIsSaidNotToBeMeasured) { EXPECT_EQ(verdict(access(twoArches()), "ada-2010-403.5.2:parlour"), Verdict::NotMeasured); }
+TEST(AccessRules, AHalfTurnIsSaidNotToBeMeasured) {
+  EXPECT_EQ(verdict(access(twoArches()), "ada-2010-403.5.2:parlour"), Verdict::NotMeasured);
+}
 TEST(AccessRules, ATableIsRolledUnder) {
-  const auto table = [](double height) { return access(with(twoArches(), piece("table", "dining-table", 60, 36, height), "p1", 60, 90)); };
+  const auto table = [](double height) {
+    return access(with(twoArches(), piece("table", "dining-table", 60, 36, height), "p1", 60, 90));
+  };
   EXPECT_EQ(verdict(table(28), "ada-2010-902.3:p1"), Verdict::Holds);
   EXPECT_EQ(verdict(table(34), "ada-2010-902.3:p1"), Verdict::Holds);
   EXPECT_EQ(verdict(table(27.5), "ada-2010-902.3:p1"), Verdict::Breaks);
@@ -218,7 +229,8 @@ TEST(DiningPull, HoldsWithTwentyFourAndMore) { EXPECT_EQ(verdict(dining(36), "di
 TEST(DiningPull, HoldsAtTwentyFour) { EXPECT_EQ(verdict(dining(24), "dining-pull:p1,p2"), Verdict::Holds); }
 TEST(DiningPull, BreaksBelowIt) {
   EXPECT_EQ(verdict(dining(23), "dining-pull:p1,p2"), Verdict::Breaks);
-  EXPECT_EQ(sentence(dining(23), "dining-pull:p1,p2"), "The chair cannot be pulled out: wall C stands 1 in in its way.");
+  EXPECT_EQ(sentence(dining(23), "dining-pull:p1,p2"),
+            "The chair cannot be pulled out: wall C stands 1 in in its way.");
 }
 TEST(KneeRoom, HoldsFromTenToTwelve) {
   EXPECT_EQ(verdict(dining(40, 28), "knee-room:p1,p2"), Verdict::Holds);
@@ -245,7 +257,8 @@ TEST(PlaceSetting, HoldsWithTwentyFourEach) { EXPECT_EQ(verdict(settings(84, 3),
 TEST(PlaceSetting, HoldsAtItsLimit) { EXPECT_EQ(verdict(settings(72, 3), "place-setting:p0"), Verdict::Holds); }
 TEST(PlaceSetting, BreaksBelowIt) {
   EXPECT_EQ(verdict(settings(69, 3), "place-setting:p0"), Verdict::Breaks);
-  EXPECT_EQ(sentence(settings(69, 3), "place-setting:p0"), "The dining gives each diner 23 in of edge, 3 on one side: 1 in too little.");
+  EXPECT_EQ(sentence(settings(69, 3), "place-setting:p0"),
+            "The dining gives each diner 23 in of edge, 3 on one side: 1 in too little.");
 }
 
 // ---- conversation, levels
@@ -271,7 +284,8 @@ TEST(Conversation, BreaksOverSomethingTall) {
   const Job job = with(facing(100), piece("shelf", "bookcase", 60, 12, 60), "p3", 120, 130);
   EXPECT_EQ(verdict(job, "conversation:p1,p2"), Verdict::Breaks);
   EXPECT_EQ(sentence(job, "conversation:p1,p2"), "The shelf stands between the sofa and the chair and is 60 in tall.");
-  EXPECT_EQ(verdict(with(facing(100), piece("shelf", "bookcase", 60, 12, 42), "p3", 120, 130), "conversation:p1,p2"), Verdict::Holds);
+  EXPECT_EQ(verdict(with(facing(100), piece("shelf", "bookcase", 60, 12, 42), "p3", 120, 130), "conversation:p1,p2"),
+            Verdict::Holds);
 }
 TEST(Conversation, ThoseSideBySideAreNoPair) {
   Job job = with(facing(84), seat("twin", "armchair", 30, 32), "p3", 155, 82, 180);
@@ -310,15 +324,20 @@ TEST(StorageOpen, HoldsWithLeafAndStandingRoom) { EXPECT_EQ(verdict(cabinet(40),
 TEST(StorageOpen, HoldsAtItsLimit) { EXPECT_EQ(verdict(cabinet(34), "storage-open:p1"), Verdict::Holds); }
 TEST(StorageOpen, BreaksBelowIt) {
   EXPECT_EQ(verdict(cabinet(33), "storage-open:p1"), Verdict::Breaks);
-  EXPECT_EQ(sentence(cabinet(33), "storage-open:p1"), "The cabinet opens by 16 in; with room to stand before it 1 in are missing, as far as the table.");
+  EXPECT_EQ(sentence(cabinet(33), "storage-open:p1"),
+            "The cabinet opens by 16 in; with room to stand before it 1 in are missing, as far as the table.");
 }
 Job fire(double away, std::optional<double> clear = std::nullopt) {
   Room room = *emptyRoom(240, 180).rooms[0];
-  Feature hearth{
-      FeatureId("hearth"), FeatureKind::Hearth, {{in(90), in(160)}, {in(150), in(160)}, {in(150), in(180)}, {in(90), in(180)}}, in(50), std::nullopt};
+  Feature hearth{FeatureId("hearth"),
+                 FeatureKind::Hearth,
+                 {{in(90), in(160)}, {in(150), in(160)}, {in(150), in(180)}, {in(90), in(180)}},
+                 in(50),
+                 std::nullopt};
   if (clear) hearth.clear = in(*clear);
   room.features.push_back(hearth);
-  return with(withRoom(emptyRoom(240, 180), room).value(), seat("chair", "armchair", 30, 30), "p1", 120, 160 - away - 15);
+  return with(withRoom(emptyRoom(240, 180), room).value(), seat("chair", "armchair", 30, 30), "p1", 120,
+              160 - away - 15);
 }
 TEST(HeaterClear, HoldsAtThirtySix) { EXPECT_EQ(verdict(fire(36), "heater-clear:hearth,p1"), Verdict::Holds); }
 TEST(HeaterClear, BreaksNearer) {
@@ -356,21 +375,28 @@ TEST(BackSeen, IsSeenFromOutsideUnlessAWallIsThere) {
   window.outside = Outside::Wall;
   EXPECT_EQ(verdict(open(backTo(0), window), "back-seen:p1"), Verdict::Holds);
 }
-TEST(BackSeen, OnlyUnfinishedBacksAreAsked) { EXPECT_FALSE(judged(with(twoArches(), seat("sofa", "sofa", 84, 36), "p1", 120, 90), "back-seen:p1")); }
+TEST(BackSeen, OnlyUnfinishedBacksAreAsked) {
+  EXPECT_FALSE(judged(with(twoArches(), seat("sofa", "sofa", 84, 36), "p1", 120, 90), "back-seen:p1"));
+}
 
 Job watching(double x, double distance) {
   // A television 50 in wide in the middle of wall C; the armchair's seat point `distance` from its picture.
   Piece tv = piece("tv", "television", 50, 2, 28);
   Job job = withPiece(emptyRoom(240, 240), tv).value();
-  job = withPlacement(job, kScheme, {PlacementId("t1"), tv.id, WallPlace{CornerId("C"), in(120), in(48), std::nullopt}, {}});
+  job = withPlacement(job, kScheme,
+                      {PlacementId("t1"), tv.id, WallPlace{CornerId("C"), in(120), in(48), std::nullopt}, {}});
   // The seat point lies 10 in behind the front edge, that is 5 in before the middle of a chair 30 in deep.
   return with(job, seat("chair", "armchair", 30, 30), "p1", x, 240 - 2 - distance - 5, 180);
 }
 TEST(HeadTurn, HoldsStraightAhead) { EXPECT_EQ(verdict(watching(120, 90), "head-turn:p1,t1"), Verdict::Holds); }
 TEST(HeadTurn, HoldsAtFortyFive) { EXPECT_EQ(verdict(watching(120 - 89.999, 90), "head-turn:p1,t1"), Verdict::Holds); }
 TEST(HeadTurn, BreaksBeyondIt) { EXPECT_EQ(verdict(watching(120 - 92, 90), "head-turn:p1,t1"), Verdict::Breaks); }
-TEST(ScreenDistance, HoldsInsideTheSchools) { EXPECT_EQ(verdict(watching(120, 75), "screen-distance:p1,t1"), Verdict::Holds); }
-TEST(ScreenDistance, HoldsAtTheFarthest) { EXPECT_EQ(verdict(watching(120, 50 * 1.866), "screen-distance:p1,t1"), Verdict::Holds); }
+TEST(ScreenDistance, HoldsInsideTheSchools) {
+  EXPECT_EQ(verdict(watching(120, 75), "screen-distance:p1,t1"), Verdict::Holds);
+}
+TEST(ScreenDistance, HoldsAtTheFarthest) {
+  EXPECT_EQ(verdict(watching(120, 50 * 1.866), "screen-distance:p1,t1"), Verdict::Holds);
+}
 TEST(ScreenDistance, BreaksTooFarAway) {
   const auto f = judged(watching(120, 110), "screen-distance:p1,t1");
   ASSERT_TRUE(f);
@@ -392,16 +418,24 @@ Job upholstered(const char* a, const char* b, const char* c) {
   }
   return job;
 }
-TEST(OneMaterial, HoldsWhereTheyDiffer) { EXPECT_EQ(verdict(upholstered("linen", "wool", "leather"), "one-material:parlour"), Verdict::Holds); }
+TEST(OneMaterial, HoldsWhereTheyDiffer) {
+  EXPECT_EQ(verdict(upholstered("linen", "wool", "leather"), "one-material:parlour"), Verdict::Holds);
+}
 TEST(OneMaterial, BreaksWhereMostIsAlike) {
   EXPECT_EQ(verdict(upholstered("leather", "leather", "wool"), "one-material:parlour"), Verdict::Breaks);
-  EXPECT_NE(sentence(upholstered("leather", "leather", "wool"), "one-material:parlour").find("leather"), std::string::npos);
+  EXPECT_NE(sentence(upholstered("leather", "leather", "wool"), "one-material:parlour").find("leather"),
+            std::string::npos);
 }
-TEST(OneMaterial, IsNotMeasuredWhileSomeAreUnknown) { EXPECT_EQ(verdict(upholstered("linen", "", "wool"), "one-material:parlour"), Verdict::NotMeasured); }
-TEST(OneMaterial, IsNotAskedWhereNothingWasSaid) { EXPECT_FALSE(judged(upholstered("", "", ""), "one-material:parlour")); }
+TEST(OneMaterial, IsNotMeasuredWhileSomeAreUnknown) {
+  EXPECT_EQ(verdict(upholstered("linen", "", "wool"), "one-material:parlour"), Verdict::NotMeasured);
+}
+TEST(OneMaterial, IsNotAskedWhereNothingWasSaid) {
+  EXPECT_FALSE(judged(upholstered("", "", ""), "one-material:parlour"));
+}
 
 Job firstSight(bool rug, double backTurn) {
-  Job job = with(open(emptyRoom(240, 180), opening("a1", OpeningKind::Arch, "A", 96, 48)), seat("chair", "armchair", 30, 30, 44), "p1", 120, 120, backTurn);
+  Job job = with(open(emptyRoom(240, 180), opening("a1", OpeningKind::Arch, "A", 96, 48)),
+                 seat("chair", "armchair", 30, 30, 44), "p1", 120, 120, backTurn);
   return rug ? with(job, piece("rug", "rug", 96, 60, 0.5), "p2", 120, 60) : job;
 }
 TEST(FirstSight, HoldsOverARug) {
@@ -410,7 +444,8 @@ TEST(FirstSight, HoldsOverARug) {
 }
 TEST(FirstSight, BreaksOnNothing) { EXPECT_EQ(verdict(firstSight(false, 0), "first-sight:a1"), Verdict::Breaks); }
 TEST(FirstSight, BreaksOnATallBack) {
-  EXPECT_EQ(sentence(firstSight(true, 180), "first-sight:a1"), "Coming in by arch a1 one first sees the back of the chair.");
+  EXPECT_EQ(sentence(firstSight(true, 180), "first-sight:a1"),
+            "Coming in by arch a1 one first sees the back of the chair.");
 }
 TEST(FirstSight, APictureBesideTheLookDoesNotCount) {
   const double fifteen = 180 * 0.2679;  // tan 15
@@ -480,37 +515,51 @@ TEST(Settings, FollowTheTablesTurn) {
   const auto straight = settingsAround(table, FloorPlace{{0, 0}, 0}, chair, kPlaceSetting, false, 99, 0);
   const auto turned = settingsAround(table, FloorPlace{{0, 0}, 90}, chair, kPlaceSetting, false, 99, 0);
   ASSERT_EQ(straight.size(), turned.size());
-  for (std::size_t i = 0; i < straight.size(); ++i) EXPECT_NEAR(distance(rotated(straight[i].chair.at, turnOf(90)), turned[i].chair.at), 0, 1e-6);
+  for (std::size_t i = 0; i < straight.size(); ++i)
+    EXPECT_NEAR(distance(rotated(straight[i].chair.at, turnOf(90)), turned[i].chair.at), 0, 1e-6);
 }
 TEST(Settings, OfAnOvalAreEvenAlongItsEdge) {
   Piece table = piece("t", "dining-table", 84, 44);
   table.shape = Shape::Oval;
-  const auto settings = settingsAround(table, FloorPlace{{0, 0}, 0}, piece("c", "chair", 18, 20), kPlaceSetting, true, 6, 0);
+  const auto settings =
+      settingsAround(table, FloorPlace{{0, 0}, 0}, piece("c", "chair", 18, 20), kPlaceSetting, true, 6, 0);
   ASSERT_EQ(settings.size(), 6U);
-  for (const Setting& s : settings) EXPECT_GT(distance(s.chair.at, settings[&s == &settings[0] ? 1 : 0].chair.at), in(18));
+  for (const Setting& s : settings)
+    EXPECT_GT(distance(s.chair.at, settings[&s == &settings[0] ? 1 : 0].chair.at), in(18));
 }
 TEST(Settings, NoMoreThanAsked) {
-  EXPECT_EQ(settingsAround(piece("t", "dining-table", 72, 36), {}, piece("c", "chair", 18, 20), kPlaceSetting, true, 4, 0).size(), 4U);
-  EXPECT_TRUE(settingsAround(piece("t", "dining-table", 20, 20), {}, piece("c", "chair", 18, 20), kPlaceSetting, true, 4, 0).empty());
+  EXPECT_EQ(
+      settingsAround(piece("t", "dining-table", 72, 36), {}, piece("c", "chair", 18, 20), kPlaceSetting, true, 4, 0)
+          .size(),
+      4U);
+  EXPECT_TRUE(
+      settingsAround(piece("t", "dining-table", 20, 20), {}, piece("c", "chair", 18, 20), kPlaceSetting, true, 4, 0)
+          .empty());
 }
 
 // ---- bad rooms: a sentence, never a crash
 TEST(BadRooms, PiecesPiledUpAreSaid) {
   Job job = twoArches();
-  for (int i = 0; i < 40; ++i) job = with(job, seat("sofa", "sofa", 84, 36), ("p" + std::to_string(i)).c_str(), 120, 90, i * 9.0);
+  for (int i = 0; i < 40; ++i)
+    job = with(job, seat("sofa", "sofa", 84, 36), ("p" + std::to_string(i)).c_str(), 120, 90, i * 9.0);
   const auto findings = checked(job);
-  EXPECT_TRUE(std::any_of(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "overlap" && f.verdict == Verdict::Breaks; }));
+  EXPECT_TRUE(std::any_of(findings.begin(), findings.end(),
+                          [](const Finding& f) { return f.rule == "overlap" && f.verdict == Verdict::Breaks; }));
 }
 TEST(BadRooms, AHeapOfHundredsIsJudgedWithoutWaysOut) {
   Job job = twoArches();
   job = withPiece(job, seat("sofa", "sofa", 84, 36)).value();
   Scheme scheme = *job.schemes.front();
   for (int i = 0; i < 200; ++i)
-    scheme.placements.push_back({PlacementId("p" + std::to_string(i)), PieceId("sofa"), FloorPlace{{in(100 + i % 14), in(80 + i % 9)}, i * 1.7}, {}});
+    scheme.placements.push_back({PlacementId("p" + std::to_string(i)),
+                                 PieceId("sofa"),
+                                 FloorPlace{{in(100 + i % 14), in(80 + i % 9)}, i * 1.7},
+                                 {}});
   job = withScheme(job, scheme);
   const auto findings = checked(job);
   EXPECT_GT(findings.size(), kHeap);
-  const auto broken = std::find_if(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "overlap"; });
+  const auto broken =
+      std::find_if(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "overlap"; });
   ASSERT_NE(broken, findings.end());
   EXPECT_TRUE(waysOutOf(*broken, findings, job, builtInRulebook(), kScheme, IdSource(999), kInches).empty());
 }
@@ -520,7 +569,8 @@ TEST(BadRooms, PiecesOutsideAreSaid) {
   EXPECT_EQ(verdict(job, "way-main:a1,p1"), Verdict::Breaks);
 }
 TEST(BadRooms, ASliverIsHandled) {
-  const Job job = with(open(emptyRoom(400, 2), opening("a1", OpeningKind::Arch, "B", 0.1, 1.5)), piece("strip", "console", 30, 1, 30), "p1", 200, 1);
+  const Job job = with(open(emptyRoom(400, 2), opening("a1", OpeningKind::Arch, "B", 0.1, 1.5)),
+                       piece("strip", "console", 30, 1, 30), "p1", 200, 1);
   EXPECT_FALSE(checked(job).empty());
 }
 TEST(BadRooms, ADoorBlockedByABodyIsSaid) {

@@ -49,7 +49,8 @@ Job withWindow(const Job& job, double sill) {
 }
 Job dining(double behind) {
   // A table 36 in deep; its far edge at y = 60; the chair stands on that side, its back to wall C.
-  Job job = with(withSchool(emptyRoom(222, 60 + behind), "dining-wall", "a"), piece("dining", "dining-table", 72, 36, 30), "p1", 111, 42);
+  Job job = with(withSchool(emptyRoom(222, 60 + behind), "dining-wall", "a"),
+                 piece("dining", "dining-table", 72, 36, 30), "p1", 111, 42);
   return with(job, piece("chair", "chair", 18, 20, 34), "p2", 111, 60 + 6);
 }
 Job rugged(double rugDepth, double rugWidth = 96) {
@@ -87,7 +88,8 @@ std::vector<Case> cases() {
   add("SeatServedAtTheEndOfReach", sitting(lowTable(52, 17), 18), "served-seats:p1", holds, 1);
   add("SeatTooFarFromTheTable", sitting(lowTable(52, 17), 24), "served-seats:p1", breaks, 0);
   add("SeatServedFromTheSide", with(noTable, sideTable(24), "p2", 111 + 42 + 12 + 9, 19), "served-seats:p1", holds, 1);
-  add("SeatWithASideTableTooFar", with(noTable, sideTable(24), "p2", 111 + 42 + 12.5 + 9, 19), "served-seats:p1", breaks, 0);
+  add("SeatWithASideTableTooFar", with(noTable, sideTable(24), "p2", 111 + 42 + 12.5 + 9, 19), "served-seats:p1",
+      breaks, 0);
   add("SeatWithNothing", noTable, "served-seats:p1", breaks, 0);
 
   const auto beside = [&](double height) { return with(noTable, sideTable(height), "p2", 111 + 42 + 4 + 9, 19); };
@@ -98,9 +100,12 @@ std::vector<Case> cases() {
   add("DiningRoomBehind", dining(44), "dining-wall:p1,p2", holds, 44);
   add("DiningTooNear", dining(34), "dining-wall:p1,p2", breaks, 34);
   add("DiningAtItsEdge", dining(36), "dining-wall:p1,p2", holds, 36);
-  add("DiningToABodyBehind", with(dining(60), piece("case", "bookcase", 60, 12, 72), "p3", 111, 60 + 30 + 6), "dining-wall:p1,p2", breaks, 30);
+  add("DiningToABodyBehind", with(dining(60), piece("case", "bookcase", 60, 12, 72), "p3", 111, 60 + 30 + 6),
+      "dining-wall:p1,p2", breaks, 30);
 
-  const auto over = [&](double width, double v = 58) { return hung(sitting(lowTable(52, 17)), "print", "p4", width, 24, 111, v); };
+  const auto over = [&](double width, double v = 58) {
+    return hung(sitting(lowTable(52, 17)), "print", "p4", width, 24, 111, v);
+  };
   add("ArtWidthTwoThirds", over(56), "art-width:p1,p4", holds, 56.0 / 84);
   add("ArtTooNarrow", over(30), "art-width:p1,p4", breaks, 30.0 / 84);
   add("ArtWidthAtItsEdge", over(42), "art-width:p1,p4", holds, 0.5);
@@ -132,24 +137,32 @@ std::vector<Case> cases() {
   add("RugLikeABathMat", rugged(40), "rug-feet:p1,p3", breaks, 0);
   add("RugJustUnderTheFrontFeet", rugged(35), "rug-feet:p1,p3", holds, 1);
 
-  const auto bordered = [&](double gap) { return with(emptyRoom(), piece("rug", "rug", 222 - 2 * gap, 100, 0.25), "p1", 111, 75); };
+  const auto bordered = [&](double gap) {
+    return with(emptyRoom(), piece("rug", "rug", 222 - 2 * gap, 100, 0.25), "p1", 111, 75);
+  };
   add("BorderOfBareFloor", bordered(12), "rug-border:p1,wall:B", holds, 12);
   add("BorderTooNarrow", bordered(5), "rug-border:p1,wall:B", breaks, 5);
   add("BorderAtItsEdge", bordered(18), "rug-border:p1,wall:D", holds, 18);
 
   // The door is on wall C, hinged at x = 202, the leaf sweeps from x = 170 to 202 and 32 in into the room.
-  const auto inSwing = [&](double y) { return with(withDoor(emptyRoom()), piece("board", "sideboard", 10, 10, 34), "p1", 202 - 5, y); };
+  const auto inSwing = [&](double y) {
+    return with(withDoor(emptyRoom()), piece("board", "sideboard", 10, 10, 34), "p1", 202 - 5, y);
+  };
   add("DoorSwingsClear", inSwing(150 - 32 - 6 - 5), "door-swing:d1,p1", holds, 6);
   add("DoorIsBlocked", inSwing(150 - 20 - 5), "door-swing:d1,p1", breaks, -12);
   add("DoorJustClears", inSwing(150 - 32 - 5), "door-swing:d1,p1", holds, 0);
 
-  const auto underLeaf = [&](double thick) { return with(withDoor(emptyRoom()), piece("rug", "rug", 60, 60, thick), "p1", 190, 120); };
+  const auto underLeaf = [&](double thick) {
+    return with(withDoor(emptyRoom()), piece("rug", "rug", 60, 60, thick), "p1", 190, 120);
+  };
   const double leaf = 10 / kInch;
   add("RugUnderTheLeaf", underLeaf(0.125), "door-rug:d1,p1", holds, leaf - 0.125);
   add("RugStopsTheDoor", underLeaf(0.5), "door-rug:d1,p1", breaks, leaf - 0.5);
   add("RugJustPassesTheLeaf", underLeaf(leaf - 0.125), "door-rug:d1,p1", holds, 0.125);
 
-  const auto before = [&](double sill, double away = 1) { return with(withWindow(emptyRoom(), sill), sofa(), "p1", 111, 18 + away, 180); };
+  const auto before = [&](double sill, double away = 1) {
+    return with(withWindow(emptyRoom(), sill), sofa(), "p1", 111, 18 + away, 180);
+  };
   add("BackBelowTheSill", before(36), "window-block:p1,w1", holds, 2);
   add("BackAboveTheSill", before(30), "window-block:p1,w1", breaks, -4);
   add("BackLevelWithTheSill", before(34), "window-block:p1,w1", holds, 0);
@@ -166,7 +179,8 @@ TEST_P(Rules, AreJudged) {
   EXPECT_EQ(f->margin >= -0.01, f->verdict != Verdict::Breaks);
   EXPECT_FALSE(f->sentence.empty());
 }
-INSTANTIATE_TEST_SUITE_P(More, Rules, testing::ValuesIn(cases()), [](const auto& c) { return std::string(c.param.name); });
+INSTANTIATE_TEST_SUITE_P(More, Rules, testing::ValuesIn(cases()),
+                         [](const auto& c) { return std::string(c.param.name); });
 
 TEST(Rules, ASideTableTakesOverFromATableTooFarAway) {
   Job job = with(sitting(lowTable(52, 17), 30), sideTable(24), "p3", 111 + 42 + 4 + 9, 19);
@@ -193,7 +207,8 @@ struct Missing {
 };
 void PrintTo(const Missing& m, std::ostream* out) { *out << m.name; }
 std::vector<Missing> missingCases() {
-  Piece table = lowTable(52, 17), noSeat = sofa(), drum = sideTable(24), noArm = sofa(), rug = piece("rug", "rug", 60, 60), unknown = sofa();
+  Piece table = lowTable(52, 17), noSeat = sofa(), drum = sideTable(24), noArm = sofa(),
+        rug = piece("rug", "rug", 60, 60), unknown = sofa();
   table.height.reset();
   noSeat.seatHeight.reset();
   drum.height.reset();
@@ -201,14 +216,18 @@ std::vector<Missing> missingCases() {
   rug.height.reset();
   unknown.height.reset();
   unknown.backHeight.reset();
-  const auto beside = [](const Piece& seat, const Piece& t) { return with(with(emptyRoom(), seat, "p1", 111, 19, 180), t, "p2", 111 + 42 + 4 + 9, 19); };
+  const auto beside = [](const Piece& seat, const Piece& t) {
+    return with(with(emptyRoom(), seat, "p1", 111, 19, 180), t, "p2", 111 + 42 + 4 + 9, 19);
+  };
   const Job above = hung(with(emptyRoom(), unknown, "p1", 111, 19, 180), "print", "p4", 56, 24, 111, 58);
   return {{"TableHeight", "table-level:p1,p2", "table.height", sitting(table)},
-          {"SeatHeight", "table-level:p1,p2", "sofa.seatHeight", with(with(emptyRoom(), noSeat, "p1", 111, 19, 180), lowTable(52, 17), "p2", 111, 65)},
+          {"SeatHeight", "table-level:p1,p2", "sofa.seatHeight",
+           with(with(emptyRoom(), noSeat, "p1", 111, 19, 180), lowTable(52, 17), "p2", 111, 65)},
           {"SideTableHeight", "side-table-level:p1,p2", "drum.height", beside(sofa(), drum)},
           {"ArmHeight", "side-table-level:p1,p2", "sofa.armHeight", beside(noArm, sideTable(24))},
           {"RugThickness", "door-rug:d1,p1", "rug.height", with(withDoor(emptyRoom()), rug, "p1", 190, 120)},
-          {"BackBeforeAWindow", "window-block:p1,w1", "sofa.height", with(withWindow(emptyRoom(), 30), unknown, "p1", 111, 19, 180)},
+          {"BackBeforeAWindow", "window-block:p1,w1", "sofa.height",
+           with(withWindow(emptyRoom(), 30), unknown, "p1", 111, 19, 180)},
           {"TopBelowAPicture", "top-breathing:p1,p4", "sofa.height", above}};
 }
 class NotMeasured : public testing::TestWithParam<Missing> {};
@@ -218,7 +237,8 @@ TEST_P(NotMeasured, SaysWhatIsMissing) {
   EXPECT_EQ(f->verdict, Verdict::NotMeasured);
   EXPECT_EQ(f->missing, std::vector<std::string>{GetParam().what});
 }
-INSTANTIATE_TEST_SUITE_P(More, NotMeasured, testing::ValuesIn(missingCases()), [](const auto& c) { return std::string(c.param.name); });
+INSTANTIATE_TEST_SUITE_P(More, NotMeasured, testing::ValuesIn(missingCases()),
+                         [](const auto& c) { return std::string(c.param.name); });
 
 // ---- doubt reaches the verdict
 TEST(Doubt, OfATicketMakesACloseCall) {
@@ -244,9 +264,12 @@ TEST(Doubt, AcrossTheTapeDoesNotCount) {
   EXPECT_EQ(judged(job, "table-reach:p1,p2")->u95, 0);
 }
 
-// A bench across the corner of what lies before the window: its box would overlap, it does not. Window on A at x 80 to 140.
+// A bench across the corner of what lies before the window: its box would overlap, it does not. Window on A at x 80 to
+// 140.
 TEST(WindowBlock, ATurnedBodyIsJudgedByItselfRatherThanItsBox) {
-  const auto bench = [](double x) { return with(withWindow(emptyRoom(), 20), piece("bench", "console", 60, 10, 30), "p1", x, 30, 135); };
+  const auto bench = [](double x) {
+    return with(withWindow(emptyRoom(), 20), piece("bench", "console", 60, 10, 30), "p1", x, 30, 135);
+  };
   EXPECT_FALSE(judged(bench(155), "window-block:p1,w1"));
   ASSERT_TRUE(judged(bench(150), "window-block:p1,w1"));
   EXPECT_EQ(judged(bench(150), "window-block:p1,w1")->verdict, Verdict::Breaks);
@@ -269,7 +292,9 @@ TEST(MarginOfLength, OfARatioIsTheChangeOfWidth) {
   const auto f = judged(sitting(lowTable(40, 17)), "table-length:p1,p2");
   EXPECT_NEAR(*f->marginMm, in(40 - 42), 1e-6);
 }
-TEST(MarginOfLength, OfFeetIsHowFarTheyStandOff) { EXPECT_NEAR(*judged(rugged(40), "rug-feet:p1,p3")->marginMm, in(-5), 1e-6); }
+TEST(MarginOfLength, OfFeetIsHowFarTheyStandOff) {
+  EXPECT_NEAR(*judged(rugged(40), "rug-feet:p1,p3")->marginMm, in(-5), 1e-6);
+}
 
 }  // namespace
 }  // namespace mezzet

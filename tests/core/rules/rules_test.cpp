@@ -23,7 +23,10 @@ Piece sofa() {
   p.backHeight = in(34);
   return p;
 }
-Job sitting(double reach) { return with(with(emptyRoom(), sofa(), "p1", 111, 19, 180), piece("table", "low-table", 52, 24, 17), "p2", 111, 37 + reach + 12); }
+Job sitting(double reach) {
+  return with(with(emptyRoom(), sofa(), "p1", 111, 19, 180), piece("table", "low-table", 52, 24, 17), "p2", 111,
+              37 + reach + 12);
+}
 
 struct Reach {
   double inches;
@@ -39,12 +42,14 @@ TEST_P(TableReach, IsJudgedAtItsEnds) {
   EXPECT_NEAR(f->margin, in(GetParam().margin), 1e-6);
 }
 INSTANTIATE_TEST_SUITE_P(Rules, TableReach,
-                         testing::Values(Reach{16, Verdict::Holds, 2}, Reach{12, Verdict::Holds, 0}, Reach{18, Verdict::Holds, 0},
-                                         Reach{18.0625, Verdict::Breaks, -0.0625}, Reach{11.9375, Verdict::Breaks, -0.0625}, Reach{24, Verdict::Breaks, -6}));
+                         testing::Values(Reach{16, Verdict::Holds, 2}, Reach{12, Verdict::Holds, 0},
+                                         Reach{18, Verdict::Holds, 0}, Reach{18.0625, Verdict::Breaks, -0.0625},
+                                         Reach{11.9375, Verdict::Breaks, -0.0625}, Reach{24, Verdict::Breaks, -6}));
 
 TEST(TableReachRule, SpeaksInSentences) {
   const auto all = findings(sitting(24));
-  EXPECT_EQ(finding(all, "table-reach:p1,p2")->sentence, "The table is 24 in from the front of the sofa, 6 in too far.");
+  EXPECT_EQ(finding(all, "table-reach:p1,p2")->sentence,
+            "The table is 24 in from the front of the sofa, 6 in too far.");
 }
 TEST(TableReachRule, MeasuresFromTheCushionNotTheArm) {
   // A small round table beyond the arm: the cushion ends 6 in before the sofa's side.
@@ -136,7 +141,8 @@ TEST(ArtRules, JudgeAGroupByItsEnvelope) {
   EXPECT_NEAR(finding(all, "art-centre:p1,p2")->measured, in(59), 1e-9);
 }
 TEST(ArtRules, AConsoleBelowHasNoArtGap) {
-  const Job job = hung(with(emptyRoom(), piece("console", "console", 60, 14, 30), "p1", 111, 8, 180), "print", "p2", 56, 40, 111, 59);
+  const Job job = hung(with(emptyRoom(), piece("console", "console", 60, 14, 30), "p1", 111, 8, 180), "print", "p2", 56,
+                       40, 111, 59);
   EXPECT_EQ(finding(findings(job), "art-gap:p1,p2"), nullptr);
 }
 TEST(ArtRules, ASofaAcrossTheRoomIsNotBelow) {
@@ -168,8 +174,11 @@ TEST(Placing, ADiningChairMayStandFourInchesUnderItsTable) {
   EXPECT_EQ(finding(findings(tuckedIn(3)), "overlap:p1,p2"), nullptr);
   EXPECT_EQ(finding(findings(tuckedIn(4)), "overlap:p1,p2"), nullptr);
 }
-TEST(Placing, ADiningChairFurtherInIsAnOverlap) { EXPECT_NE(finding(findings(tuckedIn(4.5)), "overlap:p1,p2"), nullptr); }
-// Wall A is 222 in long, a door on it 20 to 52 in from its start corner, which stands at the right: u 170 to 202, 80 in high.
+TEST(Placing, ADiningChairFurtherInIsAnOverlap) {
+  EXPECT_NE(finding(findings(tuckedIn(4.5)), "overlap:p1,p2"), nullptr);
+}
+// Wall A is 222 in long, a door on it 20 to 52 in from its start corner, which stands at the right: u 170 to 202, 80 in
+// high.
 TEST(Placing, APictureAcrossADoorIsAnOverlap) {
   Opening door;
   door.id = OpeningId("d1");
@@ -181,10 +190,13 @@ TEST(Placing, APictureAcrossADoorIsAnOverlap) {
   EXPECT_NE(finding(findings(hung(room, "print", "p1", 40, 30, 160, 58)), "overlap:d1,p1"), nullptr);
   EXPECT_EQ(finding(findings(hung(room, "print", "p1", 40, 30, 150, 58)), "overlap:d1,p1"), nullptr);
 }
-TEST(Placing, NothingStandsUnderOtherTables) { EXPECT_NE(finding(findings(tuckedIn(3, "low-table")), "overlap:p1,p2"), nullptr); }
+TEST(Placing, NothingStandsUnderOtherTables) {
+  EXPECT_NE(finding(findings(tuckedIn(3, "low-table")), "overlap:p1,p2"), nullptr);
+}
 TEST(Placing, TouchingIsNoOverlap) { EXPECT_EQ(finding(findings(sitting(0)), "overlap:p1,p2"), nullptr); }
 TEST(Placing, ARugUnderATableIsNoOverlap) {
-  EXPECT_EQ(finding(findings(with(sitting(16), piece("rug", "rug", 96, 60, 0.5), "p3", 111, 60)), "overlap:p2,p3"), nullptr);
+  EXPECT_EQ(finding(findings(with(sitting(16), piece("rug", "rug", 96, 60, 0.5), "p3", 111, 60)), "overlap:p2,p3"),
+            nullptr);
 }
 TEST(Placing, OutsideTheRoomSaysByHowMuch) {
   const auto all = findings(with(emptyRoom(), piece("box", "bookcase", 20, 20), "p1", 5, 50));
@@ -204,7 +216,8 @@ TEST(Placing, AJuttingCornerInAPieceIsOutside) {
 TEST(Placing, MoreThanThereAreIsAFinding) {
   Job job = sitting(16);
   job = withPlacement(job, kScheme, {PlacementId("p9"), PieceId("sofa"), FloorPlace{{in(111), in(130)}, 0}, {}});
-  EXPECT_EQ(finding(findings(job), "piece-count:sofa")->sentence, "The sofa stands 2 times in this scheme; there is 1.");
+  EXPECT_EQ(finding(findings(job), "piece-count:sofa")->sentence,
+            "The sofa stands 2 times in this scheme; there is 1.");
 }
 TEST(Placing, APictureWiderThanItsWallIsAFinding) {
   EXPECT_NE(finding(findings(hung(emptyRoom(), "print", "p1", 250, 40, 111, 59)), "outside-room:p1"), nullptr);
@@ -216,7 +229,9 @@ TEST(Rules, FindingsDoNotDependOnWhatElseIsInTheJob) {
   job = withScheme(job, Scheme{SchemeId("s2"), RoomId("parlour"), "B", {}, {}, {}});
   EXPECT_EQ(findings(job).size(), before.size());
 }
-TEST(Rules, AnUnknownSchemeHasNoFindings) { EXPECT_TRUE(check(emptyRoom(), builtInRulebook(), SchemeId("none"), kInches).empty()); }
+TEST(Rules, AnUnknownSchemeHasNoFindings) {
+  EXPECT_TRUE(check(emptyRoom(), builtInRulebook(), SchemeId("none"), kInches).empty());
+}
 
 TEST(Bands, LieBeforeTheSeatBetweenTheAskedReaches) {
   const Job job = sitting(16);

@@ -11,10 +11,14 @@ namespace {
 
 using test::in;
 
-Occluder box(Vec2 low, Vec2 high, double top, double bottom = 0) { return {Convex{{low, {high.x, low.y}, high, {low.x, high.y}}, 0}, bottom, top, "box"}; }
+Occluder box(Vec2 low, Vec2 high, double top, double bottom = 0) {
+  return {Convex{{low, {high.x, low.y}, high, {low.x, high.y}}, 0}, bottom, top, "box"};
+}
 const Eye kEye{{0, 0}, 1500};
 // What is looked at: a line from x -1000 to 1000 at y 4000.
-double share(double height, const std::vector<Occluder>& occluders) { return seenShare(kEye, {-1000, 4000}, {1000, 4000}, height, occluders); }
+double share(double height, const std::vector<Occluder>& occluders) {
+  return seenShare(kEye, {-1000, 4000}, {1000, 4000}, height, occluders);
+}
 
 TEST(Sight, NothingBetweenHidesNothing) { EXPECT_DOUBLE_EQ(share(1500, {}), 1); }
 TEST(Sight, AWallHidesAll) { EXPECT_DOUBLE_EQ(share(1500, {box({-3000, 2000}, {3000, 2100}, 3000)}), 0); }
@@ -45,7 +49,8 @@ TEST(Sight, ACircleHidesByItsTangents) {
   EXPECT_NEAR(share(1500, {round}), 1 - 2 * half / 2000, 2e-3);
 }
 TEST(Sight, WhatIsIgnoredHidesNothing) {
-  EXPECT_DOUBLE_EQ(seenShare(kEye, {-1000, 4000}, {1000, 4000}, 1500, {box({-3000, 2000}, {3000, 2100}, 3000)}, {"box"}), 1);
+  EXPECT_DOUBLE_EQ(
+      seenShare(kEye, {-1000, 4000}, {1000, 4000}, 1500, {box({-3000, 2000}, {3000, 2100}, 3000)}, {"box"}), 1);
 }
 TEST(Sight, SeesAPointThroughADoorway) {
   Job job = test::emptyRoom(200, 150);
@@ -77,18 +82,21 @@ TEST(Sight, AWindowIsOpenBetweenSillAndHead) {
   const auto occluders = occludersIn(PieceIndex(job), *job.rooms[0], test::scheme(job));
   const Eye outside{{in(100), in(-72)}, in(62)};
   EXPECT_TRUE(sees(outside, {in(100), in(72)}, in(40), occluders));
-  EXPECT_FALSE(sees(outside, {in(100), in(20)}, in(20), occluders));  // at the wall the line is 29 in up, below the sill
+  EXPECT_FALSE(
+      sees(outside, {in(100), in(20)}, in(20), occluders));  // at the wall the line is 29 in up, below the sill
 }
 TEST(SightRegion, OfAnEmptyRoomIsTheRoom) {
   const Job job = test::emptyRoom(200, 150);
-  const Polygon region = sightRegion({{in(60), in(50)}, 1500}, occludersIn(PieceIndex(job), *job.rooms[0], test::scheme(job)), 50'000);
+  const Polygon region =
+      sightRegion({{in(60), in(50)}, 1500}, occludersIn(PieceIndex(job), *job.rooms[0], test::scheme(job)), 50'000);
   EXPECT_NEAR(signedArea(region), in(200) * in(150), in(200) * in(150) * 1e-4);
 }
 TEST(SightRegion, StopsAtWhatIsTall) {
   const Job tall = test::with(test::emptyRoom(200, 150), test::piece("case", "bookcase", 200, 12, 70), "p1", 100, 80);
   const Job low = test::with(test::emptyRoom(200, 150), test::piece("case", "bookcase", 200, 12, 40), "p1", 100, 80);
   const auto area = [](const Job& job) {
-    return signedArea(sightRegion({{in(60), in(40)}, 1500}, occludersIn(PieceIndex(job), *job.rooms[0], test::scheme(job)), 50'000));
+    return signedArea(
+        sightRegion({{in(60), in(40)}, 1500}, occludersIn(PieceIndex(job), *job.rooms[0], test::scheme(job)), 50'000));
   };
   EXPECT_NEAR(area(tall), in(200) * in(74), in(200) * in(74) * 1e-3);
   EXPECT_NEAR(area(low), in(200) * in(150), in(200) * in(150) * 1e-3);

@@ -55,8 +55,10 @@ TEST_P(Measured, ComeBackAsTheyWereTyped) {
   }
 }
 INSTANTIATE_TEST_SUITE_P(FixedThings, Measured,
-                         testing::Values(AgainstWall{CornerId("A"), in(30), 0, in(48), in(18)}, AgainstWall{CornerId("C"), in(5), 0, in(40), in(12)},
-                                         AgainstWall{CornerId("A"), in(90), in(24), in(12), in(12)}, AcrossCorner{CornerId("A"), in(30), in(40)},
+                         testing::Values(AgainstWall{CornerId("A"), in(30), 0, in(48), in(18)},
+                                         AgainstWall{CornerId("C"), in(5), 0, in(40), in(12)},
+                                         AgainstWall{CornerId("A"), in(90), in(24), in(12), in(12)},
+                                         AcrossCorner{CornerId("A"), in(30), in(40)},
                                          AcrossCorner{CornerId("C"), in(20), in(25)}));
 
 struct Bad {
@@ -73,24 +75,34 @@ TEST_P(BadMeasures, SayWhatIsWrong) {
 }
 INSTANTIATE_TEST_SUITE_P(
     FixedThings, BadMeasures,
-    testing::Values(
-        Bad{AgainstWall{CornerId("A"), in(200), 0, in(48), in(18)}, "wall A: is 26 in too short for it. Check where it starts and how wide it is"},
-        Bad{AgainstWall{CornerId("A"), in(110), 0, in(48), in(160)}, "it reaches outside the room. Check its depth and how far it stands off the wall"},
-        Bad{AgainstWall{CornerId("A"), 0, 0, 0, in(5)}, "its width and depth must be more than 0. Type them as the tape reads"},
-        Bad{AgainstWall{CornerId("Z"), 0, 0, in(4), in(5)}, "wall Z: is not in this room. Choose one of its walls"},
-        Bad{AcrossCorner{CornerId("D"), in(10), in(10)}, "corner D: points into the room, so nothing can stand across it. Measure it against a wall"},
-        Bad{AcrossCorner{CornerId("A"), in(10), in(300)}, "wall A: is 78 in too short for it. Check where it starts and how wide it is"}));
+    testing::Values(Bad{AgainstWall{CornerId("A"), in(200), 0, in(48), in(18)},
+                        "wall A: is 26 in too short for it. Check where it starts and how wide it is"},
+                    Bad{AgainstWall{CornerId("A"), in(110), 0, in(48), in(160)},
+                        "it reaches outside the room. Check its depth and how far it stands off the wall"},
+                    Bad{AgainstWall{CornerId("A"), 0, 0, 0, in(5)},
+                        "its width and depth must be more than 0. Type them as the tape reads"},
+                    Bad{AgainstWall{CornerId("Z"), 0, 0, in(4), in(5)},
+                        "wall Z: is not in this room. Choose one of its walls"},
+                    Bad{AcrossCorner{CornerId("D"), in(10), in(10)},
+                        "corner D: points into the room, so nothing can stand across it. Measure it against a wall"},
+                    Bad{AcrossCorner{CornerId("A"), in(10), in(300)},
+                        "wall A: is 78 in too short for it. Check where it starts and how wide it is"}));
 
-TEST(FixedThings, AnOutlineOfItsOwnHasNoMeasures) { EXPECT_FALSE(measuresOf(room(), {{500, 500}, {700, 550}, {900, 500}, {800, 900}, {600, 900}})); }
+TEST(FixedThings, AnOutlineOfItsOwnHasNoMeasures) {
+  EXPECT_FALSE(measuresOf(room(), {{500, 500}, {700, 550}, {900, 500}, {800, 900}, {600, 900}}));
+}
 
 TEST(FixedThings, AWallThatKeepsItsLetterKeepsItsThickness) {
   Job job = test::emptyRoom();
   job = withWallThickness(job, RoomId("parlour"), CornerId("B"), in(12)).value();
-  const Job wider = withOutline(job, RoomId("parlour"), test::corners({{0, 0}, {230, 0}, {230, 150}, {0, 150}})).value();
+  const Job wider =
+      withOutline(job, RoomId("parlour"), test::corners({{0, 0}, {230, 0}, {230, 150}, {0, 150}})).value();
   EXPECT_EQ(wider.rooms.front()->corners[1].wallThickness, in(12));
 }
 
-TEST(FixedThings, AWallOfNoThicknessIsRefused) { EXPECT_FALSE(withWallThickness(test::emptyRoom(), RoomId("parlour"), CornerId("B"), 0.0)); }
+TEST(FixedThings, AWallOfNoThicknessIsRefused) {
+  EXPECT_FALSE(withWallThickness(test::emptyRoom(), RoomId("parlour"), CornerId("B"), 0.0));
+}
 
 struct TypedTurn {
   const char* text;
@@ -106,15 +118,20 @@ TEST_P(TypedTurns, AreReadAsMeant) {
   EXPECT_EQ(readTurn(writeTurn(*reading.turn)).turn, reading.turn);
 }
 INSTANTIATE_TEST_SUITE_P(Turns, TypedTurns,
-                         testing::Values(TypedTurn{"left", 90, "then left"}, TypedTurn{"R", -90, "then right"}, TypedTurn{"left 30", 30, "then left 30\u00b0"},
-                                         TypedTurn{"22.5 right", -22.5, "then right 22.5\u00b0"}, TypedTurn{"135", 45, "then left 45\u00b0"},
-                                         TypedTurn{"inside 270\u00b0", -90, "then right"}, TypedTurn{"then left 45\u00b0", 45, "then left 45\u00b0"}));
+                         testing::Values(TypedTurn{"left", 90, "then left"}, TypedTurn{"R", -90, "then right"},
+                                         TypedTurn{"left 30", 30, "then left 30\u00b0"},
+                                         TypedTurn{"22.5 right", -22.5, "then right 22.5\u00b0"},
+                                         TypedTurn{"135", 45, "then left 45\u00b0"},
+                                         TypedTurn{"inside 270\u00b0", -90, "then right"},
+                                         TypedTurn{"then left 45\u00b0", 45, "then left 45\u00b0"}));
 class BadTurns : public testing::TestWithParam<const char*> {};
 TEST_P(BadTurns, AreRefusedWithASentence) {
   EXPECT_FALSE(readTurn(GetParam()).turn);
   EXPECT_FALSE(readTurn(GetParam()).complaint.empty());
 }
-INSTANTIATE_TEST_SUITE_P(Turns, BadTurns, testing::Values("", "up", "left right", "left 200", "400", "inside", "left 30 40", "nan", "-5", "left inside 30"));
+INSTANTIATE_TEST_SUITE_P(Turns, BadTurns,
+                         testing::Values("", "up", "left right", "left 200", "400", "inside", "left 30 40", "nan", "-5",
+                                         "left inside 30"));
 
 }  // namespace
 }  // namespace mezzet

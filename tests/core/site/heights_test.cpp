@@ -35,7 +35,8 @@ TEST(Heights, WithoutReadingsAreTheTypedCeiling) {
 }
 TEST(Heights, OfAFlatCeilingAreTheirMean) {
   const Job job =
-      read(test::emptyRoom(), {height("a", kClear, 10, 10, 98, 0.25), height("b", kClear, 200, 10, 98.125, 0.25), height("c", kClear, 200, 140, 98.25, 0.25)});
+      read(test::emptyRoom(), {height("a", kClear, 10, 10, 98, 0.25), height("b", kClear, 200, 10, 98.125, 0.25),
+                               height("c", kClear, 200, 140, 98.25, 0.25)});
   EXPECT_NEAR(room(job).ceilingHeight, in(98.125), 1e-6);
   const HeightReport report = heightReport(room(job), kInches);
   ASSERT_EQ(report.rows.size(), 3U);
@@ -45,8 +46,8 @@ TEST(Heights, OfAFlatCeilingAreTheirMean) {
 TEST(Heights, OfASlopeThatWasTakenForFlatSayTakeItAsSloped) {
   // Falls 30 in over the width: 98 at x = 0, 68 at x = 222.
   const auto at = [](double x) { return 98 - 30 * x / 222; };
-  Job job = read(test::emptyRoom(), {height("a", kClear, 0, 10, at(0)), height("b", kClear, 111, 140, at(111)), height("c", kClear, 222, 10, at(222)),
-                                     height("d", kClear, 60, 75, at(60))});
+  Job job = read(test::emptyRoom(), {height("a", kClear, 0, 10, at(0)), height("b", kClear, 111, 140, at(111)),
+                                     height("c", kClear, 222, 10, at(222)), height("d", kClear, 60, 75, at(60))});
   HeightReport report = heightReport(room(job), kInches);
   EXPECT_FALSE(report.fits);
   ASSERT_EQ(report.sentences.size(), 1U);
@@ -62,13 +63,15 @@ TEST(Heights, OfASlopeThatWasTakenForFlatSayTakeItAsSloped) {
 }
 TEST(Heights, OfASlopeNeedThreePointsNotInOneLine) {
   Job job = withCeilingShape(test::emptyRoom(), kRoom, CeilingShape::Sloped).value();
-  job = read(job, {height("a", kClear, 10, 10, 98), height("b", kClear, 100, 10, 90), height("c", kClear, 200, 10, 80)});
-  EXPECT_NE(heightReport(room(job), kInches).sentences[0].find("three points that are not in one line are needed"), std::string::npos);
+  job =
+      read(job, {height("a", kClear, 10, 10, 98), height("b", kClear, 100, 10, 90), height("c", kClear, 200, 10, 80)});
+  EXPECT_NE(heightReport(room(job), kInches).sentences[0].find("three points that are not in one line are needed"),
+            std::string::npos);
 }
 TEST(Heights, FloorFallsAgainstALevelLine) {
   // The line is 40 in over the floor at A, and 40.75 at the far side: the floor falls 3/4 in.
-  const Job job = read(test::emptyRoom(),
-                       {height("a", kFloor, 0, 0, 40), height("b", kFloor, 222, 0, 40.75), height("c", kFloor, 0, 150, 40), height("d", kUp, 111, 75, 56)});
+  const Job job = read(test::emptyRoom(), {height("a", kFloor, 0, 0, 40), height("b", kFloor, 222, 0, 40.75),
+                                           height("c", kFloor, 0, 150, 40), height("d", kUp, 111, 75, 56)});
   const RoomHeights h = heightsOf(room(job));
   EXPECT_NEAR(h.floorAt({0, 0}), 0, 1e-9);
   EXPECT_NEAR(h.floorAt({in(222), 0}), -in(0.75), 1e-6);
@@ -79,10 +82,14 @@ TEST(Heights, FloorFallsAgainstALevelLine) {
 TEST(Heights, UpFromALineThatHangsInTheAirWait) {
   const Job job = read(test::emptyRoom(), {height("a", kUp, 10, 10, 56)});
   EXPECT_EQ(room(job).ceilingHeight, in(96));
-  EXPECT_EQ(heightReport(room(job), kInches).sentences[0], "What was read up from the level line waits until the floor is read down from it.");
+  EXPECT_EQ(heightReport(room(job), kInches).sentences[0],
+            "What was read up from the level line waits until the floor is read down from it.");
 }
 TEST(Heights, OfASteppedCeilingBelongToTheirPart) {
-  Job job = withCeilingArea(test::emptyRoom(), kRoom, {CeilingId("c1"), {{0, 0}, {in(60), 0}, {in(60), in(150)}, {0, in(150)}}, CeilingShape::Flat}).value();
+  Job job =
+      withCeilingArea(test::emptyRoom(), kRoom,
+                      {CeilingId("c1"), {{0, 0}, {in(60), 0}, {in(60), in(150)}, {0, in(150)}}, CeilingShape::Flat})
+          .value();
   job = read(job, {height("a", kClear, 30, 75, 84), height("b", kClear, 150, 75, 98)});
   const RoomHeights h = heightsOf(room(job));
   EXPECT_NEAR(h.clearAt({in(30), in(20)}), in(84), 1e-6);
@@ -100,29 +107,34 @@ TEST(Heights, ACeilingBelowTheFloorIsRefused) {
   job = read(job, {height("a", kClear, 10, 10, 98), height("b", kClear, 10, 140, 98)});
   const auto after = withHeight(job, kRoom, height("c", kClear, 60, 75, 20));
   ASSERT_FALSE(after);
-  EXPECT_EQ(after.error().text(), "Parlour: would have its ceiling below its floor at one corner. Check the figures, and at which point each was taken");
+  EXPECT_EQ(after.error().text(),
+            "Parlour: would have its ceiling below its floor at one corner. Check the figures, and at which point each "
+            "was taken");
 }
 TEST(Heights, OneThatIsOffIsFound) {
   Job job = withCeilingShape(test::emptyRoom(), kRoom, CeilingShape::Sloped).value();
-  job = read(job, {height("a", kClear, 10, 10, 98), height("b", kClear, 210, 10, 90), height("c", kClear, 10, 140, 98), height("d", kClear, 210, 140, 90),
-                   height("e", kClear, 110, 75, 97)});
+  job = read(job, {height("a", kClear, 10, 10, 98), height("b", kClear, 210, 10, 90), height("c", kClear, 10, 140, 98),
+                   height("d", kClear, 210, 140, 90), height("e", kClear, 110, 75, 97)});
   const HeightReport report = heightReport(room(job), kInches);
   EXPECT_FALSE(report.fits);
-  const auto worst = std::max_element(report.rows.begin(), report.rows.end(),
-                                      [](const HeightRow& a, const HeightRow& b) { return std::abs(a.residual) < std::abs(b.residual); });
+  const auto worst = std::max_element(
+      report.rows.begin(), report.rows.end(),
+      [](const HeightRow& a, const HeightRow& b) { return std::abs(a.residual) < std::abs(b.residual); });
   EXPECT_EQ(worst->reading, ReadingId("e"));
 }
 
 // ---- later heights stand on them
 Job slopingFloor() {
-  return read(test::emptyRoom(), {height("a", kFloor, 0, 0, 40), height("b", kFloor, 222, 0, 42), height("c", kFloor, 0, 150, 40), height("d", kUp, 0, 0, 56),
-                                  height("e", kUp, 222, 0, 56)});
+  return read(test::emptyRoom(),
+              {height("a", kFloor, 0, 0, 40), height("b", kFloor, 222, 0, 42), height("c", kFloor, 0, 150, 40),
+               height("d", kUp, 0, 0, 56), height("e", kUp, 222, 0, 56)});
 }
 TEST(LocalHeights, APicturesCentreCountsFromTheFloorBelowIt) {
   // On wall A at u = 0 the floor lies 2 in below the datum.
   const Job job = test::hung(slopingFloor(), "art", "p1", 20, 20, 20, 57);
   const auto findings = check(job, builtInRulebook(), SchemeId("s1"), kInches);
-  const auto centre = std::find_if(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "art-centre"; });
+  const auto centre =
+      std::find_if(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "art-centre"; });
   ASSERT_NE(centre, findings.end());
   EXPECT_NEAR(centre->measured, in(57 + 2 * 202.0 / 222), 1e-6);
 }
@@ -137,7 +149,8 @@ TEST(LocalHeights, AFrameIntoASlopeIsOutsideTheRoom) {
   job = read(job, {height("a", kClear, 0, 0, 96), height("b", kClear, 0, 150, 96), height("c", kClear, 222, 75, 40)});
   job = test::hung(job, "art", "p1", 20, 20, 75, 60, "B");
   const auto findings = check(job, builtInRulebook(), SchemeId("s1"), kInches);
-  const auto outside = std::find_if(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "outside-room"; });
+  const auto outside =
+      std::find_if(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "outside-room"; });
   ASSERT_NE(outside, findings.end());
   EXPECT_EQ(outside->verdict, Verdict::Breaks);
   EXPECT_NE(outside->sentence.find("the ceiling"), std::string::npos);

@@ -21,7 +21,10 @@ Room box(const char* id, double width, double depth) {
   room.id = RoomId(id);
   room.name = id;
   room.ceilingHeight = 2500;
-  room.corners = {{CornerId("A"), {0, 0}}, {CornerId("B"), {width, 0}}, {CornerId("C"), {width, depth}}, {CornerId("D"), {0, depth}}};
+  room.corners = {{CornerId("A"), {0, 0}},
+                  {CornerId("B"), {width, 0}},
+                  {CornerId("C"), {width, depth}},
+                  {CornerId("D"), {0, depth}}};
   return room;
 }
 Opening door(const char* id, const char* wall, double offset, double width = 800) {
@@ -33,7 +36,8 @@ Opening door(const char* id, const char* wall, double offset, double width = 800
   o.height = 2000;
   return o;
 }
-/// The parlour (5000 x 4000) with a door on B, the hall (2000 x 6000) whose wall A leads into the parlour: it lies turned.
+/// The parlour (5000 x 4000) with a door on B, the hall (2000 x 6000) whose wall A leads into the parlour: it lies
+/// turned.
 Job house(double thickness = 150) {
   Job job;
   job.units = Unit::Millimetre;
@@ -66,7 +70,8 @@ TEST(House, RoomsLieBackToBackAtTheirDoor) {
 }
 TEST(House, ADoorBelongsToBothRooms) {
   const Job job = house();
-  EXPECT_EQ(findOpening(*findRoom(job, RoomId("hall")), OpeningId("d2"))->leadsTo, (LeadsTo{RoomId("parlour"), OpeningId("d1")}));
+  EXPECT_EQ(findOpening(*findRoom(job, RoomId("hall")), OpeningId("d2"))->leadsTo,
+            (LeadsTo{RoomId("parlour"), OpeningId("d1")}));
   EXPECT_FALSE(faultOf(job));
 }
 TEST(House, ADoorTakenOutLeadsNowhereFromTheOtherSide) {
@@ -89,7 +94,9 @@ TEST(House, SaysWhereTheTwoSidesDisagree) {
   job = withRoom(job, hall).value();
   const auto sentences = layoutOf(job, kMm)[0].sentences;
   ASSERT_EQ(sentences.size(), 2U);
-  EXPECT_EQ(sentences[0], "The wall between parlour and hall is 40 mm thicker on one side than on the other. Measure it in the doorway.");
+  EXPECT_EQ(
+      sentences[0],
+      "The wall between parlour and hall is 40 mm thicker on one side than on the other. Measure it in the doorway.");
   EXPECT_EQ(sentences[1], "The door between parlour and hall is 800 mm wide from the one and 850 mm from the other.");
 }
 TEST(House, ARingThatDoesNotCloseIsTold) {
@@ -141,7 +148,8 @@ TEST(House, TwoRoomsInOnePlaceAreTold) {
   for (const Room& room : {a, b, c}) job = withRoom(job, room).value();
   job = withDoorJoined(job, RoomId("a"), OpeningId("1"), {RoomId("b"), OpeningId("2")}, 100).value();
   job = withDoorJoined(job, RoomId("a"), OpeningId("3"), {RoomId("c"), OpeningId("4")}, 100).value();
-  EXPECT_EQ(layoutOf(job, kMm)[0].sentences.back(), "b and c lie in one place. Check their walls, and which doors they share.");
+  EXPECT_EQ(layoutOf(job, kMm)[0].sentences.back(),
+            "b and c lie in one place. Check their walls, and which doors they share.");
 }
 TEST(WalkedTogether, IsOneOutlineWithANeck) {
   const auto both = walkedTogether(house(), {RoomId("parlour"), RoomId("hall")});
@@ -160,13 +168,16 @@ TEST(WalkedTogether, OfRoomsThatNoDoorJoinsIsRefused) {
 }
 
 // ---- stairs
-Stair flight(int risers, double riser, double going) { return {risers, riser, going, 0, std::nullopt, std::nullopt, std::nullopt, std::nullopt}; }
+Stair flight(int risers, double riser, double going) {
+  return {risers, riser, going, 0, std::nullopt, std::nullopt, std::nullopt, std::nullopt};
+}
 TEST(Stairs, ReachOrSayWhatIsMissing) {
   Stair s = flight(14, 190, 250);
   EXPECT_EQ(stairWords(s, kMm)[1], "Measure floor to floor, and Mezzet says whether it reaches.");
   s.rise = 2700;
   EXPECT_NEAR(*reachMisfit(s), -40, 1e-9);
-  EXPECT_EQ(stairWords(s, kMm)[1], "It does not reach the floor above: 40 mm are missing. Count the risers again, or measure one.");
+  EXPECT_EQ(stairWords(s, kMm)[1],
+            "It does not reach the floor above: 40 mm are missing. Count the risers again, or measure one.");
   s.riser = 2700.0 / 14;
   EXPECT_EQ(stairWords(s, kMm)[1], "It reaches the floor above.");
 }
@@ -188,7 +199,8 @@ TEST(Stairs, AreDrawnFromTheFoot) {
 
 // ---- loose lines
 TEST(Loops, CloseGapsWithinTheToleranceAndSayHowFar) {
-  const std::vector<LooseLine> lines{{{0, 0}, {5000, 0}}, {{5000, 4}, {5000, 3000}}, {{5000, 3000}, {0, 3000}}, {{0, 3000}, {0, 6}}};
+  const std::vector<LooseLine> lines{
+      {{0, 0}, {5000, 0}}, {{5000, 4}, {5000, 3000}}, {{5000, 3000}, {0, 3000}}, {{0, 3000}, {0, 6}}};
   EXPECT_TRUE(loopsOf(lines, 1).loops.empty());
   const LoopSearch found = loopsOf(lines, 10);
   ASSERT_EQ(found.loops.size(), 1U);
@@ -198,8 +210,9 @@ TEST(Loops, CloseGapsWithinTheToleranceAndSayHowFar) {
 }
 TEST(Loops, AreTheFacesBetweenSharedWalls) {
   // Two rooms with a wall between them, and a line that leads nowhere.
-  const std::vector<LooseLine> lines{{{0, 0}, {3000, 0}},       {{3000, 0}, {5000, 0}}, {{5000, 0}, {5000, 3000}}, {{5000, 3000}, {3000, 3000}},
-                                     {{3000, 3000}, {0, 3000}}, {{0, 3000}, {0, 0}},    {{3000, 0}, {3000, 3000}}, {{3000, 3000}, {3500, 4000}}};
+  const std::vector<LooseLine> lines{
+      {{0, 0}, {3000, 0}},       {{3000, 0}, {5000, 0}}, {{5000, 0}, {5000, 3000}}, {{5000, 3000}, {3000, 3000}},
+      {{3000, 3000}, {0, 3000}}, {{0, 3000}, {0, 0}},    {{3000, 0}, {3000, 3000}}, {{3000, 3000}, {3500, 4000}}};
   const LoopSearch found = loopsOf(lines, 1);
   ASSERT_EQ(found.loops.size(), 2U);
   EXPECT_NEAR(signedArea(found.loops[0]), 9e6, 1);
@@ -207,7 +220,8 @@ TEST(Loops, AreTheFacesBetweenSharedWalls) {
   EXPECT_EQ(found.openEnds, 1U);
 }
 TEST(Loops, LeaveOutCornersInLine) {
-  const std::vector<LooseLine> lines{{{0, 0}, {2000, 0}}, {{2000, 0}, {5000, 0}}, {{5000, 0}, {5000, 3000}}, {{5000, 3000}, {0, 0}}};
+  const std::vector<LooseLine> lines{
+      {{0, 0}, {2000, 0}}, {{2000, 0}, {5000, 0}}, {{5000, 0}, {5000, 3000}}, {{5000, 3000}, {0, 0}}};
   ASSERT_EQ(loopsOf(lines, 1).loops.size(), 1U);
   EXPECT_EQ(loopsOf(lines, 1).loops[0].size(), 3U);
 }

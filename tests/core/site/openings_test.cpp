@@ -51,7 +51,8 @@ TEST(OpeningReadings, AnOffsetAloneMovesTheDoorAndKeepsItsWidth) {
 }
 TEST(OpeningReadings, ThreeShareTheirMisclosureBySureness) {
   // 60 + 32 + 130.5 is half an inch more than the wall; all equally sure, so each gives a third of it.
-  const Job job = readAs(doorway(), {reading("a", OpeningPart::Start, 60), reading("b", OpeningPart::Width, 32), reading("c", OpeningPart::End, 130.5)});
+  const Job job = readAs(doorway(), {reading("a", OpeningPart::Start, 60), reading("b", OpeningPart::Width, 32),
+                                     reading("c", OpeningPart::End, 130.5)});
   const WallClosure closure = closureOf(*job.rooms.front(), CornerId("A")).value();
   ASSERT_EQ(closure.places.size(), 1U);
   EXPECT_NEAR(*closure.places[0].misclosure, in(0.5), 1e-9);
@@ -65,11 +66,13 @@ TEST(OpeningReadings, ThreeShareTheirMisclosureBySureness) {
 }
 TEST(OpeningReadings, ALessSureReadingGivesMore) {
   const Job job =
-      readAs(doorway(), {reading("a", OpeningPart::Start, 60, 0.125), reading("b", OpeningPart::Width, 32, 0.125), reading("c", OpeningPart::End, 131, 1)});
+      readAs(doorway(), {reading("a", OpeningPart::Start, 60, 0.125), reading("b", OpeningPart::Width, 32, 0.125),
+                         reading("c", OpeningPart::End, 131, 1)});
   EXPECT_NEAR(door(job).offset, in(60), in(0.02));
 }
 TEST(OpeningReadings, AFootDroppedDoesNotClose) {
-  const Job job = readAs(doorway(), {reading("a", OpeningPart::Start, 60), reading("b", OpeningPart::Width, 32), reading("c", OpeningPart::End, 118)});
+  const Job job = readAs(doorway(), {reading("a", OpeningPart::Start, 60), reading("b", OpeningPart::Width, 32),
+                                     reading("c", OpeningPart::End, 118)});
   EXPECT_FALSE(closureOf(*job.rooms.front(), CornerId("A"))->closes());
   const auto words = closureWords(*job.rooms.front(), kDoor, kInches);
   ASSERT_EQ(words.size(), 2U);
@@ -77,26 +80,31 @@ TEST(OpeningReadings, AFootDroppedDoesNotClose) {
   EXPECT_NE(words[1].find("Measure one of the three again, or wall A."), std::string::npos);
 }
 TEST(OpeningReadings, WithinTheirDoubtClose) {
-  const Job job = readAs(doorway(), {reading("a", OpeningPart::Start, 60), reading("b", OpeningPart::Width, 32.125), reading("c", OpeningPart::End, 130)});
+  const Job job = readAs(doorway(), {reading("a", OpeningPart::Start, 60), reading("b", OpeningPart::Width, 32.125),
+                                     reading("c", OpeningPart::End, 130)});
   EXPECT_TRUE(closureOf(*job.rooms.front(), CornerId("A"))->closes());
-  EXPECT_EQ(closureWords(*job.rooms.front(), kDoor, kInches)[0], "Offset, width and offset make 1/8 in more than the wall.");
+  EXPECT_EQ(closureWords(*job.rooms.front(), kDoor, kInches)[0],
+            "Offset, width and offset make 1/8 in more than the wall.");
 }
 TEST(OpeningReadings, SayWhatIsMissing) {
   const Job job = readAs(doorway(), {reading("a", OpeningPart::Start, 60)});
-  EXPECT_EQ(closureWords(*job.rooms.front(), kDoor, kInches)[0], "Nothing checks it yet: read its width and how far it is to the end corner too.");
+  EXPECT_EQ(closureWords(*job.rooms.front(), kDoor, kInches)[0],
+            "Nothing checks it yet: read its width and how far it is to the end corner too.");
 }
 TEST(OpeningReadings, AtTheTrimAreBroughtToTheJamb) {
   Opening trimmed = door(doorway());
   trimmed.trim = in(2.5);
   Job job = withOpening(doorway(), kRoom, trimmed).value();
-  job = readAs(job, {reading("a", OpeningPart::Start, 57.5, 0.25, true), reading("b", OpeningPart::Width, 37, 0.25, true)});
+  job = readAs(job,
+               {reading("a", OpeningPart::Start, 57.5, 0.25, true), reading("b", OpeningPart::Width, 37, 0.25, true)});
   EXPECT_NEAR(door(job).offset, in(60), 1e-3);
   EXPECT_NEAR(door(job).width, in(32), 1e-3);
 }
 TEST(OpeningReadings, AtATrimThatNobodyMeasuredAreRefused) {
   const auto after = withOpeningReading(doorway(), kRoom, kDoor, reading("a", OpeningPart::Start, 57.5, 0.25, true));
   ASSERT_FALSE(after);
-  EXPECT_EQ(after.error().text(), "opening d1: was read at its trim, whose width is not known. Measure the trim, or read at the jamb");
+  EXPECT_EQ(after.error().text(),
+            "opening d1: was read at its trim, whose width is not known. Measure the trim, or read at the jamb");
 }
 TEST(OpeningReadings, AnotherOfTheSamePartSupersedesAndStays) {
   const Job job = readAs(doorway(), {reading("a", OpeningPart::Start, 60), reading("b", OpeningPart::Start, 62)});
@@ -107,7 +115,8 @@ TEST(OpeningReadings, AnotherOfTheSamePartSupersedesAndStays) {
 TEST(OpeningReadings, PastTheWallAreRefusedInWords) {
   const auto after = withOpeningReading(doorway(), kRoom, kDoor, reading("a", OpeningPart::Start, 200));
   ASSERT_FALSE(after);
-  EXPECT_NE(after.error().text().find("door d1: ends 10 in past the end of wall A"), std::string::npos) << after.error().text();
+  EXPECT_NE(after.error().text().find("door d1: ends 10 in past the end of wall A"), std::string::npos)
+      << after.error().text();
 }
 TEST(OpeningReadings, TakeTheWallsOwnDoubtIntoAccount) {
   // The wall was read by a poor tape: the openings' readings are believed, and it takes the misfit.
@@ -117,7 +126,8 @@ TEST(OpeningReadings, TakeTheWallsOwnDoubtIntoAccount) {
   room.survey = recordOf({{in(222), "", 90}, {in(150), "", 90}, {in(222), "", 90}, {in(150), "", 90}}, ids);
   for (Reading& r : room.survey->readings) r.u95 = in(2);
   job = withRoom(job, surveyed(room).value()).value();
-  job = readAs(job, {reading("a", OpeningPart::Start, 60, 0.125), reading("b", OpeningPart::Width, 32, 0.125), reading("c", OpeningPart::End, 131, 0.125)});
+  job = readAs(job, {reading("a", OpeningPart::Start, 60, 0.125), reading("b", OpeningPart::Width, 32, 0.125),
+                     reading("c", OpeningPart::End, 131, 0.125)});
   const WallClosure closure = closureOf(*job.rooms.front(), CornerId("A")).value();
   EXPECT_GT(closure.wallU95, in(1));
   EXPECT_TRUE(closure.closes());

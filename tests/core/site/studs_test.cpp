@@ -63,7 +63,8 @@ TEST(Studs, ATypedPitchNeedsOneHit) {
 }
 TEST(Studs, AlwaysEndWithTheCaution) {
   for (const StudRecord& record : {taps({}), taps({5}), taps({5, 21, 37})})
-    EXPECT_EQ(studWords(record, fitStuds(record, kWall), kInches).back(), "A prediction is no promise: detect before drilling, for studs, cables and pipes.");
+    EXPECT_EQ(studWords(record, fitStuds(record, kWall), kInches).back(),
+              "A prediction is no promise: detect before drilling, for studs, cables and pipes.");
 }
 TEST(Studs, AreLessSureFarFromTheHits) {
   const auto fit = fitStuds(taps({4, 23.5, 43, 62.5}), kWall);
@@ -78,11 +79,14 @@ TEST(Studs, AreFoundThroughNoiseAndOutliers) {
   std::uniform_real_distribution<double> anywhere(0, kWall);
   int right = 0;
   for (int wall = 0; wall < 200; ++wall) {
-    const double pitch = usualPitches()[static_cast<std::size_t>(wall % 2 == 0 ? 0 : 3)], first = pitch * 0.1 + anywhere(random) * pitch * 0.8 / kWall;
+    const double pitch = usualPitches()[static_cast<std::size_t>(wall % 2 == 0 ? 0 : 3)],
+                 first = pitch * 0.1 + anywhere(random) * pitch * 0.8 / kWall;
     StudRecord record{CornerId("A"), {}, std::nullopt};
     for (double at = first; at < kWall; at += pitch)
-      record.hits.push_back({ReadingId("k" + std::to_string(record.hits.size())), std::clamp(at + knock(random), 0.0, kWall), 0.9, false});
-    for (int i = 0; i < 2; ++i) record.hits.push_back({ReadingId("x" + std::to_string(i)), anywhere(random), 0.5, false});
+      record.hits.push_back({ReadingId("k" + std::to_string(record.hits.size())),
+                             std::clamp(at + knock(random), 0.0, kWall), 0.9, false});
+    for (int i = 0; i < 2; ++i)
+      record.hits.push_back({ReadingId("x" + std::to_string(i)), anywhere(random), 0.5, false});
     const auto fit = fitStuds(record, kWall);
     ASSERT_TRUE(fit);
     const double off = std::abs(std::remainder(fit->first - first, fit->pitch));

@@ -24,7 +24,9 @@ Job three() {
   job = test::with(job, test::piece("b", "low-table", 30, 20), "p2", 90, 60);
   return test::with(job, test::piece("c", "low-table", 40, 30), "p3", 180, 100);
 }
-Vec2 at(const Job& job, const char* id) { return std::get<FloorPlace>(findPlacement(test::scheme(job), PlacementId(id))->on).at; }
+Vec2 at(const Job& job, const char* id) {
+  return std::get<FloorPlace>(findPlacement(test::scheme(job), PlacementId(id))->on).at;
+}
 Box extent(const Job& job, const char* id) { return extentOf(job, *findPlacement(test::scheme(job), PlacementId(id))); }
 
 struct Aligning {
@@ -46,14 +48,18 @@ TEST_P(Align, BringsTheOthersToTheFirst) {
   EXPECT_NEAR(value("p3"), value("p2"), 1e-9);
 }
 INSTANTIATE_TEST_SUITE_P(Arrange, Align,
-                         testing::Values(Aligning{"Left", Line::Left, &Vec2::x, 1, 0}, Aligning{"Right", Line::Right, &Vec2::x, 0, 1},
-                                         Aligning{"Centre", Line::Centre, &Vec2::x, 0.5, 0.5}, Aligning{"Top", Line::Top, &Vec2::y, 0, 1},
-                                         Aligning{"Middle", Line::Middle, &Vec2::y, 0.5, 0.5}, Aligning{"Bottom", Line::Bottom, &Vec2::y, 1, 0}),
+                         testing::Values(Aligning{"Left", Line::Left, &Vec2::x, 1, 0},
+                                         Aligning{"Right", Line::Right, &Vec2::x, 0, 1},
+                                         Aligning{"Centre", Line::Centre, &Vec2::x, 0.5, 0.5},
+                                         Aligning{"Top", Line::Top, &Vec2::y, 0, 1},
+                                         Aligning{"Middle", Line::Middle, &Vec2::y, 0.5, 0.5},
+                                         Aligning{"Bottom", Line::Bottom, &Vec2::y, 1, 0}),
                          [](const auto& param) { return std::string(param.param.name); });
 
 TEST(Arrange, SpreadMakesEqualGaps) {
   const Job after = spread(three(), kScheme, ids({"p3", "p1", "p2"}), true);
-  const double left = extent(after, "p2").low.x - extent(after, "p1").high.x, right = extent(after, "p3").low.x - extent(after, "p2").high.x;
+  const double left = extent(after, "p2").low.x - extent(after, "p1").high.x,
+               right = extent(after, "p3").low.x - extent(after, "p2").high.x;
   EXPECT_NEAR(left, right, 1e-9);
   EXPECT_EQ(at(after, "p1"), at(three(), "p1"));
   EXPECT_EQ(at(after, "p3"), at(three(), "p3"));
@@ -95,7 +101,8 @@ TEST(Arrange, PicturesGroupOnTheirWallOnly) {
 // ---- snapping
 
 FloorPlace snappedFloor(const Job& job, const char* id, double x, double y, double turn = 0, double reach = in(3)) {
-  return std::get<FloorPlace>(snapped(job, test::scheme(job), PlacementId(id), FloorPlace{{in(x), in(y)}, turn}, {}, reach).place);
+  return std::get<FloorPlace>(
+      snapped(job, test::scheme(job), PlacementId(id), FloorPlace{{in(x), in(y)}, turn}, {}, reach).place);
 }
 
 TEST(Snapping, ABackComesFlushWithItsWall) {
@@ -126,7 +133,8 @@ TEST(Snapping, CentresLineUp) {
 TEST(Snapping, AWallGoesBeforeACentre) {
   Job job = test::with(test::emptyRoom(), test::piece("rug", "rug", 100, 60), "p1", 100, 11);
   job = test::with(job, test::piece("table", "low-table", 48, 24), "p2", 60, 80);
-  EXPECT_NEAR(snappedFloor(job, "p2", 60, 13).at.y, in(12), 1e-9) << "flush with wall A, though the rug's centre is nearer to 11";
+  EXPECT_NEAR(snappedFloor(job, "p2", 60, 13).at.y, in(12), 1e-9)
+      << "flush with wall A, though the rug's centre is nearer to 11";
 }
 
 TEST(Snapping, ATurnedPieceLinesUpWithAnAngledWall) {
@@ -143,14 +151,16 @@ TEST(Snapping, ATurnedPieceLinesUpWithAnAngledWall) {
 TEST(Snapping, AFrameLinesUpWithItsNeighbour) {
   Job job = test::hung(test::emptyRoom(), "x", "h1", 20, 30, 40, 60);
   job = test::hung(job, "y", "h2", 20, 20, 80, 40);
-  const Snapped s = snapped(job, test::scheme(job), PlacementId("h2"), WallPlace{CornerId("A"), in(80), in(60.5), {}}, {}, in(1));
+  const Snapped s =
+      snapped(job, test::scheme(job), PlacementId("h2"), WallPlace{CornerId("A"), in(80), in(60.5), {}}, {}, in(1));
   EXPECT_NEAR(std::get<WallPlace>(s.place).v, in(60), 1e-9);
 }
 
 TEST(Snapping, WhatMovesAlongIsNoMark) {
   Job job = test::with(test::emptyRoom(), test::piece("sofa", "sofa", 84, 36), "p1", 100, 75);
   job = test::with(job, test::piece("table", "low-table", 48, 24), "p2", 60, 80);
-  const Snapped s = snapped(job, test::scheme(job), PlacementId("p2"), FloorPlace{{in(101), in(40)}, 0}, ids({"p1"}), in(2));
+  const Snapped s =
+      snapped(job, test::scheme(job), PlacementId("p2"), FloorPlace{{in(101), in(40)}, 0}, ids({"p1"}), in(2));
   EXPECT_TRUE(s.guides.empty());
 }
 

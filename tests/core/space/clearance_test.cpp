@@ -100,7 +100,8 @@ TEST(Tapes, ARoundTableIsStoppedByItsRound) {
   EXPECT_NEAR(tapeOf(job, scheme(job), PlacementId("p1"), Side::Right)->length, in(30), 1e-9);
 }
 TEST(Tapes, OfAPictureReachTheSofaBelow) {
-  Job job = hung(with(emptyRoom(), piece("sofa", "sofa", 84, 36, 34), "p1", 111, 19, 180), "print", "p2", 56, 24, 111, 54.5);
+  Job job =
+      hung(with(emptyRoom(), piece("sofa", "sofa", 84, 36, 34), "p1", 111, 19, 180), "print", "p2", 56, 24, 111, 54.5);
   const Tape down = *tapeOf(job, scheme(job), PlacementId("p2"), Side::Down);
   EXPECT_EQ(down.hits, "p1");
   EXPECT_NEAR(down.length, in(8.5), 1e-9);

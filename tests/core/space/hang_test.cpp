@@ -61,7 +61,8 @@ TEST(Below, OfEqualsTheHigherCounts) {
   Job job = with(emptyRoom(), piece("low", "side-table", 20, 20, 20), "p1", 90, 10);
   job = with(job, piece("high", "side-table", 20, 20, 28), "p2", 110, 10);
   job = hung(job, "print", "p3", 60, 24, 222 - 100, 60);
-  EXPECT_EQ(belowArt(job, scheme(job), *job.rooms.front(), *hungWith(job, scheme(job), PlacementId("p3")))->id.value, "p2");
+  EXPECT_EQ(belowArt(job, scheme(job), *job.rooms.front(), *hungWith(job, scheme(job), PlacementId("p3")))->id.value,
+            "p2");
 }
 TEST(Below, NothingIsBelowAPictureBesideTheSofa) {
   Job job = with(emptyRoom(), piece("sofa", "sofa", 84, 36, 34), "p1", 60, 18, 180);
@@ -114,7 +115,8 @@ TEST(Kinds, OffersOnlyKindsThatItKnows) {
   EXPECT_FALSE(isKnownKind("harmonium"));
 }
 
-/// Whatever stands in a room: after typing a reading into a tape, the tape reads it, unless something nearer now stops it.
+/// Whatever stands in a room: after typing a reading into a tape, the tape reads it, unless something nearer now stops
+/// it.
 TEST(TapeProperty, ReadsWhatWasTyped) {
   std::printf("seed 77\n");
   std::mt19937 random(77);
@@ -124,8 +126,8 @@ TEST(TapeProperty, ReadsWhatWasTyped) {
     Job job = emptyRoom(260, 220);
     for (int i = 0; i < 6; ++i) {
       const std::string id = std::to_string(i);
-      const Piece p =
-          i % 2 ? piece(("q" + id).c_str(), "console", uniform(10, 50), uniform(10, 40)) : roundPiece(("q" + id).c_str(), "side-table", uniform(10, 40));
+      const Piece p = i % 2 ? piece(("q" + id).c_str(), "console", uniform(10, 50), uniform(10, 40))
+                            : roundPiece(("q" + id).c_str(), "side-table", uniform(10, 40));
       job = with(job, p, ("p" + id).c_str(), uniform(30, 230), uniform(30, 190), uniform(0, 360));
     }
     const PlacementId id("p" + std::to_string(random() % 6));

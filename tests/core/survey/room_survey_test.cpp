@@ -37,7 +37,8 @@ TEST(RoomSurvey, RunsThatCloseGiveTheRoomAsItWasTyped) {
   ASSERT_TRUE(roomOf(job).doubt.covariance);
 }
 TEST(RoomSurvey, ASixteenthThatDoesNotCloseIsShared) {
-  const Job job = withReading(surveyedRoom(), kRoom, reading("again", ReadingKind::Run, "A", "B", 222 + 1.0 / 16)).value();
+  const Job job =
+      withReading(surveyedRoom(), kRoom, reading("again", ReadingKind::Run, "A", "B", 222 + 1.0 / 16)).value();
   EXPECT_NEAR(wall(job, "A"), 222 + 1.0 / 16, 1.0 / 16);
   EXPECT_GT(distance(roomOf(job).corners[1].at, {in(222), 0}), 0);
 }
@@ -69,11 +70,14 @@ TEST(RoomSurvey, AReadingThatCannotStandIsKeptAndTheRoomStays) {
 }
 TEST(RoomSurvey, ACornerThatIsNotSquareFollowsItsDiagonal) {
   const Job leaning = withReading(surveyedRoom(), kRoom, reading("ac", ReadingKind::Corners, "A", "C", 272)).value();
-  const Job angled = withSquare(withSquare(withSquare(withSquare(leaning, kRoom, CornerId("A"), false).value(), kRoom, CornerId("B"), false).value(), kRoom,
-                                           CornerId("C"), false)
-                                    .value(),
-                                kRoom, CornerId("D"), false)
-                         .value();
+  const Job angled =
+      withSquare(
+          withSquare(
+              withSquare(withSquare(leaning, kRoom, CornerId("A"), false).value(), kRoom, CornerId("B"), false).value(),
+              kRoom, CornerId("C"), false)
+              .value(),
+          kRoom, CornerId("D"), false)
+          .value();
   EXPECT_NEAR(distance(roomOf(angled).corners[0].at, roomOf(angled).corners[2].at), in(272), 1e-3);
 }
 TEST(RoomSurvey, WidthsAndBowsAreKeptAndMoveNoCorner) {
@@ -97,7 +101,8 @@ TEST(RoomSurvey, TheUsualDoubtIsTheInstruments) {
 }
 TEST(RoomSurvey, AWalkLeavesOutWhatWasNotRead) {
   IdSource ids(1);
-  const SurveyRecord record = recordOf({{in(222), "222"}, {in(150), "150"}, {std::nullopt, ""}, {std::nullopt, ""}}, ids);
+  const SurveyRecord record =
+      recordOf({{in(222), "222"}, {in(150), "150"}, {std::nullopt, ""}, {std::nullopt, ""}}, ids);
   EXPECT_EQ(record.readings.size(), 2U);
   Room room = *emptyRoom().rooms.front();
   room.survey = record;
@@ -109,14 +114,18 @@ TEST(RoomSurvey, AWalkLeavesOutWhatWasNotRead) {
 // ---- in words
 std::string closure(const Job& job) {
   const SurveyNetwork n = networkOf(*roomOf(job).survey);
-  return closureSentence(n.network, n.corners, reportOf(*roomOf(job).survey, {}, {}).value(), {LengthStyle::Inches, 16});
+  return closureSentence(n.network, n.corners, reportOf(*roomOf(job).survey, {}, {}).value(),
+                         {LengthStyle::Inches, 16});
 }
-TEST(SurveyWords, SayThatItCloses) { EXPECT_EQ(closure(surveyedRoom()), "Closes: no length is off by more than 0 in."); }
+TEST(SurveyWords, SayThatItCloses) {
+  EXPECT_EQ(closure(surveyedRoom()), "Closes: no length is off by more than 0 in.");
+}
 TEST(SurveyWords, NameWhatDoesNotFit) {
   Job job = withReading(surveyedRoom(), kRoom, reading("ac", ReadingKind::Corners, "A", "C", 267.929)).value();
   job = withReading(job, kRoom, reading("bd", ReadingKind::Corners, "B", "D", 267.929)).value();
   job = withReading(job, kRoom, reading("again", ReadingKind::Run, "C", "D", 210)).value();
-  EXPECT_EQ(closure(job).substr(0, 62), "Wall C does not fit: it reads 210 in, the others say 222 in ±") << closure(job);
+  EXPECT_EQ(closure(job).substr(0, 62), "Wall C does not fit: it reads 210 in, the others say 222 in ±")
+      << closure(job);
 }
 
 }  // namespace

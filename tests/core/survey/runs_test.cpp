@@ -9,7 +9,9 @@ using test::in;
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
 
 std::vector<mezzet::Run> rectangle(double w, double d) { return {{in(w), 90}, {in(d), 90}, {in(w), 90}, {in(d), 90}}; }
-std::vector<mezzet::Run> ell() { return {{in(222), 90}, {in(150), 90}, {in(126), -90}, {in(48), 90}, {in(96), 90}, {in(198), 90}}; }
+std::vector<mezzet::Run> ell() {
+  return {{in(222), 90}, {in(150), 90}, {in(126), -90}, {in(48), 90}, {in(96), 90}, {in(198), 90}};
+}
 std::string refusal(const std::vector<mezzet::Run>& runs) {
   const auto r = cornersFromRuns(runs, kInches);
   return r ? "" : r.error().text();
@@ -35,21 +37,26 @@ TEST(Runs, ComeBackFromAnOutline) {
 TEST(Runs, ThatDoNotCloseSayByHowMuch) {
   auto runs = rectangle(222, 150);
   runs[2].length = in(218);
-  EXPECT_EQ(refusal(runs), "The walk does not close: it ends 4 in to the right of where it began. Check the runs, or take one of the lengths offered");
+  EXPECT_EQ(refusal(runs),
+            "The walk does not close: it ends 4 in to the right of where it began. Check the runs, or take one of the "
+            "lengths offered");
 }
 TEST(Runs, ThatGoRoundClockwiseAreRefused) {
   auto runs = rectangle(222, 150);
   for (mezzet::Run& r : runs) r.turn = -90;
-  EXPECT_EQ(refusal(runs), "These turns go round clockwise. Walk with the room on your left hand: corners then turn left");
+  EXPECT_EQ(refusal(runs),
+            "These turns go round clockwise. Walk with the room on your left hand: corners then turn left");
 }
 TEST(Runs, WithTooFewTurnsAreRefused) {
   auto runs = rectangle(222, 150);
   runs[1].turn = -90;
-  EXPECT_EQ(refusal(runs), "The turns add up to 180 degrees and should make 360. An L-shaped room has five left turns and one right");
+  EXPECT_EQ(refusal(runs),
+            "The turns add up to 180 degrees and should make 360. An L-shaped room has five left turns and one right");
 }
 TEST(Runs, ThatCrossAreRefused) {
   // A walk that returns to its start through its own first wall.
-  const std::vector<mezzet::Run> runs{{100.0, 90}, {100.0, 90}, {50.0, 90}, {150.0, -90}, {200.0, -90}, {50.0, -90}, {150.0, 90}, {0.001, 90}};
+  const std::vector<mezzet::Run> runs{{100.0, 90},  {100.0, 90}, {50.0, 90},  {150.0, -90},
+                                      {200.0, -90}, {50.0, -90}, {150.0, 90}, {0.001, 90}};
   EXPECT_FALSE(cornersFromRuns(runs, kInches).ok());
 }
 TEST(Runs, MissingOneAreAskedFor) {

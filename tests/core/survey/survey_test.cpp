@@ -40,7 +40,9 @@ TEST(Adjust, ReachesTheSameCornersFromAnyStart) {
   const Polygon reached = adjust(net)->corners;
   for (int i = 0; i < 40; ++i) {
     Polygon start(6);
-    for (Vec2& p : start) p = {std::uniform_real_distribution(-6000.0, 6000.0)(random), std::uniform_real_distribution(-6000.0, 6000.0)(random)};
+    for (Vec2& p : start)
+      p = {std::uniform_real_distribution(-6000.0, 6000.0)(random),
+           std::uniform_real_distribution(-6000.0, 6000.0)(random)};
     const auto a = adjust(net, start);
     ASSERT_TRUE(a.ok()) << i << " " << a.error().text();
     for (std::size_t c = 0; c < 6; ++c) EXPECT_LT(distance(a->corners[c], reached[c]), 1e-3) << i;
@@ -60,7 +62,9 @@ TEST(Adjust, SaysWhichCornersNothingFixes) {
   Network net = surveyOf(kRectangle, {}, {0, 1, 2, 3});
   const auto a = adjust(net);
   ASSERT_FALSE(a.ok());
-  EXPECT_EQ(a.error().text(), "corners C and D: are not fixed yet by what was measured. Measure a wall or a corner-to-corner length there");
+  EXPECT_EQ(
+      a.error().text(),
+      "corners C and D: are not fixed yet by what was measured. Measure a wall or a corner-to-corner length there");
 }
 TEST(Adjust, NamesTheRunThatIsLongerThanTheRest) {
   Network net = surveyOf(kRectangle, {{0, 2}});
@@ -68,7 +72,8 @@ TEST(Adjust, NamesTheRunThatIsLongerThanTheRest) {
   const auto a = adjust(net, std::nullopt, {LengthStyle::Millimetres, 16});
   ASSERT_FALSE(a.ok());
   EXPECT_EQ(a.error().text(),
-            "wall B: is longer than all the other walls together, by 3000 mm, so the walk cannot close. Measure it again, or a wall is missing");
+            "wall B: is longer than all the other walls together, by 3000 mm, so the walk cannot close. Measure it "
+            "again, or a wall is missing");
 }
 TEST(Adjust, RefusesACornerThatTurnsOtherwiseThanSketched) {
   Network net = surveyOf(kL, {{0, 3}, {0, 2}, {0, 4}}, {0, 1, 2, 3, 4, 5});
@@ -85,7 +90,8 @@ TEST(Adjust, AsksWhichWayACornerTurnsWhenBothFit) {
   net.turns[3] = 0;
   const auto a = adjust(net);
   ASSERT_FALSE(a.ok());
-  EXPECT_EQ(a.error().text(), "corner D: can turn left or right: two rooms fit these readings equally well. Say which way it turns");
+  EXPECT_EQ(a.error().text(),
+            "corner D: can turn left or right: two rooms fit these readings equally well. Say which way it turns");
   net.turns[3] = 1;
   net.turns[2] = net.turns[4] = 0;
   EXPECT_TRUE(adjust(net).ok()) << adjust(net).error().text();
@@ -124,8 +130,10 @@ TEST(Adjust, AnOffsetFixesWhatARunWould) {
 }
 TEST(Adjust, GradientsAgreeWithSmallSteps) {
   const Polygon p{{0, 0}, {4100, 30}, {3900, 2900}, {-60, 3100}};
-  for (const Observation& o : {Observation{"o", ObservationKind::Offset, 2, 0, 0, 1}, Observation{"o", ObservationKind::Offset, 3, 1, 0, 1},
-                               Observation{"a", ObservationKind::Angle, 1, 1, 0, 1}, Observation{"l", ObservationKind::Diagonal, 1, 3, 0, 1}}) {
+  for (const Observation& o :
+       {Observation{"o", ObservationKind::Offset, 2, 0, 0, 1}, Observation{"o", ObservationKind::Offset, 3, 1, 0, 1},
+        Observation{"a", ObservationKind::Angle, 1, 1, 0, 1},
+        Observation{"l", ObservationKind::Diagonal, 1, 3, 0, 1}}) {
     std::vector<double> analytic(8, 0);
     const Gradient g = gradientOf(o, p);
     for (std::size_t i = 0; i < g.size; ++i) analytic[g.terms[i].first] += g.terms[i].second;
@@ -145,7 +153,8 @@ TEST(CertaintyOf, FourRunsAloneCheckNothing) {
   for (const Certainty corner : c.corners) EXPECT_EQ(corner, Certainty::Assumed);
 }
 TEST(CertaintyOf, OneDiagonalFixesTheCornersAndTwoCheckTheWalls) {
-  for (const Certainty corner : certaintyOf(surveyOf(kRectangle, {{0, 2}}), kRectangle).corners) EXPECT_EQ(corner, Certainty::Unchecked);
+  for (const Certainty corner : certaintyOf(surveyOf(kRectangle, {{0, 2}}), kRectangle).corners)
+    EXPECT_EQ(corner, Certainty::Unchecked);
   const RoomCertainty two = certaintyOf(surveyOf(kRectangle, {{0, 2}, {1, 3}}), kRectangle);
   for (const Certainty wall : two.walls) EXPECT_EQ(wall, Certainty::Checked);
   for (const Certainty corner : two.corners) EXPECT_EQ(corner, Certainty::Checked);
@@ -192,7 +201,9 @@ TEST(SuspectsOf, TwoThatCannotBeToldApartAskForACornerPair) {
   ASSERT_TRUE(s.ask);
   EXPECT_FALSE(isMeasured(net, s.ask->first, s.ask->second));
 }
-TEST(SuspectsOf, CleanReadingsHaveNone) { EXPECT_FALSE(suspectsOf(surveyOf(kL, {{0, 3}}), *adjust(surveyOf(kL, {{0, 3}}))).detected); }
+TEST(SuspectsOf, CleanReadingsHaveNone) {
+  EXPECT_FALSE(suspectsOf(surveyOf(kL, {{0, 3}}), *adjust(surveyOf(kL, {{0, 3}}))).detected);
+}
 
 struct Pair {
   const char* slip;
@@ -214,18 +225,24 @@ INSTANTIATE_TEST_SUITE_P(
                     Pair{"inches-as-feet", 127, 151, Unit::Inch}, Pair{"digits-swapped", 3520, 3250, Unit::Millimetre},
                     Pair{"6-for-9", 3920, 3620, Unit::Millimetre}, Pair{"metre-dropped", 4120, 3120, Unit::Millimetre}),
     [](const auto& c) {
-      return std::string(c.param.slip[0] == '7' ? "SevenForOne" : c.param.slip[0] == '6' ? "SixForNine" : "Case") + std::to_string(c.index);
+      return std::string(c.param.slip[0] == '7'   ? "SevenForOne"
+                         : c.param.slip[0] == '6' ? "SixForNine"
+                                                  : "Case") +
+             std::to_string(c.index);
     });
 TEST(SlipTable, EachSlipLeadsBack) {
   std::mt19937 random(3);
   for (const Slip& slip : builtInSlips())
     for (int i = 0; i < 50; ++i) {
       const Unit unit = slip.units.value_or(i % 2 == 0 ? Unit::Inch : Unit::Millimetre);
-      const double meant = unit == Unit::Inch ? std::uniform_int_distribution(60, 290)(random) * kInch : std::uniform_int_distribution(1500, 7000)(random);
+      const double meant = unit == Unit::Inch ? std::uniform_int_distribution(60, 290)(random) * kInch
+                                              : std::uniform_int_distribution(1500, 7000)(random);
       const auto read = slipped(meant, slip, unit, random());
       if (!read) continue;
       const auto back = meantBy(*read, builtInSlips(), unit);
-      EXPECT_TRUE(std::any_of(back.begin(), back.end(), [&](const Meant& m) { return m.slip->id == slip.id && std::abs(m.value - meant) < 1e-6; }))
+      EXPECT_TRUE(
+          std::any_of(back.begin(), back.end(),
+                      [&](const Meant& m) { return m.slip->id == slip.id && std::abs(m.value - meant) < 1e-6; }))
           << slip.id << " " << meant << " read " << *read;
     }
 }

@@ -62,7 +62,8 @@ TEST(PictureScale, WithoutAnyIsRefused) {
   Underlay u = picture();
   u.known.clear();
   ASSERT_FALSE(scaleOf(u));
-  EXPECT_EQ(scaleWords(u, kMm)[0], "The plan picture: has no known length. Click two points whose distance you know, and type it.");
+  EXPECT_EQ(scaleWords(u, kMm)[0],
+            "The plan picture: has no known length. Click two points whose distance you know, and type it.");
 }
 TEST(PictureScale, IsStraightenedByFourPoints) {
   // The same room seen askew by a known map, straightened by its own corners.
@@ -132,7 +133,8 @@ TEST(Tracing, ACornerOffSquareIsAReadingOfItsAngle) {
   room.underlay->trace[2] = {540, 200};
   const auto made = traced(room, ids);
   ASSERT_TRUE(made) << made.error().text();
-  EXPECT_TRUE(std::any_of(made->survey->readings.begin(), made->survey->readings.end(), [](const Reading& r) { return r.isAngle(); }));
+  EXPECT_TRUE(std::any_of(made->survey->readings.begin(), made->survey->readings.end(),
+                          [](const Reading& r) { return r.isAngle(); }));
   EXPECT_NEAR(made->corners[2].at.x, 4400, 15);
 }
 TEST(Tracing, ThatCrossesItselfIsRefused) {
@@ -162,7 +164,8 @@ Job taped(double mm, double u95 = 0) {
 }
 TEST(TracedReadings, AreOutrankedByATapeOfTheSameWall) {
   const Job job = taped(5040);
-  EXPECT_NEAR(job.rooms.front()->corners[1].at.x, 5040, 2);  // wall C is only traced, and pulls a little through the square corners
+  EXPECT_NEAR(job.rooms.front()->corners[1].at.x, 5040,
+              2);  // wall C is only traced, and pulls a little through the square corners
   const SurveyNetwork net = networkOf(*job.rooms.front()->survey);
   for (const std::size_t k : net.readings) {
     const Reading& r = job.rooms.front()->survey->readings[k];
@@ -179,7 +182,8 @@ TEST(TracedReadings, StayBesideTheTape) {
   EXPECT_EQ(rows[1].sentence, "Wall B: plan 3000 mm, not taped yet.");
 }
 TEST(TracedReadings, FarOffAreSaidToBe) {
-  EXPECT_EQ(traceDifferences(*taped(4800).rooms.front(), kMm)[0].sentence, "Wall A: plan 5000 mm, tape 4800 mm: 200 mm shorter, more than the plan's doubt.");
+  EXPECT_EQ(traceDifferences(*taped(4800).rooms.front(), kMm)[0].sentence,
+            "Wall A: plan 5000 mm, tape 4800 mm: 200 mm shorter, more than the plan's doubt.");
 }
 TEST(TracedReadings, CountAgainWhenTheTapeIsTakenOut) {
   const Job job = withoutReading(taped(4900), kRoom, ReadingId("tape")).value();
@@ -196,7 +200,8 @@ TEST(TracedReadings, OfATraceWithOtherCornersAreRefused) {
 TEST(TracedReadings, TakenAnewKeepTheTapes) {
   const Job job = taped(4975);
   Room room = *job.rooms.front();
-  std::rotate(room.underlay->trace.begin(), room.underlay->trace.begin() + 1, room.underlay->trace.end());  // begun at another corner
+  std::rotate(room.underlay->trace.begin(), room.underlay->trace.begin() + 1,
+              room.underlay->trace.end());  // begun at another corner
   IdSource ids(100);
   const auto again = traced(room, ids);
   ASSERT_TRUE(again) << again.error().text();

@@ -98,7 +98,8 @@ TEST_F(Walk, AnOpenLeafStandsInTheWay) {
 TEST_F(Walk, WhatHangsLowIsAnObstacle) {
   add("sofa", "sofa", 88, 36, 44, 75);
   Piece tv = test::piece("tv", "television", 50, 4, 30);
-  job = withPlacement(withPiece(job, tv).value(), SchemeId("s1"), {PlacementId("tv"), tv.id, WallPlace{CornerId("B"), in(75), in(50), std::nullopt}, {}});
+  job = withPlacement(withPiece(job, tv).value(), SchemeId("s1"),
+                      {PlacementId("tv"), tv.id, WallPlace{CornerId("B"), in(75), in(50), std::nullopt}, {}});
   const PieceIndex pieces(job);
   const std::vector<Body> hung = hungBodies(pieces, *job.rooms[0], test::scheme(job));
   ASSERT_EQ(hung.size(), 1U);
@@ -118,7 +119,8 @@ TEST_F(Walk, AJobWhoseEntryIsNoDoorIsRefused) {
   room.entry = OpeningId("w9");
   const auto with = withRoom(job, room);
   ASSERT_FALSE(with);
-  EXPECT_EQ(with.error().text(), "Parlour: is entered by an opening that is not there or is a window: w9. Choose one of its doors");
+  EXPECT_EQ(with.error().text(),
+            "Parlour: is entered by an opening that is not there or is a window: w9. Choose one of its doors");
 }
 TEST_F(Walk, TakingTheEntryOutForgetsIt) {
   Room room = *job.rooms[0];
@@ -131,9 +133,10 @@ TEST_F(Walk, ARoomWithoutDoorsHasNoWays) {
   EXPECT_EQ(mainEntry(*test::emptyRoom().rooms[0]), nullptr);
 }
 TEST_F(Walk, TiedPairsAreTold) {
-  add("left", "cabinet", 40, 20, 80, 60);    // x 60 to 100
-  add("right", "cabinet", 40, 20, 150, 60);  // x 130 to 170: 30 in between them, 30 in to the right wall, 60 to the left
-  add("fill", "cabinet", 60, 20, 30, 60);    // the left side shut
+  add("left", "cabinet", 40, 20, 80, 60);  // x 60 to 100
+  add("right", "cabinet", 40, 20, 150,
+      60);                                 // x 130 to 170: 30 in between them, 30 in to the right wall, 60 to the left
+  add("fill", "cabinet", 60, 20, 30, 60);  // the left side shut
   const Way way = through();
   EXPECT_NEAR(way.width, in(30), 1e-9);
   ASSERT_TRUE(way.pinch);
@@ -206,7 +209,8 @@ TEST_F(Walk, NarrowPartsAreMeasuredAlongTheRoute) {
 }
 
 TEST(Approach, NoPlaceNearbyIsReachedWider) {
-  // A large made-up floor: a grid of turned bodies, seats everywhere. Random places about each seat are asked for one by one.
+  // A large made-up floor: a grid of turned bodies, seats everywhere. Random places about each seat are asked for one
+  // by one.
   std::printf("seed 11\n");
   Opening wide = door("d1", "A", 600, 98);
   wide.kind = OpeningKind::Arch;
@@ -215,7 +219,8 @@ TEST(Approach, NoPlaceNearbyIsReachedWider) {
   const auto uniform = [&](double a, double b) { return std::uniform_real_distribution(a, b)(random); };
   Scheme scheme = *job.schemes.front();
   for (int i = 0; i < 400; ++i) {
-    const Piece p = test::piece(("q" + std::to_string(i)).c_str(), i % 3 == 0 ? "armchair" : "console", uniform(16, 40), uniform(14, 34));
+    const Piece p = test::piece(("q" + std::to_string(i)).c_str(), i % 3 == 0 ? "armchair" : "console", uniform(16, 40),
+                                uniform(14, 34));
     job.pieces.push_back(std::make_shared<const Piece>(p));
     const Vec2 at{in(40 + 68 * (i % 20) + uniform(-12, 12)), in(40 + 68 * (i / 20) + uniform(-12, 12))};
     scheme.placements.push_back({PlacementId("p" + std::to_string(i)), p.id, FloorPlace{at, uniform(0, 359)}, {}});
@@ -247,10 +252,13 @@ struct Places {
   int places;
 };
 class SeatCount : public testing::TestWithParam<Places> {};
-TEST_P(SeatCount, GoesByWidth) { EXPECT_EQ(placesOn(test::piece("s", GetParam().kind, GetParam().width, 30)), GetParam().places); }
+TEST_P(SeatCount, GoesByWidth) {
+  EXPECT_EQ(placesOn(test::piece("s", GetParam().kind, GetParam().width, 30)), GetParam().places);
+}
 INSTANTIATE_TEST_SUITE_P(Kinds, SeatCount,
-                         testing::Values(Places{"sofa", 84, 3}, Places{"sofa", 72, 3}, Places{"sofa", 71, 2}, Places{"armchair", 32, 1}, Places{"chair", 18, 1},
-                                         Places{"bench", 48, 2}, Places{"console", 60, 0}));
+                         testing::Values(Places{"sofa", 84, 3}, Places{"sofa", 72, 3}, Places{"sofa", 71, 2},
+                                         Places{"armchair", 32, 1}, Places{"chair", 18, 1}, Places{"bench", 48, 2},
+                                         Places{"console", 60, 0}));
 TEST(SeatPlaces, AnEnteredNumberGoesFirst) {
   Piece sofa = test::piece("s", "sofa", 84, 36);
   sofa.seats = 2;

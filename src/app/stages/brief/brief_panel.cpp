@@ -25,15 +25,18 @@ struct Flag {
 };
 constexpr Flag kFlags[] = {
     {"public", &Brief::isPublic, "A public room", "School B then hangs pictures at 63 in."},
-    {"tenant", &Brief::tenant, "Rented: no holes without asking", "Lean pictures on a safe angle with a stop, or keep a ledger of holes."},
-    {"children", &Brief::children, "Children use it", "Tall pieces and leaning mirrors need restraint; blind cords out of reach."},
+    {"tenant", &Brief::tenant, "Rented: no holes without asking",
+     "Lean pictures on a safe angle with a stop, or keep a ledger of holes."},
+    {"children", &Brief::children, "Children use it",
+     "Tall pieces and leaning mirrors need restraint; blind cords out of reach."},
     {"pets", &Brief::pets, "Pets use it", "Loop rugs catch claws; cut pile does not."},
     {"access", &Brief::access, "Published access rules apply", "Recorded here; no rule of this version asks it yet."}};
 
 constexpr std::pair<const char*, const char*> kPurposes[] = {
     {"", "not said"},     {"entertaining", "entertaining"}, {"reading", "quiet reading"}, {"television", "television"},
     {"dining", "dining"}, {"sleeping", "sleeping"},         {"working", "working"}};
-constexpr std::pair<const char*, const char*> kHours[] = {{"", "not said"}, {"day", "by day"}, {"evening", "in the evening"}, {"both", "day and evening"}};
+constexpr std::pair<const char*, const char*> kHours[] = {
+    {"", "not said"}, {"day", "by day"}, {"evening", "in the evening"}, {"both", "day and evening"}};
 
 QString plainNumber(double value) { return QString::number(value, 'g', 6); }
 
@@ -64,7 +67,8 @@ LengthReading BriefPanel::typeViewers(const QString& text) {
     if (part.trimmed().isEmpty()) continue;
     const LengthReading one = workspace_.read(part.trimmed());
     if (!one) return one;
-    if (*one.length < 500 || *one.length > 2600) return {std::nullopt, 0, "A stature is between 20 in and 102 in. Part several with a semicolon."};
+    if (*one.length < 500 || *one.length > 2600)
+      return {std::nullopt, 0, "A stature is between 20 in and 102 in. Part several with a semicolon."};
     statures.push_back(*one.length);
   }
   Job after = workspace_.job();
@@ -76,8 +80,10 @@ LengthReading BriefPanel::typeViewers(const QString& text) {
   if (const Rule* rule = findRule(workspace_.book(), "art-centre")) {
     const auto chosen = after.houseRules.schools.find(rule->id);
     const bool followsEyes = chosen != after.houseRules.schools.end() && chosen->second == "c";
-    if (first && (chosen == after.houseRules.schools.end() || chosen->second == rule->defaultSchool)) after = withSchool(after, rule->id, "c");
-    if (statures.empty() && followsEyes && rule->defaultSchool) after = withSchool(after, rule->id, *rule->defaultSchool);
+    if (first && (chosen == after.houseRules.schools.end() || chosen->second == rule->defaultSchool))
+      after = withSchool(after, rule->id, "c");
+    if (statures.empty() && followsEyes && rule->defaultSchool)
+      after = withSchool(after, rule->id, *rule->defaultSchool);
   }
   workspace_.document().edit(tr("viewers"), std::move(after));
   return {0, 0, {}};
@@ -86,7 +92,8 @@ LengthReading BriefPanel::typeViewers(const QString& text) {
 void BriefPanel::addBrief(QVBoxLayout* column) {
   const Brief& brief = workspace_.job().brief;
   column->addWidget(words(tr("Brief"), "panelTitle"));
-  const auto choice = [&](const QString& label, const char* name, const auto& options, const std::string& now, std::string Brief::*member) {
+  const auto choice = [&](const QString& label, const char* name, const auto& options, const std::string& now,
+                          std::string Brief::*member) {
     auto* row = new QHBoxLayout;
     auto* l = new QLabel(label);
     l->setFixedWidth(96);
@@ -96,15 +103,17 @@ void BriefPanel::addBrief(QVBoxLayout* column) {
     box->setAccessibleName(label);
     for (const auto& [key, text] : options) box->addItem(tr(text), QString::fromUtf8(key));
     box->setCurrentIndex(box->findData(QString::fromStdString(now)));
-    connect(box, &QComboBox::activated, this,
-            [this, box, member, label] { change(label.toLower(), [&](Brief& b) { b.*member = box->currentData().toString().toStdString(); }); });
+    connect(box, &QComboBox::activated, this, [this, box, member, label] {
+      change(label.toLower(), [&](Brief& b) { b.*member = box->currentData().toString().toStdString(); });
+    });
     row->addWidget(box, 1);
     column->addLayout(row);
   };
   choice(tr("Used for"), "purpose", kPurposes, brief.purpose, &Brief::purpose);
   choice(tr("Used"), "hours", kHours, brief.hours, &Brief::hours);
 
-  const auto field = [&](const QString& label, const char* name, const QString& text, const QString& effect, LengthField::Commit commit) {
+  const auto field = [&](const QString& label, const char* name, const QString& text, const QString& effect,
+                         LengthField::Commit commit) {
     auto* row = new QHBoxLayout;
     auto* l = new QLabel(label);
     l->setFixedWidth(96);
@@ -122,38 +131,44 @@ void BriefPanel::addBrief(QVBoxLayout* column) {
     if (!effect.isEmpty()) column->addWidget(words(effect, "quietNote"));
   };
   QString statures;
-  for (const double s : brief.statures) statures += (statures.isEmpty() ? QString() : QStringLiteral("; ")) + workspace_.write(s);
+  for (const double s : brief.statures)
+    statures += (statures.isEmpty() ? QString() : QStringLiteral("; ")) + workspace_.write(s);
   const auto eye = meanEyeHeight(brief);
   field(tr("Viewers are"), "viewers", statures,
         eye ? tr("Their mean eye height is %1; school C hangs pictures there.").arg(workspace_.write(*eye))
             : tr("How tall, parted by semicolons: 5' 6\"; 6'. Pictures then follow their eyes."),
         [this](const QString& t) { return typeViewers(t); });
-  field(tr("What stays"), "anchor", QString::fromStdString(brief.anchor), tr("The anchor that the room is built round."), [this](const QString& t) {
-    change(tr("what stays"), [&](Brief& b) { b.anchor = t.trimmed().left(200).toStdString(); });
-    return LengthReading{0, 0, {}};
-  });
-  const auto budget = [&](const QString& label, const char* name, std::optional<double> Brief::*member, const QString& effect) {
-    field(label, name, brief.*member ? plainNumber(*(brief.*member)) : QString(), effect, [this, member, label](const QString& t) {
-      std::optional<double> amount;
-      if (const std::string plain = t.trimmed().replace(QChar(','), QChar('.')).toStdString(); !plain.empty()) {
-        double number = 0;
-        const auto [end, fault] = std::from_chars(plain.data(), plain.data() + plain.size(), number);
-        if (fault != std::errc{} || end != plain.data() + plain.size() || number < 0 || number > 1e12)
-          return LengthReading{std::nullopt, 0, "Type an amount, for example 2400."};
-        amount = number;
-      }
-      change(label.toLower(), [&](Brief& b) { b.*member = amount; });
-      return LengthReading{0, 0, {}};
-    });
+  field(tr("What stays"), "anchor", QString::fromStdString(brief.anchor),
+        tr("The anchor that the room is built round."), [this](const QString& t) {
+          change(tr("what stays"), [&](Brief& b) { b.anchor = t.trimmed().left(200).toStdString(); });
+          return LengthReading{0, 0, {}};
+        });
+  const auto budget = [&](const QString& label, const char* name, std::optional<double> Brief::*member,
+                          const QString& effect) {
+    field(label, name, brief.*member ? plainNumber(*(brief.*member)) : QString(), effect,
+          [this, member, label](const QString& t) {
+            std::optional<double> amount;
+            if (const std::string plain = t.trimmed().replace(QChar(','), QChar('.')).toStdString(); !plain.empty()) {
+              double number = 0;
+              const auto [end, fault] = std::from_chars(plain.data(), plain.data() + plain.size(), number);
+              if (fault != std::errc{} || end != plain.data() + plain.size() || number < 0 || number > 1e12)
+                return LengthReading{std::nullopt, 0, "Type an amount, for example 2400."};
+              amount = number;
+            }
+            change(label.toLower(), [&](Brief& b) { b.*member = amount; });
+            return LengthReading{0, 0, {}};
+          });
   };
   budget(tr("Simple budget"), "budgetSimple", &Brief::budgetSimple, {});
-  budget(tr("Full budget"), "budgetFull", &Brief::budgetFull, tr("A simple scheme and a harder one, in your currency."));
+  budget(tr("Full budget"), "budgetFull", &Brief::budgetFull,
+         tr("A simple scheme and a harder one, in your currency."));
   for (const Flag& flag : kFlags) {
     auto* box = new QCheckBox(tr(flag.question));
     box->setObjectName(QString::fromUtf8(flag.name));
     box->setChecked(brief.*(flag.member));
-    connect(box, &QCheckBox::clicked, this,
-            [this, member = flag.member, name = tr(flag.question)](bool on) { change(name.toLower(), [&](Brief& b) { b.*member = on; }); });
+    connect(box, &QCheckBox::clicked, this, [this, member = flag.member, name = tr(flag.question)](bool on) {
+      change(name.toLower(), [&](Brief& b) { b.*member = on; });
+    });
     column->addWidget(box);
     auto* effect = words(tr(flag.effect), "quietNote");
     effect->setContentsMargins(24, 0, 0, 0);
@@ -164,15 +179,21 @@ void BriefPanel::addBrief(QVBoxLayout* column) {
 void BriefPanel::addRules(QVBoxLayout* column) {
   column->addSpacing(10);
   column->addWidget(words(tr("House rules"), "panelTitle"));
-  column->addWidget(words(tr("What this house asks. Empty ends are open; a changed range goes before every school."), "quietNote"));
+  column->addWidget(
+      words(tr("What this house asks. Empty ends are open; a changed range goes before every school."), "quietNote"));
   for (const Weight weight : {Weight::Must, Weight::Rule, Weight::Taste})
     for (const Rule& rule : workspace_.book().rules)
-      if (rule.weight == weight && !rule.schools.empty() && rule.id != "overlap" && rule.id != "outside-room" && quantityOf(rule) != Quantity::YesNo)
-        addRuleRows(
-            column, workspace_, rule, {askedOf(rule, workspace_.job()), workspace_.job().houseRules.ranges.contains(rule.id), false},
-            {[this, id = rule.id](const std::string& school) { workspace_.document().edit(tr("house rule"), withSchool(workspace_.job(), id, school)); },
-             [this, id = rule.id](const ChangedRange& range) { workspace_.document().edit(tr("house rule"), withRange(workspace_.job(), id, range)); },
-             {}});
+      if (rule.weight == weight && !rule.schools.empty() && rule.id != "overlap" && rule.id != "outside-room" &&
+          quantityOf(rule) != Quantity::YesNo)
+        addRuleRows(column, workspace_, rule,
+                    {askedOf(rule, workspace_.job()), workspace_.job().houseRules.ranges.contains(rule.id), false},
+                    {[this, id = rule.id](const std::string& school) {
+                       workspace_.document().edit(tr("house rule"), withSchool(workspace_.job(), id, school));
+                     },
+                     [this, id = rule.id](const ChangedRange& range) {
+                       workspace_.document().edit(tr("house rule"), withRange(workspace_.job(), id, range));
+                     },
+                     {}});
 }
 
 void BriefPanel::rebuild() {

@@ -27,17 +27,20 @@ FloorBar::FloorBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   state_->setObjectName(QStringLiteral("useState"));
   state_->setAccessibleName(tr("How the room is used"));
   state_->addItems({tr("every day"), tr("occupied"), tr("company")});
-  state_->setToolTip(tr("Occupied: chairs pulled out, footrests out. Company: leaves in and stools drawn up as well. Y"));
+  state_->setToolTip(
+      tr("Occupied: chairs pulled out, footrests out. Company: leaves in and stools drawn up as well. Y"));
   row->addWidget(state_);
   row->addSpacing(6);
   words(tr("Show"));
   const struct {
     FloorLayer layer;
     const char *text, *name, *tip;
-  } buttons[] = {{FloorLayer::Ways, "ways", "layerWays", "Ways from the entry as ribbons of their clear width. W"},
-                 {FloorLayer::Talk, "talk", "layerTalk", "Who talks to whom, and how far a hand reaches. K"},
-                 {FloorLayer::Sight, "sight", "layerSight", "What is seen first from the entry, and which backs show. I"},
-                 {FloorLayer::Reached, "reached by", "layerReached", "The floor that someone of this width gets to from the entry. F"}};
+  } buttons[] = {
+      {FloorLayer::Ways, "ways", "layerWays", "Ways from the entry as ribbons of their clear width. W"},
+      {FloorLayer::Talk, "talk", "layerTalk", "Who talks to whom, and how far a hand reaches. K"},
+      {FloorLayer::Sight, "sight", "layerSight", "What is seen first from the entry, and which backs show. I"},
+      {FloorLayer::Reached, "reached by", "layerReached",
+       "The floor that someone of this width gets to from the entry. F"}};
   for (const auto& b : buttons) {
     auto* button = new QToolButton;
     button->setText(tr(b.text));
@@ -70,9 +73,10 @@ void FloorBar::follow() {
   state_->setCurrentIndex(static_cast<int>(workspace_.useState()));
   for (const auto& [layer, button] : layers_) button->setChecked(workspace_.shows(layer));
   if (!width_->hasFocus()) width_->setText(workspace_.write(workspace_.reachWidth()));
-  note_->setText(workspace_.room() != nullptr && mainEntry(*workspace_.room()) == nullptr ? tr("No door yet, so no ways: add one in Measure.")
-                 : workspace_.routesPending() && workspace_.anyLayer()                    ? tr("working out the ways")
-                                                                                          : QString());
+  note_->setText(workspace_.room() != nullptr && mainEntry(*workspace_.room()) == nullptr
+                     ? tr("No door yet, so no ways: add one in Measure.")
+                 : workspace_.routesPending() && workspace_.anyLayer() ? tr("working out the ways")
+                                                                       : QString());
 }
 
 void FloorBar::takeWidth() {

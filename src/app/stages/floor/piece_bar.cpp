@@ -16,16 +16,26 @@ namespace {
 
 QString siteHint(Topic topic) {
   switch (topic) {
-    case Topic::Heights: return PieceBar::tr("Click where the height was taken, then type it. A bar shows what the fitted floor or ceiling leaves over.");
+    case Topic::Heights:
+      return PieceBar::tr(
+          "Click where the height was taken, then type it. A bar shows what the fitted floor or ceiling leaves over.");
     case Topic::InWall:
-      return PieceBar::tr("Click the wall where something sits. Shaded: likely cables, a regional convention and no proof. Detect before drilling.");
-    case Topic::Picture: return PieceBar::tr("Click points on the picture, or move the cross with the arrow keys and set it with Enter. The wheel zooms.");
-    case Topic::Photographs: return PieceBar::tr("Click on the plan where the photograph was taken of, or choose a wall.");
+      return PieceBar::tr(
+          "Click the wall where something sits. Shaded: likely cables, a regional convention and no proof. Detect "
+          "before drilling.");
+    case Topic::Picture:
+      return PieceBar::tr(
+          "Click points on the picture, or move the cross with the arrow keys and set it with Enter. The wheel zooms.");
+    case Topic::Photographs:
+      return PieceBar::tr("Click on the plan where the photograph was taken of, or choose a wall.");
     case Topic::House: return PieceBar::tr("Rooms lie as their shared doors put them. Click one to work on it.");
     case Topic::Openings:
       return PieceBar::tr(
-          "Three readings along its wall check each other: from the start corner, its width, to the end corner. \"57 1/2 trim\" was read at the trim.");
-    case Topic::Fixed: return PieceBar::tr("What cannot be moved. Columns, beams and breasts are structure: an engineer and permission come first.");
+          "Three readings along its wall check each other: from the start corner, its width, to the end corner. \"57 "
+          "1/2 trim\" was read at the trim.");
+    case Topic::Fixed:
+      return PieceBar::tr(
+          "What cannot be moved. Columns, beams and breasts are structure: an engineer and permission come first.");
     case Topic::Walls: break;
   }
   return {};
@@ -56,7 +66,9 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   connect(&workspace_, &Workspace::selectionChanged, this, &PieceBar::rebuild);
   connect(&workspace_, &Workspace::viewChanged, this, &PieceBar::rebuild);
   connect(&workspace_, &Workspace::jobChanged, this, [this] {
-    workspace_.selected() == shown_&& workspace_.stage() == shownStage_&& workspace_.selection().size() == shownCount_ ? refresh() : rebuild();
+    workspace_.selected() == shown_&& workspace_.stage() == shownStage_&& workspace_.selection().size() == shownCount_
+        ? refresh()
+        : rebuild();
   });
   rebuild();
 }
@@ -93,7 +105,8 @@ void PieceBar::rebuild() {
       row_->addStretch(1);
       return;
     }
-    label(readings ? tr("On the plan: a dot is checked, a ringed dot was measured once, a ring is only assumed. Ctrl+P prints the field sheet.")
+    label(readings ? tr("On the plan: a dot is checked, a ringed dot was measured once, a ring is only assumed. Ctrl+P "
+                        "prints the field sheet.")
                    : tr("Lengths can be typed as you read them: 63 1/4, 5' 3 1/4\", 160 cm, 1.6 m."),
           "barHint");
     row_->addStretch(1);
@@ -104,9 +117,11 @@ void PieceBar::rebuild() {
       button(tr("Wall before"), "wallBefore", &PieceBar::previousWall);
       button(tr("Next wall"), "wallAfter", &PieceBar::nextWall);
     }
-    button(workspace_.stage() == Stage::Walls ? tr("Hang a picture ...") : tr("Add a piece ..."), "addPiece", &PieceBar::addWanted);
-    label(workspace_.stage() == Stage::Walls ? tr("Drag a picture, or click it and type into its tapes.")
-                                             : tr("Drag a piece, or click it and type into its tapes. Tab goes through them."),
+    button(workspace_.stage() == Stage::Walls ? tr("Hang a picture ...") : tr("Add a piece ..."), "addPiece",
+           &PieceBar::addWanted);
+    label(workspace_.stage() == Stage::Walls
+              ? tr("Drag a picture, or click it and type into its tapes.")
+              : tr("Drag a piece, or click it and type into its tapes. Tab goes through them."),
           "barHint");
     row_->addStretch(1);
     return;
@@ -164,11 +179,11 @@ void PieceBar::rebuild() {
   }
   button(tr("Sizes ..."), "sizes", &PieceBar::sizesWanted);
   row_->addStretch(1);
-  hint(
-      std::holds_alternative<FloorPlace>(p->on)
-          ? tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1. R turns it.")
-                .arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm"))
-          : tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm")));
+  hint(std::holds_alternative<FloorPlace>(p->on)
+           ? tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1. R turns it.")
+                 .arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm"))
+           : tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.")
+                 .arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm")));
   refresh();
 }
 
@@ -193,7 +208,8 @@ void PieceBar::refresh() {
     if (key == "turn") {
       if (const auto* floor = std::get_if<FloorPlace>(&p->on)) text = turnText(floor->turn);
     } else if (key == kCentreKey) {
-      if (const auto* hung = std::get_if<WallPlace>(&p->on)) text = workspace_.write(hung->v - floorUnder(*workspace_.room(), *hung));
+      if (const auto* hung = std::get_if<WallPlace>(&p->on))
+        text = workspace_.write(hung->v - floorUnder(*workspace_.room(), *hung));
     } else {
       field->setEnabled(false);
       for (const Tape& tape : tapes)

@@ -45,9 +45,11 @@ CutOut::CutOut(const Piece& piece, int left, double pixelsPerMm, Workspace& work
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(left > 1 ? tr("%1, %2 not placed").arg(name).arg(left) : tr("%1, not placed").arg(name));
   setAccessibleDescription(tr("Enter places it, Delete removes it from the job"));
-  setToolTip(QString::fromStdString(pieceWords(piece, workspace.format())) + tr("\nDrag it onto the drawing, or press Enter."));
+  setToolTip(QString::fromStdString(pieceWords(piece, workspace.format())) +
+             tr("\nDrag it onto the drawing, or press Enter."));
   const QFontMetrics words(interfaceFont(12));
-  const int wide = std::max(static_cast<int>(piece.width * perMm_) + 2 * kEdge, words.horizontalAdvance(name) + (left > 1 ? 30 : 10));
+  const int wide = std::max(static_cast<int>(piece.width * perMm_) + 2 * kEdge,
+                            words.horizontalAdvance(name) + (left > 1 ? 30 : 10));
   setFixedSize(std::min(wide, 170), kTrayHeight - 6);
   setCursor(Qt::OpenHandCursor);
 }
@@ -60,12 +62,14 @@ void CutOut::paintEvent(QPaintEvent*) {
   p.setBrush(desk::kPaper);
   p.drawRoundedRect(paper, 2, 2);
   const Projection projection{perMm_, QPointF(width() / 2.0, 3 + (kCutOutHeight - 6) / 2.0)};
-  paintDrawing(p, cutOutDrawing(piece_, 96 / 25.4 / perMm_, workspace_.format()), projection, {Palette::screen(), &workspace_.images(), 1});
+  paintDrawing(p, cutOutDrawing(piece_, 96 / 25.4 / perMm_, workspace_.format()), projection,
+               {Palette::screen(), &workspace_.images(), 1});
   p.setFont(interfaceFont(12));
   p.setPen(desk::kInk);
   QString name = QString::fromStdString(piece_.name);
   if (left_ > 1) name += QStringLiteral(" \u00d7%1").arg(left_);
-  p.drawText(QRectF(3, height() - 21, width() - 6, 18), Qt::AlignCenter, p.fontMetrics().elidedText(name, Qt::ElideRight, width() - 6));
+  p.drawText(QRectF(3, height() - 21, width() - 6, 18), Qt::AlignCenter,
+             p.fontMetrics().elidedText(name, Qt::ElideRight, width() - 6));
 }
 
 void CutOut::mousePressEvent(QMouseEvent* event) {
@@ -86,7 +90,8 @@ void CutOut::mouseMoveEvent(QMouseEvent* event) {
 void CutOut::keyPressEvent(QKeyEvent* event) {
   if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) emit placeWanted();
   else if (event->key() == Qt::Key_Delete)
-    workspace_.document().edit(tr("remove %1 from the job").arg(QString::fromStdString(midSentence(piece_.name))), withoutPiece(workspace_.job(), piece_.id));
+    workspace_.document().edit(tr("remove %1 from the job").arg(QString::fromStdString(midSentence(piece_.name))),
+                               withoutPiece(workspace_.job(), piece_.id));
   else QWidget::keyPressEvent(event);
 }
 
@@ -170,7 +175,8 @@ bool Tray::eventFilter(QObject* watched, QEvent* event) {
   if (watched == line_ && event->type() == QEvent::KeyPress) {
     const auto* press = static_cast<QKeyEvent*>(event);
     if (press->key() == Qt::Key_Tab && !line_->text().isEmpty()) {
-      const PieceReading r = readPieceLine(line_->text().toStdString(), workspace_.job().units, workspace_.format(), swapped_);
+      const PieceReading r =
+          readPieceLine(line_->text().toStdString(), workspace_.job().units, workspace_.format(), swapped_);
       if (!r.completion.empty()) {
         line_->setText(line_->text() + QString::fromStdString(r.completion));
         echo();
@@ -182,7 +188,8 @@ bool Tray::eventFilter(QObject* watched, QEvent* event) {
       echo();
       return true;
     }
-    if ((press->key() == Qt::Key_Return || press->key() == Qt::Key_Enter) && (press->modifiers() & Qt::ControlModifier)) {
+    if ((press->key() == Qt::Key_Return || press->key() == Qt::Key_Enter) &&
+        (press->modifiers() & Qt::ControlModifier)) {
       take(true);
       return true;
     }
@@ -191,7 +198,8 @@ bool Tray::eventFilter(QObject* watched, QEvent* event) {
 }
 
 void Tray::take(bool placeAtOnce) {
-  const PieceReading r = readPieceLine(line_->text().toStdString(), workspace_.job().units, workspace_.format(), swapped_);
+  const PieceReading r =
+      readPieceLine(line_->text().toStdString(), workspace_.job().units, workspace_.format(), swapped_);
   if (!r.piece) {
     line_->setCursorPosition(static_cast<int>(r.at));
     return echo();
@@ -215,7 +223,9 @@ void Tray::take(bool placeAtOnce) {
     echo_->setText(QString::fromStdString(withIt.error().text()) + QStringLiteral("."));
     return;
   }
-  if (!workspace_.document().edit(tr("add %1").arg(QString::fromStdString(midSentence(piece.name))), *withIt, ids.next())) return;
+  if (!workspace_.document().edit(tr("add %1").arg(QString::fromStdString(midSentence(piece.name))), *withIt,
+                                  ids.next()))
+    return;
   line_->clear();
   swapped_ = false;
   echo();
@@ -234,7 +244,9 @@ void Tray::place(const PieceId& id) {
     return;
   }
   const bool onWall = hangs(piece->kind);
-  if (!workspace_.document().edit(tr("place %1").arg(QString::fromStdString(midSentence(piece->name))), added->job, ids.next())) return;
+  if (!workspace_.document().edit(tr("place %1").arg(QString::fromStdString(midSentence(piece->name))), added->job,
+                                  ids.next()))
+    return;
   workspace_.showStage(onWall ? Stage::Walls : Stage::Floor);
   workspace_.select(added->placement);
 }
@@ -261,7 +273,8 @@ void Tray::rebuild() {
     const std::size_t waiting = workspace_.job().pieces.size();
     auto* words = new QLabel(workspace_.scheme() != nullptr ? tr("The tray is empty: everything is placed.")
                              : waiting == 0                 ? tr("Pieces can be typed before there is a room.")
-                                            : tr("%1 wait here for a room to be measured.").arg(waiting == 1 ? tr("1 piece") : tr("%1 pieces").arg(waiting)));
+                                                            : tr("%1 wait here for a room to be measured.")
+                                                  .arg(waiting == 1 ? tr("1 piece") : tr("%1 pieces").arg(waiting)));
     words->setObjectName(QStringLiteral("barHint"));
     cutOuts_->addWidget(words);
   } else if (unplaced.size() > kMostShown) {

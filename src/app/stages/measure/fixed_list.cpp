@@ -15,8 +15,9 @@
 namespace mezzet {
 namespace {
 
-constexpr FeatureKind kKinds[] = {FeatureKind::Hearth,  FeatureKind::ChimneyBreast, FeatureKind::Radiator, FeatureKind::Column,
-                                  FeatureKind::BuiltIn, FeatureKind::Niche,         FeatureKind::Beam,     FeatureKind::Stair};
+constexpr FeatureKind kKinds[] = {FeatureKind::Hearth, FeatureKind::ChimneyBreast, FeatureKind::Radiator,
+                                  FeatureKind::Column, FeatureKind::BuiltIn,       FeatureKind::Niche,
+                                  FeatureKind::Beam,   FeatureKind::Stair};
 
 QString kindName(FeatureKind kind) {
   switch (kind) {
@@ -196,10 +197,14 @@ void FixedList::rebuild() {
     const auto measures = measuresOf(*room, f.outline);
     QString where;
     if (const auto* box = measures ? std::get_if<AgainstWall>(&*measures) : nullptr)
-      where = tr("%1 on wall %2, %3 wide").arg(kindName(f.kind), QString::fromStdString(box->wall.value), workspace_.write(box->width));
-    else if (measures) where = tr("%1 across corner %2").arg(kindName(f.kind), QString::fromStdString(std::get<AcrossCorner>(*measures).corner.value));
+      where = tr("%1 on wall %2, %3 wide")
+                  .arg(kindName(f.kind), QString::fromStdString(box->wall.value), workspace_.write(box->width));
+    else if (measures)
+      where = tr("%1 across corner %2")
+                  .arg(kindName(f.kind), QString::fromStdString(std::get<AcrossCorner>(*measures).corner.value));
     else where = tr("%1 of its own outline").arg(kindName(f.kind));
-    fold(where + (f.id == open_ ? tr(", hide") : tr(", change")), QStringLiteral("fold"), [this, id = f.id] { open_ = open_ == id ? FeatureId() : id; });
+    fold(where + (f.id == open_ ? tr(", hide") : tr(", change")), QStringLiteral("fold"),
+         [this, id = f.id] { open_ = open_ == id ? FeatureId() : id; });
     if (f.id == open_) addFields(f);
   }
   fold(thicknesses_ ? tr("Thickness of the walls, hide") : tr("Thickness of the walls, change"), QStringLiteral("fold"),
@@ -211,7 +216,8 @@ void FixedList::addThicknesses(const Room& room) {
   FieldGrid grid(complaint_);
   for (const Corner& c : room.corners) {
     const QString letter = QString::fromStdString(c.id.value);
-    grid.length(tr("Wall %1").arg(letter), ("thick" + c.id.value).c_str(), c.wallThickness ? workspace_.write(*c.wallThickness) : QString(),
+    grid.length(tr("Wall %1").arg(letter), ("thick" + c.id.value).c_str(),
+                c.wallThickness ? workspace_.write(*c.wallThickness) : QString(),
                 [this, id = c.id, roomId = room.id](const QString& t) {
                   std::optional<double> thickness;
                   if (!t.trimmed().isEmpty()) {
@@ -253,16 +259,17 @@ void FixedList::addStairFields(FieldGrid& grid, const Feature& feature) {
     });
   };
   const auto optional = [&](const QString& label, const char* name, std::optional<double> Stair::*member) {
-    grid.length(label, name, stair.*member ? workspace_.write(*(stair.*member)) : QString(), [this, feature, member](const QString& t) {
-      Feature changed = feature;
-      (*changed.stair).*member = std::nullopt;
-      if (!t.trimmed().isEmpty()) {
-        const LengthReading reading = workspace_.read(t);
-        if (!reading) return reading;
-        (*changed.stair).*member = reading.length;
-      }
-      return take(changed);
-    });
+    grid.length(label, name, stair.*member ? workspace_.write(*(stair.*member)) : QString(),
+                [this, feature, member](const QString& t) {
+                  Feature changed = feature;
+                  (*changed.stair).*member = std::nullopt;
+                  if (!t.trimmed().isEmpty()) {
+                    const LengthReading reading = workspace_.read(t);
+                    if (!reading) return reading;
+                    (*changed.stair).*member = reading.length;
+                  }
+                  return take(changed);
+                });
   };
   field(tr("Riser"), "stairRiser", &Stair::riser);
   field(tr("Going"), "stairGoing", &Stair::going);
@@ -270,10 +277,14 @@ void FixedList::addStairFields(FieldGrid& grid, const Feature& feature) {
   optional(tr("Nosing sticks out"), "stairNosing", &Stair::nosing);
   optional(tr("Handrail over nosings"), "stairHandrail", &Stair::handrail);
   optional(tr("Headroom over nosings"), "stairHeadroom", &Stair::headroom);
-  grid.choice(tr("Climbs"), "stairClimbs", {tr("along the wall"), tr("against it"), tr("away from the wall"), tr("towards it")},
+  grid.choice(tr("Climbs"), "stairClimbs",
+              {tr("along the wall"), tr("against it"), tr("away from the wall"), tr("towards it")},
               climbOf(*workspace_.room(), feature), [this, feature](int i) {
                 Feature changed = feature;
-                changed.stair->climbs = normalisedTurn(wallDirection(*workspace_.room(), feature) + (i == 0 ? 0 : i == 1 ? 180 : i == 2 ? 90 : 270));
+                changed.stair->climbs = normalisedTurn(wallDirection(*workspace_.room(), feature) + (i == 0   ? 0
+                                                                                                     : i == 1 ? 180
+                                                                                                     : i == 2 ? 90
+                                                                                                              : 270));
                 static_cast<void>(take(changed));
               });
   for (const std::string& s : stairWords(stair, workspace_.format())) grid.putWide(words(onScreen(s), "quietNote"));
@@ -335,7 +346,8 @@ void FixedList::addFields(const Feature& feature) {
     field(tr("Along wall before it"), "fixedBefore", *across, &AcrossCorner::before);
     field(tr("Along wall after it"), "fixedAfter", *across, &AcrossCorner::after);
   }
-  const auto optional = [&](const QString& label, const char* name, std::optional<double> Feature::*member, const QString& shown) {
+  const auto optional = [&](const QString& label, const char* name, std::optional<double> Feature::*member,
+                            const QString& shown) {
     grid.length(label, name, shown, [this, feature, member](const QString& t) {
       Feature changed = feature;
       changed.*member = std::nullopt;
@@ -347,24 +359,35 @@ void FixedList::addFields(const Feature& feature) {
       return take(changed);
     });
   };
-  if (feature.kind == FeatureKind::Radiator || feature.kind == FeatureKind::Niche || feature.kind == FeatureKind::Beam || feature.base)
-    optional(tr("Underside above floor"), "fixedBase", &Feature::base, feature.base ? workspace_.write(*feature.base) : QString());
-  if (!feature.stair) optional(tr("Height"), "fixedHeight", &Feature::height, feature.height ? workspace_.write(*feature.height) : QString());
+  if (feature.kind == FeatureKind::Radiator || feature.kind == FeatureKind::Niche ||
+      feature.kind == FeatureKind::Beam || feature.base)
+    optional(tr("Underside above floor"), "fixedBase", &Feature::base,
+             feature.base ? workspace_.write(*feature.base) : QString());
+  if (!feature.stair)
+    optional(tr("Height"), "fixedHeight", &Feature::height,
+             feature.height ? workspace_.write(*feature.height) : QString());
   if (feature.kind == FeatureKind::Hearth) {
-    optional(tr("Keep clear round it"), "fixedClear", &Feature::clear, workspace_.write(feature.clear.value_or(kHearthClear)));
-    optional(tr("Shelf above floor"), "fixedMantel", &Feature::mantel, feature.mantel ? workspace_.write(*feature.mantel) : QString());
+    optional(tr("Keep clear round it"), "fixedClear", &Feature::clear,
+             workspace_.write(feature.clear.value_or(kHearthClear)));
+    optional(tr("Shelf above floor"), "fixedMantel", &Feature::mantel,
+             feature.mantel ? workspace_.write(*feature.mantel) : QString());
     grid.putWide(words(tr("Distances to a fire are its maker's and the local code's."), "quietNote"));
   }
-  if (feature.kind == FeatureKind::Column || feature.kind == FeatureKind::ChimneyBreast || feature.kind == FeatureKind::Beam)
+  if (feature.kind == FeatureKind::Column || feature.kind == FeatureKind::ChimneyBreast ||
+      feature.kind == FeatureKind::Beam)
     grid.putWide(words(tr("Structure: changing it needs an engineer and permission."), "quietNote"));
-  if (feature.kind == FeatureKind::Radiator) grid.putWide(words(tr("Keep it free: its maker and the local code say how far."), "quietNote"));
+  if (feature.kind == FeatureKind::Radiator)
+    grid.putWide(words(tr("Keep it free: its maker and the local code say how far."), "quietNote"));
   for (const Alcove& alcove : alcovesBeside(room, feature))
-    grid.putWide(words(tr("An alcove beside it, %1 wide and %2 deep.").arg(workspace_.write(alcove.width), workspace_.write(alcove.depth)), "quietNote"));
+    grid.putWide(words(tr("An alcove beside it, %1 wide and %2 deep.")
+                           .arg(workspace_.write(alcove.width), workspace_.write(alcove.depth)),
+                       "quietNote"));
   if (feature.stair) addStairFields(grid, feature);
   auto* remove = new QPushButton(tr("Remove it"));
   remove->setObjectName(QStringLiteral("removeFixed"));
-  connect(remove, &QPushButton::clicked, this,
-          [this, id = feature.id, roomId = room.id] { workspace_.document().edit(tr("remove a fixed thing"), withoutFeature(workspace_.job(), roomId, id)); });
+  connect(remove, &QPushButton::clicked, this, [this, id = feature.id, roomId = room.id] {
+    workspace_.document().edit(tr("remove a fixed thing"), withoutFeature(workspace_.job(), roomId, id));
+  });
   grid.put(remove);
   rows_->addWidget(grid.box());
 }

@@ -43,7 +43,8 @@ QString placeWords(const Workspace& workspace, const Room& room, Vec2 at) {
   if (distance(meanOf(outlineOf(room)), at) < 150) return HeightsPage::tr("middle");
   const Corner* nearest = nullptr;
   for (const Corner& c : room.corners)
-    if (distance(c.at, at) < kPace && (nearest == nullptr || distance(c.at, at) < distance(nearest->at, at))) nearest = &c;
+    if (distance(c.at, at) < kPace && (nearest == nullptr || distance(c.at, at) < distance(nearest->at, at)))
+      nearest = &c;
   if (nearest != nullptr) return HeightsPage::tr("near %1").arg(QString::fromStdString(nearest->id.value));
   LengthFormat bare = workspace.format();
   bare.withUnit = false;
@@ -55,11 +56,13 @@ QString placeWords(const Workspace& workspace, const Room& room, Vec2 at) {
 
 HeightsPage::HeightsPage(Workspace& workspace, QWidget* parent) : SitePage(workspace, Topic::Heights, parent) {
   head_->addWidget(words(tr("Heights"), "panelTitle"));
-  head_->addWidget(words(tr("Take the ceiling at more than one point. A level line shows which way the floor falls."), "quietNote"));
+  head_->addWidget(
+      words(tr("Take the ceiling at more than one point. A level line shows which way the floor falls."), "quietNote"));
   kind_ = new QComboBox;
   kind_->setObjectName(QStringLiteral("heightKind"));
   kind_->setAccessibleName(tr("What is measured"));
-  for (const HeightKind kind : {HeightKind::Clear, HeightKind::ToFloor, HeightKind::ToCeiling}) kind_->addItem(kindWords(kind));
+  for (const HeightKind kind : {HeightKind::Clear, HeightKind::ToFloor, HeightKind::ToCeiling})
+    kind_->addItem(kindWords(kind));
   head_->addWidget(kind_);
   auto* row = new QHBoxLayout;
   place_ = new QComboBox;
@@ -68,7 +71,9 @@ HeightsPage::HeightsPage(Workspace& workspace, QWidget* parent) : SitePage(works
   place_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
   place_->setMinimumContentsLength(10);
   row->addWidget(place_, 1);
-  figure_ = new LengthField(tr("The height"), [this](const QString& t) { return t.trimmed().isEmpty() ? LengthReading{0.0, 0, {}} : add(t); });
+  figure_ = new LengthField(tr("The height"), [this](const QString& t) {
+    return t.trimmed().isEmpty() ? LengthReading{0.0, 0, {}} : add(t);
+  });
   figure_->setObjectName(QStringLiteral("heightFigure"));
   figure_->setPlaceholderText(tr("tape reads"));
   figure_->setComplaintLabel(complaint_);
@@ -97,7 +102,8 @@ void HeightsPage::fillPlaces() {
   const Vec2 middle = meanOf(outlineOf(*room));
   place_->addItem(tr("in the middle"), QPointF(middle.x, middle.y));
   if (const auto& spot = workspace_.spot())
-    place_->addItem(tr("at %1, %2").arg(workspace_.write(std::abs(spot->x)), workspace_.write(std::abs(spot->y))), QPointF(spot->x, spot->y));
+    place_->addItem(tr("at %1, %2").arg(workspace_.write(std::abs(spot->x)), workspace_.write(std::abs(spot->y))),
+                    QPointF(spot->x, spot->y));
   place_->setCurrentIndex(std::clamp(now, 0, place_->count() - 1));
 }
 
@@ -126,7 +132,8 @@ LengthReading HeightsPage::add(const QString& text) {
   const LengthReading out = taken(tr("height"), withHeight(workspace_.job(), room->id, h), ids.next());
   if (!out) return out;
   // On to the next corner, as one does when walking round.
-  if (place_->currentIndex() + 1 < static_cast<int>(room->corners.size()) + 1) place_->setCurrentIndex(place_->currentIndex() + 1);
+  if (place_->currentIndex() + 1 < static_cast<int>(room->corners.size()) + 1)
+    place_->setCurrentIndex(place_->currentIndex() + 1);
   figure_->show({});
   figure_->setText({});
   return out;
@@ -136,7 +143,8 @@ void HeightsPage::rebuild() {
   fillPlaces();
   const Room& room = *workspace_.room();
   const HeightReport report = heightReport(room, workspace_.format());
-  if (!room.heights.empty()) rows_->addWidget(words(onScreen(ceilingWords(room, workspace_.format()) + "."), "closure"));
+  if (!room.heights.empty())
+    rows_->addWidget(words(onScreen(ceilingWords(room, workspace_.format()) + "."), "closure"));
   say(report.sentences);
   for (const HeightReading& h : room.heights) addReadingRow(h, report);
   auto* shape = new QComboBox;
@@ -145,23 +153,27 @@ void HeightsPage::rebuild() {
   shape->addItems({tr("flat"), tr("sloped")});
   shape->setCurrentIndex(room.ceiling == CeilingShape::Sloped ? 1 : 0);
   connect(shape, &QComboBox::currentIndexChanged, this, [this, id = room.id](int i) {
-    take(tr("shape of the ceiling"), withCeilingShape(workspace_.job(), id, i == 1 ? CeilingShape::Sloped : CeilingShape::Flat));
+    take(tr("shape of the ceiling"),
+         withCeilingShape(workspace_.job(), id, i == 1 ? CeilingShape::Sloped : CeilingShape::Flat));
   });
   auto* row = new QHBoxLayout;
-  row->addWidget(words(room.ceilingAreas.empty() ? tr("The ceiling is") : tr("The rest of the ceiling is"), "quietNote"), 1);
+  row->addWidget(
+      words(room.ceilingAreas.empty() ? tr("The ceiling is") : tr("The rest of the ceiling is"), "quietNote"), 1);
   row->addWidget(shape);
   rows_->addLayout(row);
-  rows_->addWidget(button(partsOpen_ ? tr("Steps in the ceiling, hide") : tr("Steps in the ceiling, change"), "fold", [this] {
-    partsOpen_ = !partsOpen_;
-    QMetaObject::invokeMethod(
-        this, [this] { refresh(); }, Qt::QueuedConnection);
-  }));
+  rows_->addWidget(
+      button(partsOpen_ ? tr("Steps in the ceiling, hide") : tr("Steps in the ceiling, change"), "fold", [this] {
+        partsOpen_ = !partsOpen_;
+        QMetaObject::invokeMethod(
+            this, [this] { refresh(); }, Qt::QueuedConnection);
+      }));
   if (partsOpen_) addParts(room);
-  rows_->addWidget(button(trimOpen_ ? tr("Skirting, cornice, rail, hide") : tr("Skirting, cornice, rail, change"), "fold", [this] {
-    trimOpen_ = !trimOpen_;
-    QMetaObject::invokeMethod(
-        this, [this] { refresh(); }, Qt::QueuedConnection);
-  }));
+  rows_->addWidget(
+      button(trimOpen_ ? tr("Skirting, cornice, rail, hide") : tr("Skirting, cornice, rail, change"), "fold", [this] {
+        trimOpen_ = !trimOpen_;
+        QMetaObject::invokeMethod(
+            this, [this] { refresh(); }, Qt::QueuedConnection);
+      }));
   if (trimOpen_) addTrim(room);
 }
 
@@ -170,7 +182,9 @@ void HeightsPage::addReadingRow(const HeightReading& h, const HeightReport& repo
   row->setSpacing(6);
   const Room& room = *workspace_.room();
   const QString where = placeWords(workspace_, room, h.at);
-  const QString sign = h.kind == HeightKind::ToFloor ? QStringLiteral("\u2193 ") : h.kind == HeightKind::ToCeiling ? QStringLiteral("\u2191 ") : QString();
+  const QString sign = h.kind == HeightKind::ToFloor     ? QStringLiteral("\u2193 ")
+                       : h.kind == HeightKind::ToCeiling ? QStringLiteral("\u2191 ")
+                                                         : QString();
   auto* label = new QLabel(sign + where);
   label->setMinimumWidth(84);
   row->addWidget(label);
@@ -188,11 +202,15 @@ void HeightsPage::addReadingRow(const HeightReading& h, const HeightReport& repo
   field->show(workspace_.write(h.taken.value));
   field->setFixedWidth(88);
   row->addWidget(field);
-  const auto said = std::find_if(report.rows.begin(), report.rows.end(), [&](const HeightRow& r) { return r.reading == h.id; });
+  const auto said =
+      std::find_if(report.rows.begin(), report.rows.end(), [&](const HeightRow& r) { return r.reading == h.id; });
   const double w = said != report.rows.end() && said->sigma > 0 ? said->residual / said->sigma : 0;
-  row->addWidget(new ResidualBar(w, said == report.rows.end() ? ReadingStatus::Unchecked : std::abs(w) > 3.29 ? ReadingStatus::Suspect : ReadingStatus::Ok));
-  auto* remove = button(QStringLiteral("\u00d7"), "removeHeight",
-                        [this, id = h.id, roomId = room.id] { take(tr("take a height out"), withoutHeight(workspace_.job(), roomId, id)); });
+  row->addWidget(new ResidualBar(w, said == report.rows.end() ? ReadingStatus::Unchecked
+                                    : std::abs(w) > 3.29      ? ReadingStatus::Suspect
+                                                              : ReadingStatus::Ok));
+  auto* remove = button(QStringLiteral("\u00d7"), "removeHeight", [this, id = h.id, roomId = room.id] {
+    take(tr("take a height out"), withoutHeight(workspace_.job(), roomId, id));
+  });
   remove->setAccessibleName(tr("Take out %1").arg(where));
   remove->setObjectName(QStringLiteral("cross"));
   remove->setFixedWidth(30);
@@ -216,7 +234,8 @@ void HeightsPage::addParts(const Room& room) {
         changed.outline = *outline;
         return withCeilingArea(workspace_.job(), id, changed);
       };
-      grid.choice(tr("Along wall"), "partWall", walls, static_cast<int>(walls.indexOf(QString::fromStdString(box->wall.value))),
+      grid.choice(tr("Along wall"), "partWall", walls,
+                  static_cast<int>(walls.indexOf(QString::fromStdString(box->wall.value))),
                   [this, now = *box, change, walls](int i) {
                     AgainstWall other = now;
                     other.wall = CornerId(walls[i].toStdString());
@@ -239,13 +258,15 @@ void HeightsPage::addParts(const Room& room) {
       field(tr("Width"), "partWidth", &AgainstWall::width);
       field(tr("Depth"), "partDepth", &AgainstWall::depth);
     }
-    grid.choice(tr("It is"), "partShape", {tr("flat"), tr("sloped")}, a.shape == CeilingShape::Sloped ? 1 : 0, [this, a, id = room.id](int i) {
-      CeilingArea changed = a;
-      changed.shape = i == 1 ? CeilingShape::Sloped : CeilingShape::Flat;
-      take(tr("part of the ceiling"), withCeilingArea(workspace_.job(), id, changed));
-    });
-    grid.put(button(tr("Remove it"), "removePart",
-                    [this, part = a.id, id = room.id] { take(tr("remove a part of the ceiling"), withoutCeilingArea(workspace_.job(), id, part)); }));
+    grid.choice(tr("It is"), "partShape", {tr("flat"), tr("sloped")}, a.shape == CeilingShape::Sloped ? 1 : 0,
+                [this, a, id = room.id](int i) {
+                  CeilingArea changed = a;
+                  changed.shape = i == 1 ? CeilingShape::Sloped : CeilingShape::Flat;
+                  take(tr("part of the ceiling"), withCeilingArea(workspace_.job(), id, changed));
+                });
+    grid.put(button(tr("Remove it"), "removePart", [this, part = a.id, id = room.id] {
+      take(tr("remove a part of the ceiling"), withoutCeilingArea(workspace_.job(), id, part));
+    }));
     rows_->addWidget(grid.box());
   }
   rows_->addWidget(words(tr("Heights inside a part are its own."), "quietNote"));
@@ -255,7 +276,8 @@ void HeightsPage::addParts(const Room& room) {
     const auto outline = outlineFrom(now, AgainstWall{wall.id, 0, 0, wall.length(), 600}, workspace_.format());
     if (!outline) return complain(outline.error().text() + ".");
     IdSource ids = workspace_.document().ids();
-    take(tr("part of the ceiling"), withCeilingArea(workspace_.job(), id, {ids.take<CeilingId>("c"), *outline, CeilingShape::Flat}), ids.next());
+    take(tr("part of the ceiling"),
+         withCeilingArea(workspace_.job(), id, {ids.take<CeilingId>("c"), *outline, CeilingShape::Flat}), ids.next());
   }));
 }
 

@@ -1,4 +1,5 @@
-// Heights: floor to ceiling at several points, the floor against a level line, parts of a stepped ceiling, trim round the walls.
+// Heights: floor to ceiling at several points, the floor against a level line, parts of a stepped ceiling, trim round
+// the walls.
 #pragma once
 
 #include <QComboBox>

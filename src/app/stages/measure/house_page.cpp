@@ -22,7 +22,9 @@ QString doorName(const Opening& o) {
 
 HousePage::HousePage(Workspace& workspace, QWidget* parent) : SitePage(workspace, Topic::House, parent) {
   head_->addWidget(words(tr("The house"), "panelTitle"));
-  head_->addWidget(words(tr("Say where each door leads, and the rooms come together. Measure the wall between them in the doorway."), "quietNote"));
+  head_->addWidget(
+      words(tr("Say where each door leads, and the rooms come together. Measure the wall between them in the doorway."),
+            "quietNote"));
 }
 
 void HousePage::rebuild() {
@@ -47,7 +49,9 @@ void HousePage::rebuild() {
   if (together.size() > 1) {
     const auto both = walkedTogether(workspace_.job(), together);
     rows_->addWidget(
-        words(both ? tr("Walked together, %1 rooms make one outline of %2 corners with their doorways as necks.").arg(together.size()).arg(both->corners.size())
+        words(both ? tr("Walked together, %1 rooms make one outline of %2 corners with their doorways as necks.")
+                         .arg(together.size())
+                         .arg(both->corners.size())
                    : onScreen(both.error().text()) + QStringLiteral("."),
               "quietNote"));
   }
@@ -57,7 +61,9 @@ void HousePage::rebuild() {
 void HousePage::addDoor(const Room& room, const Opening& opening) {
   const Job& job = workspace_.job();
   rows_->addWidget(
-      words(tr("%1, wall %2, %3 wide").arg(doorName(opening), QString::fromStdString(opening.wall.value), workspace_.write(opening.width)), "note"));
+      words(tr("%1, wall %2, %3 wide")
+                .arg(doorName(opening), QString::fromStdString(opening.wall.value), workspace_.write(opening.width)),
+            "note"));
   FieldGrid grid(complaint_);
   QStringList words{tr("nowhere known")};
   std::vector<LeadsTo> places;
@@ -67,7 +73,9 @@ void HousePage::addDoor(const Room& room, const Opening& opening) {
       for (const Opening& o : other->openings) {
         if (o.kind == OpeningKind::Window) continue;
         places.push_back({other->id, o.id});
-        words << tr("%1, %2 on %3").arg(QString::fromStdString(other->name), QString::fromStdString(openingName(o)), QString::fromStdString(o.wall.value));
+        words << tr("%1, %2 on %3")
+                     .arg(QString::fromStdString(other->name), QString::fromStdString(openingName(o)),
+                          QString::fromStdString(o.wall.value));
         if (opening.leadsTo == places.back()) now = static_cast<int>(places.size());
       }
   const std::string key = "leads-" + opening.id.value;
@@ -77,7 +85,8 @@ void HousePage::addDoor(const Room& room, const Opening& opening) {
   });
   if (opening.leadsTo) {
     const Between between = thicknessAt(job, room, opening);
-    grid.length(tr("Wall between"), ("between-" + opening.id.value).c_str(), between.measured ? workspace_.write(between.thickness) : QString(),
+    grid.length(tr("Wall between"), ("between-" + opening.id.value).c_str(),
+                between.measured ? workspace_.write(between.thickness) : QString(),
                 [this, id = room.id, door = opening.id, to = *opening.leadsTo](const QString& t) {
                   return typed(t, tr("thickness of a wall"), [&](std::optional<double> length) -> Result<Job> {
                     if (!length) return workspace_.job();
@@ -99,7 +108,8 @@ void HousePage::addStoreys(const Room& room) {
     if (s.id == room.storey) now = static_cast<int>(names.size()) - 1;
   }
   grid.choice(tr("This room is on"), "roomStorey", names, now, [this, id = room.id, storeys = job.storeys](int i) {
-    take(tr("storey"), withRoomOnStorey(workspace_.job(), id, i == 0 ? StoreyId() : storeys[static_cast<std::size_t>(i - 1)].id));
+    take(tr("storey"),
+         withRoomOnStorey(workspace_.job(), id, i == 0 ? StoreyId() : storeys[static_cast<std::size_t>(i - 1)].id));
   });
   for (const Storey& s : job.storeys) {
     auto* name = new QLineEdit(QString::fromStdString(s.name));
@@ -121,7 +131,8 @@ void HousePage::addStoreys(const Room& room) {
         return withStorey(workspace_.job(), changed);
       });
     });
-    grid.put(button(tr("Remove it"), "removeStorey", [this, id = s.id] { take(tr("remove a storey"), withoutStorey(workspace_.job(), id)); }));
+    grid.put(button(tr("Remove it"), "removeStorey",
+                    [this, id = s.id] { take(tr("remove a storey"), withoutStorey(workspace_.job(), id)); }));
   }
   rows_->addWidget(grid.box());
   rows_->addWidget(button(tr("+ Storey"), "addStorey", [this] {
@@ -129,7 +140,9 @@ void HousePage::addStoreys(const Room& room) {
     double top = 0;
     for (const Storey& s : workspace_.job().storeys) top = std::max(top, s.level);
     const bool first = workspace_.job().storeys.empty();
-    take(tr("add a storey"), withStorey(workspace_.job(), {ids.take<StoreyId>("e"), first ? "Ground floor" : "Upper floor", first ? 0 : top + 2700}),
+    take(tr("add a storey"),
+         withStorey(workspace_.job(),
+                    {ids.take<StoreyId>("e"), first ? "Ground floor" : "Upper floor", first ? 0 : top + 2700}),
          ids.next());
   }));
 }

@@ -12,7 +12,8 @@
 namespace mezzet {
 namespace {
 
-constexpr PointKind kKinds[] = {PointKind::Socket, PointKind::Switch, PointKind::WallLight, PointKind::Vent, PointKind::Thermostat, PointKind::Detector};
+constexpr PointKind kKinds[] = {PointKind::Socket, PointKind::Switch,     PointKind::WallLight,
+                                PointKind::Vent,   PointKind::Thermostat, PointKind::Detector};
 
 QString nameOf(PointKind kind) {
   QString name = QString::fromUtf8(pointWord(kind));
@@ -33,25 +34,30 @@ double usualHeight(PointKind kind) {
   return 0;
 }
 
-constexpr std::pair<WallMaterial, const char*> kMaterials[] = {{WallMaterial::Unknown, QT_TRANSLATE_NOOP("InWallPage", "not known")},
-                                                               {WallMaterial::BoardOnStuds, QT_TRANSLATE_NOOP("InWallPage", "board on studs")},
-                                                               {WallMaterial::LathAndPlaster, QT_TRANSLATE_NOOP("InWallPage", "lath and plaster")},
-                                                               {WallMaterial::Brick, QT_TRANSLATE_NOOP("InWallPage", "brick")},
-                                                               {WallMaterial::Block, QT_TRANSLATE_NOOP("InWallPage", "block")},
-                                                               {WallMaterial::Concrete, QT_TRANSLATE_NOOP("InWallPage", "concrete")},
-                                                               {WallMaterial::Stone, QT_TRANSLATE_NOOP("InWallPage", "stone")},
-                                                               {WallMaterial::Timber, QT_TRANSLATE_NOOP("InWallPage", "timber")}};
+constexpr std::pair<WallMaterial, const char*> kMaterials[] = {
+    {WallMaterial::Unknown, QT_TRANSLATE_NOOP("InWallPage", "not known")},
+    {WallMaterial::BoardOnStuds, QT_TRANSLATE_NOOP("InWallPage", "board on studs")},
+    {WallMaterial::LathAndPlaster, QT_TRANSLATE_NOOP("InWallPage", "lath and plaster")},
+    {WallMaterial::Brick, QT_TRANSLATE_NOOP("InWallPage", "brick")},
+    {WallMaterial::Block, QT_TRANSLATE_NOOP("InWallPage", "block")},
+    {WallMaterial::Concrete, QT_TRANSLATE_NOOP("InWallPage", "concrete")},
+    {WallMaterial::Stone, QT_TRANSLATE_NOOP("InWallPage", "stone")},
+    {WallMaterial::Timber, QT_TRANSLATE_NOOP("InWallPage", "timber")}};
 
 QString fixingWords(WallMaterial material) {
   switch (material) {
-    case WallMaterial::Unknown: return InWallPage::tr("Knock or drill a trial hole where it will be covered: the fixing is chosen by the wall.");
+    case WallMaterial::Unknown:
+      return InWallPage::tr("Knock or drill a trial hole where it will be covered: the fixing is chosen by the wall.");
     case WallMaterial::BoardOnStuds:
     case WallMaterial::LathAndPlaster:
-      return InWallPage::tr("Heavy things go into studs, or on fixings rated for the load in this board. Old plaster: lead or asbestos survey before cutting.");
+      return InWallPage::tr(
+          "Heavy things go into studs, or on fixings rated for the load in this board. Old plaster: lead or asbestos "
+          "survey before cutting.");
     case WallMaterial::Brick:
     case WallMaterial::Block:
     case WallMaterial::Concrete:
-    case WallMaterial::Stone: return InWallPage::tr("Plugs and screws rated for the load in this wall, into the unit and not its joint.");
+    case WallMaterial::Stone:
+      return InWallPage::tr("Plugs and screws rated for the load in this wall, into the unit and not its joint.");
     case WallMaterial::Timber: return InWallPage::tr("Screws rated for the load, pre-drilled in hard wood.");
   }
   return {};
@@ -63,7 +69,8 @@ InWallPage::InWallPage(Workspace& workspace, QWidget* parent) : SitePage(workspa
   head_->addWidget(words(tr("In the wall"), "panelTitle"));
   connect(&workspace_, &Workspace::readingShown, this, [this] {
     // What is open follows the pointer.
-    if (!workspace_.spot() || open_.empty() || workspace_.topic() != Topic::InWall || workspace_.room() == nullptr) return;
+    if (!workspace_.spot() || open_.empty() || workspace_.topic() != Topic::InWall || workspace_.room() == nullptr)
+      return;
     Room room = *workspace_.room();
     const auto wall = findWall(room, workspace_.wall());
     for (WallPoint& p : room.points)
@@ -122,7 +129,8 @@ void InWallPage::rebuild() {
   rows_->addWidget(words(tr("Sockets and the like"), "subject"));
   for (const WallPoint& p : room.points) {
     if (!p.wall.empty() && p.wall != workspace_.wall()) continue;
-    const QString where = p.wall.empty() ? tr("%1 in the ceiling").arg(nameOf(p.kind)) : tr("%1, %2 up").arg(nameOf(p.kind), workspace_.write(p.height));
+    const QString where = p.wall.empty() ? tr("%1 in the ceiling").arg(nameOf(p.kind))
+                                         : tr("%1, %2 up").arg(nameOf(p.kind), workspace_.write(p.height));
     rows_->addWidget(button(where + (p.id == open_ ? tr(", hide") : tr(", change")), "fold", [this, id = p.id] {
       open_ = open_ == id ? PointId() : id;
       QMetaObject::invokeMethod(
@@ -141,9 +149,9 @@ void InWallPage::rebuild() {
     ++at;
   }
   rows_->addLayout(grid);
-  rows_->addWidget(words(
-      tr("Cables are likely straight above, below and beside a point: a regional convention, no proof of safety. Electrical work: a licensed electrician."),
-      "quietNote"));
+  rows_->addWidget(words(tr("Cables are likely straight above, below and beside a point: a regional convention, no "
+                            "proof of safety. Electrical work: a licensed electrician."),
+                         "quietNote"));
   addStuds(room);
 }
 
@@ -159,7 +167,8 @@ void InWallPage::addPoint(PointKind kind) {
     p.at = meanOf(outlineOf(room));
   } else {
     p.wall = wall->id;
-    p.along = workspace_.spot() ? std::clamp(wall->length() - workspace_.spot()->x, 0.0, wall->length()) : wall->length() / 2;
+    p.along =
+        workspace_.spot() ? std::clamp(wall->length() - workspace_.spot()->x, 0.0, wall->length()) : wall->length() / 2;
     p.height = workspace_.spot() ? std::max(0.0, workspace_.spot()->y) : usualHeight(kind);
   }
   changed.points.push_back(p);
@@ -172,12 +181,13 @@ void InWallPage::addPointFields(const WallPoint& point) {
   FieldGrid grid(complaint_);
   const auto field = [&](const QString& label, const char* name, double value, auto set) {
     grid.length(label, name, workspace_.write(value), [this, point, set](const QString& t) {
-      return typed(t, tr("move a %1").arg(QString::fromUtf8(pointWord(point.kind))), [&](std::optional<double> length) -> Result<Job> {
-        Room changed = *workspace_.room();
-        for (WallPoint& p : changed.points)
-          if (p.id == point.id) set(p, length.value_or(0));
-        return withRoom(workspace_.job(), changed);
-      });
+      return typed(t, tr("move a %1").arg(QString::fromUtf8(pointWord(point.kind))),
+                   [&](std::optional<double> length) -> Result<Job> {
+                     Room changed = *workspace_.room();
+                     for (WallPoint& p : changed.points)
+                       if (p.id == point.id) set(p, length.value_or(0));
+                     return withRoom(workspace_.job(), changed);
+                   });
     });
   };
   if (point.wall.empty()) {
@@ -241,7 +251,8 @@ void InWallPage::takeTaps() {
   IdSource ids = workspace_.document().ids();
   StudRecord studs = record();
   // In metric a comma between digits is a decimal comma.
-  const QRegularExpression between(workspace_.job().units == Unit::Inch ? QStringLiteral("[,;]") : QStringLiteral(";|,\\s+"));
+  const QRegularExpression between(workspace_.job().units == Unit::Inch ? QStringLiteral("[,;]")
+                                                                        : QStringLiteral(";|,\\s+"));
   const QStringList parts = taps_->text().split(between, Qt::SkipEmptyParts);
   for (const QString& part : parts) {
     const LengthReading reading = workspace_.read(part.trimmed());

@@ -39,8 +39,9 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(6);
   column->addWidget(words(tr("Walls"), "panelTitle"));
-  column->addWidget(
-      words(tr("Walk round with the room on your left hand. Type each wall as the tape reads, and which way the corner at its end turns."), "quietNote"));
+  column->addWidget(words(tr("Walk round with the room on your left hand. Type each wall as the tape reads, and which "
+                             "way the corner at its end turns."),
+                          "quietNote"));
   rows_ = new QVBoxLayout;
   rows_->setSpacing(5);
   column->addLayout(rows_);
@@ -78,7 +79,8 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   connect(keepReadings_, &QPushButton::clicked, this, [this] {
     IdSource ids = workspace_.document().ids();
     if (const auto room = roomOfWalk(*workspace_.room(), ids))
-      if (const auto after = withRoom(workspace_.job(), *room)) workspace_.document().edit(tr("keep the readings"), *after, ids.next());
+      if (const auto after = withRoom(workspace_.job(), *room))
+        workspace_.document().edit(tr("keep the readings"), *after, ids.next());
   });
   column->addWidget(keepReadings_);
   leaveSketch_ = new QPushButton(tr("Back to the readings"));
@@ -132,7 +134,8 @@ bool MeasurePanel::walking() const {
 
 std::vector<WalkedRun> MeasurePanel::walkedRuns() const {
   std::vector<WalkedRun> out;
-  for (const Run& run : runs_) out.push_back({run.length, run.length ? workspace_.write(*run.length).toStdString() : std::string(), run.turn});
+  for (const Run& run : runs_)
+    out.push_back({run.length, run.length ? workspace_.write(*run.length).toStdString() : std::string(), run.turn});
   return out;
 }
 
@@ -161,8 +164,10 @@ void MeasurePanel::reload() {
   if (room == nullptr && ceiling_ == 0) ceiling_ = kUsualCeiling;
   ceilingField_->show(workspace_.write(room != nullptr ? room->ceilingHeight : ceiling_));
   // Once heights were taken they say it.
-  const bool taken = room != nullptr && std::any_of(room->heights.begin(), room->heights.end(),
-                                                    [](const HeightReading& h) { return h.kind != HeightKind::ToFloor && !h.taken.superseded; });
+  const bool taken =
+      room != nullptr && std::any_of(room->heights.begin(), room->heights.end(), [](const HeightReading& h) {
+        return h.kind != HeightKind::ToFloor && !h.taken.superseded;
+      });
   ceilingField_->setEnabled(!taken);
   ceilingField_->setToolTip(taken ? tr("From the heights that were taken; change them under Heights") : QString());
   if (now != taken_ || id != room_ || fields_.empty()) {
@@ -188,9 +193,11 @@ void MeasurePanel::rebuildRows() {
     auto* tag = new QLabel(letter);
     tag->setFixedSize(24, 24);
     tag->setAlignment(Qt::AlignCenter);
-    tag->setStyleSheet(QStringLiteral("color: #1d2730; border: 1px solid #1d2730; border-radius: 12px; background: #f8f4ea;"));
+    tag->setStyleSheet(
+        QStringLiteral("color: #1d2730; border: 1px solid #1d2730; border-radius: 12px; background: #f8f4ea;"));
     row->addWidget(tag);
-    auto* field = new LengthField(tr("Length of wall %1").arg(letter), [this, i](const QString& t) { return typeRun(i, t); });
+    auto* field =
+        new LengthField(tr("Length of wall %1").arg(letter), [this, i](const QString& t) { return typeRun(i, t); });
     field->setObjectName(QStringLiteral("run") + letter);
     field->setComplaintLabel(runComplaint_);
     field->setPlaceholderText(tr("tape reads"));
@@ -200,7 +207,8 @@ void MeasurePanel::rebuildRows() {
     auto* turn = new QComboBox;
     turn->setObjectName(QStringLiteral("turn") + letter);
     turn->setAccessibleName(tr("Corner at the end of wall %1").arg(letter));
-    for (const double degrees : {90.0, -90.0, 45.0, -45.0}) turn->addItem(QString::fromStdString(writeTurn(degrees)), degrees);
+    for (const double degrees : {90.0, -90.0, 45.0, -45.0})
+      turn->addItem(QString::fromStdString(writeTurn(degrees)), degrees);
     int at = turn->findData(runs_[i].turn);
     if (at < 0) {
       turn->addItem(QString::fromStdString(writeTurn(runs_[i].turn)), runs_[i].turn);
@@ -218,7 +226,8 @@ void MeasurePanel::rebuildRows() {
     connect(turn, &QComboBox::currentIndexChanged, this, [this, i, turn] {
       if (turn->currentIndex() >= 0) setTurn(i, turn->currentData().toDouble());
     });
-    connect(turn->lineEdit(), &QLineEdit::editingFinished, this, [this, i, turn] { typeTurn(i, turn->currentText(), turn); });
+    connect(turn->lineEdit(), &QLineEdit::editingFinished, this,
+            [this, i, turn] { typeTurn(i, turn->currentText(), turn); });
     row->addWidget(turn, 1);
     rows_->addLayout(row);
     fields_.push_back(field);
@@ -313,11 +322,14 @@ void MeasurePanel::showState() {
   }
   const bool drafting = changed() && walking();
   emit draftChanged(drafting ? std::optional(runs_) : std::nullopt, drafting ? justTyped_.value_or(runs_.size()) : 0);
-  if (!restoring_) workspace_.document().setDraft(drafting ? std::optional(WalkDraft{room_, runs_, ceiling_}) : std::nullopt);
+  if (!restoring_)
+    workspace_.document().setDraft(drafting ? std::optional(WalkDraft{room_, runs_, ceiling_}) : std::nullopt);
 }
 
 void MeasurePanel::useOutline() {
-  const auto refuse = [this](const Error& fault) { state_->setText(QString::fromStdString(fault.text()) + QStringLiteral(".")); };
+  const auto refuse = [this](const Error& fault) {
+    state_->setText(QString::fromStdString(fault.text()) + QStringLiteral("."));
+  };
   const auto corners = cornersFromRuns(runs_, workspace_.format());
   const Job& job = workspace_.job();
   IdSource ids = workspace_.document().ids();

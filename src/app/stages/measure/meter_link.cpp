@@ -5,8 +5,9 @@
 namespace mezzet {
 namespace {
 
-constexpr int kLookAgain = 1500;           // ms between two tries to find the device
-constexpr qint64 kMostAtOnce = 64 * 1024;  // bytes taken in one turn of the event loop: a burst must not freeze the window
+constexpr int kLookAgain = 1500;  // ms between two tries to find the device
+constexpr qint64 kMostAtOnce =
+    64 * 1024;  // bytes taken in one turn of the event loop: a burst must not freeze the window
 constexpr std::size_t kMostRemembered = 1000;
 constexpr std::size_t kMostReadingsAtOnce = 50;  // of one turn; a device that sends more is broken
 
@@ -88,8 +89,10 @@ void MeterLink::arrived() {
       if (seen_.size() > kMostRemembered) seen_.erase(seen_.begin());
       return taken < kMostReadingsAtOnce && seen_.insert(number).second && ++taken > 0;
     };
-    if (const auto* r = std::get_if<MeterReading>(&message); r != nullptr && fresh(r->number)) emit reading(r->value, r->u95);
-    if (const auto* h = std::get_if<MeterHit>(&message); h != nullptr && fresh(h->number)) emit hit(h->along, h->confidence);
+    if (const auto* r = std::get_if<MeterReading>(&message); r != nullptr && fresh(r->number))
+      emit reading(r->value, r->u95);
+    if (const auto* h = std::get_if<MeterHit>(&message); h != nullptr && fresh(h->number))
+      emit hit(h->along, h->confidence);
   }
   if (last) emit live(*last);
   if (socket_.bytesAvailable() > 0) QMetaObject::invokeMethod(this, &MeterLink::arrived, Qt::QueuedConnection);

@@ -1,4 +1,5 @@
-// A measuring device on a local socket (docs/meter-protocol.md): connects, takes what it says, bears what it should not say.
+// A measuring device on a local socket (docs/meter-protocol.md): connects, takes what it says, bears what it should not
+// say.
 #pragma once
 
 #include <QLocalSocket>

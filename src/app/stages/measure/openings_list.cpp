@@ -114,7 +114,8 @@ void OpeningsList::rebuild() {
   for (const Opening& o : room->openings) {
     auto* row = new QPushButton;
     row->setObjectName(QStringLiteral("fold"));
-    row->setText(tr("%1 on wall %2, %3 wide").arg(kindName(o.kind), QString::fromStdString(o.wall.value), workspace_.write(o.width)) +
+    row->setText(tr("%1 on wall %2, %3 wide")
+                     .arg(kindName(o.kind), QString::fromStdString(o.wall.value), workspace_.write(o.width)) +
                  (o.id == open_ ? tr(", hide") : tr(", change")));
     row->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(row, &QPushButton::clicked, this, [this, id = o.id] {
@@ -127,7 +128,8 @@ void OpeningsList::rebuild() {
   }
 }
 
-/// The three readings along the wall. What was never read shows where the opening stands, and is a reading once it is typed.
+/// The three readings along the wall. What was never read shows where the opening stands, and is a reading once it is
+/// typed.
 void OpeningsList::addReadings(FieldGrid& grid, const Opening& opening) {
   const Room& room = *workspace_.room();
   const auto closure = closureOf(room, opening.wall);
@@ -135,18 +137,22 @@ void OpeningsList::addReadings(FieldGrid& grid, const Opening& opening) {
     const OpeningReading* known = nullptr;
     for (const OpeningReading& r : opening.readings)
       if (r.part == which && !r.taken.superseded) known = &r;
-    const QString shown = known != nullptr ? workspace_.write(known->taken.value) + (known->taken.atTrim ? tr(" trim") : QString()) : workspace_.write(stands);
+    const QString shown = known != nullptr
+                              ? workspace_.write(known->taken.value) + (known->taken.atTrim ? tr(" trim") : QString())
+                              : workspace_.write(stands);
     grid.length(label, name, shown, [this, opening, which, shown](const QString& t) {
       QString text = t.trimmed();
       if (text == shown) return LengthReading{0.0, 0, {}};
       // A field that goes when its row is made anew says once more what was just taken.
       if (const Opening* now = findOpening(*workspace_.room(), opening.id))
         for (const OpeningReading& r : now->readings)
-          if (r.part == which && !r.taken.superseded && r.taken.typed == text.toStdString() && opening.readings != now->readings)
+          if (r.part == which && !r.taken.superseded && r.taken.typed == text.toStdString() &&
+              opening.readings != now->readings)
             return LengthReading{0.0, 0, {}};
       OpeningReading r;
       // "57 1/2 trim", "1460 laser": how it was taken follows the figure.
-      for (const auto& [word, set] : {std::pair{QStringLiteral("trim"), 1}, std::pair{QStringLiteral("laser"), 2}, std::pair{QStringLiteral("jamb"), 0}})
+      for (const auto& [word, set] : {std::pair{QStringLiteral("trim"), 1}, std::pair{QStringLiteral("laser"), 2},
+                                      std::pair{QStringLiteral("jamb"), 0}})
         if (text.endsWith(word, Qt::CaseInsensitive)) {
           text = text.left(text.size() - word.size()).trimmed();
           if (set == 1) r.taken.atTrim = true;
@@ -179,9 +185,14 @@ void OpeningsList::addReadings(FieldGrid& grid, const Opening& opening) {
   if (closure)
     for (const OpeningRow& row : closure->rows)
       if (row.opening == opening.id && !row.reading.empty() && std::abs(row.residual) >= 0.05)
-        left << (row.part == OpeningPart::Start ? tr("start %1") : row.part == OpeningPart::Width ? tr("width %1") : tr("end %1")).arg(row.residual, 0, 'f', 1);
-  if (!left.isEmpty()) grid.putWide(words(tr("Adjusted by, mm: %1.").arg(left.join(QStringLiteral(", "))), "quietNote"));
-  for (const std::string& s : closureWords(room, opening.id, workspace_.format())) grid.putWide(words(onScreen(s), "quietNote"));
+        left << (row.part == OpeningPart::Start   ? tr("start %1")
+                 : row.part == OpeningPart::Width ? tr("width %1")
+                                                  : tr("end %1"))
+                    .arg(row.residual, 0, 'f', 1);
+  if (!left.isEmpty())
+    grid.putWide(words(tr("Adjusted by, mm: %1.").arg(left.join(QStringLiteral(", "))), "quietNote"));
+  for (const std::string& s : closureWords(room, opening.id, workspace_.format()))
+    grid.putWide(words(onScreen(s), "quietNote"));
 }
 
 void OpeningsList::addFields(const Opening& opening) {
@@ -189,20 +200,22 @@ void OpeningsList::addFields(const Opening& opening) {
   FieldGrid grid(complaint_);
   QStringList walls;
   for (const Corner& c : room->corners) walls << QString::fromStdString(c.id.value);
-  grid.choice(tr("Wall"), "openingWall", walls, static_cast<int>(walls.indexOf(QString::fromStdString(opening.wall.value))), [this, opening, walls](int to) {
-    Opening o = opening;
-    o.wall = CornerId(walls[to].toStdString());
-    const LengthReading taken = take(o);
-    if (taken) return;
-    QMetaObject::invokeMethod(
-        this,
-        [this, taken] {
-          rebuild();
-          complaint_->setText(QString::fromStdString(taken.complaint));
-          complaint_->show();
-        },
-        Qt::QueuedConnection);
-  });
+  grid.choice(tr("Wall"), "openingWall", walls,
+              static_cast<int>(walls.indexOf(QString::fromStdString(opening.wall.value))),
+              [this, opening, walls](int to) {
+                Opening o = opening;
+                o.wall = CornerId(walls[to].toStdString());
+                const LengthReading taken = take(o);
+                if (taken) return;
+                QMetaObject::invokeMethod(
+                    this,
+                    [this, taken] {
+                      rebuild();
+                      complaint_->setText(QString::fromStdString(taken.complaint));
+                      complaint_->show();
+                    },
+                    Qt::QueuedConnection);
+              });
   const auto field = [&](const QString& words, const char* name, double Opening::*member) {
     grid.length(words, name, workspace_.write(opening.*member), [this, opening, member](const QString& t) {
       const LengthReading reading = workspace_.read(t);
@@ -214,24 +227,25 @@ void OpeningsList::addFields(const Opening& opening) {
   };
   addReadings(grid, opening);
   const auto optional = [&](const QString& words, const char* name, std::optional<double> Opening::*member) {
-    grid.length(words, name, opening.*member ? workspace_.write(*(opening.*member)) : QString(), [this, opening, member](const QString& t) {
-      Opening o = opening;
-      o.*member = std::nullopt;
-      if (!t.trimmed().isEmpty()) {
-        const LengthReading reading = workspace_.read(t);
-        if (!reading) return reading;
-        o.*member = *reading.length;
-      }
-      const auto closed = withOpening(workspace_.job(), workspace_.room()->id, o);
-      if (!closed) return LengthReading{std::nullopt, 0, closed.error().text() + "."};
-      // What was read at the trim follows its width.
-      auto fitted = openingsClosed(*findRoom(*closed, workspace_.room()->id));
-      if (!fitted) return LengthReading{std::nullopt, 0, fitted.error().text() + "."};
-      const auto after = withRoom(*closed, *fitted);
-      if (!after) return LengthReading{std::nullopt, 0, after.error().text() + "."};
-      workspace_.document().edit(QString::fromStdString(openingName(o)), *after);
-      return LengthReading{0.0, 0, {}};
-    });
+    grid.length(words, name, opening.*member ? workspace_.write(*(opening.*member)) : QString(),
+                [this, opening, member](const QString& t) {
+                  Opening o = opening;
+                  o.*member = std::nullopt;
+                  if (!t.trimmed().isEmpty()) {
+                    const LengthReading reading = workspace_.read(t);
+                    if (!reading) return reading;
+                    o.*member = *reading.length;
+                  }
+                  const auto closed = withOpening(workspace_.job(), workspace_.room()->id, o);
+                  if (!closed) return LengthReading{std::nullopt, 0, closed.error().text() + "."};
+                  // What was read at the trim follows its width.
+                  auto fitted = openingsClosed(*findRoom(*closed, workspace_.room()->id));
+                  if (!fitted) return LengthReading{std::nullopt, 0, fitted.error().text() + "."};
+                  const auto after = withRoom(*closed, *fitted);
+                  if (!after) return LengthReading{std::nullopt, 0, after.error().text() + "."};
+                  workspace_.document().edit(QString::fromStdString(openingName(o)), *after);
+                  return LengthReading{0.0, 0, {}};
+                });
   };
   field(tr("Height"), "openingHeight", &Opening::height);
   if (opening.kind == OpeningKind::Window) {
@@ -243,31 +257,33 @@ void OpeningsList::addFields(const Opening& opening) {
         static_cast<void>(take(o));
       });
     };
-    among(tr("Its leaves"), "openingLeaves", {tr("fixed"), tr("sash"), tr("swing in"), tr("swing out")}, static_cast<int>(opening.leaf),
-          [](Opening& o, int i) { o.leaf = static_cast<WindowLeaf>(i); });
-    among(tr("Outside lies"), "openingOutside", {tr("not said"), tr("a street"), tr("a view"), tr("a wall")}, static_cast<int>(opening.outside),
-          [](Opening& o, int i) { o.outside = static_cast<Outside>(i); });
+    among(tr("Its leaves"), "openingLeaves", {tr("fixed"), tr("sash"), tr("swing in"), tr("swing out")},
+          static_cast<int>(opening.leaf), [](Opening& o, int i) { o.leaf = static_cast<WindowLeaf>(i); });
+    among(tr("Outside lies"), "openingOutside", {tr("not said"), tr("a street"), tr("a view"), tr("a wall")},
+          static_cast<int>(opening.outside), [](Opening& o, int i) { o.outside = static_cast<Outside>(i); });
     optional(tr("Curtains, each side"), "openingCurtain", &Opening::curtainStack);
   }
   optional(tr("Trim round it, width"), "openingTrim", &Opening::trim);
   if (opening.kind == OpeningKind::Door) {
     field(tr("Gap under the leaf"), "openingUnder", &Opening::underLeaf);
     field(tr("Leaf thickness"), "openingLeaf", &Opening::leafThickness);
-    const auto choice = [&](const QString& words, const char* name, const QString& first, const QString& second, bool isSecond, auto change) {
+    const auto choice = [&](const QString& words, const char* name, const QString& first, const QString& second,
+                            bool isSecond, auto change) {
       grid.choice(words, name, {first, second}, isSecond ? 1 : 0, [this, opening, change](int index) {
         Opening o = opening;
         change(o, index == 1);
         static_cast<void>(take(o));
       });
     };
-    choice(tr("Hinges, from inside"), "openingHinge", tr("on the right"), tr("on the left"), opening.hinge == Hinge::End,
-           [](Opening& o, bool second) { o.hinge = second ? Hinge::End : Hinge::Start; });
+    choice(tr("Hinges, from inside"), "openingHinge", tr("on the right"), tr("on the left"),
+           opening.hinge == Hinge::End, [](Opening& o, bool second) { o.hinge = second ? Hinge::End : Hinge::Start; });
     choice(tr("Swings"), "openingSwing", tr("inwards"), tr("outwards"), opening.swing == Swing::Out,
            [](Opening& o, bool second) { o.swing = second ? Swing::Out : Swing::In; });
   }
   if (isWalkedThrough(opening)) {
     const Opening* entry = mainEntry(*room);
-    grid.choice(tr("One comes in"), "openingEntry", {tr("by this one"), tr("by another")}, entry != nullptr && entry->id == opening.id ? 0 : 1,
+    grid.choice(tr("One comes in"), "openingEntry", {tr("by this one"), tr("by another")},
+                entry != nullptr && entry->id == opening.id ? 0 : 1,
                 [this, id = opening.id, roomId = room->id](int index) {
                   // Another is whichever comes first again, until one is chosen there.
                   if (const auto after = withEntry(workspace_.job(), roomId, index == 0 ? id : OpeningId()))
@@ -276,8 +292,9 @@ void OpeningsList::addFields(const Opening& opening) {
   }
   auto* remove = new QPushButton(tr("Remove it"));
   remove->setObjectName(QStringLiteral("removeOpening"));
-  connect(remove, &QPushButton::clicked, this,
-          [this, id = opening.id, roomId = room->id] { workspace_.document().edit(tr("remove an opening"), withoutOpening(workspace_.job(), roomId, id)); });
+  connect(remove, &QPushButton::clicked, this, [this, id = opening.id, roomId = room->id] {
+    workspace_.document().edit(tr("remove an opening"), withoutOpening(workspace_.job(), roomId, id));
+  });
   grid.put(remove);
   rows_->addWidget(grid.box());
 }

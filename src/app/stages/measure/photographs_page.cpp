@@ -14,13 +14,16 @@
 
 namespace mezzet {
 
-PhotographsPage::PhotographsPage(Workspace& workspace, QWidget* parent) : SitePage(workspace, Topic::Photographs, parent) {
+PhotographsPage::PhotographsPage(Workspace& workspace, QWidget* parent)
+    : SitePage(workspace, Topic::Photographs, parent) {
   head_->addWidget(words(tr("Photographs"), "panelTitle"));
-  head_->addWidget(
-      words(tr("Each belongs to a wall or a place of this room, and is kept in the job. Dimensions scaled from one are never good enough to order from."),
-            "quietNote"));
+  head_->addWidget(words(tr("Each belongs to a wall or a place of this room, and is kept in the job. Dimensions scaled "
+                            "from one are never good enough to order from."),
+                         "quietNote"));
   head_->addWidget(button(tr("Add photographs ..."), "addPhotograph", [this] {
-    for (const QString& path : QFileDialog::getOpenFileNames(this, tr("Add photographs"), {}, tr("Photographs (*.png *.jpg *.jpeg)"))) takeIn(path);
+    for (const QString& path :
+         QFileDialog::getOpenFileNames(this, tr("Add photographs"), {}, tr("Photographs (*.png *.jpg *.jpeg)")))
+      takeIn(path);
   }));
   progress_ = new QProgressBar;
   progress_->setRange(0, 0);
@@ -61,7 +64,8 @@ void PhotographsPage::takeIn(const QString& path) {
         p.when = QDate::currentDate().toString(Qt::ISODate).toStdString();
         p.who = QSettings().value(QString::fromUtf8(kReaderKey)).toString().toStdString();
         changed.photographs.push_back(p);
-        if (take(tr("add a photograph"), withRoom(workspace_.job(), changed), ids.next())) workspace_.showPhotograph(p.id);
+        if (take(tr("add a photograph"), withRoom(workspace_.job(), changed), ids.next()))
+          workspace_.showPhotograph(p.id);
       });
 }
 
@@ -78,10 +82,11 @@ void PhotographsPage::rebuild() {
   for (const Photograph& p : room.photographs) {
     ++number;
     const bool open = p.id == workspace_.shownPhotograph();
-    QString text = tr("%1  ").arg(number) + (p.wall.empty() ? tr("in the room") : tr("wall %1").arg(QString::fromStdString(p.wall.value)));
+    QString text = tr("%1  ").arg(number) +
+                   (p.wall.empty() ? tr("in the room") : tr("wall %1").arg(QString::fromStdString(p.wall.value)));
     if (!p.note.empty()) text += tr(": %1").arg(QString::fromStdString(p.note).left(16));
-    rows_->addWidget(
-        button(text + (open ? tr(", hide") : tr(", show")), "fold", [this, id = p.id, open] { workspace_.showPhotograph(open ? PhotographId() : id); }));
+    rows_->addWidget(button(text + (open ? tr(", hide") : tr(", show")), "fold",
+                            [this, id = p.id, open] { workspace_.showPhotograph(open ? PhotographId() : id); }));
     if (open) addFields(p, number);
   }
 }
@@ -90,7 +95,8 @@ void PhotographsPage::addFields(const Photograph& p, int number) {
   if (const QImage* image = workspace_.images().find(p.image)) {
     auto* picture = new QLabel;
     const double ratio = devicePixelRatioF();
-    QPixmap sharp = QPixmap::fromImage(image->scaled((QSizeF(272, 220) * ratio).toSize(), Qt::KeepAspectRatio, Qt::SmoothTransformation));
+    QPixmap sharp = QPixmap::fromImage(
+        image->scaled((QSizeF(272, 220) * ratio).toSize(), Qt::KeepAspectRatio, Qt::SmoothTransformation));
     sharp.setDevicePixelRatio(ratio);
     picture->setPixmap(sharp);
     picture->setAccessibleName(tr("Photograph %1").arg(number));
@@ -101,11 +107,13 @@ void PhotographsPage::addFields(const Photograph& p, int number) {
   FieldGrid grid(complaint_);
   QStringList walls = wallLetters();
   walls.prepend(tr("the room"));
-  grid.choice(tr("Taken of"), "photographWall", walls, p.wall.empty() ? 0 : static_cast<int>(walls.indexOf(QString::fromStdString(p.wall.value))),
+  grid.choice(tr("Taken of"), "photographWall", walls,
+              p.wall.empty() ? 0 : static_cast<int>(walls.indexOf(QString::fromStdString(p.wall.value))),
               [this, p, walls](int i) {
                 Photograph changed = p;
                 changed.wall = i == 0 ? CornerId() : CornerId(walls[i].toStdString());
-                if (const auto wall = findWall(*workspace_.room(), changed.wall)) changed.at = {wall->length() / 2, 1500};
+                if (const auto wall = findWall(*workspace_.room(), changed.wall))
+                  changed.at = {wall->length() / 2, 1500};
                 change(changed);
               });
   auto* note = new QLineEdit(QString::fromStdString(p.note));
@@ -126,9 +134,9 @@ void PhotographsPage::addFields(const Photograph& p, int number) {
       change(changed);
     }));
   if (!p.when.empty() || !p.who.empty())
-    rows_->addWidget(
-        words((p.when.empty() ? QString() : QString::fromStdString(p.when)) + (p.who.empty() ? QString() : tr(", by %1").arg(QString::fromStdString(p.who))),
-              "quietNote"));
+    rows_->addWidget(words((p.when.empty() ? QString() : QString::fromStdString(p.when)) +
+                               (p.who.empty() ? QString() : tr(", by %1").arg(QString::fromStdString(p.who))),
+                           "quietNote"));
   grid.put(button(tr("Remove it"), "removePhotograph", [this, id = p.id] {
     Room changed = *workspace_.room();
     std::erase_if(changed.photographs, [&](const Photograph& one) { return one.id == id; });

@@ -32,16 +32,16 @@ ReadOut::ReadOut(Workspace& workspace, QWidget* parent) : QDialog(parent), works
   setWindowTitle(tr("Read-out"));
   resize(1120, 640);
   // Sizes stand in the style: the window's own would win over fonts that are set.
-  setStyleSheet(
-      QStringLiteral(
-          "QDialog { background: #1d2730; } QLabel { color: #f8f4ea; font-size: %1px; } #place { color: #f4c430; font-size: %2px; font-weight: bold; }"
-          "#keys { font-size: %3px; color: #c6cfd5; }"
-          "QLineEdit { background: #1d2730; color: #f8f4ea; border: none; border-bottom: 4px solid #f4c430; font-size: %4px; font-weight: bold;"
-          " selection-background-color: #f4c430; }")
-          .arg(pixelsFor(kEcho, this))
-          .arg(pixelsFor(kPlace, this))
-          .arg(pixelsFor(kKeys, this))
-          .arg(pixelsFor(kFigure, this)));
+  setStyleSheet(QStringLiteral("QDialog { background: #1d2730; } QLabel { color: #f8f4ea; font-size: %1px; } #place { "
+                               "color: #f4c430; font-size: %2px; font-weight: bold; }"
+                               "#keys { font-size: %3px; color: #c6cfd5; }"
+                               "QLineEdit { background: #1d2730; color: #f8f4ea; border: none; border-bottom: 4px "
+                               "solid #f4c430; font-size: %4px; font-weight: bold;"
+                               " selection-background-color: #f4c430; }")
+                    .arg(pixelsFor(kEcho, this))
+                    .arg(pixelsFor(kPlace, this))
+                    .arg(pixelsFor(kKeys, this))
+                    .arg(pixelsFor(kFigure, this)));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(40, 26, 40, 26);
   place_ = new QLabel;
@@ -59,14 +59,16 @@ ReadOut::ReadOut(Workspace& workspace, QWidget* parent) : QDialog(parent), works
   column->addWidget(echo_);
   last_ = words({}, "last");
   column->addWidget(last_);
-  keys_ = words(tr("Enter: take it     +: skip     -: back, take again     Esc: end     A space parts inches from their fraction: 63 1/4"), "keys");
+  keys_ = words(tr("Enter: take it     +: skip     -: back, take again     Esc: end     A space parts inches from "
+                   "their fraction: 63 1/4"),
+                "keys");
   column->addWidget(keys_);
   connect(figure_, &QLineEdit::textChanged, this, [this] {
     const Room* room = workspace_.room();
     const SketchCorner& here = room->survey->corners[at_];
     const SketchCorner& next = room->survey->corners[(at_ + 1) % room->survey->corners.size()];
-    const ReadingLine read =
-        readReadingLine(figure_->text().toStdString(), *room->survey, std::pair{here.id, next.id}, workspace_.job().units, workspace_.format());
+    const ReadingLine read = readReadingLine(figure_->text().toStdString(), *room->survey, std::pair{here.id, next.id},
+                                             workspace_.job().units, workspace_.format());
     echo_->setText(!read.complaint.empty() ? QString::fromStdString(read.complaint) : onScreen(read.echo));
   });
   const Room* room = workspace_.room();
@@ -87,11 +89,13 @@ void ReadOut::show_() {
   figure_->clear();
   QString last = tr("not read yet");
   for (const Reading& r : room->survey->readings)
-    if (r.kind == ReadingKind::Run && r.from == from && !r.superseded) last = tr("it read %1").arg(workspace_.write(r.value));
+    if (r.kind == ReadingKind::Run && r.from == from && !r.superseded)
+      last = tr("it read %1").arg(workspace_.write(r.value));
   const auto& report = workspace_.survey();
   if (report.ok())
     last += QStringLiteral("     ") +
-            onScreen(closureSentence(workspace_.surveyNetwork().network, workspace_.surveyNetwork().corners, *report, workspace_.format()));
+            onScreen(closureSentence(workspace_.surveyNetwork().network, workspace_.surveyNetwork().corners, *report,
+                                     workspace_.format()));
   last_->setText(last);
   figure_->setFocus();
 }
@@ -105,11 +109,12 @@ void ReadOut::step(int by) {
 void ReadOut::take() {
   const Room* room = workspace_.room();
   const std::size_t n = room->survey->corners.size();
-  ReadingLine read =
-      readReadingLine(figure_->text().toStdString(), *room->survey, std::pair{room->survey->corners[at_].id, room->survey->corners[(at_ + 1) % n].id},
-                      workspace_.job().units, workspace_.format());
+  ReadingLine read = readReadingLine(figure_->text().toStdString(), *room->survey,
+                                     std::pair{room->survey->corners[at_].id, room->survey->corners[(at_ + 1) % n].id},
+                                     workspace_.job().units, workspace_.format());
   if (!read.reading) return;
-  if (const auto fault = workspace_.read(*std::move(read.reading))) return echo_->setText(QString::fromStdString(fault->text()) + QStringLiteral("."));
+  if (const auto fault = workspace_.read(*std::move(read.reading)))
+    return echo_->setText(QString::fromStdString(fault->text()) + QStringLiteral("."));
   step(1);
 }
 

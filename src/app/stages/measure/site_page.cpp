@@ -4,7 +4,8 @@
 
 namespace mezzet {
 
-SitePage::SitePage(Workspace& workspace, Topic topic, QWidget* parent) : QWidget(parent), workspace_(workspace), topic_(topic) {
+SitePage::SitePage(Workspace& workspace, Topic topic, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), topic_(topic) {
   auto* column = scrollingColumn(this);
   column->setSpacing(6);
   head_ = new QVBoxLayout;
@@ -27,9 +28,11 @@ void SitePage::refresh() {
   complaint_->hide();
   emptyLayout(rows_);
   if (workspace_.room() == nullptr) {
-    rows_->addWidget(words(topic_ == Topic::Picture ? tr("A room can begin with its plan: take a picture in, scale it by known lengths, and trace the corners.")
-                                                    : tr("Measure the walls of a room first."),
-                           "quietNote"));
+    rows_->addWidget(words(
+        topic_ == Topic::Picture
+            ? tr("A room can begin with its plan: take a picture in, scale it by known lengths, and trace the corners.")
+            : tr("Measure the walls of a room first."),
+        "quietNote"));
     return;
   }
   rebuild();

@@ -43,7 +43,9 @@ class SitePage : public QWidget {
   QPushButton* button(const QString& text, const char* name, std::function<void()> act);
   /// Sentences of the core as quiet notes.
   void say(const std::vector<std::string>& sentences);
-  [[nodiscard]] QString written(const std::optional<double>& length) const { return length ? workspace_.write(*length) : QString(); }
+  [[nodiscard]] QString written(const std::optional<double>& length) const {
+    return length ? workspace_.write(*length) : QString();
+  }
   [[nodiscard]] QStringList wallLetters() const;
 
   Workspace& workspace_;

@@ -20,11 +20,14 @@
 namespace mezzet {
 namespace {
 
-constexpr std::pair<Topic, const char*> kTopics[] = {
-    {Topic::Walls, QT_TRANSLATE_NOOP("SitePanel", "Walls")},        {Topic::Openings, QT_TRANSLATE_NOOP("SitePanel", "Openings")},
-    {Topic::Heights, QT_TRANSLATE_NOOP("SitePanel", "Heights")},    {Topic::Fixed, QT_TRANSLATE_NOOP("SitePanel", "Fixed")},
-    {Topic::InWall, QT_TRANSLATE_NOOP("SitePanel", "In walls")},    {Topic::Picture, QT_TRANSLATE_NOOP("SitePanel", "Tracing")},
-    {Topic::Photographs, QT_TRANSLATE_NOOP("SitePanel", "Photos")}, {Topic::House, QT_TRANSLATE_NOOP("SitePanel", "House")}};
+constexpr std::pair<Topic, const char*> kTopics[] = {{Topic::Walls, QT_TRANSLATE_NOOP("SitePanel", "Walls")},
+                                                     {Topic::Openings, QT_TRANSLATE_NOOP("SitePanel", "Openings")},
+                                                     {Topic::Heights, QT_TRANSLATE_NOOP("SitePanel", "Heights")},
+                                                     {Topic::Fixed, QT_TRANSLATE_NOOP("SitePanel", "Fixed")},
+                                                     {Topic::InWall, QT_TRANSLATE_NOOP("SitePanel", "In walls")},
+                                                     {Topic::Picture, QT_TRANSLATE_NOOP("SitePanel", "Tracing")},
+                                                     {Topic::Photographs, QT_TRANSLATE_NOOP("SitePanel", "Photos")},
+                                                     {Topic::House, QT_TRANSLATE_NOOP("SitePanel", "House")}};
 
 }  // namespace
 
@@ -81,7 +84,8 @@ SitePanel::SitePanel(Workspace& workspace, TraceView& trace, QWidget* parent) : 
   row->addWidget(live_, 1);
   press_ = new QPushButton(tr("Take"));
   press_->setObjectName(QStringLiteral("meterTake"));
-  press_->setToolTip(tr("As if the device's button had been pressed; the reading goes into the field with the keyboard"));
+  press_->setToolTip(
+      tr("As if the device's button had been pressed; the reading goes into the field with the keyboard"));
   press_->setFocusPolicy(Qt::NoFocus);  // the keyboard stays in the field
   connect(press_, &QPushButton::clicked, &meter_, &MeterLink::press);
   row->addWidget(press_);
@@ -91,11 +95,13 @@ SitePanel::SitePanel(Workspace& workspace, TraceView& trace, QWidget* parent) : 
   row->addWidget(connect_);
   column->addWidget(device);
   connect(&meter_, &MeterLink::stateChanged, this, &SitePanel::showMeter);
-  connect(&meter_, &MeterLink::live, this, [this](double v) { live_->setText(tr("sees %1").arg(workspace_.write(v))); });
+  connect(&meter_, &MeterLink::live, this,
+          [this](double v) { live_->setText(tr("sees %1").arg(workspace_.write(v))); });
   connect(&meter_, &MeterLink::trouble, this, [this](const QString& words) { live_->setText(words); });
   connect(&meter_, &MeterLink::reading, this, &SitePanel::drop);
   connect(&meter_, &MeterLink::hit, this, [this](double along, double confidence) {
-    if (workspace_.topic() != Topic::InWall || workspace_.stage() != Stage::Measure) return live_->setText(tr("A stud hit waits for its wall: In walls"));
+    if (workspace_.topic() != Topic::InWall || workspace_.stage() != Stage::Measure)
+      return live_->setText(tr("A stud hit waits for its wall: In walls"));
     inWall_->addHit(along, confidence);
   });
   connect(&workspace_, &Workspace::viewChanged, this, &SitePanel::show);
@@ -104,7 +110,8 @@ SitePanel::SitePanel(Workspace& workspace, TraceView& trace, QWidget* parent) : 
 }
 
 void SitePanel::show() {
-  for (QPushButton* chip : topics_) chip->setChecked(chip->property("topic").toInt() == static_cast<int>(workspace_.topic()));
+  for (QPushButton* chip : topics_)
+    chip->setChecked(chip->property("topic").toInt() == static_cast<int>(workspace_.topic()));
   pages_->setCurrentIndex(static_cast<int>(workspace_.topic()));
 }
 
@@ -114,7 +121,9 @@ void SitePanel::switchMeter() {
 }
 
 void SitePanel::showMeter() {
-  const QString device = meter_.device().isEmpty() ? (meter_.kind() == MeterKind::Stud ? tr("stud detector") : tr("laser meter")) : meter_.device();
+  const QString device = meter_.device().isEmpty()
+                             ? (meter_.kind() == MeterKind::Stud ? tr("stud detector") : tr("laser meter"))
+                             : meter_.device();
   switch (meter_.state()) {
     case MeterLink::State::Off: live_->setText(tr("No meter")); break;
     case MeterLink::State::Looking: live_->setText(tr("Looking for a meter ...")); break;
@@ -129,7 +138,8 @@ void SitePanel::drop(double value, double u95) {
   auto* field = qobject_cast<QLineEdit*>(QApplication::focusWidget());
   // Never into a name, a note or a file dialog: only what Mezzet itself made for lengths.
   if (field == nullptr || !field->property(kTakesLength).toBool() || !field->isEnabled() || field->isReadOnly()) {
-    live_->setText(tr("%1 read: put the keyboard into a field for a length, and take it again").arg(workspace_.write(value)));
+    live_->setText(
+        tr("%1 read: put the keyboard into a field for a length, and take it again").arg(workspace_.write(value)));
     return;
   }
   live_->setText(tr("%1 read").arg(workspace_.write(value)));
@@ -137,7 +147,8 @@ void SitePanel::drop(double value, double u95) {
   const QString figure = QString::number(value, 'f', 1) + QStringLiteral(" mm");
   if (field->objectName() == QStringLiteral("readingLine")) {
     QString before = field->text().trimmed();
-    field->setText((before.isEmpty() ? QString() : before + QLatin1Char(' ')) + figure + QStringLiteral(" laser \u00b1%1 mm").arg(u95, 0, 'f', 1));
+    field->setText((before.isEmpty() ? QString() : before + QLatin1Char(' ')) + figure +
+                   QStringLiteral(" laser \u00b1%1 mm").arg(u95, 0, 'f', 1));
   } else {
     field->setText(figure);
     field->setModified(true);

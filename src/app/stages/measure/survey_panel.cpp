@@ -138,7 +138,8 @@ SurveyPanel::SurveyPanel(Workspace& workspace, QWidget* parent) : QWidget(parent
   reader->setAccessibleName(tr("Who reads the tape"));
   reader->setMaxLength(60);
   reader->setPlaceholderText(tr("a name, kept with each reading"));
-  connect(reader, &QLineEdit::editingFinished, this, [reader] { QSettings().setValue(QString::fromUtf8(kReaderKey), reader->text().trimmed()); });
+  connect(reader, &QLineEdit::editingFinished, this,
+          [reader] { QSettings().setValue(QString::fromUtf8(kReaderKey), reader->text().trimmed()); });
   by->addWidget(reader, 1);
   column->addLayout(by);
   auto* buttons = new QHBoxLayout;
@@ -169,9 +170,12 @@ void SurveyPanel::echo() {
   const Room* room = workspace_.room();
   if (room == nullptr || !room->survey) return;
   const auto pair = expected();
-  line_->setPlaceholderText(pair ? tr("%1%2: tape reads").arg(QString::fromStdString(pair->first.value), QString::fromStdString(pair->second.value))
-                                 : tr("corners and reading: AC 268"));
-  const ReadingLine read = readReadingLine(line_->text().toStdString(), *room->survey, pair, workspace_.job().units, workspace_.format());
+  line_->setPlaceholderText(
+      pair ? tr("%1%2: tape reads")
+                 .arg(QString::fromStdString(pair->first.value), QString::fromStdString(pair->second.value))
+           : tr("corners and reading: AC 268"));
+  const ReadingLine read =
+      readReadingLine(line_->text().toStdString(), *room->survey, pair, workspace_.job().units, workspace_.format());
   named(complaint_, read.complaint.empty() ? "quietNote" : "fieldComplaint");
   complaint_->setText(!read.complaint.empty() ? QString::fromStdString(read.complaint)
                       : read.reading          ? onScreen(read.echo)
@@ -181,7 +185,8 @@ void SurveyPanel::echo() {
 void SurveyPanel::take() {
   const Room* room = workspace_.room();
   if (room == nullptr || !room->survey) return;
-  ReadingLine read = readReadingLine(line_->text().toStdString(), *room->survey, expected(), workspace_.job().units, workspace_.format());
+  ReadingLine read = readReadingLine(line_->text().toStdString(), *room->survey, expected(), workspace_.job().units,
+                                     workspace_.format());
   if (!read.reading) {
     line_->setCursorPosition(static_cast<int>(read.at));
     return;
@@ -210,15 +215,18 @@ void SurveyPanel::addReading(const Reading& reading, std::size_t observation) {
   auto* field = new LengthField(tr("Reading of %1").arg(spoken), [this, reading](const QString& t) {
     const Room* room = workspace_.room();
     const std::string place = linePlace(reading);
-    ReadingLine read = readReadingLine(place + t.toStdString(), *room->survey, std::nullopt, workspace_.job().units, workspace_.format());
-    if (!read.reading) return LengthReading{std::nullopt, read.at > place.size() ? read.at - place.size() : 0, read.complaint};
+    ReadingLine read = readReadingLine(place + t.toStdString(), *room->survey, std::nullopt, workspace_.job().units,
+                                       workspace_.format());
+    if (!read.reading)
+      return LengthReading{std::nullopt, read.at > place.size() ? read.at - place.size() : 0, read.complaint};
     read.reading->typed = t.toStdString();
     // Leaving the field after Enter takes the same text once more: that is no second reading.
     for (const Reading& r : room->survey->readings)
-      if (!r.superseded && r.kind == reading.kind && r.from == reading.from && r.to == reading.to && r.typed == read.reading->typed &&
-          r.value == read.reading->value)
+      if (!r.superseded && r.kind == reading.kind && r.from == reading.from && r.to == reading.to &&
+          r.typed == read.reading->typed && r.value == read.reading->value)
         return LengthReading{0.0, 0, {}};
-    if (const auto fault = workspace_.read(*std::move(read.reading), reading.id)) return LengthReading{std::nullopt, 0, fault->text() + "."};
+    if (const auto fault = workspace_.read(*std::move(read.reading), reading.id))
+      return LengthReading{std::nullopt, 0, fault->text() + "."};
     return LengthReading{0.0, 0, {}};
   });
   field->setObjectName(QStringLiteral("reading") + name);
@@ -229,7 +237,8 @@ void SurveyPanel::addReading(const Reading& reading, std::size_t observation) {
   field->setProperty("reading", QString::fromStdString(reading.id.value));
   row->addWidget(field);
   const bool known = report.ok() && observation < report->status.size();
-  auto* bar = new ResidualBar(known ? report->rows[observation].w : 0, known ? report->status[observation] : ReadingStatus::Unchecked);
+  auto* bar = new ResidualBar(known ? report->rows[observation].w : 0,
+                              known ? report->status[observation] : ReadingStatus::Unchecked);
   row->addWidget(bar);
   field->setAccessibleDescription(bar->toolTip());
   auto* out = new QPushButton(QStringLiteral("\u00d7"));
@@ -245,8 +254,10 @@ void SurveyPanel::addReading(const Reading& reading, std::size_t observation) {
   if (reading.instrument == Instrument::Laser) notes << tr("laser");
   if (reading.instrument == Instrument::Plan) notes << tr("from a plan");
   if (reading.instrument == Instrument::Photograph) notes << tr("from a photograph: check before ordering");
-  if (reading.takenAt != TakenAt::Chest) notes << (reading.takenAt == TakenAt::Skirting ? tr("at the skirting") : tr("at the ceiling"));
-  if (reading.kind == ReadingKind::Width) notes << (reading.atTrim ? tr("opening, between the trims") : tr("opening, between the jambs"));
+  if (reading.takenAt != TakenAt::Chest)
+    notes << (reading.takenAt == TakenAt::Skirting ? tr("at the skirting") : tr("at the ceiling"));
+  if (reading.kind == ReadingKind::Width)
+    notes << (reading.atTrim ? tr("opening, between the trims") : tr("opening, between the jambs"));
   if (reading.kind == ReadingKind::Sagitta) notes << tr("bow of the wall at its middle");
   if (!reading.who.empty() || !reading.when.empty())
     field->setToolTip(tr("Read %1 %2").arg(QString::fromStdString(reading.when), QString::fromStdString(reading.who)));
@@ -267,8 +278,9 @@ void SurveyPanel::addCorners() {
     const bool known = report.ok() && i < report->certainty.corners.size();
     const QString state = known ? QString::fromUtf8(certaintyWords(report->certainty.corners[i])) : tr("not fixed yet");
     // A corner left free is never "assumed square": without readings it is simply open.
-    auto* box = new QCheckBox(c.square || !known || report->certainty.corners[i] != Certainty::Assumed ? tr("%1   %2").arg(letter, state)
-                                                                                                       : tr("%1   free").arg(letter));
+    auto* box = new QCheckBox(c.square || !known || report->certainty.corners[i] != Certainty::Assumed
+                                  ? tr("%1   %2").arg(letter, state)
+                                  : tr("%1   free").arg(letter));
     box->setObjectName(QStringLiteral("square") + letter);
     box->setAccessibleName(tr("Corner %1 is square").arg(letter));
     box->setChecked(c.square);
@@ -291,8 +303,13 @@ void SurveyPanel::rebuild() {
     said = onScreen(closureSentence(network.network, network.corners, *report, workspace_.format()));
     const bool telling = report->suspects.ask && !report->suspects.named;
     if (!telling) gain = onScreen(nextSentence(network.corners, *report, workspace_.format()));
-    const auto pair = telling ? report->suspects.ask : report->next ? std::optional(std::pair{report->next->from, report->next->to}) : std::nullopt;
-    if (pair) ask = tr("Measure %1 to %2").arg(QString::fromStdString(network.corners[pair->first]), QString::fromStdString(network.corners[pair->second]));
+    const auto pair = telling        ? report->suspects.ask
+                      : report->next ? std::optional(std::pair{report->next->from, report->next->to})
+                                     : std::nullopt;
+    if (pair)
+      ask = tr("Measure %1 to %2")
+                .arg(QString::fromStdString(network.corners[pair->first]),
+                     QString::fromStdString(network.corners[pair->second]));
   } else {
     said = onScreen(report.error().text()) + QStringLiteral(".");
     said[0] = said[0].toUpper();
@@ -300,7 +317,10 @@ void SurveyPanel::rebuild() {
   const bool bad = !report.ok() || report->refused || report->suspects.detected || !report->all.withinLimit();
   emptyLayout(verdict_);
   const bool unchecked = report.ok() && report->all.redundancy <= 0;
-  verdict_->addWidget(new VerdictMark(bad ? Verdict::Breaks : unchecked ? Verdict::NotMeasured : Verdict::Holds), 0, Qt::AlignTop);
+  verdict_->addWidget(new VerdictMark(bad         ? Verdict::Breaks
+                                      : unchecked ? Verdict::NotMeasured
+                                                  : Verdict::Holds),
+                      0, Qt::AlignTop);
   closure_->setText(said);
   next_->setText(gain);
   next_->setVisible(!gain.isEmpty());
@@ -316,19 +336,24 @@ void SurveyPanel::rebuild() {
   const auto& readings = room->survey->readings;
   // What was scaled off a plan and taped since stands behind a fold.
   const auto outranked = [&](const Reading& plan) {
-    return !plan.superseded && std::any_of(readings.begin(), readings.end(), [&](const Reading& tape) { return outranks(tape, plan); });
+    return !plan.superseded &&
+           std::any_of(readings.begin(), readings.end(), [&](const Reading& tape) { return outranks(tape, plan); });
   };
   for (const SketchCorner& c : room->survey->corners)
     for (std::size_t i = 0; i < readings.size(); ++i)
-      if (readings[i].kind == ReadingKind::Run && readings[i].from == c.id && !readings[i].superseded && !outranked(readings[i]))
+      if (readings[i].kind == ReadingKind::Run && readings[i].from == c.id && !readings[i].superseded &&
+          !outranked(readings[i]))
         addReading(readings[i], observationOf(i));
-  for (const ReadingKind kind : {ReadingKind::Corners, ReadingKind::Offset, ReadingKind::Angle, ReadingKind::Width, ReadingKind::Sagitta})
+  for (const ReadingKind kind :
+       {ReadingKind::Corners, ReadingKind::Offset, ReadingKind::Angle, ReadingKind::Width, ReadingKind::Sagitta})
     for (std::size_t i = 0; i < readings.size(); ++i)
-      if (readings[i].kind == kind && !readings[i].superseded && !outranked(readings[i])) addReading(readings[i], observationOf(i));
+      if (readings[i].kind == kind && !readings[i].superseded && !outranked(readings[i]))
+        addReading(readings[i], observationOf(i));
   for (const Reading& r : readings) superseded += r.superseded;
   if (superseded > 0) {
     auto* fold =
-        new QPushButton((superseded == 1 ? tr("1 was measured again") : tr("%1 were measured again").arg(superseded)) + (old_ ? tr(", hide") : tr(", show")));
+        new QPushButton((superseded == 1 ? tr("1 was measured again") : tr("%1 were measured again").arg(superseded)) +
+                        (old_ ? tr(", hide") : tr(", show")));
     fold->setObjectName(QStringLiteral("fold"));
     connect(fold, &QPushButton::clicked, this, [this] {
       old_ = !old_;
@@ -338,12 +363,14 @@ void SurveyPanel::rebuild() {
     if (old_)
       for (const Reading& r : readings)
         if (r.superseded) {
-          rows_->addWidget(words(QString::fromStdString(readingName(r) + " read " + readingWords(r, workspace_.format())), "quietNote"));
+          rows_->addWidget(words(
+              QString::fromStdString(readingName(r) + " read " + readingWords(r, workspace_.format())), "quietNote"));
         }
   }
   const auto behind = std::count_if(readings.begin(), readings.end(), outranked);
   if (behind > 0) {
-    auto* fold = new QPushButton(tr("%1 from a plan, outranked by the tape").arg(behind) + (plans_ ? tr(", hide") : tr(", show")));
+    auto* fold = new QPushButton(tr("%1 from a plan, outranked by the tape").arg(behind) +
+                                 (plans_ ? tr(", hide") : tr(", show")));
     fold->setObjectName(QStringLiteral("fold"));
     connect(fold, &QPushButton::clicked, this, [this] {
       plans_ = !plans_;
@@ -353,7 +380,9 @@ void SurveyPanel::rebuild() {
     if (plans_)
       for (const Reading& r : readings)
         if (outranked(r))
-          rows_->addWidget(words(QString::fromStdString(readingName(r) + " on the plan: " + readingWords(r, workspace_.format())), "quietNote"));
+          rows_->addWidget(
+              words(QString::fromStdString(readingName(r) + " on the plan: " + readingWords(r, workspace_.format())),
+                    "quietNote"));
   }
   addCorners();
   echo();
@@ -365,13 +394,15 @@ void SurveyPanel::goToWall(const CornerId& wall) {
   for (LengthField* field : findChildren<LengthField*>())
     if (const Room* room = workspace_.room())
       for (const Reading& r : room->survey->readings)
-        if (r.kind == ReadingKind::Run && r.from == wall && r.id.value == field->property("reading").toString().toStdString())
+        if (r.kind == ReadingKind::Run && r.from == wall &&
+            r.id.value == field->property("reading").toString().toStdString())
           return field->setFocus(Qt::TabFocusReason);
   line_->setFocus(Qt::TabFocusReason);
 }
 
 bool SurveyPanel::eventFilter(QObject* object, QEvent* event) {
-  if (event->type() == QEvent::FocusIn && object != line_) workspace_.showReading(ReadingId(object->property("reading").toString().toStdString()));
+  if (event->type() == QEvent::FocusIn && object != line_)
+    workspace_.showReading(ReadingId(object->property("reading").toString().toStdString()));
   if (event->type() == QEvent::FocusIn && object == line_) workspace_.showReading({});
   return QWidget::eventFilter(object, event);
 }

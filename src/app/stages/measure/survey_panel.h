@@ -12,7 +12,8 @@ class QVBoxLayout;
 
 namespace mezzet {
 
-/// How far a reading is off, over what its tape allows: a bar left or right of the middle; a cross when it does not fit.
+/// How far a reading is off, over what its tape allows: a bar left or right of the middle; a cross when it does not
+/// fit.
 class ResidualBar : public QWidget {
   Q_OBJECT
 

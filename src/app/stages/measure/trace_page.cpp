@@ -21,7 +21,8 @@ struct TakenIn {
 
 }  // namespace
 
-TracePage::TracePage(Workspace& workspace, TraceView& view, QWidget* parent) : SitePage(workspace, Topic::Picture, parent), view_(view) {
+TracePage::TracePage(Workspace& workspace, TraceView& view, QWidget* parent)
+    : SitePage(workspace, Topic::Picture, parent), view_(view) {
   head_->addWidget(words(tr("Plan picture"), "panelTitle"));
   head_->addWidget(button(tr("Take in a picture or PDF ..."), "takePicture", [this] { choose(); }));
   progress_ = new QProgressBar;
@@ -78,7 +79,8 @@ TracePage::TracePage(Workspace& workspace, TraceView& view, QWidget* parent) : S
 }
 
 void TracePage::choose() {
-  const QString path = QFileDialog::getOpenFileName(this, tr("Take in a plan"), {}, tr("Plans (*.png *.jpg *.jpeg *.pdf)"));
+  const QString path =
+      QFileDialog::getOpenFileName(this, tr("Take in a plan"), {}, tr("Plans (*.png *.jpg *.jpeg *.pdf)"));
   if (!path.isEmpty()) takeIn(path);
 }
 
@@ -125,7 +127,8 @@ bool TracePage::beginRoom(const Underlay& underlay) {
   // A place to keep the picture until its trace says where the corners are.
   IdSource ids = workspace_.document().ids();
   Room fresh = freshRoom(workspace_.job(), ids);
-  fresh.corners = {{cornerName(0), {0, 0}}, {cornerName(1), {4000, 0}}, {cornerName(2), {4000, 3000}}, {cornerName(3), {0, 3000}}};
+  fresh.corners = {
+      {cornerName(0), {0, 0}}, {cornerName(1), {4000, 0}}, {cornerName(2), {4000, 3000}}, {cornerName(3), {0, 3000}}};
   fresh.underlay = underlay;
   const RoomId id = fresh.id;
   const auto after = withFreshRoom(workspace_.job(), std::move(fresh), ids);
@@ -142,7 +145,8 @@ LengthReading TracePage::takeUnderlay(const QString& name, Underlay u) {
 LengthReading TracePage::setKnown(const QString& text) {
   const LengthReading reading = workspace_.read(text);
   if (!reading) return reading;
-  if (workspace_.room() == nullptr || !workspace_.room()->underlay) return {std::nullopt, 0, "Take in a picture first."};
+  if (workspace_.room() == nullptr || !workspace_.room()->underlay)
+    return {std::nullopt, 0, "Take in a picture first."};
   if (view_.points().size() != 2) return {std::nullopt, 0, "Click both ends of it on the picture first."};
   Underlay u = *workspace_.room()->underlay;
   u.known.push_back({view_.points()[0], view_.points()[1], *reading.length, text.trimmed().toStdString()});
@@ -159,8 +163,10 @@ LengthReading TracePage::setFrame(const QString& width, const QString& height) {
   const LengthReading w = workspace_.read(width), h = workspace_.read(height);
   if (!w) return w;
   if (!h) return h;
-  if (workspace_.room() == nullptr || !workspace_.room()->underlay) return {std::nullopt, 0, "Take in a picture first."};
-  if (view_.points().size() != 4) return {std::nullopt, 0, "Click the rectangle's four corners first, from its lower left round by its lower right."};
+  if (workspace_.room() == nullptr || !workspace_.room()->underlay)
+    return {std::nullopt, 0, "Take in a picture first."};
+  if (view_.points().size() != 4)
+    return {std::nullopt, 0, "Click the rectangle's four corners first, from its lower left round by its lower right."};
   Underlay u = *workspace_.room()->underlay;
   u.frame = Straightened{view_.points(), *w.length, *h.length};
   if (const auto scale = scaleOf(u); !scale) return {std::nullopt, 0, scale.error().text() + "."};
@@ -187,16 +193,18 @@ void TracePage::showSetting() {
     first_->setEnabled(set == 2);
     if (set == 2) first_->setFocus(Qt::OtherFocusReason);
   } else if (hand == TraceHand::Straighten) {
-    settingWords_->setText(set < 4
-                               ? tr("Click four corners of something that is a rectangle: lower left, lower right, upper right, upper left (%1 of 4).").arg(set)
-                               : tr("How wide and how high is it?"));
+    settingWords_->setText(set < 4 ? tr("Click four corners of something that is a rectangle: lower left, lower right, "
+                                        "upper right, upper left (%1 of 4).")
+                                         .arg(set)
+                                   : tr("How wide and how high is it?"));
     first_->setPlaceholderText(tr("width"));
     second_->setPlaceholderText(tr("height"));
     for (LengthField* f : {first_, second_}) f->setEnabled(set == 4);
     if (set == 4) first_->setFocus(Qt::OtherFocusReason);
   } else {
     settingWords_->setText(
-        tr("Click the room's inner corners one after the other, and the first again. Drag a corner to move it; Backspace takes the last away; Alt holds off "
+        tr("Click the room's inner corners one after the other, and the first again. Drag a corner to move it; "
+           "Backspace takes the last away; Alt holds off "
            "the lines."));
   }
 }
@@ -233,7 +241,9 @@ void TracePage::rebuild() {
   setting_->setVisible(room.underlay.has_value());
   hand_->setVisible(room.underlay.has_value());
   if (!room.underlay) {
-    rows_->addWidget(words(tr("A plan that exists can be traced. What is traced carries the picture's doubt, and a tape always outranks it."), "quietNote"));
+    rows_->addWidget(words(tr("A plan that exists can be traced. What is traced carries the picture's doubt, and a "
+                              "tape always outranks it."),
+                           "quietNote"));
     return;
   }
   const Underlay& u = *room.underlay;
@@ -244,7 +254,9 @@ void TracePage::rebuild() {
     auto* row = new QHBoxLayout;
     QString text = workspace_.write(u.known[i].length);
     if (scale && scale->checked)
-      text += tr(", left over %1%2 mm").arg(scale->residuals[i] < 0 ? QStringLiteral("-") : QString()).arg(std::abs(scale->residuals[i]), 0, 'f', 1);
+      text += tr(", left over %1%2 mm")
+                  .arg(scale->residuals[i] < 0 ? QStringLiteral("-") : QString())
+                  .arg(std::abs(scale->residuals[i]), 0, 'f', 1);
     row->addWidget(words(text, "note"), 1);
     auto* remove = button(QStringLiteral("\u00d7"), "removeKnown", [this, i] {
       Underlay changed = *workspace_.room()->underlay;
@@ -264,7 +276,8 @@ void TracePage::rebuild() {
       take(tr("straightening"), withUnderlay(workspace_.job(), workspace_.room()->id, changed));
     }));
   if (u.trace.size() >= 3) {
-    auto* make = button(room.survey ? tr("Take the trace as readings") : tr("Make the room from the trace"), "primary", [this] { makeRoom(); });
+    auto* make = button(room.survey ? tr("Take the trace as readings") : tr("Make the room from the trace"), "primary",
+                        [this] { makeRoom(); });
     rows_->addWidget(make);
     rows_->addWidget(button(tr("Clear the trace"), "clearTrace", [this] { setTrace({}); }));
   }
@@ -273,8 +286,9 @@ void TracePage::rebuild() {
     rows_->addWidget(words(tr("Plan against tape"), "subject"));
     for (const TraceDifference& d : differences) rows_->addWidget(words(onScreen(d.sentence), "note"));
   }
-  rows_->addWidget(button(tr("Take the picture out"), "removePicture",
-                          [this] { take(tr("take the picture out"), withUnderlay(workspace_.job(), workspace_.room()->id, std::nullopt)); }));
+  rows_->addWidget(button(tr("Take the picture out"), "removePicture", [this] {
+    take(tr("take the picture out"), withUnderlay(workspace_.job(), workspace_.room()->id, std::nullopt));
+  }));
 }
 
 }  // namespace mezzet

@@ -111,16 +111,17 @@ void TraceView::paintEvent(QPaintEvent*) {
   const Underlay* u = underlay();
   if (u == nullptr || picture_.isNull()) {
     p.setPen(desk::kInk);
-    p.drawText(
-        rect().adjusted(40, 0, -40, 0), Qt::AlignCenter | Qt::TextWordWrap,
-        u == nullptr ? tr("Take in a picture or a PDF page of a plan; it lies here while you trace it.") : tr("The picture of this plan is not in the file."));
+    p.drawText(rect().adjusted(40, 0, -40, 0), Qt::AlignCenter | Qt::TextWordWrap,
+               u == nullptr ? tr("Take in a picture or a PDF page of a plan; it lies here while you trace it.")
+                            : tr("The picture of this plan is not in the file."));
     return;
   }
   const double ratio = devicePixelRatioF();
   if (zoom_ * ratio < 1) {
     // Smaller than life: scaled once for this zoom, then only copied.
     if (scaled_.isNull() || scaledZoom_ != zoom_ * ratio) {
-      const QSize size(std::max(1, int(std::lround(picture_.width() * zoom_ * ratio))), std::max(1, int(std::lround(picture_.height() * zoom_ * ratio))));
+      const QSize size(std::max(1, int(std::lround(picture_.width() * zoom_ * ratio))),
+                       std::max(1, int(std::lround(picture_.height() * zoom_ * ratio))));
       const QPixmap* from = &picture_;
       for (const QPixmap& level : smaller_)
         if (level.width() >= size.width()) from = &level;
@@ -145,10 +146,12 @@ void TraceView::paintEvent(QPaintEvent*) {
   for (std::size_t i = 0; i < u->known.size(); ++i) {
     const KnownLength& k = u->known[i];
     line(k.a, k.b, ink, 1.6, Qt::DashLine);
-    drawLabel(p, onScreen(k.a) * 0.72 + onScreen(k.b) * 0.28, workspace_.write(k.length));  // off the middle, where the sheet's own figure stands
+    drawLabel(p, onScreen(k.a) * 0.72 + onScreen(k.b) * 0.28,
+              workspace_.write(k.length));  // off the middle, where the sheet's own figure stands
   }
   if (u->frame)
-    for (std::size_t i = 0; i < 4; ++i) line(u->frame->corners[i], u->frame->corners[(i + 1) % 4], ink, 1.2, Qt::DotLine);
+    for (std::size_t i = 0; i < 4; ++i)
+      line(u->frame->corners[i], u->frame->corners[(i + 1) % 4], ink, 1.2, Qt::DotLine);
   std::vector<Vec2> trace = u->trace;
   if (held_ && *held_ < trace.size()) trace[*held_] = heldAt_;
   for (std::size_t i = 0; i < trace.size(); ++i) {
@@ -164,7 +167,8 @@ void TraceView::paintEvent(QPaintEvent*) {
       const QPointF along = onScreen(b) - onScreen(a);
       const double shown = std::hypot(along.x(), along.y());
       if (shown < 70) continue;
-      // Inside the room: to the left of the walk on paper, which is to the right of it in pixels, or the other way round.
+      // Inside the room: to the left of the walk on paper, which is to the right of it in pixels, or the other way
+      // round.
       const QString text = workspace_.write(length);
       const QPointF in = QPointF(-along.y(), along.x()) / shown * (signedArea(trace) > 0 ? 1 : -1);
       const double off = std::abs(in.x()) > std::abs(in.y()) ? p.fontMetrics().horizontalAdvance(text) / 2.0 + 14 : 20;

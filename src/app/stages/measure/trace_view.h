@@ -26,7 +26,9 @@ class TraceView : public QWidget {
   void fit();
   void zoom(double factor) { zoomAt(factor, rect().center()); }
   /// Where a point of the picture is seen; for tests.
-  [[nodiscard]] QPointF onScreen(Vec2 pixel) const { return {origin_.x() + pixel.x * zoom_, origin_.y() + pixel.y * zoom_}; }
+  [[nodiscard]] QPointF onScreen(Vec2 pixel) const {
+    return {origin_.x() + pixel.x * zoom_, origin_.y() + pixel.y * zoom_};
+  }
 
  signals:
   void pointsChanged();
@@ -44,7 +46,9 @@ class TraceView : public QWidget {
 
  private:
   [[nodiscard]] const Underlay* underlay() const;
-  [[nodiscard]] Vec2 onPicture(QPointF p) const { return {(p.x() - origin_.x()) / zoom_, (p.y() - origin_.y()) / zoom_}; }
+  [[nodiscard]] Vec2 onPicture(QPointF p) const {
+    return {(p.x() - origin_.x()) / zoom_, (p.y() - origin_.y()) / zoom_};
+  }
   void reload();
   void zoomAt(double factor, QPointF at);
   void setPoint(Vec2 pixel, bool free);

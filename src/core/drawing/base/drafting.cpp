@@ -21,7 +21,9 @@ double readableTurn(Vec2 along) {
 
 PathItem line(Vec2 a, Vec2 b, Stroke stroke) { return {{a, b}, false, Ink::None, stroke}; }
 
-PathItem rectangle(Vec2 low, Vec2 high, Ink fill, Stroke stroke) { return {{low, {high.x, low.y}, high, {low.x, high.y}}, true, fill, stroke}; }
+PathItem rectangle(Vec2 low, Vec2 high, Ink fill, Stroke stroke) {
+  return {{low, {high.x, low.y}, high, {low.x, high.y}}, true, fill, stroke};
+}
 
 void addDimension(Drawing& d, const Dimension& dim) {
   const double paper = d.scale;
@@ -31,12 +33,15 @@ void addDimension(Drawing& d, const Dimension& dim) {
   if (dim.offset != 0) {
     const double sign = dim.offset > 0 ? 1 : -1;
     for (const auto& [from, to] : {std::pair{dim.a, a}, std::pair{dim.b, b}})
-      d.add(dim.layer, dim.id, line(from + out * (sign * kExtensionGap * paper), to + out * (sign * kOvershoot * paper), stroke));
+      d.add(dim.layer, dim.id,
+            line(from + out * (sign * kExtensionGap * paper), to + out * (sign * kOvershoot * paper), stroke));
   }
   const Vec2 tick = unit(along + out) * (kTick * paper);
   d.add(dim.layer, dim.id, line(a, b, stroke));
-  for (const Vec2 end : {a, b}) d.add(dim.layer, dim.id, line(end - tick, end + tick, {dim.ink, kFurnitureLine, Dash::Solid}));
-  d.add(dim.layer, dim.id, TextItem{midpoint(a, b), dim.text, kLetters, Align::Centre, readableTurn(along), dim.letters, dim.ground});
+  for (const Vec2 end : {a, b})
+    d.add(dim.layer, dim.id, line(end - tick, end + tick, {dim.ink, kFurnitureLine, Dash::Solid}));
+  d.add(dim.layer, dim.id,
+        TextItem{midpoint(a, b), dim.text, kLetters, Align::Centre, readableTurn(along), dim.letters, dim.ground});
 }
 
 void addGrid(Drawing& d, Vec2 low, Vec2 high, bool inches) {
@@ -47,8 +52,10 @@ void addGrid(Drawing& d, Vec2 low, Vec2 high, bool inches) {
   const double every = step / d.scale < 1.5 ? 10 * step : step;
   constexpr double kMostLines = 400;
   if ((high.x - low.x + high.y - low.y) / every > kMostLines) return;
-  for (double x = std::ceil(low.x / every) * every; x <= high.x; x += every) d.add(Layer::Grid, "", line({x, low.y}, {x, high.y}, fine(Ink::GridLine)));
-  for (double y = std::ceil(low.y / every) * every; y <= high.y; y += every) d.add(Layer::Grid, "", line({low.x, y}, {high.x, y}, fine(Ink::GridLine)));
+  for (double x = std::ceil(low.x / every) * every; x <= high.x; x += every)
+    d.add(Layer::Grid, "", line({x, low.y}, {x, high.y}, fine(Ink::GridLine)));
+  for (double y = std::ceil(low.y / every) * every; y <= high.y; y += every)
+    d.add(Layer::Grid, "", line({low.x, y}, {high.x, y}, fine(Ink::GridLine)));
 }
 
 void addTag(Drawing& d, Vec2 at, const std::string& letter, const std::string& id) {
@@ -62,17 +69,30 @@ void addScaleBar(Drawing& d, Vec2 at, bool inches, LengthFormat format) {
   const double h = 1.4 * d.scale;
   for (int i = 0; i < steps; ++i) {
     const Vec2 low{at.x + i * step, at.y};
-    d.add(Layer::Title, "scale-bar", rectangle(low, {low.x + step, low.y + h}, i % 2 == 0 ? Ink::Ink : Ink::Paper, thin()));
+    d.add(Layer::Title, "scale-bar",
+          rectangle(low, {low.x + step, low.y + h}, i % 2 == 0 ? Ink::Ink : Ink::Paper, thin()));
   }
   const std::string text = writeLength(steps * step, format);
-  d.add(Layer::Title, "scale-bar", TextItem{{at.x + steps * step + 2.5 * d.scale, at.y + h / 2}, text, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
+  d.add(Layer::Title, "scale-bar",
+        TextItem{{at.x + steps * step + 2.5 * d.scale, at.y + h / 2},
+                 text,
+                 kSmallLetters,
+                 Align::Left,
+                 0,
+                 Ink::Ink,
+                 Ink::None});
 }
 
 void addNorth(Drawing& d, Vec2 at) {
   const double p = d.scale;
-  d.add(Layer::Title, "north", PathItem{{at + Vec2{0, 4.5 * p}, at + Vec2{-1.7 * p, 0}, at + Vec2{0, 1.2 * p}, at + Vec2{1.7 * p, 0}}, true, Ink::Ink, thin()});
+  d.add(Layer::Title, "north",
+        PathItem{{at + Vec2{0, 4.5 * p}, at + Vec2{-1.7 * p, 0}, at + Vec2{0, 1.2 * p}, at + Vec2{1.7 * p, 0}},
+                 true,
+                 Ink::Ink,
+                 thin()});
   d.add(Layer::Title, "north", line(at + Vec2{0, 1 * p}, at + Vec2{0, -4 * p}, thin()));
-  d.add(Layer::Title, "north", TextItem{at + Vec2{0, -6.5 * p}, "N", kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+  d.add(Layer::Title, "north",
+        TextItem{at + Vec2{0, -6.5 * p}, "N", kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
 }
 
 }  // namespace mezzet

@@ -29,7 +29,8 @@ TextBox textBox(const TextItem& t, double scale) {
   const double width = letteringWidth(t.text, t.height) * scale;
   const double left = t.align == Align::Left ? 0 : t.align == Align::Centre ? -width / 2 : -width;
   const double h = t.height * scale;
-  return {{t.at.x + left - side * h, t.at.y - h / 2 - upright * h}, {t.at.x + left + width + side * h, t.at.y + h / 2 + upright * h}};
+  return {{t.at.x + left - side * h, t.at.y - h / 2 - upright * h},
+          {t.at.x + left + width + side * h, t.at.y + h / 2 + upright * h}};
 }
 
 void shift(Drawing& drawing, Vec2 by) {

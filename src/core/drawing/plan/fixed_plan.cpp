@@ -42,7 +42,8 @@ void addSteps(Drawing& d, const Feature& f) {
   const Vec2 up = unit(plan.top - plan.foot), side = leftOf(up) * (1.2 * d.scale), back = up * (2.2 * d.scale);
   d.add(Layer::Feature, f.id.value, ArcItem{plan.foot, 0.7 * d.scale, 0, 360, Ink::Ink, Stroke{}});
   d.add(Layer::Feature, f.id.value, line(plan.foot, plan.top, thin()));
-  d.add(Layer::Feature, f.id.value, PathItem{{plan.top, plan.top - back + side, plan.top - back - side}, true, Ink::Ink, Stroke{}});
+  d.add(Layer::Feature, f.id.value,
+        PathItem{{plan.top, plan.top - back + side, plan.top - back - side}, true, Ink::Ink, Stroke{}});
 }
 
 }  // namespace
@@ -55,7 +56,10 @@ void addFeature(Drawing& d, const Room& room, const Feature& f, LengthFormat for
   const bool overhead = f.kind == FeatureKind::Beam || !standsInTheWay(f);
   const Layer layer = f.kind == FeatureKind::Niche ? Layer::Opening : Layer::Feature;
   d.add(layer, f.id.value,
-        PathItem{f.outline, true, fillOf(f.kind), {Ink::Ink, kFurnitureLine, overhead && f.kind != FeatureKind::Niche ? Dash::Dashed : Dash::Solid}});
+        PathItem{f.outline,
+                 true,
+                 fillOf(f.kind),
+                 {Ink::Ink, kFurnitureLine, overhead && f.kind != FeatureKind::Niche ? Dash::Dashed : Dash::Solid}});
   if (f.stair) addSteps(d, f);
   // Words lie along the longest side when that is neither level nor upright.
   Vec2 middle = meanOf(f.outline), longest{};
@@ -82,13 +86,16 @@ void addFeature(Drawing& d, const Room& room, const Feature& f, LengthFormat for
   const double half = (letteringWidth(name, kSmallLetters) / 2 + kSmallLetters) * d.scale;
   // A thing too thin for its words has them beside it, towards the room's middle.
   const Vec2 centre = meanOf(outlineOf(room));
-  if (!inside && !skew) middle.x += ((high - low) / 2 + half) * (centre.x > middle.x ? 1 : -1) * (high - low < half ? 1 : 0);
-  const Vec2 at{inside ? middle.x : std::clamp(middle.x, within.low.x + half, std::max(within.low.x + half, within.high.x - half)), middle.y};
+  if (!inside && !skew)
+    middle.x += ((high - low) / 2 + half) * (centre.x > middle.x ? 1 : -1) * (high - low < half ? 1 : 0);
+  const Vec2 at{inside ? middle.x
+                       : std::clamp(middle.x, within.low.x + half, std::max(within.low.x + half, within.high.x - half)),
+                middle.y};
   const bool dark = fillOf(f.kind) == Ink::CutWall;
   const bool crossed = f.stair.has_value() || f.kind == FeatureKind::Beam;
-  d.add(
-      Layer::Label, f.id.value,
-      TextItem{at, name, kSmallLetters, Align::Centre, inside && skew ? readableTurn(run) : 0, Ink::Ink, inside && !dark && !crossed ? Ink::None : Ink::Floor});
+  d.add(Layer::Label, f.id.value,
+        TextItem{at, name, kSmallLetters, Align::Centre, inside && skew ? readableTurn(run) : 0, Ink::Ink,
+                 inside && !dark && !crossed ? Ink::None : Ink::Floor});
 }
 
 const char* pointSign(PointKind kind) {

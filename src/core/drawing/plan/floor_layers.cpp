@@ -53,7 +53,8 @@ void addWords(Drawing& d, Vec2 at, const std::string& words, const std::string& 
   d.add(Layer::Working, id, TextItem{at, words, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Paper});
 }
 
-void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& findings, const RouteFacts& routes, LengthFormat format) {
+void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& findings, const RouteFacts& routes,
+             LengthFormat format) {
   // What rules judge, and in one tone, however many ways share the floor.
   std::set<std::string> judged;
   for (const Finding& f : findings)
@@ -61,7 +62,8 @@ void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& 
   // In a room of two hundred cupboards a ribbon to each would cover the floor, and tell nothing.
   std::set<std::string> drawn;
   for (const auto& [id, way] : routes.ways)
-    if (drawn.size() < kMostWaysDrawn && (layers.only.empty() ? judged.contains(id) : layers.only.contains(id))) drawn.insert(id);
+    if (drawn.size() < kMostWaysDrawn && (layers.only.empty() ? judged.contains(id) : layers.only.contains(id)))
+      drawn.insert(id);
   const auto shown = [&](const std::string& id) { return drawn.contains(id); };
   std::vector<Polygon> ribbons;
   for (const auto& [id, way] : routes.ways)
@@ -90,8 +92,10 @@ void addTalk(Drawing& d, const std::vector<Finding>& findings, LengthFormat form
   for (const Finding& f : findings) {
     if (f.rule != "conversation" || ++drawn > kMostTalkDrawn) continue;
     const bool breaks = f.verdict == Verdict::Breaks;
-    d.add(Layer::Working, "talk:" + f.id, line(f.at[0], f.at[1], {Ink::Quiet, kDimensionLine, breaks ? Dash::Dotted : Dash::Solid}));
-    if (!breaks) addWords(d, midpoint(f.at[0], f.at[1]), writeLength(distance(f.at[0], f.at[1]), format), "talk:" + f.id);
+    d.add(Layer::Working, "talk:" + f.id,
+          line(f.at[0], f.at[1], {Ink::Quiet, kDimensionLine, breaks ? Dash::Dotted : Dash::Solid}));
+    if (!breaks)
+      addWords(d, midpoint(f.at[0], f.at[1]), writeLength(distance(f.at[0], f.at[1]), format), "talk:" + f.id);
   }
 }
 
@@ -105,22 +109,31 @@ void addReach(Drawing& d, const PieceIndex& pieces, const Scheme& scheme, const 
     for (const SeatPlace& seat : seatPlaces(pieces.of(p), *place)) {
       const double facing = directionOf(seat.facing);
       d.add(Layer::Working, "reach:" + p.id.value,
-            ArcItem{seat.front, reach, normalisedTurn(facing - 75), 150, Ink::None, {Ink::Quiet, kDimensionLine, Dash::Dashed}});
+            ArcItem{seat.front,
+                    reach,
+                    normalisedTurn(facing - 75),
+                    150,
+                    Ink::None,
+                    {Ink::Quiet, kDimensionLine, Dash::Dashed}});
     }
   }
 }
 
-void addSight(Drawing& d, const PieceIndex& pieces, const Job& job, const Room& room, const Scheme& scheme, const std::vector<Finding>& findings) {
+void addSight(Drawing& d, const PieceIndex& pieces, const Job& job, const Room& room, const Scheme& scheme,
+              const std::vector<Finding>& findings) {
   const std::vector<Occluder> occluders = occludersIn(pieces, room, scheme);
   if (const Opening* entry = mainEntry(room))
     if (const auto wall = findWall(room, entry->wall)) {
       const Vec2 in = wall->inward();
-      const Eye eye{wall->start + wall->along() * (entry->offset + entry->width / 2) + in, meanEyeHeight(job.brief).value_or(kStandingEye)};
+      const Eye eye{wall->start + wall->along() * (entry->offset + entry->width / 2) + in,
+                    meanEyeHeight(job.brief).value_or(kStandingEye)};
       // The first look: what of the wedge is seen.
       const double spread = std::tan(kFirstLook * std::numbers::pi / 180) * kSightReach;
-      const Polygon wedge{eye.at, eye.at + in * kSightReach - leftOf(in) * spread, eye.at + in * kSightReach + leftOf(in) * spread};
+      const Polygon wedge{eye.at, eye.at + in * kSightReach - leftOf(in) * spread,
+                          eye.at + in * kSightReach + leftOf(in) * spread};
       for (const Area& area : within({sightRegion(eye, occluders, kSightReach)}, {wedge}))
-        for (const Area& inside : within(outlinesOf({area}), {outlineOf(room)})) addAreas(d, {inside}, Ink::Way, "sight");
+        for (const Area& inside : within(outlinesOf({area}), {outlineOf(room)}))
+          addAreas(d, {inside}, Ink::Way, "sight");
     }
   for (const Finding& f : findings)
     if ((f.rule == "back-seen" && f.measured < 1 && f.missing.empty()) || f.rule == "head-turn")
@@ -134,21 +147,25 @@ FloorLayers layersFor(const std::vector<Finding>& findings, const std::string& s
   if (subject.empty()) return out;
   for (const Finding& f : findings) {
     if (f.view != "plan" || (f.verdict != Verdict::Breaks && f.verdict != Verdict::Close)) continue;
-    const auto names = [&](const std::vector<std::string>& ids) { return std::find(ids.begin(), ids.end(), subject) != ids.end(); };
+    const auto names = [&](const std::vector<std::string>& ids) {
+      return std::find(ids.begin(), ids.end(), subject) != ids.end();
+    };
     if (!names(f.subjects) && !names(f.between)) continue;
     if (f.rule.starts_with("way-") || f.rule == "ada-2010-403.5.1" || f.rule == "tall-lamp") {
       out.shown.insert(FloorLayer::Ways);
       for (const std::string& s : f.subjects) out.only.insert(s);
     }
     if (f.rule == "conversation") out.shown.insert(FloorLayer::Talk);
-    if (f.rule == "table-reach" || f.rule == "served-seats" || f.rule == "foot-room") out.shown.insert(FloorLayer::Reach);
-    if (f.rule == "back-seen" || f.rule == "first-sight" || f.rule == "head-turn" || f.rule == "one-material") out.shown.insert(FloorLayer::Sight);
+    if (f.rule == "table-reach" || f.rule == "served-seats" || f.rule == "foot-room")
+      out.shown.insert(FloorLayer::Reach);
+    if (f.rule == "back-seen" || f.rule == "first-sight" || f.rule == "head-turn" || f.rule == "one-material")
+      out.shown.insert(FloorLayer::Sight);
   }
   return out;
 }
 
-void addFloorLayers(Drawing& d, const Job& job, const Scheme& scheme, const FloorLayers& layers, const std::vector<Finding>& findings, const RouteFacts* routes,
-                    LengthFormat format) {
+void addFloorLayers(Drawing& d, const Job& job, const Scheme& scheme, const FloorLayers& layers,
+                    const std::vector<Finding>& findings, const RouteFacts* routes, LengthFormat format) {
   const auto shows = [&](FloorLayer layer) { return layers.shown.contains(layer); };
   const PieceIndex pieces(job);
   if (shows(FloorLayer::Reached) && routes != nullptr && routes->reached) {
@@ -158,7 +175,8 @@ void addFloorLayers(Drawing& d, const Job& job, const Scheme& scheme, const Floo
   }
   if (shows(FloorLayer::Reached) && routes != nullptr && routes->turning && routes->turning->diameter > 0) {
     const TurningCircle& turn = *routes->turning;
-    d.add(Layer::Working, "turning", ArcItem{turn.centre, turn.diameter / 2, 0, 360, Ink::None, {Ink::Quiet, kDimensionLine, Dash::Dashed}});
+    d.add(Layer::Working, "turning",
+          ArcItem{turn.centre, turn.diameter / 2, 0, 360, Ink::None, {Ink::Quiet, kDimensionLine, Dash::Dashed}});
     addWords(d, turn.centre, "turns in " + writeLength(turn.diameter, format), "turning");
   }
   if (shows(FloorLayer::Sight)) addSight(d, pieces, job, roomOf(job, scheme), scheme, findings);
@@ -172,7 +190,8 @@ void addUseZones(Drawing& d, const Job& job, const Scheme& scheme, UseState stat
   for (const UseZone& zone : useZones(pieces, scheme, state))
     for (const Convex& part : zone.parts) {
       const Stroke stroke{Ink::Fine, kDimensionLine, Dash::Dashed};
-      if (part.core.size() == 1) d.add(Layer::Working, "use:" + zone.id, ArcItem{part.core[0], part.radius, 0, 360, Ink::None, stroke});
+      if (part.core.size() == 1)
+        d.add(Layer::Working, "use:" + zone.id, ArcItem{part.core[0], part.radius, 0, 360, Ink::None, stroke});
       else d.add(Layer::Working, "use:" + zone.id, PathItem{part.core, true, Ink::None, stroke});
     }
 }

@@ -1,5 +1,5 @@
-// What is laid over the plan when it is asked for: ways as ribbons, floor that is reached, who talks to whom, what is seen.
-// Neutral tones; never printed.
+// What is laid over the plan when it is asked for: ways as ribbons, floor that is reached, who talks to whom, what is
+// seen. Neutral tones; never printed.
 #pragma once
 
 #include <set>
@@ -23,7 +23,8 @@ struct FloorLayers {
 [[nodiscard]] FloorLayers layersFor(const std::vector<Finding>&, const std::string& subject);
 
 /// Adds them; `routes` may be null while they are worked out.
-void addFloorLayers(Drawing&, const Job&, const Scheme&, const FloorLayers&, const std::vector<Finding>&, const RouteFacts* routes, LengthFormat);
+void addFloorLayers(Drawing&, const Job&, const Scheme&, const FloorLayers&, const std::vector<Finding>&,
+                    const RouteFacts* routes, LengthFormat);
 /// Outlines of what the furniture takes up in a state of use.
 void addUseZones(Drawing&, const Job&, const Scheme&, UseState);
 

@@ -37,7 +37,8 @@ std::vector<WallDraft> wallDrafts(const Room& room) {
   const std::size_t n = walls.size();
   std::vector<WallDraft> out;
   for (std::size_t i = 0; i < n; ++i)
-    out.push_back({walls[i], mitre(walls[(i + n - 1) % n], walls[i], walls[i]), mitre(walls[i], walls[(i + 1) % n], walls[i])});
+    out.push_back(
+        {walls[i], mitre(walls[(i + n - 1) % n], walls[i], walls[i]), mitre(walls[i], walls[(i + 1) % n], walls[i])});
   return out;
 }
 
@@ -51,12 +52,14 @@ void addSolidWall(Drawing& d, const WallDraft& w, double from, double to, const 
 
 void addDoor(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b) {
   const Vec2 in = o.swing == Swing::In ? wall.inward() : -wall.inward();
-  const Vec2 hinge = (o.hinge == Hinge::Start ? a : b) + (o.swing == Swing::In ? Vec2{} : -wall.inward() * wall.thickness);
+  const Vec2 hinge =
+      (o.hinge == Hinge::Start ? a : b) + (o.swing == Swing::In ? Vec2{} : -wall.inward() * wall.thickness);
   const Vec2 closed = unit((o.hinge == Hinge::Start ? b - a : a - b));
   d.add(Layer::Opening, o.id.value, line(hinge, hinge + in * o.width, {Ink::Ink, kFurnitureLine * 1.4, Dash::Solid}));
   const double from = directionOf(closed);
   const double span = cross(closed, in) > 0 ? 90 : -90;
-  d.add(Layer::Opening, o.id.value, ArcItem{hinge, o.width, span > 0 ? from : from - 90, 90, Ink::None, {Ink::Fine, kDimensionLine, Dash::Dashed}});
+  d.add(Layer::Opening, o.id.value,
+        ArcItem{hinge, o.width, span > 0 ? from : from - 90, 90, Ink::None, {Ink::Fine, kDimensionLine, Dash::Dashed}});
 }
 
 /// Two leaves that swing in or out from the jambs.
@@ -71,7 +74,9 @@ void addCasements(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b
     d.add(Layer::Opening, o.id.value, line(hinge + face, hinge + face + open * leaf, fine(Ink::Ink)));
     if (!in) continue;
     const double from = directionOf(closed), span = cross(closed, side) > 0 ? 70 : -70;
-    d.add(Layer::Opening, o.id.value, ArcItem{hinge + face, leaf, span > 0 ? from : from - 70, 70, Ink::None, {Ink::Fine, kFineLine, Dash::Dashed}});
+    d.add(
+        Layer::Opening, o.id.value,
+        ArcItem{hinge + face, leaf, span > 0 ? from : from - 70, 70, Ink::None, {Ink::Fine, kFineLine, Dash::Dashed}});
   }
 }
 
@@ -83,7 +88,8 @@ void addCurtains(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b)
   for (const auto& [from, along] : {std::pair(a, -wall.along()), std::pair(b, wall.along())}) {
     PathItem wave{{}, false, Ink::None, fine(Ink::Ink)};
     for (int i = 0; i <= folds; ++i)
-      wave.points.push_back(from + along * (*o.curtainStack * i / folds) + wall.inward() * (i % 2 == 0 ? deep * 0.3 : deep * 1.3));
+      wave.points.push_back(from + along * (*o.curtainStack * i / folds) +
+                            wall.inward() * (i % 2 == 0 ? deep * 0.3 : deep * 1.3));
     d.add(Layer::Opening, o.id.value, wave);
   }
 }
@@ -91,15 +97,19 @@ void addCurtains(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b)
 void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat format) {
   const Vec2 along = wall.along(), out = -wall.inward() * wall.thickness;
   const Vec2 a = wall.start + along * o.offset, b = a + along * o.width;
-  d.add(Layer::Opening, o.id.value, PathItem{{a, b, b + out, a + out}, true, o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, Stroke{}});
-  for (const Vec2 jamb : {a, b}) d.add(Layer::Opening, o.id.value, line(jamb, jamb + out, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+  d.add(Layer::Opening, o.id.value,
+        PathItem{{a, b, b + out, a + out}, true, o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, Stroke{}});
+  for (const Vec2 jamb : {a, b})
+    d.add(Layer::Opening, o.id.value, line(jamb, jamb + out, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   LengthFormat bare = format;
   bare.withUnit = false;
   switch (o.kind) {
     case OpeningKind::Door: addDoor(d, o, wall, a, b); break;
     case OpeningKind::Sliding:
-      d.add(Layer::Opening, o.id.value, line(a + out * 0.35, a + along * (o.width * 0.55) + out * 0.35, {Ink::Ink, kFurnitureLine, Dash::Solid}));
-      d.add(Layer::Opening, o.id.value, line(b + out * 0.65, b - along * (o.width * 0.55) + out * 0.65, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+      d.add(Layer::Opening, o.id.value,
+            line(a + out * 0.35, a + along * (o.width * 0.55) + out * 0.35, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+      d.add(Layer::Opening, o.id.value,
+            line(b + out * 0.65, b - along * (o.width * 0.55) + out * 0.65, {Ink::Ink, kFurnitureLine, Dash::Solid}));
       break;
     case OpeningKind::Window: {
       for (const double t : {0.0, 0.5, 1.0}) d.add(Layer::Opening, o.id.value, line(a + out * t, b + out * t, thin()));
@@ -107,12 +117,14 @@ void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat for
       addCurtains(d, o, wall, a, b);
       // Outside, before the wall's dimension: what stands before the window keeps its own words.
       d.add(Layer::Label, o.id.value,
-            TextItem{midpoint(a, b) + out - wall.inward() * (kSillOut * d.scale), "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare),
-                     kSmallLetters, Align::Centre, readableTurn(along), Ink::Quiet, Ink::None});
+            TextItem{midpoint(a, b) + out - wall.inward() * (kSillOut * d.scale),
+                     "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare), kSmallLetters,
+                     Align::Centre, readableTurn(along), Ink::Quiet, Ink::None});
       break;
     }
     case OpeningKind::Arch:
-      for (const double t : {0.0, 1.0}) d.add(Layer::Opening, o.id.value, line(a + out * t, b + out * t, {Ink::Fine, kDimensionLine, Dash::Dashed}));
+      for (const double t : {0.0, 1.0})
+        d.add(Layer::Opening, o.id.value, line(a + out * t, b + out * t, {Ink::Fine, kDimensionLine, Dash::Dashed}));
       break;
   }
 }
@@ -142,13 +154,17 @@ void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
     const std::string id = wallKey(wall.id), text = writeLength(wall.length(), format);
     const std::size_t next = (i + 1) % walls.size(), before = (i + walls.size() - 1) % walls.size();
     // Outside, two dimensions would cross in the angle of a jutting corner: the shorter wall has its own inside.
-    const bool inside = (isReflex(outline, i) && wall.length() < walls[before].length()) || (isReflex(outline, next) && wall.length() <= walls[next].length());
+    const bool inside = (isReflex(outline, i) && wall.length() < walls[before].length()) ||
+                        (isReflex(outline, next) && wall.length() <= walls[next].length());
     // The dimension runs from end to start, so that "left of it" is outside.
-    addDimension(d, {wall.end, wall.start, inside ? -kDimensionIn : face + kDimensionOut, text, Layer::Dimension, id, Ink::Ink,
-                     inside ? Ink::Floor : Ink::Paper, Ink::Ink});
+    addDimension(d, {wall.end, wall.start, inside ? -kDimensionIn : face + kDimensionOut, text, Layer::Dimension, id,
+                     Ink::Ink, inside ? Ink::Floor : Ink::Paper, Ink::Ink});
     // Its tag keeps clear of the neighbour's dimension in that angle.
     const double share = !inside ? 0.5 : isReflex(outline, i) ? 0.72 : 0.28;
-    addTag(d, wall.start + (wall.end - wall.start) * share - wall.inward() * ((face + (inside ? kTagNear : kTagOut)) * d.scale), wall.id.value, id);
+    addTag(d,
+           wall.start + (wall.end - wall.start) * share -
+               wall.inward() * ((face + (inside ? kTagNear : kTagOut)) * d.scale),
+           wall.id.value, id);
   }
 }
 
@@ -185,7 +201,9 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
       for (const Placement& p : scheme->placements) {
         const auto* place = std::get_if<FloorPlace>(&p.on);
         const Piece& piece = pieces.of(p);
-        if (place == nullptr || std::find(o.without.begin(), o.without.end(), p.id) != o.without.end() || isRug(piece.kind) != rugs) continue;
+        if (place == nullptr || std::find(o.without.begin(), o.without.end(), p.id) != o.without.end() ||
+            isRug(piece.kind) != rugs)
+          continue;
         addPiece(d, piece, *place, p.id.value, midSentence(names.plain(p.id)), o.format);
       }
     // A picture on a wall shows in plan as a bar on the face of its wall.
@@ -195,7 +213,10 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
         const Vec2 at = wall->start + wall->along() * (wall->length() - hung->u);
         const Vec2 half = wall->along() * (pieces.of(p).width / 2), in = wall->inward() * std::max(40.0, 0.9 * d.scale);
         d.add(Layer::Picture, p.id.value,
-              PathItem{{at - half, at + half, at + half + in, at - half + in}, true, Ink::Mount, {Ink::Ink, kDimensionLine, Dash::Solid}});
+              PathItem{{at - half, at + half, at + half + in, at - half + in},
+                       true,
+                       Ink::Mount,
+                       {Ink::Ink, kDimensionLine, Dash::Solid}});
       }
   }
   if (o.titles) {

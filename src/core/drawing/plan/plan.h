@@ -23,7 +23,8 @@ struct PlanOptions {
 [[nodiscard]] Drawing composePlan(const Job&, const Room&, const Scheme*, const PlanOptions&);
 
 /// One floor piece at a place, as it is drawn in the plan.
-void addPiece(Drawing&, const Piece&, const FloorPlace&, const std::string& id, const std::string& label, LengthFormat, Layer layer = Layer::Furniture);
+void addPiece(Drawing&, const Piece&, const FloorPlace&, const std::string& id, const std::string& label, LengthFormat,
+              Layer layer = Layer::Furniture);
 
 /// What is drawn over the plan while working: never printed.
 struct PlanWork {
@@ -39,7 +40,8 @@ struct PlanWork {
   const Job* ghost = nullptr;     ///< what of it stands elsewhere is drawn in outline
   bool handle = false;            ///< the selected one can be turned by its handle
 };
-/// The id of the handle by which a piece is turned freely: it stands off one of the corners, clear of the tapes' labels.
+/// The id of the handle by which a piece is turned freely: it stands off one of the corners, clear of the tapes'
+/// labels.
 inline constexpr const char* kTurnHandle = "turn-handle";
 [[nodiscard]] Drawing composePlanWork(const Job&, const Room&, const PlanWork&, double scale, LengthFormat format);
 
@@ -47,7 +49,7 @@ inline constexpr const char* kTurnHandle = "turn-handle";
 void addBands(Drawing&, const std::vector<Band>&, const std::string& view);
 
 /// A walk of runs that is being typed: a dashed outline with the runs' lengths, and the gap where it does not close.
-[[nodiscard]] Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::string>& lengths, std::size_t current, double scale,
-                                   LengthFormat format);
+[[nodiscard]] Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::string>& lengths,
+                                   std::size_t current, double scale, LengthFormat format);
 
 }  // namespace mezzet

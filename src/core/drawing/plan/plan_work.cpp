@@ -28,7 +28,8 @@ void addSelection(Drawing& d, const Job& job, const Scheme& scheme, const Placem
     if (grown.depth) *grown.depth += by;
     if (grown.longDepth) *grown.longDepth += by;
     if (grown.returnWidth) *grown.returnWidth += by;
-    if (grown.shape == Shape::Round) d.add(Layer::Working, "selection", ArcItem{floor->at, grown.width / 2, 0, 360, Ink::None, edge});
+    if (grown.shape == Shape::Round)
+      d.add(Layer::Working, "selection", ArcItem{floor->at, grown.width / 2, 0, 360, Ink::None, edge});
     else d.add(Layer::Working, "selection", PathItem{outlineOf(grown, *floor), true, Ink::None, edge});
   }
 }
@@ -43,7 +44,8 @@ void addGhost(Drawing& d, const Job& ghost, const Scheme& now) {
     const auto* floor = std::get_if<FloorPlace>(&q.on);
     if (floor == nullptr || (before != nullptr && *before == q)) continue;
     const Piece& piece = pieceOf(ghost, q);
-    if (piece.shape == Shape::Round) d.add(Layer::Working, "ghost", ArcItem{floor->at, piece.width / 2, 0, 360, Ink::Band, edge});
+    if (piece.shape == Shape::Round)
+      d.add(Layer::Working, "ghost", ArcItem{floor->at, piece.width / 2, 0, 360, Ink::Band, edge});
     else d.add(Layer::Working, "ghost", PathItem{outlineOf(piece, *floor), true, Ink::Band, edge});
   }
 }
@@ -52,7 +54,8 @@ void addGhost(Drawing& d, const Job& ghost, const Scheme& now) {
 void addTurnHandle(Drawing& d, const Piece& piece, const FloorPlace& place) {
   // A round piece has no corners: its handle stands where its box would have one, nearer in.
   const double share = piece.shape == Shape::Round || piece.shape == Shape::Oval ? std::numbers::sqrt2 / 2 : 1;
-  const double x = piece.width / 2 * share + kHandleOff * d.scale, y = piece.depth.value_or(piece.width) / 2 * share + kHandleOff * d.scale;
+  const double x = piece.width / 2 * share + kHandleOff * d.scale,
+               y = piece.depth.value_or(piece.width) / 2 * share + kHandleOff * d.scale;
   std::optional<Vec2> at;
   for (const Vec2 corner : {Vec2{x, y}, Vec2{-x, y}, Vec2{x, -y}, Vec2{-x, -y}}) {
     const Vec2 there = place.at + rotated(corner, turnOf(place.turn));
@@ -66,7 +69,8 @@ void addTurnHandle(Drawing& d, const Piece& piece, const FloorPlace& place) {
     if (!at || !covered) at = there;
     if (!covered) break;
   }
-  d.add(Layer::Working, kTurnHandle, ArcItem{*at, kHandle * d.scale, 0, 360, Ink::Accent, {Ink::Ink, 0.35, Dash::Solid}});
+  d.add(Layer::Working, kTurnHandle,
+        ArcItem{*at, kHandle * d.scale, 0, 360, Ink::Accent, {Ink::Ink, 0.35, Dash::Solid}});
 }
 
 }  // namespace
@@ -79,7 +83,8 @@ void addGuides(Drawing& d, const std::vector<Guide>& guides) {
     // Near what it lines up with, clear of the tapes, whose labels stand half way.
     const Vec2 near = g.mark + ((g.from + g.to) * 0.5 - g.mark) * 0.35;
     const Vec2 at = upright ? Vec2{g.from.x + 1.6 * d.scale, near.y} : Vec2{near.x, g.from.y + 2.4 * d.scale};
-    d.add(Layer::Working, "guide", TextItem{at, g.words, kSmallLetters, upright ? Align::Left : Align::Centre, 0, Ink::Ink, Ink::Paper});
+    d.add(Layer::Working, "guide",
+          TextItem{at, g.words, kSmallLetters, upright ? Align::Left : Align::Centre, 0, Ink::Ink, Ink::Paper});
   }
 }
 
@@ -89,12 +94,21 @@ void addTape(Drawing& d, const Tape& tape, LengthFormat format, bool labelled) {
   const std::string id = tapeKey(tape.side);
   const Vec2 tick = unit(tape.along + leftOf(tape.along)) * (1.4 * d.scale);
   d.add(Layer::Working, id, line(tape.from, tape.to, {Ink::Ink, 0.25, Dash::Solid}));
-  for (const Vec2 end : {tape.from, tape.to}) d.add(Layer::Working, id, line(end - tick, end + tick, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+  for (const Vec2 end : {tape.from, tape.to})
+    d.add(Layer::Working, id, line(end - tick, end + tick, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   if (!labelled) return;
-  TextItem label{midpoint(tape.from, tape.to), writeLength(tape.length, format), kLetters, Align::Centre, 0, Ink::AccentText, Ink::Accent};
+  TextItem label{midpoint(tape.from, tape.to),
+                 writeLength(tape.length, format),
+                 kLetters,
+                 Align::Centre,
+                 0,
+                 Ink::AccentText,
+                 Ink::Accent};
   // A tape shorter than its label carries it beside the line.
   const double width = letteringWidth(label.text, label.height) * d.scale;
-  const double room = std::abs(tape.along.x) > std::abs(tape.along.y) ? std::abs(tape.length) - width : std::abs(tape.length) - 2.2 * kLetters * d.scale;
+  const double room = std::abs(tape.along.x) > std::abs(tape.along.y)
+                          ? std::abs(tape.length) - width
+                          : std::abs(tape.length) - 2.2 * kLetters * d.scale;
   if (room < 1.5 * d.scale) {
     const bool upright = std::abs(tape.along.y) >= std::abs(tape.along.x);
     label.at += upright ? Vec2{width / 2 + 3.5 * d.scale, 0} : Vec2{0, 4.5 * d.scale};
@@ -130,7 +144,8 @@ void addFindingMark(Drawing& d, const Finding& f, LengthFormat format) {
 
 void addBands(Drawing& d, const std::vector<Band>& bands, const std::string& view) {
   for (const Band& band : bands)
-    if (band.view == view) d.add(Layer::Working, "band:" + band.rule, PathItem{band.zone, true, Ink::Band, fine(Ink::Holds)});
+    if (band.view == view)
+      d.add(Layer::Working, "band:" + band.rule, PathItem{band.zone, true, Ink::Band, fine(Ink::Holds)});
 }
 
 Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, double scale, LengthFormat format) {
@@ -142,7 +157,8 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
     const Vec2 middle = (band.zone[0] + band.zone[1] + band.zone[2] + band.zone[3]) * 0.25;
     const bool level = std::abs(band.zone[1].x - band.zone[0].x) > letteringWidth(band.label, kSmallLetters) * d.scale;
     if (band.view == "plan" && level)
-      d.add(Layer::Working, "band:" + band.rule, TextItem{middle, band.label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+      d.add(Layer::Working, "band:" + band.rule,
+            TextItem{middle, band.label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
   }
   if (work.scheme == nullptr) return d;
   // Bands first, then the pieces in the hand, then the marks and tapes over them.
@@ -155,7 +171,8 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
   const auto onATape = [&](const Finding& f) {
     return std::any_of(work.tapes.begin(), work.tapes.end(), [&](const Tape& t) {
       return std::abs(t.length - f.measured) < kTouch &&
-             std::min(distance(f.at[0], t.from) + distance(f.at[1], t.to), distance(f.at[0], t.to) + distance(f.at[1], t.from)) < kNearTape;
+             std::min(distance(f.at[0], t.from) + distance(f.at[1], t.to),
+                      distance(f.at[0], t.to) + distance(f.at[1], t.from)) < kNearTape;
     });
   };
   for (const Finding& f : work.findings)
@@ -171,7 +188,8 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
   return d;
 }
 
-Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::string>& lengths, std::size_t current, double scale, LengthFormat format) {
+Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::string>& lengths, std::size_t current,
+                     double scale, LengthFormat format) {
   Drawing d;
   d.scale = scale;
   d.low = d.high = {};
@@ -188,13 +206,17 @@ Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::st
     const bool here = i == current;
     if (distance(path[i], path[i + 1]) < 1) continue;
     d.add(Layer::Wall, "", line(path[i], path[i + 1], {Ink::CutWall, here ? 1.4 : 0.9, Dash::Solid}));
-    addDimension(d, {path[i + 1], path[i], 8, lengths[i], Layer::Dimension, "", Ink::Ink, here ? Ink::Accent : Ink::Paper, Ink::Ink});
+    addDimension(d, {path[i + 1], path[i], 8, lengths[i], Layer::Dimension, "", Ink::Ink,
+                     here ? Ink::Accent : Ink::Paper, Ink::Ink});
   }
   if (norm(end) > 0.5) {
     d.add(Layer::Working, "", line(end, {0, 0}, {Ink::Breaks, 0.6, Dash::Dashed}));
-    d.add(Layer::Working, "", TextItem{end * 0.5, writeLength(norm(end), format) + " open", kLetters, Align::Centre, 0, Ink::Ink, Ink::Paper});
+    d.add(Layer::Working, "",
+          TextItem{end * 0.5, writeLength(norm(end), format) + " open", kLetters, Align::Centre, 0, Ink::Ink,
+                   Ink::Paper});
   }
-  if (d.high.x - d.low.x > 2 * margin.x + 1) d.add(Layer::Label, "", ArcItem{{0, 0}, 1.3 * scale, 0, 360, Ink::Ink, Stroke{}});
+  if (d.high.x - d.low.x > 2 * margin.x + 1)
+    d.add(Layer::Label, "", ArcItem{{0, 0}, 1.3 * scale, 0, 360, Ink::Ink, Stroke{}});
   return d;
 }
 

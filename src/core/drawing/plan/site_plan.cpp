@@ -15,14 +15,17 @@ constexpr double kBarPerMm = 0.6;
 
 }  // namespace
 
-Drawing composeHeightMarks(const Room& room, const HeightReport& report, const ReadingId& chosen, double scale, LengthFormat format) {
+Drawing composeHeightMarks(const Room& room, const HeightReport& report, const ReadingId& chosen, double scale,
+                           LengthFormat format) {
   Drawing d;
   d.scale = scale;
   for (const CeilingArea& a : room.ceilingAreas) {
-    d.add(Layer::Working, "ceiling:" + a.id.value, PathItem{a.outline, true, Ink::None, {Ink::Ink, kFurnitureLine, Dash::Dashed}});
     d.add(Layer::Working, "ceiling:" + a.id.value,
-          TextItem{centroidOf(a.outline) + Vec2{0, 8 * scale}, "ceiling " + a.id.value + (a.shape == CeilingShape::Sloped ? ", sloped" : ", flat"),
-                   kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Floor});
+          PathItem{a.outline, true, Ink::None, {Ink::Ink, kFurnitureLine, Dash::Dashed}});
+    d.add(Layer::Working, "ceiling:" + a.id.value,
+          TextItem{centroidOf(a.outline) + Vec2{0, 8 * scale},
+                   "ceiling " + a.id.value + (a.shape == CeilingShape::Sloped ? ", sloped" : ", flat"), kSmallLetters,
+                   Align::Centre, 0, Ink::Ink, Ink::Floor});
   }
   // A sloping ceiling says which way it falls.
   const RoomHeights heights = heightsOf(room);
@@ -34,27 +37,47 @@ Drawing composeHeightMarks(const Room& room, const HeightReport& report, const R
     const Vec2 at = centroidOf(part.outline.empty() ? outlineOf(room) : part.outline) + leftOf(down) * (14 * scale);
     const Vec2 tip = at + down * (10 * scale), side = leftOf(down) * (1.2 * scale);
     d.add(Layer::Working, "", line(at - down * (10 * scale), tip, thin()));
-    d.add(Layer::Working, "", PathItem{{tip, tip - down * (2.4 * scale) + side, tip - down * (2.4 * scale) - side}, true, Ink::Ink, Stroke{}});
-    d.add(Layer::Working, "", TextItem{at + leftOf(down) * (3 * scale), "falls", kSmallLetters, Align::Centre, readableTurn(down), Ink::Ink, Ink::Floor});
+    d.add(Layer::Working, "",
+          PathItem{
+              {tip, tip - down * (2.4 * scale) + side, tip - down * (2.4 * scale) - side}, true, Ink::Ink, Stroke{}});
+    d.add(Layer::Working, "",
+          TextItem{at + leftOf(down) * (3 * scale), "falls", kSmallLetters, Align::Centre, readableTurn(down), Ink::Ink,
+                   Ink::Floor});
   }
   for (const HeightReading& h : room.heights) {
     if (h.taken.superseded) continue;
     const std::string id = "height:" + h.id.value;
-    const auto row = std::find_if(report.rows.begin(), report.rows.end(), [&](const HeightRow& r) { return r.reading == h.id; });
+    const auto row =
+        std::find_if(report.rows.begin(), report.rows.end(), [&](const HeightRow& r) { return r.reading == h.id; });
     const bool bad = row != report.rows.end() && std::abs(row->residual) > 3 * row->sigma;
     const double r = 1.3 * scale;
     if (h.kind == HeightKind::ToFloor)
       d.add(Layer::Working, id,
-            PathItem{{h.at + Vec2{-r, r}, h.at + Vec2{r, r}, h.at + Vec2{0, -r}}, true, Ink::Paper, {Ink::Ink, kFurnitureLine, Dash::Solid}});
-    else d.add(Layer::Working, id, ArcItem{h.at, r, 0, 360, h.kind == HeightKind::Clear ? Ink::Holds : Ink::Paper, {Ink::Ink, kFurnitureLine, Dash::Solid}});
-    const std::string words = (h.kind == HeightKind::ToFloor ? "down " : h.kind == HeightKind::ToCeiling ? "up " : "") + writeLength(h.taken.value, format);
+            PathItem{{h.at + Vec2{-r, r}, h.at + Vec2{r, r}, h.at + Vec2{0, -r}},
+                     true,
+                     Ink::Paper,
+                     {Ink::Ink, kFurnitureLine, Dash::Solid}});
+    else
+      d.add(Layer::Working, id,
+            ArcItem{h.at,
+                    r,
+                    0,
+                    360,
+                    h.kind == HeightKind::Clear ? Ink::Holds : Ink::Paper,
+                    {Ink::Ink, kFurnitureLine, Dash::Solid}});
+    const std::string words = (h.kind == HeightKind::ToFloor     ? "down "
+                               : h.kind == HeightKind::ToCeiling ? "up "
+                                                                 : "") +
+                              writeLength(h.taken.value, format);
     // Words stay on the sheet: to the left of a point near the right side.
-    const bool left = h.at.x > room.corners.front().at.x &&
-                      std::any_of(room.corners.begin(), room.corners.end(), [&](const Corner& c) { return c.at.x > h.at.x; }) &&
-                      std::none_of(room.corners.begin(), room.corners.end(), [&](const Corner& c) { return c.at.x > h.at.x + 24 * scale; });
+    const bool left =
+        h.at.x > room.corners.front().at.x &&
+        std::any_of(room.corners.begin(), room.corners.end(), [&](const Corner& c) { return c.at.x > h.at.x; }) &&
+        std::none_of(room.corners.begin(), room.corners.end(),
+                     [&](const Corner& c) { return c.at.x > h.at.x + 24 * scale; });
     d.add(Layer::Working, id,
-          TextItem{h.at + Vec2{(left ? -2.4 : 2.4) * scale, 0}, words, kSmallLetters, left ? Align::Right : Align::Left, 0, Ink::Ink,
-                   h.id == chosen ? Ink::Accent : Ink::Floor});
+          TextItem{h.at + Vec2{(left ? -2.4 : 2.4) * scale, 0}, words, kSmallLetters, left ? Align::Right : Align::Left,
+                   0, Ink::Ink, h.id == chosen ? Ink::Accent : Ink::Floor});
     if (row != report.rows.end() && std::abs(row->residual) > 0.05) {
       const double bar = std::clamp(row->residual * kBarPerMm, -kMostBar, kMostBar) * scale;
       d.add(Layer::Working, id, line(h.at, h.at + Vec2{0, bar}, {bad ? Ink::Breaks : Ink::Holds, 0.8, Dash::Solid}));
@@ -96,11 +119,12 @@ Drawing composeOpeningMarks(const Room& room, const CornerId& shown, double scal
       if (stops[i + 1] - stops[i] < 1) continue;
       const std::string text = writeLength(stops[i + 1] - stops[i], bare);
       const bool roomy = (letteringWidth(text, kLetters) + 3) * scale < stops[i + 1] - stops[i];
-      addDimension(d, {at(stops[i]), at(stops[i + 1]), kIn, roomy ? text : "", Layer::Working, "opening", bad ? Ink::Breaks : Ink::Ink, Ink::Floor, Ink::Ink});
+      addDimension(d, {at(stops[i]), at(stops[i + 1]), kIn, roomy ? text : "", Layer::Working, "opening",
+                       bad ? Ink::Breaks : Ink::Ink, Ink::Floor, Ink::Ink});
       if (!roomy)
         d.add(Layer::Working, "opening",
-              TextItem{at((stops[i] + stops[i + 1]) / 2) + wall.inward() * ((kIn + 3.2) * scale), text, kSmallLetters, Align::Centre,
-                       readableTurn(wall.along()), Ink::Ink, Ink::Floor});
+              TextItem{at((stops[i] + stops[i + 1]) / 2) + wall.inward() * ((kIn + 3.2) * scale), text, kSmallLetters,
+                       Align::Centre, readableTurn(wall.along()), Ink::Ink, Ink::Floor});
     }
     for (const Opening* o : here) {
       const Vec2 middle = middleOf(wall, *o) + wall.inward() * ((kIn + 4.6) * scale);
@@ -108,10 +132,13 @@ Drawing composeOpeningMarks(const Room& room, const CornerId& shown, double scal
       if (closure.ok())
         for (const OpeningPlace& p : closure->places)
           if (p.opening == o->id && p.misclosure)
-            words = std::abs(*p.misclosure) < 0.5 ? "closes" : (*p.misclosure > 0 ? "over by " : "short by ") + writeLength(std::abs(*p.misclosure), format);
+            words = std::abs(*p.misclosure) < 0.5
+                        ? "closes"
+                        : (*p.misclosure > 0 ? "over by " : "short by ") + writeLength(std::abs(*p.misclosure), format);
       if (!words.empty())
         d.add(Layer::Working, o->id.value,
-              TextItem{middle, words, kSmallLetters, Align::Centre, readableTurn(wall.along()), Ink::Ink, bad ? Ink::Accent : Ink::Floor});
+              TextItem{middle, words, kSmallLetters, Align::Centre, readableTurn(wall.along()), Ink::Ink,
+                       bad ? Ink::Accent : Ink::Floor});
     }
   }
   return d;
@@ -123,16 +150,21 @@ Drawing composePhotographMarks(const Room& room, const PhotographId& chosen, dou
   int number = 0;
   for (const Photograph& p : room.photographs) {
     Vec2 at = p.at;
-    if (const auto wall = findWall(room, p.wall)) at = onWall(*wall, std::clamp(p.at.x, 0.0, wall->length())) + wall->inward() * (4 * scale);
+    if (const auto wall = findWall(room, p.wall))
+      at = onWall(*wall, std::clamp(p.at.x, 0.0, wall->length())) + wall->inward() * (4 * scale);
     const double w = 2.6 * scale, h = 1.9 * scale;
     const std::string id = "photograph:" + p.id.value;
-    d.add(Layer::Working, id, rectangle(at - Vec2{w, h}, at + Vec2{w, h}, p.id == chosen ? Ink::Accent : Ink::Paper, {Ink::Ink, kFurnitureLine, Dash::Solid}));
-    d.add(Layer::Working, id, TextItem{at, std::to_string(++number), kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+    d.add(Layer::Working, id,
+          rectangle(at - Vec2{w, h}, at + Vec2{w, h}, p.id == chosen ? Ink::Accent : Ink::Paper,
+                    {Ink::Ink, kFurnitureLine, Dash::Solid}));
+    d.add(Layer::Working, id,
+          TextItem{at, std::to_string(++number), kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
   }
   return d;
 }
 
-Drawing composeStorey(const Job& job, const HouseStorey& storey, const RoomId& chosen, double scale, LengthFormat format) {
+Drawing composeStorey(const Job& job, const HouseStorey& storey, const RoomId& chosen, double scale,
+                      LengthFormat format) {
   Drawing d;
   d.scale = scale;
   bool first = true;
@@ -152,7 +184,8 @@ Drawing composeStorey(const Job& job, const HouseStorey& storey, const RoomId& c
       return o != nullptr && o->leadsTo && o->kind == OpeningKind::Door && o->swing == Swing::Out;
     };
     for (Item& item : plan.items) {
-      if (item.layer == Layer::Opening && drawnBeyond(item.id) && !(std::holds_alternative<PathItem>(item.shape) && std::get<PathItem>(item.shape).closed))
+      if (item.layer == Layer::Opening && drawnBeyond(item.id) &&
+          !(std::holds_alternative<PathItem>(item.shape) && std::get<PathItem>(item.shape).closed))
         continue;
       if (item.layer == Layer::Dimension || item.layer == Layer::Label || item.layer == Layer::Title) continue;
       if (auto* path = std::get_if<PathItem>(&item.shape)) {
@@ -172,11 +205,13 @@ Drawing composeStorey(const Job& job, const HouseStorey& storey, const RoomId& c
     for (const Vec2 p : outlineOf(room)) {
       outline.push_back(home(p));
       d.low = first ? outline.back() : Vec2{std::min(d.low.x, outline.back().x), std::min(d.low.y, outline.back().y)};
-      d.high = first ? outline.back() : Vec2{std::max(d.high.x, outline.back().x), std::max(d.high.y, outline.back().y)};
+      d.high =
+          first ? outline.back() : Vec2{std::max(d.high.x, outline.back().x), std::max(d.high.y, outline.back().y)};
       first = false;
     }
     const Vec2 middle = centroidOf(outline);
-    d.add(Layer::Label, "room:" + room.id.value, TextItem{middle + Vec2{0, 2.4 * scale}, room.name, kTitleLetters, Align::Centre, 0, Ink::Ink, Ink::Floor});
+    d.add(Layer::Label, "room:" + room.id.value,
+          TextItem{middle + Vec2{0, 2.4 * scale}, room.name, kTitleLetters, Align::Centre, 0, Ink::Ink, Ink::Floor});
     double left = middle.x, right = middle.x;
     for (const Vec2 p : outline) {
       left = std::min(left, p.x);
@@ -184,13 +219,21 @@ Drawing composeStorey(const Job& job, const HouseStorey& storey, const RoomId& c
     }
     if (letteringWidth(ceilingWords(room, format), kSmallLetters) * scale < right - left)
       d.add(Layer::Label, "room:" + room.id.value,
-            TextItem{middle - Vec2{0, 2.4 * scale}, ceilingWords(room, format), kSmallLetters, Align::Centre, 0, Ink::Quiet, Ink::Floor});
+            TextItem{middle - Vec2{0, 2.4 * scale}, ceilingWords(room, format), kSmallLetters, Align::Centre, 0,
+                     Ink::Quiet, Ink::Floor});
   }
   const double margin = kUsualWall * 3 + 12 * scale;
   d.low = d.low - Vec2{margin, margin};
   d.high += Vec2{margin, margin};
   if (!storey.name.empty())
-    d.add(Layer::Title, "", TextItem{{d.low.x + 3 * scale, d.high.y - 3 * scale}, storey.name, kTitleLetters, Align::Left, 0, Ink::Ink, Ink::None});
+    d.add(Layer::Title, "",
+          TextItem{{d.low.x + 3 * scale, d.high.y - 3 * scale},
+                   storey.name,
+                   kTitleLetters,
+                   Align::Left,
+                   0,
+                   Ink::Ink,
+                   Ink::None});
   addScaleBar(d, {d.low.x + 4 * scale, d.low.y + 3 * scale}, job.units == Unit::Inch, format);
   return d;
 }

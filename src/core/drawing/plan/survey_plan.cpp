@@ -20,7 +20,10 @@ void addCross(Drawing& d, Vec2 at, const std::string& id) {
 void addCertainty(Drawing& d, Vec2 at, Certainty c) {
   const double r = 1.1 * d.scale;
   const Ink fill = c == Certainty::Checked ? Ink::Holds : Ink::Paper;
-  d.add(Layer::Working, "", ArcItem{at, r, 0, 360, fill, {c == Certainty::Assumed ? Ink::NotMeasured : Ink::Holds, kFurnitureLine, Dash::Solid}});
+  d.add(
+      Layer::Working, "",
+      ArcItem{
+          at, r, 0, 360, fill, {c == Certainty::Assumed ? Ink::NotMeasured : Ink::Holds, kFurnitureLine, Dash::Solid}});
   if (c == Certainty::Unchecked) d.add(Layer::Working, "", ArcItem{at, r * 0.5, 0, 360, Ink::Holds, Stroke{}});
 }
 
@@ -44,23 +47,26 @@ Drawing composeSurveyMarks(const Room& room, const SurveyMarks& marks, double sc
   for (std::size_t k = 0; k < net.observations.size(); ++k) {
     const Observation& o = net.observations[k];
     const bool bad = report.status[k] == ReadingStatus::Named || report.status[k] == ReadingStatus::Suspect;
-    const bool chosen = k < marks.network->readings.size() && room.survey->readings[marks.network->readings[k]].id == marks.chosen;
+    const bool chosen =
+        k < marks.network->readings.size() && room.survey->readings[marks.network->readings[k]].id == marks.chosen;
     const Vec2 a = room.corners[o.from].at, b = room.corners[o.to].at;
     const std::string id = k < marks.network->readings.size() ? "reading:" + o.id : "";
     if (o.kind == ObservationKind::Diagonal) {
-      d.add(Layer::Working, id, line(a, b, {bad ? Ink::Breaks : Ink::Fine, chosen ? 0.7 : kFurnitureLine, Dash::Dashed}));
+      d.add(Layer::Working, id,
+            line(a, b, {bad ? Ink::Breaks : Ink::Fine, chosen ? 0.7 : kFurnitureLine, Dash::Dashed}));
       const double share = 0.38;  // off the middle, where diagonals cross
       d.add(Layer::Working, id,
-            TextItem{a + (b - a) * share, writeLength(o.value, format), kLetters, Align::Centre, readableTurn(b - a), Ink::Ink,
-                     chosen ? Ink::Accent : Ink::Floor});
+            TextItem{a + (b - a) * share, writeLength(o.value, format), kLetters, Align::Centre, readableTurn(b - a),
+                     Ink::Ink, chosen ? Ink::Accent : Ink::Floor});
       if (bad) addCross(d, a + (b - a) * 0.6, id);
     } else if (o.kind == ObservationKind::Offset) {
       const Wall& wall = walls[o.to];
       const Vec2 foot = wall.start + wall.along() * dot(a - wall.start, wall.along());
-      d.add(Layer::Working, id, line(a, foot, {bad ? Ink::Breaks : Ink::Fine, chosen ? 0.7 : kFurnitureLine, Dash::Dotted}));
       d.add(Layer::Working, id,
-            TextItem{midpoint(a, foot), writeLength(o.value, format), kLetters, Align::Centre, readableTurn(foot - a), Ink::Ink,
-                     chosen ? Ink::Accent : Ink::Floor});
+            line(a, foot, {bad ? Ink::Breaks : Ink::Fine, chosen ? 0.7 : kFurnitureLine, Dash::Dotted}));
+      d.add(Layer::Working, id,
+            TextItem{midpoint(a, foot), writeLength(o.value, format), kLetters, Align::Centre, readableTurn(foot - a),
+                     Ink::Ink, chosen ? Ink::Accent : Ink::Floor});
       if (bad) addCross(d, a + (foot - a) * 0.7, id);
     } else if (o.kind == ObservationKind::Run) {
       if (chosen) d.add(Layer::Working, id, line(a, b, {Ink::Accent, 1.4, Dash::Solid}));
@@ -86,7 +92,9 @@ Drawing composeSurveyMarks(const Room& room, const SurveyMarks& marks, double sc
       const Turn turn = turnOf(normalisedTurn(e.turn));
       for (int k = 0; k < 36; ++k) {
         const double t = 2 * std::numbers::pi * k / 36;
-        path.points.push_back(report.best.corners[i] + rotated({e.major * kEllipseScale * std::cos(t), e.minor * kEllipseScale * std::sin(t)}, turn));
+        path.points.push_back(
+            report.best.corners[i] +
+            rotated({e.major * kEllipseScale * std::cos(t), e.minor * kEllipseScale * std::sin(t)}, turn));
       }
       if (e.major > 0.01) d.add(Layer::Working, "", path);
     }

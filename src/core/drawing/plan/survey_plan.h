@@ -1,4 +1,5 @@
-// What is drawn over the plan in Measure: which walls are checked, what does not fit, corner-to-corner readings, ellipses.
+// What is drawn over the plan in Measure: which walls are checked, what does not fit, corner-to-corner readings,
+// ellipses.
 #pragma once
 
 #include "core/drawing/base/drawing.h"

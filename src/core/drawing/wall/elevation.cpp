@@ -19,10 +19,13 @@ constexpr double kSideMargin = 16, kTopMargin = 12;  // mm of paper
 constexpr double kLeg = 100;                         // drawn leg under upholstery [D]
 
 /// Does the piece show its front to someone in the room?
-bool facesRoom(const FloorPlace& place, const Wall& wall) { return dot(rotated({0, -1}, turnOf(place.turn)), wall.inward()) > 0.9; }
+bool facesRoom(const FloorPlace& place, const Wall& wall) {
+  return dot(rotated({0, -1}, turnOf(place.turn)), wall.inward()) > 0.9;
+}
 
 void addSofaFront(Drawing& d, const Piece& piece, const Standing& s, const std::string& id) {
-  const double top = s.top.value_or(800), arm = piece.armHeight.value_or(0), seat = piece.seatHeight.value_or(top * 0.5);
+  const double top = s.top.value_or(800), arm = piece.armHeight.value_or(0),
+               seat = piece.seatHeight.value_or(top * 0.5);
   const double armWidth = arm > 0 ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
   const Stroke edge{Ink::Ink, kFurnitureLine, Dash::Solid};
   d.add(Layer::Furniture, id, rectangle({s.left, kLeg}, {s.right, top}, Ink::Cloth, edge));
@@ -33,7 +36,8 @@ void addSofaFront(Drawing& d, const Piece& piece, const Standing& s, const std::
     d.add(Layer::Furniture, id, rectangle({s.left, kLeg}, {s.left + armWidth, arm}, Ink::ClothShade, edge));
     d.add(Layer::Furniture, id, rectangle({s.right - armWidth, kLeg}, {s.right, arm}, Ink::ClothShade, edge));
   }
-  for (const double u : {s.left + 60, s.right - 60}) d.add(Layer::Furniture, id, rectangle({u - 20, 0}, {u + 20, kLeg}, Ink::Ink, Stroke{}));
+  for (const double u : {s.left + 60, s.right - 60})
+    d.add(Layer::Furniture, id, rectangle({u - 20, 0}, {u + 20, kLeg}, Ink::Ink, Stroke{}));
 }
 
 void addTableFront(Drawing& d, const Piece& piece, const Standing& s, const std::string& id) {
@@ -46,7 +50,8 @@ void addTableFront(Drawing& d, const Piece& piece, const Standing& s, const std:
     d.add(Layer::Furniture, id, rectangle({u - piece.width / 4, 0}, {u + piece.width / 4, 12}, Ink::Wood, thin()));
     return;
   }
-  for (const double u : {s.left, s.right - 40}) d.add(Layer::Furniture, id, rectangle({u, 0}, {u + 40, top - thick}, Ink::Wood, thin()));
+  for (const double u : {s.left, s.right - 40})
+    d.add(Layer::Furniture, id, rectangle({u, 0}, {u + 40, top - thick}, Ink::Wood, thin()));
 }
 
 void addStanding(Drawing& d, const Job& job, const Scheme& scheme, const Standing& s, const Wall& wall) {
@@ -59,16 +64,20 @@ void addStanding(Drawing& d, const Job& job, const Scheme& scheme, const Standin
   else if (table) addTableFront(d, piece, s, id);
   else {
     const double leg = seat ? kLeg : 0, top = s.top.value_or(600);
-    d.add(Layer::Furniture, id, rectangle({s.left, leg}, {s.right, top}, seat ? Ink::Cloth : Ink::Wood, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+    d.add(Layer::Furniture, id,
+          rectangle({s.left, leg}, {s.right, top}, seat ? Ink::Cloth : Ink::Wood,
+                    {Ink::Ink, kFurnitureLine, Dash::Solid}));
     if (leg > 0)
-      for (const double u : {s.left + 60, s.right - 60}) d.add(Layer::Furniture, id, rectangle({u - 20, 0}, {u + 20, leg}, Ink::Ink, Stroke{}));
+      for (const double u : {s.left + 60, s.right - 60})
+        d.add(Layer::Furniture, id, rectangle({u - 20, 0}, {u + 20, leg}, Ink::Ink, Stroke{}));
   }
 }
 
 void addOpeningFront(Drawing& d, const Opening& o, const Wall& wall, LengthFormat format) {
   const double right = wall.length() - o.offset, left = right - o.width;
   const Ink fill = o.kind == OpeningKind::Window ? Ink::Glass : o.kind == OpeningKind::Arch ? Ink::Paper : Ink::Wood;
-  d.add(Layer::Opening, o.id.value, rectangle({left, o.sill}, {right, o.head()}, fill, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+  d.add(Layer::Opening, o.id.value,
+        rectangle({left, o.sill}, {right, o.head()}, fill, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   if (o.kind == OpeningKind::Window) {
     const double u = (left + right) / 2, v = (o.sill + o.head()) / 2;
     d.add(Layer::Opening, o.id.value, line({u, o.sill}, {u, o.head()}, thin()));
@@ -76,27 +85,41 @@ void addOpeningFront(Drawing& d, const Opening& o, const Wall& wall, LengthForma
     d.add(Layer::Opening, o.id.value, rectangle({left - 40, o.sill - 35}, {right + 40, o.sill}, Ink::Paper, thin()));
   } else if (o.kind == OpeningKind::Door) {
     const double knob = o.hinge == Hinge::Start ? left + 70 : right - 70;
-    d.add(Layer::Opening, o.id.value, rectangle({left + 45, o.sill + 120}, {right - 45, o.head() - 120}, Ink::None, fine(Ink::Ink)));
+    d.add(Layer::Opening, o.id.value,
+          rectangle({left + 45, o.sill + 120}, {right - 45, o.head() - 120}, Ink::None, fine(Ink::Ink)));
     d.add(Layer::Opening, o.id.value, ArcItem{{knob, o.sill + 1000}, 26, 0, 360, Ink::Ink, Stroke{}});
   }
   LengthFormat bare = format;
   bare.withUnit = false;
-  const std::string text = o.kind == OpeningKind::Window ? "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare)
-                                                         : writeLength(o.width, bare) + " x " + writeLength(o.height, bare);
-  d.add(Layer::Label, o.id.value, TextItem{{(left + right) / 2, o.head() + 3.2 * d.scale}, text, kSmallLetters, Align::Centre, 0, Ink::Quiet, Ink::None});
+  const std::string text = o.kind == OpeningKind::Window
+                               ? "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare)
+                               : writeLength(o.width, bare) + " x " + writeLength(o.height, bare);
+  d.add(Layer::Label, o.id.value,
+        TextItem{{(left + right) / 2, o.head() + 3.2 * d.scale},
+                 text,
+                 kSmallLetters,
+                 Align::Centre,
+                 0,
+                 Ink::Quiet,
+                 Ink::None});
 }
 
 /// The plan along this wall, turned so that the wall is at the top.
-void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* scheme, const Wall& wall, LengthFormat format) {
+void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* scheme, const Wall& wall,
+                   LengthFormat format) {
   const double length = wall.length();
-  const auto inStrip = [&](Vec2 p) { return Vec2{length - dot(p - wall.start, wall.along()), -kStripBelow - dot(p - wall.start, wall.inward())}; };
+  const auto inStrip = [&](Vec2 p) {
+    return Vec2{length - dot(p - wall.start, wall.along()), -kStripBelow - dot(p - wall.start, wall.inward())};
+  };
   d.add(Layer::Floor, "", rectangle({0, -kStripBelow - kStripDeep}, {length, -kStripBelow}, Ink::Floor, Stroke{}));
-  d.add(Layer::Wall, wallKey(wall.id), rectangle({-kUsualWall, -kStripBelow}, {length + kUsualWall, -kStripBelow + 90}, Ink::CutWall, Stroke{}));
+  d.add(Layer::Wall, wallKey(wall.id),
+        rectangle({-kUsualWall, -kStripBelow}, {length + kUsualWall, -kStripBelow + 90}, Ink::CutWall, Stroke{}));
   for (const Opening& o : room.openings)
     if (o.wall == wall.id) {
       const double right = length - o.offset;
       d.add(Layer::Opening, o.id.value,
-            rectangle({right - o.width, -kStripBelow}, {right, -kStripBelow + 90}, o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, thin()));
+            rectangle({right - o.width, -kStripBelow}, {right, -kStripBelow + 90},
+                      o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, thin()));
     }
   if (scheme == nullptr) return;
   const SchemeNames names(job, *scheme);
@@ -112,13 +135,15 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
     addPiece(d, piece, there, p.id.value, midSentence(names.plain(p.id)), format);
     if (s.offWall <= kStandsAtWall)
       for (const double u : {s.left, s.right})
-        d.add(Layer::Dimension, "", line({u, 0}, {u, -kStripBelow - std::max(0.0, s.offWall)}, {Ink::Fine, kFineLine, Dash::Dashed}));
+        d.add(Layer::Dimension, "",
+              line({u, 0}, {u, -kStripBelow - std::max(0.0, s.offWall)}, {Ink::Fine, kFineLine, Dash::Dashed}));
   }
 }
 
 }  // namespace
 
-void addPicture(Drawing& d, const Piece& piece, const WallPlace& place, const std::string& id, const std::string& label, Layer layer) {
+void addPicture(Drawing& d, const Piece& piece, const WallPlace& place, const std::string& id, const std::string& label,
+                Layer layer) {
   const WallRect r = wallRectOf(piece, place);
   const Stroke edge{Ink::Ink, kWallLine, Dash::Solid};
   d.add(layer, id, rectangle({r.left, r.bottom}, {r.right, r.top}, Ink::Mount, edge));
@@ -133,10 +158,12 @@ void addPicture(Drawing& d, const Piece& piece, const WallPlace& place, const st
   if (!piece.image.empty()) d.add(layer, id, ImageItem{low, high, piece.image});
   d.add(layer, id, rectangle(low, high, piece.image.empty() ? Ink::Paper : Ink::None, thin()));
   if (piece.image.empty() && letteringWidth(label, kSmallLetters) * d.scale < r.width())
-    d.add(layer == Layer::Working ? layer : Layer::Label, id, TextItem{{place.u, place.v}, label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+    d.add(layer == Layer::Working ? layer : Layer::Label, id,
+          TextItem{{place.u, place.v}, label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
 }
 
-Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme, const CornerId& wallId, const ElevationOptions& o) {
+Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme, const CornerId& wallId,
+                         const ElevationOptions& o) {
   Drawing d;
   d.scale = o.scale;
   const auto wall = findWall(room, wallId);
@@ -156,7 +183,8 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   if (o.grid) addGrid(d, o.gridLow, o.gridHigh, job.units == Unit::Inch);
   // The cut: side walls, ceiling and floor.
   // As thick above a slope as elsewhere.
-  PathItem cut{{{-t, lowest - t}, {length + t, lowest - t}, {length + t, above.back().y + t}}, true, Ink::CutWall, Stroke{}};
+  PathItem cut{
+      {{-t, lowest - t}, {length + t, lowest - t}, {length + t, above.back().y + t}}, true, Ink::CutWall, Stroke{}};
   for (auto p = above.rbegin(); p != above.rend(); ++p) cut.points.push_back(*p + Vec2{0, t});
   for (const Vec2 p : {Vec2{-t, above.front().y + t}, Vec2{-t, lowest - t}, below.front()}) cut.points.push_back(p);
   cut.points.insert(cut.points.end(), above.begin(), above.end());
@@ -171,7 +199,8 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
     const SchemeNames names(job, *scheme);
     for (const Placement& p : scheme->placements) {
       const auto* hung = std::get_if<WallPlace>(&p.on);
-      if (hung != nullptr && hung->wall == wallId && std::find(o.without.begin(), o.without.end(), p.id) == o.without.end())
+      if (hung != nullptr && hung->wall == wallId &&
+          std::find(o.without.begin(), o.without.end(), p.id) == o.without.end())
         addPicture(d, pieceOf(job, p), *hung, p.id.value, names.plain(p.id));
     }
     for (const Standing& s : standingAt(job, *scheme, *wall)) addStanding(d, job, *scheme, s, *wall);
@@ -190,11 +219,13 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
                    Ink::Paper,
                    Ink::Ink});
   const auto clear = [&](Vec2 foot, Vec2 head, double out) {
-    addDimension(d, {foot, head, out, writeLength(head.y - foot.y, o.format), Layer::Dimension, "ceiling", Ink::Ink, Ink::Paper, Ink::Ink});
+    addDimension(d, {foot, head, out, writeLength(head.y - foot.y, o.format), Layer::Dimension, "ceiling", Ink::Ink,
+                     Ink::Paper, Ink::Ink});
   };
   clear(below.front(), above.front(), t / d.scale + 7);
   // The other end too, where it is another height.
-  if (std::abs((above.back().y - below.back().y) - (above.front().y - below.front().y)) > kTouch) clear(below.back(), above.back(), -(t / d.scale + 7));
+  if (std::abs((above.back().y - below.back().y) - (above.front().y - below.front().y)) > kTouch)
+    clear(below.back(), above.back(), -(t / d.scale + 7));
   if (o.titles) {
     addTag(d, {length + t + 7 * d.scale, ceiling - 4 * d.scale}, wallId.value, wallKey(wallId));
     d.add(Layer::Title, "",
@@ -209,7 +240,8 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   return d;
 }
 
-Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWork& work, double scale, LengthFormat format) {
+Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWork& work, double scale,
+                             LengthFormat format) {
   Drawing d;
   d.scale = scale;
   const auto wall = findWall(room, work.wall);
@@ -225,20 +257,29 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   for (const Band* band : here) {
     const bool lower = here.size() > 1 && band == here.front();
     const double v = lower ? band->zone[0].y - off : band->zone[2].y + off;
-    d.add(Layer::Working, "band:" + band->rule, TextItem{{2.5 * scale, v}, band->label, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Floor});
+    d.add(Layer::Working, "band:" + band->rule,
+          TextItem{{2.5 * scale, v}, band->label, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Floor});
   }
   if (here.size() == 2 && here[1]->zone[0].y > here[0]->zone[2].y + kTouch) {
     const double u = wall->length() - 9 * scale, low = here[0]->zone[2].y, high = here[1]->zone[0].y;
     const double tick = 1.6 * scale;
     d.add(Layer::Working, "apart", line({u, low}, {u, high}, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
-    for (const double v : {low, high}) d.add(Layer::Working, "apart", line({u - tick, v}, {u + tick, v}, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
+    for (const double v : {low, high})
+      d.add(Layer::Working, "apart", line({u - tick, v}, {u + tick, v}, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
     d.add(Layer::Working, "apart",
-          TextItem{{u - 3 * scale, (low + high) / 2}, writeLength(high - low, format) + " apart", kSmallLetters, Align::Right, 0, Ink::Ink, Ink::Paper});
+          TextItem{{u - 3 * scale, (low + high) / 2},
+                   writeLength(high - low, format) + " apart",
+                   kSmallLetters,
+                   Align::Right,
+                   0,
+                   Ink::Ink,
+                   Ink::Paper});
   }
   const SchemeNames names(job, *work.scheme);
   for (const PlacementId& id : work.inHand)
     if (const Placement* p = findPlacement(*work.scheme, id))
-      if (const auto* place = std::get_if<WallPlace>(&p->on)) addPicture(d, pieceOf(job, *p), *place, id.value, names.plain(id), Layer::Working);
+      if (const auto* place = std::get_if<WallPlace>(&p->on))
+        addPicture(d, pieceOf(job, *p), *place, id.value, names.plain(id), Layer::Working);
   if (work.ghost != nullptr)
     if (const Scheme* then = findScheme(*work.ghost, work.scheme->id))
       for (const Placement& q : then->placements) {
@@ -246,7 +287,8 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
         const auto* place = std::get_if<WallPlace>(&q.on);
         if (place == nullptr || place->wall != work.wall || (before != nullptr && *before == q)) continue;
         const WallRect r = wallRectOf(pieceOf(*work.ghost, q), *place);
-        d.add(Layer::Working, "ghost", rectangle({r.left, r.bottom}, {r.right, r.top}, Ink::Band, {Ink::Holds, 0.7, Dash::Dashed}));
+        d.add(Layer::Working, "ghost",
+              rectangle({r.left, r.bottom}, {r.right, r.top}, Ink::Band, {Ink::Holds, 0.7, Dash::Dashed}));
       }
   addGuides(d, work.guides);
   for (const PlacementId& id : work.selection)
@@ -255,7 +297,8 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
         const WallRect r = wallRectOf(pieceOf(job, *p), *place);
         const double edge = 0.6 * scale;
         d.add(Layer::Working, "selection",
-              rectangle({r.left - edge, r.bottom - edge}, {r.right + edge, r.top + edge}, Ink::None, {Ink::Accent, 0.8, Dash::Solid}));
+              rectangle({r.left - edge, r.bottom - edge}, {r.right + edge, r.top + edge}, Ink::None,
+                        {Ink::Accent, 0.8, Dash::Solid}));
       }
   const Placement* selected = findPlacement(*work.scheme, work.selected);
   const auto* hung = selected != nullptr ? std::get_if<WallPlace>(&selected->on) : nullptr;
@@ -266,7 +309,8 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
         // The height of the centre is drawn beside the frame, clear of the gap below it.
         const auto envelope = hungWith(job, *work.scheme, PlacementId(f.subjects.front()));
         const double aside = envelope ? envelope->envelope.left - 7 * scale : f.at[0].x;
-        if (f.verdict == Verdict::Breaks) d.add(Layer::Working, "finding:" + f.id, line({aside, f.at[1].y}, {f.at[1].x, f.at[1].y}, fine(Ink::Breaks)));
+        if (f.verdict == Verdict::Breaks)
+          d.add(Layer::Working, "finding:" + f.id, line({aside, f.at[1].y}, {f.at[1].x, f.at[1].y}, fine(Ink::Breaks)));
         for (Vec2& p : f.at) p.x = aside;
       }
       addFindingMark(d, f, format);
@@ -275,11 +319,15 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   }
   const WallRect r = wallRectOf(pieceOf(job, *selected), *hung);
   const double edge = 0.7 * scale;
-  d.add(Layer::Working, "selection", rectangle({r.left - edge, r.bottom - edge}, {r.right + edge, r.top + edge}, Ink::None, {Ink::Accent, 1.1, Dash::Solid}));
+  d.add(Layer::Working, "selection",
+        rectangle({r.left - edge, r.bottom - edge}, {r.right + edge, r.top + edge}, Ink::None,
+                  {Ink::Accent, 1.1, Dash::Solid}));
   // The centre: a cross, and its height from the floor to the left of the frame.
   const double arm = 1.8 * scale;
-  d.add(Layer::Working, "centre", line({hung->u - arm, hung->v}, {hung->u + arm, hung->v}, {Ink::Paper, 0.5, Dash::Solid}));
-  d.add(Layer::Working, "centre", line({hung->u, hung->v - arm}, {hung->u, hung->v + arm}, {Ink::Paper, 0.5, Dash::Solid}));
+  d.add(Layer::Working, "centre",
+        line({hung->u - arm, hung->v}, {hung->u + arm, hung->v}, {Ink::Paper, 0.5, Dash::Solid}));
+  d.add(Layer::Working, "centre",
+        line({hung->u, hung->v - arm}, {hung->u, hung->v + arm}, {Ink::Paper, 0.5, Dash::Solid}));
   const double u = std::max(r.left - 7 * scale, 3 * scale);
   d.add(Layer::Working, kCentreKey, line({u, hung->v}, {r.left, hung->v}, fine(Ink::Ink)));
   const double floor = floorUnder(room, *hung);

@@ -16,10 +16,12 @@ struct ElevationOptions {
 };
 
 /// Model coordinates: u to the right from the wall's end corner, v up from the floor; the floor strip lies below v = 0.
-[[nodiscard]] Drawing composeElevation(const Job&, const Room&, const Scheme*, const CornerId& wall, const ElevationOptions&);
+[[nodiscard]] Drawing composeElevation(const Job&, const Room&, const Scheme*, const CornerId& wall,
+                                       const ElevationOptions&);
 
 /// One picture at a place, as it is drawn on the elevation.
-void addPicture(Drawing&, const Piece&, const WallPlace&, const std::string& id, const std::string& label, Layer layer = Layer::Picture);
+void addPicture(Drawing&, const Piece&, const WallPlace&, const std::string& id, const std::string& label,
+                Layer layer = Layer::Picture);
 
 /// Over the elevation while working: bands, the distance between bands that do not meet, the selected picture's tapes
 /// and its centre's height.
@@ -35,7 +37,8 @@ struct ElevationWork {
   std::vector<Finding> findings;
   std::string typedInto;
 };
-[[nodiscard]] Drawing composeElevationWork(const Job&, const Room&, const ElevationWork&, double scale, LengthFormat format);
+[[nodiscard]] Drawing composeElevationWork(const Job&, const Room&, const ElevationWork&, double scale,
+                                           LengthFormat format);
 
 /// Where the floor strip begins below the floor line, and how deep it is, in mm of the room.
 inline constexpr double kStripBelow = 420, kStripDeep = 1220;

@@ -24,7 +24,9 @@ std::vector<Vec2> raised(std::vector<Vec2> line, double by) {
 }  // namespace
 
 void addTrimLines(Drawing& d, const Room& room, const std::vector<Vec2>& ceiling, const std::vector<Vec2>& floor) {
-  const auto add = [&](std::vector<Vec2> points, Stroke stroke) { d.add(Layer::Furniture, "", PathItem{std::move(points), false, Ink::None, stroke}); };
+  const auto add = [&](std::vector<Vec2> points, Stroke stroke) {
+    d.add(Layer::Furniture, "", PathItem{std::move(points), false, Ink::None, stroke});
+  };
   add(raised(floor, room.trim.skirting.value_or(kUsualSkirting)), fine());
   if (room.trim.cornice && *room.trim.cornice > 0) add(raised(ceiling, -*room.trim.cornice), thin(Ink::Fine));
   if (room.trim.pictureRail && *room.trim.pictureRail > 0) {
@@ -52,9 +54,10 @@ void addFixedFront(Drawing& d, const Room& room, const Wall& wall, const RoomHei
     const Vec2 middle = inFrontOf(wall, (low + high) / 2);
     const double floor = heights.floorAt(middle), ceiling = heights.ceilingAt(middle);
     const double base = floor + f.base.value_or(0);
-    double top = f.height                                                                                             ? base + *f.height
-                 : f.kind == FeatureKind::Hearth || f.kind == FeatureKind::Radiator || f.kind == FeatureKind::BuiltIn ? base + 600
-                                                                                                                      : ceiling;
+    double top = f.height ? base + *f.height
+                 : f.kind == FeatureKind::Hearth || f.kind == FeatureKind::Radiator || f.kind == FeatureKind::BuiltIn
+                     ? base + 600
+                     : ceiling;
     top = std::clamp(top, base + 1, std::max(base + 1, ceiling));
     const Stroke edge{Ink::Ink, kFurnitureLine, niche ? Dash::Dashed : Dash::Solid};
     if (f.stair) {
@@ -73,11 +76,13 @@ void addFixedFront(Drawing& d, const Room& room, const Wall& wall, const RoomHei
         d.add(Layer::Feature, f.id.value, steps);
         if (f.stair->handrail) {
           const double slope = f.stair->riser / f.stair->going;
-          const double run = std::min(f.stair->going * (f.stair->risers - 1), std::max(0.0, (seen - f.stair->riser - *f.stair->handrail) / slope)),
+          const double run = std::min(f.stair->going * (f.stair->risers - 1),
+                                      std::max(0.0, (seen - f.stair->riser - *f.stair->handrail) / slope)),
                        end = std::clamp(foot + (sense > 0 ? run : -run), 0.0, length);
           d.add(Layer::Feature, f.id.value,
                 line({foot, floor + f.stair->riser + *f.stair->handrail},
-                     {end, floor + f.stair->riser + *f.stair->handrail + std::abs(end - foot) * f.stair->riser / f.stair->going},
+                     {end, floor + f.stair->riser + *f.stair->handrail +
+                               std::abs(end - foot) * f.stair->riser / f.stair->going},
                      {Ink::Ink, kFurnitureLine, Dash::Solid}));
         }
         continue;
@@ -89,8 +94,11 @@ void addFixedFront(Drawing& d, const Room& room, const Wall& wall, const RoomHei
                                                       : Ink::Paper;
     d.add(Layer::Feature, f.id.value, rectangle({low, base}, {high, top}, fill, edge));
     if (f.kind == FeatureKind::Radiator)
-      for (double u = low + 60; u < high - 20; u += 60) d.add(Layer::Feature, f.id.value, line({u, base + 20}, {u, top - 20}, fine()));
-    if (f.mantel) d.add(Layer::Feature, f.id.value, rectangle({low - 60, floor + *f.mantel - 40}, {high + 60, floor + *f.mantel}, Ink::Wood, thin()));
+      for (double u = low + 60; u < high - 20; u += 60)
+        d.add(Layer::Feature, f.id.value, line({u, base + 20}, {u, top - 20}, fine()));
+    if (f.mantel)
+      d.add(Layer::Feature, f.id.value,
+            rectangle({low - 60, floor + *f.mantel - 40}, {high + 60, floor + *f.mantel}, Ink::Wood, thin()));
     std::string words(featureWord(f.kind));
     if (f.mantel) words += ", shelf at " + writeLength(*f.mantel, format);
     if (letteringWidth(words, kSmallLetters) * d.scale < high - low)
@@ -123,23 +131,27 @@ std::vector<CableStrip> cableStrips(const Room& room, const Wall& wall, const Ro
     const double u = length - p.along;
     const Vec2 here = inFrontOf(wall, std::clamp(u, 0.0, length));
     const double floor = heights.floorAt(here), v = floor + p.height;
-    out.push_back({p.id, std::max(0.0, u - kCableHalf), std::min(length, u + kCableHalf), floor, heights.ceilingAt(here)});
+    out.push_back(
+        {p.id, std::max(0.0, u - kCableHalf), std::min(length, u + kCableHalf), floor, heights.ceilingAt(here)});
     out.push_back({p.id, 0, length, v - kCableHalf, v + kCableHalf});
   }
   return out;
 }
 
-double addServices(Drawing& d, const Room& room, const Wall& wall, const RoomHeights& heights, LengthFormat format, double low) {
+double addServices(Drawing& d, const Room& room, const Wall& wall, const RoomHeights& heights, LengthFormat format,
+                   double low) {
   const double length = wall.length();
   const auto strips = cableStrips(room, wall, heights);
   std::vector<double> levels;
   for (const CableStrip& s : strips) {
     // Points at one height share their level strip.
     if (s.left == 0 && s.right == length) {
-      if (std::any_of(levels.begin(), levels.end(), [&](double v) { return std::abs(v - s.bottom) < 2 * kCableHalf; })) continue;
+      if (std::any_of(levels.begin(), levels.end(), [&](double v) { return std::abs(v - s.bottom) < 2 * kCableHalf; }))
+        continue;
       levels.push_back(s.bottom);
     }
-    d.add(Layer::Floor, s.point.value, rectangle({s.left, s.bottom}, {s.right, s.top}, Ink::Band, {Ink::Close, kFineLine, Dash::Dashed}));
+    d.add(Layer::Floor, s.point.value,
+          rectangle({s.left, s.bottom}, {s.right, s.top}, Ink::Band, {Ink::Close, kFineLine, Dash::Dashed}));
   }
   const StudRecord* record = studsOf(room, wall.id);
   const auto fit = record != nullptr ? fitStuds(*record, length) : std::nullopt;
@@ -149,7 +161,9 @@ double addServices(Drawing& d, const Room& room, const Wall& wall, const RoomHei
       const Vec2 here = inFrontOf(wall, std::clamp(u, 0.0, length));
       const double floor = heights.floorAt(here), ceiling = heights.ceilingAt(here);
       for (const double side : {-kStudWidth / 2, kStudWidth / 2})
-        d.add(Layer::Feature, "stud", line({u + side, floor}, {u + side, ceiling}, {Ink::Ink, kDimensionLine, stud.hits > 0 ? Dash::Solid : Dash::Dashed}));
+        d.add(Layer::Feature, "stud",
+              line({u + side, floor}, {u + side, ceiling},
+                   {Ink::Ink, kDimensionLine, stud.hits > 0 ? Dash::Solid : Dash::Dashed}));
       // How far it may be off: a bar across at the foot.
       const double v = floor + 9 * d.scale;
       d.add(Layer::Feature, "stud", line({u - stud.u95, v}, {u + stud.u95, v}, {Ink::Holds, 0.5, Dash::Solid}));
@@ -159,7 +173,12 @@ double addServices(Drawing& d, const Room& room, const Wall& wall, const RoomHei
     for (const StudHit& h : record->hits) {
       const bool odd = fit && std::find(fit->odd.begin(), fit->odd.end(), h.id) != fit->odd.end();
       d.add(Layer::Opening, "hit:" + h.id.value,
-            ArcItem{{length - h.along, v}, (0.6 + 0.6 * h.confidence) * d.scale, 0, 360, odd ? Ink::Floor : Ink::Ink, {Ink::Ink, kFurnitureLine, Dash::Solid}});
+            ArcItem{{length - h.along, v},
+                    (0.6 + 0.6 * h.confidence) * d.scale,
+                    0,
+                    360,
+                    odd ? Ink::Floor : Ink::Ink,
+                    {Ink::Ink, kFurnitureLine, Dash::Solid}});
     }
   }
   std::vector<std::string> notes;

@@ -1,4 +1,5 @@
-// What is fixed on a wall, in its elevation: trim, hearths, radiators and the like, points, studs, and where cables are likely.
+// What is fixed on a wall, in its elevation: trim, hearths, radiators and the like, points, studs, and where cables are
+// likely.
 #pragma once
 
 #include "core/drawing/base/drawing.h"

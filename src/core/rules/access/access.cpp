@@ -44,7 +44,8 @@ void evaluateAccessTurn(const Situation& s, const Rule& rule, std::vector<Findin
   }
   decide(f, s.scheme);
   f.sentence = !known ? "The largest turning circle has not been worked out yet."
-                      : "The largest circle that turns on the free floor is " + writeLength(f.measured, s.format) + " across" + shortWords(s, f);
+                      : "The largest circle that turns on the free floor is " + writeLength(f.measured, s.format) +
+                            " across" + shortWords(s, f);
   out.push_back(std::move(f));
 }
 
@@ -56,7 +57,8 @@ void evaluateAccessDoor(const Situation& s, const Rule& rule, std::vector<Findin
     const Vec2 half = leftOf(end.inward) * (end.widest / 2);
     f.at = {end.at - half, end.at + half};
     decide(f, s.scheme);
-    f.sentence = capital(thingWords(s, end.id)) + " opens to a clear " + writeLength(f.measured, s.format) + shortWords(s, f);
+    f.sentence =
+        capital(thingWords(s, end.id)) + " opens to a clear " + writeLength(f.measured, s.format) + shortWords(s, f);
     out.push_back(std::move(f));
   }
 }
@@ -67,7 +69,8 @@ void evaluateAccessHalfTurn(const Situation& s, const Rule& rule, std::vector<Fi
   f.missing.push_back("half-turn");
   decide(f, s.scheme);
   f.sentence =
-      "Whether a half turn round something narrow has room is not measured by Mezzet: 42 in to it, 48 at the turn, 42 from it, unless 60 are free at the turn.";
+      "Whether a half turn round something narrow has room is not measured by Mezzet: 42 in to it, 48 at the turn, 42 "
+      "from it, unless 60 are free at the turn.";
   out.push_back(std::move(f));
 }
 
@@ -83,11 +86,12 @@ void evaluateAccessTable(const Situation& s, const Rule& rule, std::vector<Findi
     f.at = {place->at, place->at};
     f.u95 = doubtOf(piece, "height");
     decide(f, s.scheme);
-    f.sentence = !piece.height ? "How high " + s.names.the(p.id) + " is has not been measured."
-                               : "The top of " + s.names.the(p.id) + " is " + writeLength(f.measured, s.format) + " high" +
-                                     (f.margin >= 0                              ? "."
-                                      : f.asked.low && f.measured < *f.asked.low ? ", too low to sit at in a wheelchair."
-                                                                                 : ", too high.");
+    f.sentence = !piece.height
+                     ? "How high " + s.names.the(p.id) + " is has not been measured."
+                     : "The top of " + s.names.the(p.id) + " is " + writeLength(f.measured, s.format) + " high" +
+                           (f.margin >= 0                              ? "."
+                            : f.asked.low && f.measured < *f.asked.low ? ", too low to sit at in a wheelchair."
+                                                                       : ", too high.");
     out.push_back(std::move(f));
   }
 }

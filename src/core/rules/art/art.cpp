@@ -14,7 +14,9 @@ bool isPicture(const Situation& s, const Hung& hung) {
     return !hangs(kind) || isArt(kind);
   });
 }
-const Piece& pieceIn(const Situation& s, const Hung& hung) { return s.pieces.of(*findPlacement(s.scheme, hung.members.front())); }
+const Piece& pieceIn(const Situation& s, const Hung& hung) {
+  return s.pieces.of(*findPlacement(s.scheme, hung.members.front()));
+}
 
 std::vector<std::string> idsOf(const Hung& hung) {
   std::vector<std::string> ids;
@@ -46,7 +48,8 @@ void evaluateArtCentre(const Situation& s, const Rule& rule, std::vector<Finding
     decide(f, s.scheme);
     f.sentence = f.verdict == Verdict::NotMeasured
                      ? "Pictures here follow the viewers' eye height, and no viewer's height is known."
-                     : subjectWords(hung) + " is " + writeLength(f.measured, s.format) + " above the floor" + missWords(f, s.format) + ".";
+                     : subjectWords(hung) + " is " + writeLength(f.measured, s.format) + " above the floor" +
+                           missWords(f, s.format) + ".";
     f.rival = rivalWords(s, rule, f);
     out.push_back(std::move(f));
   }
@@ -70,10 +73,13 @@ void evaluateArtGap(const Situation& s, const Rule& rule, std::vector<Finding>& 
     f.measured = hung.envelope.bottom - top;
     f.at = {Vec2{u, top}, Vec2{u, hung.envelope.bottom}};
     // The frame hangs by its centre: half of its height's doubt reaches the gap.
-    f.u95 = std::hypot(doubtOfTop(s.pieces.of(under)), hung.members.size() == 1 ? doubtOf(pieceIn(s, hung), "height") / 2 : 0);
+    f.u95 = std::hypot(doubtOfTop(s.pieces.of(under)),
+                       hung.members.size() == 1 ? doubtOf(pieceIn(s, hung), "height") / 2 : 0);
     decide(f, s.scheme);
-    if (!below->top) f.sentence = "How high " + name + " is has not been measured, so the gap under the frame is not known.";
-    else if (f.measured < 0) f.sentence = "It hangs " + writeLength(-f.measured, s.format) + " below the top of " + name + ".";
+    if (!below->top)
+      f.sentence = "How high " + name + " is has not been measured, so the gap under the frame is not known.";
+    else if (f.measured < 0)
+      f.sentence = "It hangs " + writeLength(-f.measured, s.format) + " below the top of " + name + ".";
     else f.sentence = "It hangs " + writeLength(f.measured, s.format) + " above " + name + missWords(f, s.format) + ".";
     f.rival = rivalWords(s, rule, f);
     out.push_back(std::move(f));

@@ -15,7 +15,8 @@ double floorUnder(const Room& room, const Hung& hung) {
 
 }  // namespace
 
-std::optional<ArtCase> artCaseOf(const Job& job, const Rulebook& book, const SchemeId& id, const PlacementId& placement) {
+std::optional<ArtCase> artCaseOf(const Job& job, const Rulebook& book, const SchemeId& id,
+                                 const PlacementId& placement) {
   const Scheme* scheme = findScheme(job, id);
   const Rule* centre = findRule(book, "art-centre");
   const Rule* gap = findRule(book, "art-gap");
@@ -28,7 +29,8 @@ std::optional<ArtCase> artCaseOf(const Job& job, const Rulebook& book, const Sch
   if (hangs(piece.kind) && !isArt(piece.kind)) return std::nullopt;  // mirrors and screens have heights of their own
   const Asked askedCentre = askedOf(*centre, job, piece), askedGap = askedOf(*gap, job, piece);
   if (!askedCentre.missing.empty() || !askedGap.missing.empty()) return std::nullopt;
-  const ArtQuestion question{askedCentre.tolerated, askedGap.tolerated, *below->top - floorUnder(roomOf(job, *scheme), *hung), hung->envelope.height()};
+  const ArtQuestion question{askedCentre.tolerated, askedGap.tolerated,
+                             *below->top - floorUnder(roomOf(job, *scheme), *hung), hung->envelope.height()};
   return ArtCase{*hung, *below, question, solveArt(question)};
 }
 

@@ -14,7 +14,9 @@ std::vector<std::string> idsOf(const Hung& hung) {
   for (const PlacementId& id : hung.members) ids.push_back(id.value);
   return ids;
 }
-const Piece& firstOf(const Situation& s, const Hung& hung) { return s.pieces.of(*findPlacement(s.scheme, hung.members.front())); }
+const Piece& firstOf(const Situation& s, const Hung& hung) {
+  return s.pieces.of(*findPlacement(s.scheme, hung.members.front()));
+}
 bool isPictures(const Situation& s, const Hung& hung) {
   const std::string& kind = firstOf(s, hung).kind;
   return isArt(kind) || !hangs(kind);
@@ -25,8 +27,9 @@ std::string nameOf(const Situation& s, const Hung& hung, bool starts = true) {
 }
 
 /// Upper width over lower width, with its doubt.
-void widthFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, const Piece& upper, double upperWidth, const std::string& name,
-                  const Piece& lower, const std::string& lowerName, double lowerWidth, Vec2 a, Vec2 b, const std::string& view, std::vector<Finding>& out) {
+void widthFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, const Piece& upper,
+                  double upperWidth, const std::string& name, const Piece& lower, const std::string& lowerName,
+                  double lowerWidth, Vec2 a, Vec2 b, const std::string& view, std::vector<Finding>& out) {
   Finding f = findingOf(rule, askedOf(rule, s.job, upper), std::move(subjects));
   f.measured = upperWidth / lowerWidth;
   f.u95 = f.measured * std::hypot(doubtOf(upper, "width") / upperWidth, doubtOf(lower, "width") / lowerWidth);
@@ -34,7 +37,8 @@ void widthFinding(const Situation& s, const Rule& rule, std::vector<std::string>
   f.view = view;
   decide(f, s.scheme);
   f.marginMm = f.margin * lowerWidth;
-  f.sentence = name + " is " + measureWords(f.measured, f.quantity, s.format) + " as wide as " + lowerName + " below it";
+  f.sentence =
+      name + " is " + measureWords(f.measured, f.quantity, s.format) + " as wide as " + lowerName + " below it";
   if (f.ideal.low || f.ideal.high) f.sentence += "; " + rangeWords(f.ideal, f.quantity, s.format) + " looks right";
   f.sentence += ".";
   f.rival = rivalWords(s, rule, f);
@@ -42,12 +46,14 @@ void widthFinding(const Situation& s, const Rule& rule, std::vector<std::string>
 }
 
 /// What hangs against what stands below it.
-void hungWidth(const Situation& s, const Rule& rule, const Hung& hung, const Standing& below, std::vector<Finding>& out) {
+void hungWidth(const Situation& s, const Rule& rule, const Hung& hung, const Standing& below,
+               std::vector<Finding>& out) {
   const WallRect& e = hung.envelope;
   std::vector<std::string> subjects = idsOf(hung);
   subjects.push_back(below.id.value);
-  widthFinding(s, rule, std::move(subjects), firstOf(s, hung), e.width(), nameOf(s, hung), s.pieces.of(*findPlacement(s.scheme, below.id)),
-               s.names.the(below.id), below.right - below.left, {e.left, e.bottom}, {e.right, e.bottom}, wallKey(hung.wall), out);
+  widthFinding(s, rule, std::move(subjects), firstOf(s, hung), e.width(), nameOf(s, hung),
+               s.pieces.of(*findPlacement(s.scheme, below.id)), s.names.the(below.id), below.right - below.left,
+               {e.left, e.bottom}, {e.right, e.bottom}, wallKey(hung.wall), out);
 }
 
 }  // namespace
@@ -75,8 +81,8 @@ void evaluateTwoThirds(const Situation& s, const Rule& rule, std::vector<Finding
     const Placement& carrier = *findPlacement(s.scheme, carried->carrier);
     const Piece& lower = s.pieces.of(carrier);
     const Vec2 at = std::get<FloorPlace>(carrier.on).at;
-    widthFinding(s, rule, {p.id.value, carrier.id.value}, s.pieces.of(p), s.pieces.of(p).width, s.names.the(p.id, true), lower, s.names.the(carrier.id),
-                 lower.width, at, at, "plan", out);
+    widthFinding(s, rule, {p.id.value, carrier.id.value}, s.pieces.of(p), s.pieces.of(p).width, s.names.the(p.id, true),
+                 lower, s.names.the(carrier.id), lower.width, at, at, "plan", out);
   }
 }
 
@@ -120,14 +126,16 @@ void evaluateSideBreathing(const Situation& s, const Rule& rule, std::vector<Fin
     f.view = wallKey(hung.wall);
     f.u95 = hung.members.size() == 1 ? doubtOf(firstOf(s, hung), "width") / 2 : 0;
     decide(f, s.scheme);
-    f.sentence = nameOf(s, hung) + " has " + writeLength(std::max(0.0, least), s.format) + " beside it to " + what + ".";
+    f.sentence =
+        nameOf(s, hung) + " has " + writeLength(std::max(0.0, least), s.format) + " beside it to " + what + ".";
     out.push_back(std::move(f));
   }
 }
 
 void evaluateTopBreathing(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Hung& hung : s.hung) {
-    const auto below = isPictures(s, hung) ? belowArt(s.job, s.scheme, s.room, hung) : belowAny(s.job, s.scheme, s.room, hung);
+    const auto below =
+        isPictures(s, hung) ? belowArt(s.job, s.scheme, s.room, hung) : belowAny(s.job, s.scheme, s.room, hung);
     if (!below) continue;  // over an empty floor the room below is always the larger
     const Piece& under = s.pieces.of(*findPlacement(s.scheme, below->id));
     std::vector<std::string> subjects = idsOf(hung);
@@ -144,8 +152,8 @@ void evaluateTopBreathing(const Situation& s, const Rule& rule, std::vector<Find
     decide(f, s.scheme);
     if (!below->top) f.sentence = "How high " + s.names.the(below->id) + " is has not been measured.";
     else
-      f.sentence = "There are " + writeLength(above, s.format) + " above " + nameOf(s, hung, false) + " and " + writeLength(gap, s.format) + " below" +
-                   (f.margin < 0 ? ": it sits too near the ceiling." : ".");
+      f.sentence = "There are " + writeLength(above, s.format) + " above " + nameOf(s, hung, false) + " and " +
+                   writeLength(gap, s.format) + " below" + (f.margin < 0 ? ": it sits too near the ceiling." : ".");
     out.push_back(std::move(f));
   }
 }

@@ -73,7 +73,8 @@ constexpr std::array kEvaluators{
 
 }  // namespace
 
-std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format, const CheckWith& with) {
+std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format,
+                           const CheckWith& with) {
   std::vector<Finding> findings;
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return findings;
@@ -109,7 +110,8 @@ std::vector<Finding> check(const Job& job, const Rulebook& book, const SchemeId&
     if (rule == nullptr) continue;
     const auto first = static_cast<std::ptrdiff_t>(findings.size());
     entry.evaluate(situation, *rule, findings);
-    std::sort(findings.begin() + first, findings.end(), [](const Finding& a, const Finding& b) { return a.subjects < b.subjects; });
+    std::sort(findings.begin() + first, findings.end(),
+              [](const Finding& a, const Finding& b) { return a.subjects < b.subjects; });
   }
   addWallDoubts(situation, findings);
   return findings;
@@ -129,15 +131,20 @@ std::string rulebookNews(const Job& job, const Rulebook& book, const std::vector
   for (const Rule& rule : book.rules) {
     if (rule.since <= known) continue;
     ++fresh;
-    const auto breaks = std::count_if(findings.begin(), findings.end(), [&](const Finding& f) { return f.rule == rule.id && breaksByWeight(f); });
+    const auto breaks = std::count_if(findings.begin(), findings.end(),
+                                      [&](const Finding& f) { return f.rule == rule.id && breaksByWeight(f); });
     if (breaks > 0) names += (names.empty() ? ": " : ", ") + rule.name;
     broken += static_cast<int>(breaks);
   }
   if (fresh == 0) return {};
-  std::string out = "Rulebook " + std::to_string(book.version) + " brings " + std::to_string(fresh) + (fresh == 1 ? " rule" : " rules") + " that rulebook " +
-                    std::to_string(known) + " had not; the others ask what they asked.";
+  std::string out = "Rulebook " + std::to_string(book.version) + " brings " + std::to_string(fresh) +
+                    (fresh == 1 ? " rule" : " rules") + " that rulebook " + std::to_string(known) +
+                    " had not; the others ask what they asked.";
   if (broken == 0) return out + " None of them breaks here.";
-  return out + (broken == 1 ? " One finding of theirs breaks here" : " " + std::to_string(broken) + " findings of theirs break here") + names + ".";
+  return out +
+         (broken == 1 ? " One finding of theirs breaks here"
+                      : " " + std::to_string(broken) + " findings of theirs break here") +
+         names + ".";
 }
 
 Finding findingOf(const Rule& rule, const Asked& asked, std::vector<std::string> subjects) {
@@ -167,15 +174,18 @@ std::string rivalWords(const Situation& s, const Rule& rule, const Finding& f) {
     if (holdsHere == holdsThere) continue;
     std::string letter = school.id;
     letter[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(letter[0])));
-    out += (out.empty() ? "School " : "; school ") + letter + " asks " + rangeWords(other.tolerated, f.quantity, s.format);
+    out +=
+        (out.empty() ? "School " : "; school ") + letter + " asks " + rangeWords(other.tolerated, f.quantity, s.format);
   }
   return out.empty() ? out : out + ".";
 }
 
-std::optional<Place> placeForGap(const Job& job, const Scheme& scheme, const Finding& f, const PlacementId& mover, double length) {
+std::optional<Place> placeForGap(const Job& job, const Scheme& scheme, const Finding& f, const PlacementId& mover,
+                                 double length) {
   const Placement* p = findPlacement(scheme, mover);
   const Vec2 d = unit(f.at[1] - f.at[0]);
-  if (p == nullptr || norm(d) == 0 || std::find(f.subjects.begin(), f.subjects.end(), mover.value) == f.subjects.end()) return std::nullopt;
+  if (p == nullptr || norm(d) == 0 || std::find(f.subjects.begin(), f.subjects.end(), mover.value) == f.subjects.end())
+    return std::nullopt;
   // The first witness point is on the seat or on what stands below, the second on the table or the picture.
   const auto* floor = std::get_if<FloorPlace>(&p->on);
   const auto* hung = std::get_if<WallPlace>(&p->on);
@@ -202,13 +212,15 @@ double doubtOfThing(const Situation& s, const std::string& id, Vec2 direction) {
 
 std::string listWords(const std::vector<std::string>& names) {
   std::string out;
-  for (std::size_t i = 0; i < names.size(); ++i) out += (i == 0 ? "" : i + 1 == names.size() ? " and " : ", ") + names[i];
+  for (std::size_t i = 0; i < names.size(); ++i)
+    out += (i == 0 ? "" : i + 1 == names.size() ? " and " : ", ") + names[i];
   return out;
 }
 
 std::string midSentence(std::string name) {
   // "TV stand" keeps its capitals; "Sofa" does not.
-  if (name.size() > 1 && std::isupper(static_cast<unsigned char>(name[0])) && std::islower(static_cast<unsigned char>(name[1])))
+  if (name.size() > 1 && std::isupper(static_cast<unsigned char>(name[0])) &&
+      std::islower(static_cast<unsigned char>(name[1])))
     name[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(name[0])));
   return name;
 }
@@ -248,7 +260,8 @@ double doubtAlong(const Piece& piece, const FloorPlace& place, Vec2 direction) {
     return std::abs(share) < 1e-9 ? 0 : share;  // square to it, but for rounding
   };
   const double across = along({1, 0}), deep = along({0, 1});
-  return std::hypot(across * doubtOf(piece, "width"), deep * doubtOf(piece, piece.shape == Shape::Round ? "width" : "depth"));
+  return std::hypot(across * doubtOf(piece, "width"),
+                    deep * doubtOf(piece, piece.shape == Shape::Round ? "width" : "depth"));
 }
 
 double doubtOfTop(const Piece& piece) { return doubtOf(piece, piece.backHeight ? "backHeight" : "height"); }

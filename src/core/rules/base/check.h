@@ -64,7 +64,8 @@ struct Situation {
   WalkSpace walk = {};
   std::vector<RoomWay> ways = {};
   std::vector<Occluder> occluders = {};
-  std::unordered_map<std::string_view, const Placement*> byId = {};  ///< placements: rules ask for them in every sentence
+  std::unordered_map<std::string_view, const Placement*> byId =
+      {};  ///< placements: rules ask for them in every sentence
   [[nodiscard]] const Placement* placement(std::string_view id) const {
     const auto at = byId.find(id);
     return at == byId.end() ? nullptr : at->second;
@@ -74,16 +75,19 @@ struct Situation {
 /// What a check looks at besides the job.
 struct CheckWith {
   UseState state = UseState::Everyday;
-  /// What only drawn routes tell; without it way-main between its two limits, way-wasted and tall-lamp wait for `route`.
+  /// What only drawn routes tell; without it way-main between its two limits, way-wasted and tall-lamp wait for
+  /// `route`.
   const RouteFacts* routes = nullptr;
 };
 
 /// All findings of the scheme in a steady order: by rule, then by subjects. An unknown scheme has none.
 /// Pure: the same job and rulebook always give the same findings.
-[[nodiscard]] std::vector<Finding> check(const Job&, const Rulebook&, const SchemeId&, LengthFormat format, const CheckWith& = {});
+[[nodiscard]] std::vector<Finding> check(const Job&, const Rulebook&, const SchemeId&, LengthFormat format,
+                                         const CheckWith& = {});
 
-/// What the rulebook has brought since the job was last looked at with it, and what of it breaks; "" when nothing is new.
-/// "Rulebook 2 brings 14 rules that rulebook 1 had not. 3 of their findings break here: a table for every seat, feet on the rug."
+/// What the rulebook has brought since the job was last looked at with it, and what of it breaks; "" when nothing is
+/// new. "Rulebook 2 brings 14 rules that rulebook 1 had not. 3 of their findings break here: a table for every seat,
+/// feet on the rug."
 [[nodiscard]] std::string rulebookNews(const Job&, const Rulebook&, const std::vector<Finding>&);
 
 // ---- the evaluators, one per rule
@@ -161,7 +165,9 @@ void evaluateStairHeadroom(const Situation&, const Rule&, std::vector<Finding>&)
 [[nodiscard]] std::string featureWords(const Room&, const std::string& id);
 /// What an id is called in a sentence: "the sofa", "wall A", "the hearth", "door d1".
 [[nodiscard]] std::string thingWords(const SchemeNames&, const Room&, const std::string& id);
-[[nodiscard]] inline std::string thingWords(const Situation& s, const std::string& id) { return thingWords(s.names, s.room, id); }
+[[nodiscard]] inline std::string thingWords(const Situation& s, const std::string& id) {
+  return thingWords(s.names, s.room, id);
+}
 /// How far the dimensions of a thing may be off along a direction of the plan; 0 for what is no placement on the floor.
 [[nodiscard]] double doubtOfThing(const Situation&, const std::string& id, Vec2 direction);
 /// "the sofa and armchair 2", "a, b and c".
@@ -181,7 +187,8 @@ void evaluateStairHeadroom(const Situation&, const Rule&, std::vector<Finding>&)
 
 /// Where a subject of a finding must be for its gap to measure `length`: moved along the line between the witness
 /// points. Absent when the finding has no such line or the placement is none of its subjects.
-[[nodiscard]] std::optional<Place> placeForGap(const Job&, const Scheme&, const Finding&, const PlacementId& mover, double length);
+[[nodiscard]] std::optional<Place> placeForGap(const Job&, const Scheme&, const Finding&, const PlacementId& mover,
+                                               double length);
 
 /// How far a footprint reaches past the room's outline; 0 inside.
 [[nodiscard]] double reachOutside(const Parts& body, const Polygon& outline);

@@ -9,11 +9,13 @@
 namespace mezzet {
 namespace {
 
-constexpr double kOn = 1.5;           // mm: a witness point this near to a thing is on it
-constexpr double kApart = 0.35;       // sine of the least angle between two walls that something is set out from
-constexpr double kMeasuredThere = 2;  // mm: witness points this far apart from the measured value belong to another quantity
+constexpr double kOn = 1.5;      // mm: a witness point this near to a thing is on it
+constexpr double kApart = 0.35;  // sine of the least angle between two walls that something is set out from
+constexpr double kMeasuredThere =
+    2;  // mm: witness points this far apart from the measured value belong to another quantity
 
-/// How far a point moves, as a linear function of how the corners move: x and y rows over the columns of the covariance.
+/// How far a point moves, as a linear function of how the corners move: x and y rows over the columns of the
+/// covariance.
 struct Motion {
   std::vector<double> x, y;
   explicit Motion(std::size_t columns) : x(columns, 0), y(columns, 0) {}
@@ -46,30 +48,35 @@ Motion between(const std::vector<Wall>& walls, std::size_t first, std::size_t se
 std::optional<Motion> ofSetOut(const std::vector<Wall>& walls, Vec2 at, const std::vector<CornerId>& chosen = {}) {
   if (chosen.size() == 2) {
     const auto place = [&](const CornerId& id) {
-      return static_cast<std::size_t>(std::find_if(walls.begin(), walls.end(), [&](const Wall& w) { return w.id == id; }) - walls.begin());
+      return static_cast<std::size_t>(
+          std::find_if(walls.begin(), walls.end(), [&](const Wall& w) { return w.id == id; }) - walls.begin());
     };
     const std::size_t first = place(chosen[0]), second = place(chosen[1]);
     if (first < walls.size() && second < walls.size()) return between(walls, first, second, at);
   }
   std::vector<std::pair<double, std::size_t>> order;
-  for (std::size_t i = 0; i < walls.size(); ++i) order.emplace_back(distance(at, nearestOnSegment(at, walls[i].start, walls[i].end)), i);
+  for (std::size_t i = 0; i < walls.size(); ++i)
+    order.emplace_back(distance(at, nearestOnSegment(at, walls[i].start, walls[i].end)), i);
   std::sort(order.begin(), order.end());
   const std::size_t first = order.front().second;
   for (std::size_t k = 1; k < order.size(); ++k) {
     const std::size_t second = order[k].second;
-    if (std::abs(cross(walls[first].inward(), walls[second].inward())) >= kApart) return between(walls, first, second, at);
+    if (std::abs(cross(walls[first].inward(), walls[second].inward())) >= kApart)
+      return between(walls, first, second, at);
   }
   return std::nullopt;
 }
 
-std::optional<Motion> motionAt(const Situation& s, const std::vector<Wall>& walls, const std::vector<std::string>& subjects, Vec2 at) {
+std::optional<Motion> motionAt(const Situation& s, const std::vector<Wall>& walls,
+                               const std::vector<std::string>& subjects, Vec2 at) {
   const auto onBody = [&](const Body& body) { return separation(body.parts, Parts{Convex{{at}, 0}}).gap <= kOn; };
   const auto ofPlacement = [&](const Body& body) {
     const Placement& p = *s.placement(body.id);
     return ofSetOut(walls, std::get<FloorPlace>(p.on).at, p.setOut);
   };
   for (const Body& body : s.bodies)
-    if (std::find(subjects.begin(), subjects.end(), body.id) != subjects.end() && onBody(body)) return ofPlacement(body);
+    if (std::find(subjects.begin(), subjects.end(), body.id) != subjects.end() && onBody(body))
+      return ofPlacement(body);
   for (std::size_t i = 0; i < walls.size(); ++i)
     if (distance(at, nearestOnSegment(at, walls[i].start, walls[i].end)) <= kOn) return ofWall(walls, i, at);
   for (const Body& body : s.bodies)
@@ -126,10 +133,13 @@ std::string adviceFor(const Room& room, const std::vector<double>& g) {
     influence = std::abs(influence) / o.sigma;
     if (influence <= most) continue;
     most = influence;
-    if (o.kind == ObservationKind::Square) out = "Corner " + survey.corners[o.from] + " is only assumed square: measure corner to corner to be sure.";
+    if (o.kind == ObservationKind::Square)
+      out = "Corner " + survey.corners[o.from] + " is only assumed square: measure corner to corner to be sure.";
     else if (o.kind == ObservationKind::Run) out = "Measure wall " + survey.corners[o.from] + " again to be sure.";
-    else if (o.kind == ObservationKind::Diagonal) out = "Measure " + survey.corners[o.from] + " to " + survey.corners[o.to] + " again to be sure.";
-    else if (o.kind == ObservationKind::Offset) out = "Measure " + survey.corners[o.from] + " off wall " + survey.corners[o.to] + " again to be sure.";
+    else if (o.kind == ObservationKind::Diagonal)
+      out = "Measure " + survey.corners[o.from] + " to " + survey.corners[o.to] + " again to be sure.";
+    else if (o.kind == ObservationKind::Offset)
+      out = "Measure " + survey.corners[o.from] + " off wall " + survey.corners[o.to] + " again to be sure.";
     else out = "Measure the angle at " + survey.corners[o.from] + " again to be sure.";
   }
   return out;
@@ -150,7 +160,8 @@ void addWallDoubts(const Situation& s, std::vector<Finding>& findings) {
     const Verdict before = f.verdict;
     decide(f, s.scheme);
     if (f.verdict == Verdict::Close && before != Verdict::Close)
-      f.sentence += " That is within the doubt of the walls, \u00b1" + writeLength(f.u95, s.format) + ". " + adviceFor(s.room, g);
+      f.sentence +=
+          " That is within the doubt of the walls, \u00b1" + writeLength(f.u95, s.format) + ". " + adviceFor(s.room, g);
   }
 }
 

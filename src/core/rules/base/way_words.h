@@ -15,6 +15,7 @@ namespace mezzet {
 [[nodiscard]] std::string shortWords(const Situation&, const Finding&);
 
 /// How wide the way is from one thing that one goes to, to another, as a sentence of its own, or why there is none.
-[[nodiscard]] std::string wayBetween(const Job&, const Scheme&, UseState, const PlacementId& from, const PlacementId& to, LengthFormat);
+[[nodiscard]] std::string wayBetween(const Job&, const Scheme&, UseState, const PlacementId& from,
+                                     const PlacementId& to, LengthFormat);
 
 }  // namespace mezzet

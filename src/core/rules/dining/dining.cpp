@@ -9,8 +9,8 @@
 namespace mezzet {
 namespace {
 
-/// The chair's width, laid against the table's edge and slid back until something stops it. Others at the same table sit
-/// beside, not behind.
+/// The chair's width, laid against the table's edge and slid back until something stops it. Others at the same table
+/// sit beside, not behind.
 Behind behind(const Situation& s, const DiningSeat& seat) {
   const Vec2 back = seat.back, t = leftOf(back);
   const double half = s.pieces.of(*seat.chair).width / 2;
@@ -24,12 +24,16 @@ Behind behind(const Situation& s, const DiningSeat& seat) {
   for (const Body& body : s.fixed) offer(body);
   for (const Body& body : s.bodies) {
     if (body.flat || body.id == seat.chair->id.value || body.id == seat.table->id.value) continue;
-    if (std::any_of(s.dining.begin(), s.dining.end(), [&](const DiningSeat& o) { return o.table == seat.table && o.chair->id.value == body.id; })) continue;
+    if (std::any_of(s.dining.begin(), s.dining.end(),
+                    [&](const DiningSeat& o) { return o.table == seat.table && o.chair->id.value == body.id; }))
+      continue;
     offer(body);
   }
   return out;
 }
-double tableDoubt(const Situation& s, const DiningSeat& seat) { return doubtAlong(s.pieces.of(*seat.table), std::get<FloorPlace>(seat.table->on), seat.back); }
+double tableDoubt(const Situation& s, const DiningSeat& seat) {
+  return doubtAlong(s.pieces.of(*seat.table), std::get<FloorPlace>(seat.table->on), seat.back);
+}
 
 }  // namespace
 
@@ -44,13 +48,15 @@ void evaluateDiningWall(const Situation& s, const Rule& rule, std::vector<Findin
     const DiningSeat& seat = s.dining[i];
     const Behind& there = s.behind[i];
     if (!std::isfinite(there.clear)) continue;
-    Finding f = findingOf(rule, askedOf(rule, s.job, s.pieces.of(*seat.table)), {seat.chair->id.value, seat.table->id.value});
+    Finding f =
+        findingOf(rule, askedOf(rule, s.job, s.pieces.of(*seat.table)), {seat.chair->id.value, seat.table->id.value});
     f.measured = there.clear;
     f.at = {seat.edge, seat.edge + seat.back * there.clear};
     f.u95 = std::hypot(there.doubt, tableDoubt(s, seat));
     decide(f, s.scheme);
-    f.sentence = "Behind " + s.names.the(seat.chair->id) + " it is " + writeLength(there.clear, s.format) + " from the table's edge to " +
-                 thingWords(s, there.hit) + (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short" : "") + ".";
+    f.sentence = "Behind " + s.names.the(seat.chair->id) + " it is " + writeLength(there.clear, s.format) +
+                 " from the table's edge to " + thingWords(s, there.hit) +
+                 (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short" : "") + ".";
     f.rival = rivalWords(s, rule, f);
     out.push_back(std::move(f));
   }
@@ -71,10 +77,11 @@ void evaluateDiningPull(const Situation& s, const Rule& rule, std::vector<Findin
     f.at = {seat.edge + seat.back * rear, seat.edge + seat.back * there.clear};
     f.u95 = std::hypot(there.doubt, tableDoubt(s, seat));
     decide(f, s.scheme);
-    f.sentence = f.margin < 0 ? s.names.the(seat.chair->id, true) + " cannot be pulled out: " + thingWords(s, there.hit) + " stands " +
-                                    writeLength(-f.measured, s.format) + " in its way."
-                              : s.names.the(seat.chair->id, true) + " pulls out with " + writeLength(f.measured, s.format) + " to spare before " +
-                                    thingWords(s, there.hit) + ".";
+    f.sentence = f.margin < 0
+                     ? s.names.the(seat.chair->id, true) + " cannot be pulled out: " + thingWords(s, there.hit) +
+                           " stands " + writeLength(-f.measured, s.format) + " in its way."
+                     : s.names.the(seat.chair->id, true) + " pulls out with " + writeLength(f.measured, s.format) +
+                           " to spare before " + thingWords(s, there.hit) + ".";
     out.push_back(std::move(f));
   }
 }
@@ -101,13 +108,16 @@ void evaluatePlaceSetting(const Situation& s, const Rule& rule, std::vector<Find
       const Polygon edge = outlineOf(whole, place);
       for (std::size_t i = 0; i < edge.size(); ++i) sides[0].length += distance(edgeStart(edge, i), edgeEnd(edge, i));
     } else {
-      for (std::size_t i = 0; i < outline.size(); ++i) sides[i].length = distance(edgeStart(outline, i), edgeEnd(outline, i));
+      for (std::size_t i = 0; i < outline.size(); ++i)
+        sides[i].length = distance(edgeStart(outline, i), edgeEnd(outline, i));
     }
     for (const DiningSeat& seat : s.dining) {
       if (seat.table != table) continue;
       std::size_t at = 0;
       for (std::size_t i = 1; i < outline.size(); ++i) {
-        const auto away = [&](std::size_t k) { return distance(seat.edge, nearestOnSegment(seat.edge, edgeStart(outline, k), edgeEnd(outline, k))); };
+        const auto away = [&](std::size_t k) {
+          return distance(seat.edge, nearestOnSegment(seat.edge, edgeStart(outline, k), edgeEnd(outline, k)));
+        };
         if (away(i) < away(at)) at = i;
       }
       sides[at].diners += placesOn(s.pieces.of(*seat.chair));
@@ -115,16 +125,18 @@ void evaluatePlaceSetting(const Situation& s, const Rule& rule, std::vector<Find
     }
     const Side* least = nullptr;
     for (const Side& side : sides)
-      if (side.diners > 0 && (least == nullptr || side.length / side.diners < least->length / least->diners)) least = &side;
+      if (side.diners > 0 && (least == nullptr || side.length / side.diners < least->length / least->diners))
+        least = &side;
     if (least == nullptr) continue;
     Finding f = findingOf(rule, askedOf(rule, s.job, piece), {table->id.value});
     f.measured = least->length / least->diners;
     f.at = {place.at, place.at};
     f.u95 = std::max(doubtOf(piece, "width"), doubtOf(piece, "depth")) / least->diners;
     decide(f, s.scheme);
-    f.sentence = s.names.the(table->id, true) + " gives each diner " + writeLength(f.measured, s.format) + " of edge" +
-                 (least->diners > 1 ? ", " + std::to_string(least->diners) + (rounded ? " round it" : " on one side") : "") +
-                 (f.margin < 0 ? ": " + writeLength(-f.margin, s.format) + " too little." : ".");
+    f.sentence =
+        s.names.the(table->id, true) + " gives each diner " + writeLength(f.measured, s.format) + " of edge" +
+        (least->diners > 1 ? ", " + std::to_string(least->diners) + (rounded ? " round it" : " on one side") : "") +
+        (f.margin < 0 ? ": " + writeLength(-f.margin, s.format) + " too little." : ".");
     out.push_back(std::move(f));
   }
 }
@@ -145,9 +157,12 @@ void evaluateKneeRoom(const Situation& s, const Rule& rule, std::vector<Finding>
     f.u95 = std::hypot(doubtOf(table, "height"), doubtOf(chair, "seatHeight"));
     decide(f, s.scheme);
     const std::string tableName = s.names.the(seat.table->id), chairName = s.names.the(seat.chair->id);
-    if (!f.missing.empty()) f.sentence = "How high " + std::string(!table.height ? tableName + " is" : "one sits on " + chairName) + " has not been measured.";
+    if (!f.missing.empty())
+      f.sentence = "How high " + std::string(!table.height ? tableName + " is" : "one sits on " + chairName) +
+                   " has not been measured.";
     else
-      f.sentence = s.names.the(seat.table->id, true) + " is " + writeLength(f.measured, s.format) + " above the seat of " + chairName +
+      f.sentence = s.names.the(seat.table->id, true) + " is " + writeLength(f.measured, s.format) +
+                   " above the seat of " + chairName +
                    (f.margin >= 0                              ? "."
                     : f.asked.low && f.measured < *f.asked.low ? ": knees touch it."
                                                                : ": one sits too low.");

@@ -34,9 +34,12 @@ void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding
       f.at = {sep.a, sep.b};
       f.u95 = doubt;
       decide(f, s.scheme);
-      if (f.measured < 0) f.sentence = name + " stands " + writeLength(-f.measured, s.format) + " inside the swing of " + openingName(o) + ".";
+      if (f.measured < 0)
+        f.sentence =
+            name + " stands " + writeLength(-f.measured, s.format) + " inside the swing of " + openingName(o) + ".";
       else
-        f.sentence = openingName(o) + " swings clear of " + midSentence(name) + " by " + writeLength(f.measured, s.format) + " and opens to a clear " +
+        f.sentence = openingName(o) + " swings clear of " + midSentence(name) + " by " +
+                     writeLength(f.measured, s.format) + " and opens to a clear " +
                      writeLength(clearWidth(o), s.format) + ".";
       f.sentence = capital(f.sentence);
       out.push_back(std::move(f));
@@ -46,7 +49,8 @@ void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding
       const Placement& p = *s.placement(body.id);
       const Piece& piece = s.pieces.of(p);
       const Vec2 towards = unit(sweep->hinge - std::get<FloorPlace>(p.on).at);
-      judge(body, s.names.the(p.id, true), doubtAlong(piece, std::get<FloorPlace>(p.on), towards), askedOf(rule, s.job, piece));
+      judge(body, s.names.the(p.id, true), doubtAlong(piece, std::get<FloorPlace>(p.on), towards),
+            askedOf(rule, s.job, piece));
     }
     for (const Body& body : features) judge(body, "The " + featureWords(s.room, body.id), 0, askedOf(rule, s.job));
   }
@@ -72,9 +76,10 @@ void judgeCasements(const Situation& s, const Rule& rule, const Opening& o, std:
     f.measured = std::abs(nearest.gap) < kTouch ? 0 : nearest.gap;
     f.at = {nearest.a, nearest.b};
     decide(f, s.scheme);
-    f.sentence = top ? s.names.the(p.id, true) + " stands " + writeLength(-f.measured, s.format) + " inside the sweep of " + openingName(o) +
-                           ", and is higher than its sill."
-                     : "How high " + s.names.the(p.id) + " is has not been measured, and it stands in the sweep of " + openingName(o) + ".";
+    f.sentence = top ? s.names.the(p.id, true) + " stands " + writeLength(-f.measured, s.format) +
+                           " inside the sweep of " + openingName(o) + ", and is higher than its sill."
+                     : "How high " + s.names.the(p.id) + " is has not been measured, and it stands in the sweep of " +
+                           openingName(o) + ".";
     out.push_back(std::move(f));
   }
 }
@@ -85,7 +90,8 @@ void evaluateWindowBlock(const Situation& s, const Rule& rule, std::vector<Findi
   for (const Opening& o : s.room.openings) {
     if (o.kind != OpeningKind::Window) continue;
     const auto wall = findWall(s.room, o.wall);
-    const Vec2 from = wall->start + wall->along() * o.offset, to = from + wall->along() * o.width, depth = wall->inward() * kBeforeWindow;
+    const Vec2 from = wall->start + wall->along() * o.offset, to = from + wall->along() * o.width,
+               depth = wall->inward() * kBeforeWindow;
     const Parts before{Convex{{from, to, to + depth, from + depth}, 0}}, pane{Convex{{from, to}, 0}};
     for (const Body& body : s.bodies) {
       if (body.flat) continue;
@@ -102,10 +108,14 @@ void evaluateWindowBlock(const Situation& s, const Rule& rule, std::vector<Findi
       f.u95 = doubtOfTop(piece);
       decide(f, s.scheme);
       const std::string name = s.names.the(p.id);
-      if (!top) f.sentence = "How high " + name + " is has not been measured, and it stands before " + openingName(o) + ".";
+      if (!top)
+        f.sentence = "How high " + name + " is has not been measured, and it stands before " + openingName(o) + ".";
       else if (f.measured < 0)
-        f.sentence = s.names.the(p.id, true) + " stands before " + openingName(o) + " and is " + writeLength(-f.measured, s.format) + " higher than its sill.";
-      else f.sentence = s.names.the(p.id, true) + " stays " + writeLength(f.measured, s.format) + " below the sill of " + openingName(o) + ".";
+        f.sentence = s.names.the(p.id, true) + " stands before " + openingName(o) + " and is " +
+                     writeLength(-f.measured, s.format) + " higher than its sill.";
+      else
+        f.sentence = s.names.the(p.id, true) + " stays " + writeLength(f.measured, s.format) + " below the sill of " +
+                     openingName(o) + ".";
       out.push_back(std::move(f));
     }
   }

@@ -20,11 +20,13 @@ bool tucksUnder(const Piece& a, const Piece& b) {
 }
 
 double overlapOf(const WallRect& a, const WallRect& b) {
-  return std::min(std::min(a.right, b.right) - std::max(a.left, b.left), std::min(a.top, b.top) - std::max(a.bottom, b.bottom));
+  return std::min(std::min(a.right, b.right) - std::max(a.left, b.left),
+                  std::min(a.top, b.top) - std::max(a.bottom, b.bottom));
 }
 
-void overlapFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, double gap, Vec2 a, Vec2 b, const std::string& view,
-                    const std::string& first, const std::string& second, std::vector<Finding>& out) {
+void overlapFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, double gap, Vec2 a, Vec2 b,
+                    const std::string& view, const std::string& first, const std::string& second,
+                    std::vector<Finding>& out) {
   Finding f = findingOf(rule, askedOf(rule, s.job), std::move(subjects));
   f.measured = gap;
   f.at = {a, b};
@@ -34,8 +36,8 @@ void overlapFinding(const Situation& s, const Rule& rule, std::vector<std::strin
   out.push_back(std::move(f));
 }
 
-void outsideFinding(const Situation& s, const Rule& rule, const Placement& p, double amount, Vec2 a, Vec2 b, const std::string& view, const std::string& past,
-                    std::vector<Finding>& out) {
+void outsideFinding(const Situation& s, const Rule& rule, const Placement& p, double amount, Vec2 a, Vec2 b,
+                    const std::string& view, const std::string& past, std::vector<Finding>& out) {
   Finding f = findingOf(rule, askedOf(rule, s.job), {p.id.value});
   f.measured = amount;
   f.at = {a, b};
@@ -82,12 +84,16 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
     if (gap.length >= -kTouch) continue;
     const PlacementId a(gap.a), b(gap.b);
     if (const Placement* other = findPlacement(s.scheme, b)) {
-      if (gap.length >= -kTuckedIn - kTouch && tucksUnder(s.pieces.of(*findPlacement(s.scheme, a)), s.pieces.of(*other))) continue;
-      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", s.names.the(a, true), s.names.the(b), out);
+      if (gap.length >= -kTuckedIn - kTouch &&
+          tucksUnder(s.pieces.of(*findPlacement(s.scheme, a)), s.pieces.of(*other)))
+        continue;
+      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", s.names.the(a, true),
+                     s.names.the(b), out);
       continue;
     }
     if (!featureWords(s.room, gap.b).empty() && !isRug(s.pieces.of(*findPlacement(s.scheme, a)).kind))
-      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", s.names.the(a, true), "the " + featureWords(s.room, gap.b), out);
+      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", s.names.the(a, true),
+                     "the " + featureWords(s.room, gap.b), out);
   }
   // Pictures on one wall.
   for (std::size_t i = 0; i < s.scheme.placements.size(); ++i) {
@@ -100,8 +106,9 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
       const double right = findWall(s.room, o.wall)->length() - o.offset;
       const WallRect hole{right - o.width, right, o.sill, o.head()};
       if (const double depth = overlapOf(a, hole); depth > kTouch)
-        overlapFinding(s, rule, {p.id.value, o.id.value}, -depth, {on->u, on->v}, {(hole.left + hole.right) / 2, hole.centreHeight()}, wallKey(on->wall),
-                       s.names.the(p.id, true), openingName(o), out);
+        overlapFinding(s, rule, {p.id.value, o.id.value}, -depth, {on->u, on->v},
+                       {(hole.left + hole.right) / 2, hole.centreHeight()}, wallKey(on->wall), s.names.the(p.id, true),
+                       openingName(o), out);
     }
     for (std::size_t j = i + 1; j < s.scheme.placements.size(); ++j) {
       const Placement& q = s.scheme.placements[j];
@@ -109,8 +116,8 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
       if (other == nullptr || other->wall != on->wall) continue;
       const WallRect b = wallRectOf(s.pieces.of(q), *other);
       if (const double depth = overlapOf(a, b); depth > kTouch)
-        overlapFinding(s, rule, {p.id.value, q.id.value}, -depth, {on->u, on->v}, {other->u, other->v}, wallKey(on->wall), s.names.the(p.id, true),
-                       s.names.the(q.id), out);
+        overlapFinding(s, rule, {p.id.value, q.id.value}, -depth, {on->u, on->v}, {other->u, other->v},
+                       wallKey(on->wall), s.names.the(p.id, true), s.names.the(q.id), out);
     }
   }
 }
@@ -121,7 +128,8 @@ void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Findi
     const Piece& piece = s.pieces.of(p);
     if (const auto* floor = std::get_if<FloorPlace>(&p.on)) {
       const double reach = reachOutside(footprint(piece, *floor), outline);
-      if (reach > kTouch) outsideFinding(s, rule, p, reach, floor->at, nearestOnOutline(outline, floor->at), "plan", "the walls", out);
+      if (reach > kTouch)
+        outsideFinding(s, rule, p, reach, floor->at, nearestOnOutline(outline, floor->at), "plan", "the walls", out);
     } else if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
       const auto wall = findWall(s.room, hung->wall);
       const WallRect r = wallRectOf(piece, *hung);
@@ -129,7 +137,8 @@ void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Findi
         const Vec2 here = inFrontOf(*wall, std::clamp(u, 0.0, wall->length()));
         return std::max(s.heights.floorAt(here) - r.bottom, r.top - s.heights.ceilingAt(here));
       };
-      const double side = std::max(-r.left, r.right - wall->length()), upright = std::max(clear(r.left), clear(r.right));
+      const double side = std::max(-r.left, r.right - wall->length()),
+                   upright = std::max(clear(r.left), clear(r.right));
       const double reach = std::max(side, upright);
       if (reach > kTouch)
         outsideFinding(s, rule, p, reach, {hung->u, hung->v}, {hung->u, hung->v}, wallKey(hung->wall),
@@ -152,7 +161,8 @@ void evaluatePieceCount(const Situation& s, const Rule& rule, std::vector<Findin
     Finding f = findingOf(rule, asked, {piece.id.value});
     f.measured = count;
     decide(f, s.scheme);
-    f.sentence = "The " + midSentence(piece.name) + " stands " + std::to_string(count) + " times in this scheme; there " +
+    f.sentence = "The " + midSentence(piece.name) + " stands " + std::to_string(count) +
+                 " times in this scheme; there " +
                  (piece.count == 1 ? "is 1." : "are " + std::to_string(piece.count) + ".");
     out.push_back(std::move(f));
   }

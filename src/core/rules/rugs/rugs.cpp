@@ -85,7 +85,9 @@ void evaluateRugFeet(const Situation& s, const Rule& rule, std::vector<Finding>&
     const std::string rug = s.names.the(best.rug->placement->id), name = s.names.the(p.id);
     if (best.rank() == 2) f.sentence = "All feet of " + name + " stand on " + rug + ".";
     else if (best.rank() == 1) f.sentence = "The front feet of " + name + " stand on " + rug + ".";
-    else f.sentence = "The front feet of " + name + " stand " + writeLength(best.frontOff, s.format) + " off " + rug + ", which looks like a bath mat.";
+    else
+      f.sentence = "The front feet of " + name + " stand " + writeLength(best.frontOff, s.format) + " off " + rug +
+                   ", which looks like a bath mat.";
     out.push_back(std::move(f));
   }
 }
@@ -106,8 +108,11 @@ void evaluateRugBorder(const Situation& s, const Rule& rule, std::vector<Finding
       f.at = {tape.from, tape.to};
       f.u95 = doubtAlong(piece, place, tape.along);
       decide(f, s.scheme);
-      f.sentence = std::string(f.measured < 0 ? "It lies " : "There are ") + writeLength(std::abs(f.measured), s.format) +
-                   (f.measured < 0 ? " under wall " : " of bare floor between " + s.names.the(rug.placement->id) + " and wall ") + tape.hits.substr(5);
+      f.sentence = std::string(f.measured < 0 ? "It lies " : "There are ") +
+                   writeLength(std::abs(f.measured), s.format) +
+                   (f.measured < 0 ? " under wall "
+                                   : " of bare floor between " + s.names.the(rug.placement->id) + " and wall ") +
+                   tape.hits.substr(5);
       for (const Tape& opposite : tapes)
         if (dot(opposite.along, tape.along) < -0.99 && std::abs(opposite.length - tape.length) > kInch)
           f.sentence += "; opposite it is " + writeLength(opposite.length, s.format);
@@ -134,13 +139,17 @@ void evaluateDoorRug(const Situation& s, const Rule& rule, std::vector<Finding>&
       decide(f, s.scheme);
       const std::string name = s.names.the(rug.placement->id);
       const std::string with = piece.pad ? " and its pad" : "";
-      if (!piece.height) f.sentence = "How thick " + name + " is has not been measured, and " + openingName(o) + " swings over it.";
+      if (!piece.height)
+        f.sentence = "How thick " + name + " is has not been measured, and " + openingName(o) + " swings over it.";
       else if (f.measured < 0)
-        f.sentence = s.names.the(rug.placement->id, true) + with + " stop " + openingName(o) + ": " + writeLength(-f.measured, s.format) + " too thick.";
-      else f.sentence = "Over " + name + with + " the leaf of " + openingName(o) + " keeps " + writeLength(f.measured, s.format) + ".";
+        f.sentence = s.names.the(rug.placement->id, true) + with + " stop " + openingName(o) + ": " +
+                     writeLength(-f.measured, s.format) + " too thick.";
+      else
+        f.sentence = "Over " + name + with + " the leaf of " + openingName(o) + " keeps " +
+                     writeLength(f.measured, s.format) + ".";
       if (f.measured < 0 && with.empty() && piece.height)
-        f.sentence = s.names.the(rug.placement->id, true) + " stops " + openingName(o) + ": it is " + writeLength(-f.measured, s.format) +
-                     " too thick for the gap under the leaf.";
+        f.sentence = s.names.the(rug.placement->id, true) + " stops " + openingName(o) + ": it is " +
+                     writeLength(-f.measured, s.format) + " too thick for the gap under the leaf.";
       out.push_back(std::move(f));
     }
 }

@@ -30,15 +30,18 @@ double turnedOn(const Situation& s, const Placement& seat, Vec2 point) {
 const Occluder* between(const Situation& s, const Placement& a, const Placement& b, Vec2 from, Vec2 to) {
   const Occluder* tallest = nullptr;
   for (const Occluder& o : s.occluders) {
-    if (o.top <= kTalkOver || o.bottom > kTalkOver || o.owner.starts_with("wall:") || o.owner == a.id.value || o.owner == b.id.value) continue;
-    if (separation(o.shape, Convex{{from, to}, 0}).gap < -kTouch && (tallest == nullptr || o.top > tallest->top)) tallest = &o;
+    if (o.top <= kTalkOver || o.bottom > kTalkOver || o.owner.starts_with("wall:") || o.owner == a.id.value ||
+        o.owner == b.id.value)
+      continue;
+    if (separation(o.shape, Convex{{from, to}, 0}).gap < -kTouch && (tallest == nullptr || o.top > tallest->top))
+      tallest = &o;
   }
   return tallest;
 }
 
 /// The spread of a height in a group; the highest and the lowest piece.
-void judgeSpread(const Situation& s, const Rule& rule, const char* dimension, std::optional<double> Piece::*height, const char* what, const char* missing,
-                 std::vector<Finding>& out) {
+void judgeSpread(const Situation& s, const Rule& rule, const char* dimension, std::optional<double> Piece::*height,
+                 const char* what, const char* missing, std::vector<Finding>& out) {
   for (const TalkGroup& group : s.groups) {
     if (group.seats.size() < 2) continue;
     std::vector<std::string> subjects;
@@ -62,11 +65,12 @@ void judgeSpread(const Situation& s, const Rule& rule, const char* dimension, st
       f.at = {std::get<FloorPlace>(high->on).at, std::get<FloorPlace>(low->on).at};
     }
     decide(f, s.scheme);
-    if (unknown != nullptr) f.sentence = "How high " + std::string(missing) + " " + s.names.the(unknown->id) + " is has not been measured.";
+    if (unknown != nullptr)
+      f.sentence = "How high " + std::string(missing) + " " + s.names.the(unknown->id) + " is has not been measured.";
     else if (f.measured < kTouch) f.sentence = "All " + std::string(what) + " of this group are level.";
     else
-      f.sentence = "In this group " + std::string(what) + " differ by " + writeLength(f.measured, s.format) + ": " + s.names.the(high->id) + " is highest, " +
-                   s.names.the(low->id) + " lowest.";
+      f.sentence = "In this group " + std::string(what) + " differ by " + writeLength(f.measured, s.format) + ": " +
+                   s.names.the(high->id) + " is highest, " + s.names.the(low->id) + " lowest.";
     out.push_back(std::move(f));
   }
 }
@@ -92,7 +96,8 @@ void evaluateConversation(const Situation& s, const Rule& rule, std::vector<Find
         const double turned = std::max(turnedOn(s, a, to), turnedOn(s, b, from));
         const Occluder* tall = between(s, a, b, from, to);
         if (f.verdict == Verdict::Breaks) {
-          f.sentence = pair + " are " + writeLength(f.measured, s.format) + " apart, " + writeLength(-f.margin, s.format) +
+          f.sentence = pair + " are " + writeLength(f.measured, s.format) + " apart, " +
+                       writeLength(-f.margin, s.format) +
                        (f.asked.low && f.measured < *f.asked.low ? " too near to talk at ease." : " too far to talk.");
         } else if (turned > kFacing + 1e-9) {
           // Judged by the angle instead: the distance is as it should be.
@@ -103,15 +108,16 @@ void evaluateConversation(const Situation& s, const Rule& rule, std::vector<Find
           f.u95 = 0;
           f.marginMm = std::nullopt;
           decide(f, s.scheme);
-          f.sentence = pair + " are turned away from each other by " + measureWords(turned, Quantity::Angle, s.format) + ".";
+          f.sentence =
+              pair + " are turned away from each other by " + measureWords(turned, Quantity::Angle, s.format) + ".";
         } else if (tall != nullptr) {
           f.asked = {std::nullopt, kTalkOver};
           f.ideal = {};
           f.measured = tall->top;
           f.u95 = 0;
           decide(f, s.scheme);
-          f.sentence = capital(thingWords(s, tall->owner)) + " stands between " + s.names.the(a.id) + " and " + s.names.the(b.id) + " and is " +
-                       writeLength(tall->top, s.format) + " tall.";
+          f.sentence = capital(thingWords(s, tall->owner)) + " stands between " + s.names.the(a.id) + " and " +
+                       s.names.the(b.id) + " and is " + writeLength(tall->top, s.format) + " tall.";
         } else {
           f.sentence = pair + " are " + writeLength(f.measured, s.format) + " apart, facing.";
         }

@@ -41,10 +41,12 @@ void evaluateTableReach(const Situation& s, const Rule& rule, std::vector<Findin
     f.measured = serving.reach.gap;
     f.at = {serving.reach.a, serving.reach.b};
     const Vec2 d = unit(f.at[1] - f.at[0]);
-    f.u95 = std::hypot(doubtAlong(seat, floorOf(*serving.seat), d), doubtAlong(s.pieces.of(*serving.table), floorOf(*serving.table), d));
+    f.u95 = std::hypot(doubtAlong(seat, floorOf(*serving.seat), d),
+                       doubtAlong(s.pieces.of(*serving.table), floorOf(*serving.table), d));
     decide(f, s.scheme);
-    f.sentence = s.names.the(serving.table->id, true) + " is " + writeLength(std::max(0.0, f.measured), s.format) + " from the front of " +
-                 s.names.the(serving.seat->id) + missWords(f, s.format, "too near", "too far") + ".";
+    f.sentence = s.names.the(serving.table->id, true) + " is " + writeLength(std::max(0.0, f.measured), s.format) +
+                 " from the front of " + s.names.the(serving.seat->id) + missWords(f, s.format, "too near", "too far") +
+                 ".";
     f.rival = rivalWords(s, rule, f);
     out.push_back(std::move(f));
   }
@@ -58,7 +60,8 @@ void evaluateServedSeats(const Situation& s, const Rule& rule, std::vector<Findi
     // A table that stands too near still serves: how near it may stand is another rule's business.
     const double farthest = reach.high.value_or(18 * kInch);
     const double overTable = serving.reach.gap - farthest, overSide = serving.beside.gap - kSideReach;
-    const bool byTable = serving.table != nullptr && overTable <= 0.01, bySide = serving.side != nullptr && overSide <= 0.01;
+    const bool byTable = serving.table != nullptr && overTable <= 0.01,
+               bySide = serving.side != nullptr && overSide <= 0.01;
     Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value});
     f.measured = byTable || bySide ? 1 : 0;
     f.at = {floorOf(*serving.seat).at, floorOf(*serving.seat).at};
@@ -67,10 +70,12 @@ void evaluateServedSeats(const Situation& s, const Rule& rule, std::vector<Findi
     f.marginMm = std::isfinite(over) ? std::optional(-over) : std::nullopt;
     const std::string name = s.names.the(serving.seat->id, true);
     if (bySide) f.sentence = s.names.the(serving.side->id, true) + " serves " + s.names.the(serving.seat->id) + ".";
-    else if (byTable) f.sentence = s.names.the(serving.table->id, true) + " serves " + s.names.the(serving.seat->id) + ".";
+    else if (byTable)
+      f.sentence = s.names.the(serving.table->id, true) + " serves " + s.names.the(serving.seat->id) + ".";
     else if (!std::isfinite(over)) f.sentence = name + " has no table to put a cup on.";
     else
-      f.sentence = name + " has no table within reach: " + s.names.the(overTable <= overSide ? serving.table->id : serving.side->id) + " is " +
+      f.sentence = name + " has no table within reach: " +
+                   s.names.the(overTable <= overSide ? serving.table->id : serving.side->id) + " is " +
                    writeLength(over, s.format) + " too far.";
     out.push_back(std::move(f));
   }
@@ -80,7 +85,8 @@ void evaluateTableLevel(const Situation& s, const Rule& rule, std::vector<Findin
   const Rule* reachRule = findRule(s.book, "table-reach");
   for (const Serving& serving : s.servings) {
     const Piece& seat = s.pieces.of(*serving.seat);
-    if (serving.table == nullptr || (reachRule != nullptr && !tableServes(serving, askedOf(*reachRule, s.job, seat)))) continue;
+    if (serving.table == nullptr || (reachRule != nullptr && !tableServes(serving, askedOf(*reachRule, s.job, seat))))
+      continue;
     const Piece& table = s.pieces.of(*serving.table);
     Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value, serving.table->id.value});
     if (!table.height) f.missing.push_back(table.id.value + ".height");
@@ -91,10 +97,11 @@ void evaluateTableLevel(const Situation& s, const Rule& rule, std::vector<Findin
     decide(f, s.scheme);
     const std::string tableName = s.names.the(serving.table->id), seatName = s.names.the(serving.seat->id);
     if (!f.missing.empty())
-      f.sentence = "How " + std::string(!table.height ? "high " + tableName + " is" : "high one sits on " + seatName) + " has not been measured.";
+      f.sentence = "How " + std::string(!table.height ? "high " + tableName + " is" : "high one sits on " + seatName) +
+                   " has not been measured.";
     else
-      f.sentence = s.names.the(serving.table->id, true) + " is " + levelWords(f.measured, s.format) + " the seat of " + seatName +
-                   missWords(f, s.format, "too low", "too high") + ".";
+      f.sentence = s.names.the(serving.table->id, true) + " is " + levelWords(f.measured, s.format) + " the seat of " +
+                   seatName + missWords(f, s.format, "too low", "too high") + ".";
     out.push_back(std::move(f));
   }
 }
@@ -110,11 +117,13 @@ void evaluateTableLength(const Situation& s, const Rule& rule, std::vector<Findi
     Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value, serving.table->id.value});
     f.at = {serving.reach.a, serving.reach.b};
     f.measured = length / seat.width;
-    f.u95 = f.measured * std::hypot(doubtOf(table, wide ? "width" : "depth") / length, doubtOf(seat, "width") / seat.width);
+    f.u95 =
+        f.measured * std::hypot(doubtOf(table, wide ? "width" : "depth") / length, doubtOf(seat, "width") / seat.width);
     decide(f, s.scheme);
     f.marginMm = f.margin * seat.width;
-    f.sentence = s.names.the(serving.table->id, true) + " is " + measureWords(f.measured, f.quantity, s.format) + " as long as " +
-                 s.names.the(serving.seat->id) + "; " + rangeWords(f.ideal, f.quantity, s.format) + " looks right.";
+    f.sentence = s.names.the(serving.table->id, true) + " is " + measureWords(f.measured, f.quantity, s.format) +
+                 " as long as " + s.names.the(serving.seat->id) + "; " + rangeWords(f.ideal, f.quantity, s.format) +
+                 " looks right.";
     out.push_back(std::move(f));
   }
 }
@@ -122,7 +131,8 @@ void evaluateTableLength(const Situation& s, const Rule& rule, std::vector<Findi
 void evaluateSideTableLevel(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Serving& serving : s.servings) {
     // Consoles and sideboards serve, too, but are no higher or lower for it.
-    if (serving.side == nullptr || serving.beside.gap > kSideReach || s.pieces.of(*serving.side).kind != "side-table") continue;
+    if (serving.side == nullptr || serving.beside.gap > kSideReach || s.pieces.of(*serving.side).kind != "side-table")
+      continue;
     const Piece& seat = s.pieces.of(*serving.seat);
     const Piece& table = s.pieces.of(*serving.side);
     Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value, serving.side->id.value});
@@ -137,8 +147,8 @@ void evaluateSideTableLevel(const Situation& s, const Rule& rule, std::vector<Fi
       f.sentence = !table.height ? "How high " + s.names.the(serving.side->id) + " is has not been measured."
                                  : "How high the arm of " + seatName + " is has not been measured.";
     else
-      f.sentence = s.names.the(serving.side->id, true) + " is " + levelWords(f.measured, s.format) + " the arm of " + seatName +
-                   missWords(f, s.format, "too low", "too high") + ".";
+      f.sentence = s.names.the(serving.side->id, true) + " is " + levelWords(f.measured, s.format) + " the arm of " +
+                   seatName + missWords(f, s.format, "too low", "too high") + ".";
     out.push_back(std::move(f));
   }
 }

@@ -29,7 +29,9 @@ std::optional<Eye> atEntry(const Situation& s) {
   const WayEnd& entry = s.walk.openings[s.walk.entry];
   return Eye{entry.at + entry.inward, standingEye(s.job)};
 }
-std::optional<double> sittingEye(const Piece& piece) { return piece.seatHeight ? std::optional(*piece.seatHeight + kSittingEye) : std::nullopt; }
+std::optional<double> sittingEye(const Piece& piece) {
+  return piece.seatHeight ? std::optional(*piece.seatHeight + kSittingEye) : std::nullopt;
+}
 
 /// Where a piece stands in the plan, on the floor or on something that does.
 std::optional<FloorPlace> floorPlaceOf(const Situation& s, const Placement& p) {
@@ -54,7 +56,9 @@ std::vector<Screen> screensIn(const Situation& s) {
     if (piece.kind != "television") continue;
     if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
       const auto wall = findWall(s.room, hung->wall);
-      if (wall) out.push_back({&p, wall->end - wall->along() * hung->u + wall->inward() * piece.depth.value_or(0), wall->inward(), piece.width});
+      if (wall)
+        out.push_back({&p, wall->end - wall->along() * hung->u + wall->inward() * piece.depth.value_or(0),
+                       wall->inward(), piece.width});
     } else if (const auto place = floorPlaceOf(s, p)) {
       const Vec2 outward = rotated({0, -1}, turnOf(place->turn));
       out.push_back({&p, place->at + outward * (piece.depth.value_or(0) / 2), outward, piece.width});
@@ -64,7 +68,9 @@ std::vector<Screen> screensIn(const Situation& s) {
 }
 
 /// The seats that a room is furnished round: those of the main group.
-std::vector<const Placement*> mainSeats(const Situation& s) { return s.groups.empty() ? std::vector<const Placement*>{} : s.groups.front().seats; }
+std::vector<const Placement*> mainSeats(const Situation& s) {
+  return s.groups.empty() ? std::vector<const Placement*>{} : s.groups.front().seats;
+}
 
 /// Someone who might see a back, and who that is.
 struct Looker {
@@ -77,7 +83,8 @@ std::optional<Looker> sitterOn(const Situation& s, const Placement& seat, const 
   const Piece& piece = s.pieces.of(seat);
   const auto eye = sittingEye(piece);
   if (!eye) return std::nullopt;
-  return Looker{{seatPlaces(piece, std::get<FloorPlace>(seat.on)).front().at, *eye}, from + s.names.the(seat.id), seat.id.value};
+  return Looker{
+      {seatPlaces(piece, std::get<FloorPlace>(seat.on)).front().at, *eye}, from + s.names.the(seat.id), seat.id.value};
 }
 std::vector<Looker> lookersAt(const Situation& s, const std::string& back) {
   std::vector<Looker> out;
@@ -178,10 +185,12 @@ void evaluateHeadTurn(const Situation& s, const Rule& rule, std::vector<Finding>
       f.measured = least;
       f.at = {from, target};
       decide(f, s.scheme);
-      f.sentence = "From " + s.names.the(p->id) + " one turns the head by " + measureWords(least, Quantity::Angle, s.format) + " to " + words + ".";
+      f.sentence = "From " + s.names.the(p->id) + " one turns the head by " +
+                   measureWords(least, Quantity::Angle, s.format) + " to " + words + ".";
       out.push_back(std::move(f));
     };
-    for (const Screen& screen : screens) judge(screen.placement->id.value, s.names.the(screen.placement->id), screen.middle);
+    for (const Screen& screen : screens)
+      judge(screen.placement->id.value, s.names.the(screen.placement->id), screen.middle);
     for (const Feature& feature : s.room.features)
       if (feature.kind == FeatureKind::Hearth) judge(feature.id.value, "the fire", meanOf(feature.outline));
   }
@@ -210,7 +219,8 @@ void evaluateScreenDistance(const Situation& s, const Rule& rule, std::vector<Fi
       decide(f, s.scheme);
       f.marginMm = f.margin * screen.width;
       const double angle = 2 * std::atan(0.5 / f.measured) * 180 / std::numbers::pi;
-      f.sentence = "From " + s.names.the(p->id) + " " + s.names.the(screen.placement->id) + " is " + writeLength(farthest, s.format) + " away and fills " +
+      f.sentence = "From " + s.names.the(p->id) + " " + s.names.the(screen.placement->id) + " is " +
+                   writeLength(farthest, s.format) + " away and fills " +
                    measureWords(angle, Quantity::Angle, s.format) + " of the view" +
                    (f.margin >= 0                                ? "."
                     : f.asked.high && f.measured > *f.asked.high ? ": too small from there."
@@ -227,11 +237,13 @@ void evaluateOneMaterial(const Situation& s, const Rule& rule, std::vector<Findi
     if (std::holds_alternative<FloorPlace>(p.on) && isUpholstered(s.pieces.of(p).kind)) soft.push_back(&p);
   if (static_cast<int>(soft.size()) < kEnough) return;
   // Nobody has begun to say what things are made of.
-  if (std::all_of(soft.begin(), soft.end(), [&](const Placement* p) { return s.pieces.of(*p).material.empty(); })) return;
+  if (std::all_of(soft.begin(), soft.end(), [&](const Placement* p) { return s.pieces.of(*p).material.empty(); }))
+    return;
   Finding f = findingOf(rule, askedOf(rule, s.job), {s.room.id.value});
   for (const Placement* p : soft) {
     const Piece& piece = s.pieces.of(*p);
-    if (piece.material.empty() && std::find(f.missing.begin(), f.missing.end(), piece.id.value + ".material") == f.missing.end())
+    if (piece.material.empty() &&
+        std::find(f.missing.begin(), f.missing.end(), piece.id.value + ".material") == f.missing.end())
       f.missing.push_back(piece.id.value + ".material");
   }
   std::vector<Looker> lookers;
@@ -249,7 +261,8 @@ void evaluateOneMaterial(const Situation& s, const Rule& rule, std::vector<Findi
       if (top <= 0 || p->id.value == looker.seat) continue;
       const double before = all;
       for (const Face& face : facesTowards(footprint(piece, std::get<FloorPlace>(p->on)), looker.eye.at)) {
-        const double area = distance(face.a, face.b) * top * seenShare(looker.eye, face.a, face.b, top / 2, s.occluders, {p->id.value, looker.seat});
+        const double area = distance(face.a, face.b) * top *
+                            seenShare(looker.eye, face.a, face.b, top / 2, s.occluders, {p->id.value, looker.seat});
         areas[piece.material] += area;
         all += area;
       }
@@ -267,7 +280,8 @@ void evaluateOneMaterial(const Situation& s, const Rule& rule, std::vector<Findi
   if (most.empty() && f.missing.empty()) return;
   decide(f, s.scheme);
   f.sentence = !f.missing.empty() ? "What some of the upholstery is made of has not been said."
-                                  : from + " " + measureWords(f.measured, Quantity::Share, s.format) + " of the upholstery one sees is " + most + ".";
+                                  : from + " " + measureWords(f.measured, Quantity::Share, s.format) +
+                                        " of the upholstery one sees is " + most + ".";
   out.push_back(std::move(f));
 }
 
@@ -297,7 +311,8 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
       const auto wall = findWall(s.room, hung->wall);
       const WallRect r = wallRectOf(piece, *hung);
       const Vec2 out2 = wall->inward();
-      if (wall && seen(wall->end - wall->along() * r.left + out2, wall->end - wall->along() * r.right + out2, hung->v, p.id.value))
+      if (wall && seen(wall->end - wall->along() * r.left + out2, wall->end - wall->along() * r.right + out2, hung->v,
+                       p.id.value))
         anchors.push_back(s.names.the(p.id));
       continue;
     }
@@ -311,13 +326,16 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
     if (piece.kind == "lamp" && seen(left, right, top, p.id.value)) anchors.push_back(s.names.the(p.id));
     const auto [a, b, outward] = backEdge(piece, *place);
     const bool behind = dot(eye->at - a, outward) > 0;
-    const bool hides = (top > kTall && (isUpholstered(piece.kind) || isStorage(piece.kind) || piece.kind == "folding-screen")) || piece.kind == "television";
+    const bool hides =
+        (top > kTall && (isUpholstered(piece.kind) || isStorage(piece.kind) || piece.kind == "folding-screen")) ||
+        piece.kind == "television";
     if (behind && hides && seen(a, b, top * 0.9, p.id.value)) backs.push_back(s.names.the(p.id));
   }
   for (const Feature& feature : s.room.features)
     if (feature.kind == FeatureKind::Hearth)
       for (std::size_t i = 0; i < feature.outline.size(); ++i)
-        if (seen(edgeStart(feature.outline, i), edgeEnd(feature.outline, i), feature.height.value_or(300) / 2, feature.id.value)) {
+        if (seen(edgeStart(feature.outline, i), edgeEnd(feature.outline, i), feature.height.value_or(300) / 2,
+                 feature.id.value)) {
           anchors.push_back("the hearth");
           break;
         }
@@ -327,7 +345,8 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
   decide(f, s.scheme);
   const std::string name = "Coming in by " + thingWords(s, entry);
   if (!backs.empty()) f.sentence = name + " one first sees the back of " + listWords(backs) + ".";
-  else if (anchors.empty()) f.sentence = name + " nothing holds the eye: no picture, light, rug or fire lies straight ahead.";
+  else if (anchors.empty())
+    f.sentence = name + " nothing holds the eye: no picture, light, rug or fire lies straight ahead.";
   else f.sentence = name + " one first sees " + listWords(anchors) + ".";
   out.push_back(std::move(f));
 }

@@ -10,7 +10,8 @@ namespace {
 
 /// One finding for each stair of the room: `value` of what is judged, absent where it was not measured.
 template <class Value, class Words>
-void judgeStairs(const Situation& s, const Rule& rule, const char* missing, Value value, Words words, std::vector<Finding>& out) {
+void judgeStairs(const Situation& s, const Rule& rule, const char* missing, Value value, Words words,
+                 std::vector<Finding>& out) {
   for (const Feature& feature : s.room.features) {
     if (!feature.stair) continue;
     Finding f = findingOf(rule, askedOf(rule, s.job), {feature.id.value});
@@ -20,7 +21,8 @@ void judgeStairs(const Situation& s, const Rule& rule, const char* missing, Valu
     const StairPlan plan = stairPlan(feature.outline, *feature.stair);
     f.at = {plan.foot, plan.top};
     decide(f, s.scheme);
-    f.sentence = measured ? words(*feature.stair, *measured) : "The stair's " + std::string(missing) + " has not been measured.";
+    f.sentence =
+        measured ? words(*feature.stair, *measured) : "The stair's " + std::string(missing) + " has not been measured.";
     f.rival = rivalWords(s, rule, f);
     out.push_back(std::move(f));
   }
@@ -41,12 +43,14 @@ void evaluateStairGoing(const Situation& s, const Rule& rule, std::vector<Findin
 void evaluateStairPitch(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   judgeStairs(
       s, rule, "pitch", [](const Stair& t) { return std::optional(pitchOf(t)); },
-      [](const Stair&, double v) { return "The stair climbs at " + std::to_string(std::lround(v)) + " degrees."; }, out);
+      [](const Stair&, double v) { return "The stair climbs at " + std::to_string(std::lround(v)) + " degrees."; },
+      out);
 }
 void evaluateStairStep(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   judgeStairs(
       s, rule, "step", [](const Stair& t) { return std::optional(stepLength(t)); },
-      [&](const Stair&, double v) { return "Twice the riser and the going make " + writeLength(v, s.format) + "."; }, out);
+      [&](const Stair&, double v) { return "Twice the riser and the going make " + writeLength(v, s.format) + "."; },
+      out);
 }
 void evaluateStairReach(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   judgeStairs(
@@ -54,19 +58,24 @@ void evaluateStairReach(const Situation& s, const Rule& rule, std::vector<Findin
       [&](const Stair& t, double v) {
         const std::string all = std::to_string(t.risers) + " risers make " + writeLength(t.risers * t.riser, s.format);
         if (std::abs(v) < 0.5) return all + ", just the rise.";
-        return all + ", " + writeLength(std::abs(v), s.format) + (v < 0 ? " less than the rise." : " more than the rise.");
+        return all + ", " + writeLength(std::abs(v), s.format) +
+               (v < 0 ? " less than the rise." : " more than the rise.");
       },
       out);
 }
 void evaluateStairHandrail(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   judgeStairs(
       s, rule, "handrail", [](const Stair& t) { return t.handrail; },
-      [&](const Stair&, double v) { return "The handrail stands " + writeLength(v, s.format) + " above the nosings."; }, out);
+      [&](const Stair&, double v) { return "The handrail stands " + writeLength(v, s.format) + " above the nosings."; },
+      out);
 }
 void evaluateStairHeadroom(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   judgeStairs(
       s, rule, "headroom", [](const Stair& t) { return t.headroom; },
-      [&](const Stair&, double v) { return "There are " + writeLength(v, s.format) + " of headroom over the nosings."; }, out);
+      [&](const Stair&, double v) {
+        return "There are " + writeLength(v, s.format) + " of headroom over the nosings.";
+      },
+      out);
 }
 
 }  // namespace mezzet

@@ -43,8 +43,10 @@ void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Findi
     f.between = {p.id.value, hit};
     f.u95 = std::hypot(doubtAlong(piece, *place, face.outward), doubtOfThing(s, hit, face.outward));
     decide(f, s.scheme);
-    f.sentence = s.names.the(p.id, true) + " opens by " + writeLength(opensBy(piece), s.format) + "; with room to stand before it " +
-                 (f.margin < 0 ? writeLength(-f.measured, s.format) + " are missing, as far as " : writeLength(f.measured, s.format) + " are left before ") +
+    f.sentence = s.names.the(p.id, true) + " opens by " + writeLength(opensBy(piece), s.format) +
+                 "; with room to stand before it " +
+                 (f.margin < 0 ? writeLength(-f.measured, s.format) + " are missing, as far as "
+                               : writeLength(f.measured, s.format) + " are left before ") +
                  thingWords(s, hit) + ".";
     out.push_back(std::move(f));
   }
@@ -70,7 +72,8 @@ void evaluateHeaterClear(const Situation& s, const Rule& rule, std::vector<Findi
       f.at = {away.a, away.b};
       f.u95 = doubtOfThing(s, body.id, unit(away.b - away.a));
       decide(f, s.scheme);
-      f.sentence = s.names.the(p.id, true) + " stands " + writeLength(std::max(0.0, f.measured), s.format) + " from " + thingWords(s, feature.id.value) +
+      f.sentence = s.names.the(p.id, true) + " stands " + writeLength(std::max(0.0, f.measured), s.format) + " from " +
+                   thingWords(s, feature.id.value) +
                    (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " nearer than is safe." : ".");
       out.push_back(std::move(f));
     }

@@ -29,7 +29,8 @@ std::vector<const RoomWay*> mainWays(const Situation& s) {
 bool takenByFurniture(const Situation& s, const RoomWay& way) {
   constexpr double kBefore = 24 * kInch;
   const Convex mark{{way.to.marks.front()}, 0};
-  return std::any_of(s.bodies.begin(), s.bodies.end(), [&](const Body& body) { return !body.flat && separation(body.parts, Parts{mark}).gap < kBefore; });
+  return std::any_of(s.bodies.begin(), s.bodies.end(),
+                     [&](const Body& body) { return !body.flat && separation(body.parts, Parts{mark}).gap < kBefore; });
 }
 
 }  // namespace
@@ -62,19 +63,24 @@ std::string wayWords(const Situation& s, const RoomWay& way) {
   const std::string where = "From " + thingWords(s, entry) + " to " + thingWords(s, way.to.id) + " ";
   if (way.way.width <= 0 && way.way.pinch) {
     // A seat without a place to stand before it names nothing.
-    return where + "there is no way: " + listWords({thingWords(s, way.way.pinch->first), thingWords(s, way.way.pinch->second)}) + " close it";
+    return where + "there is no way: " +
+           listWords({thingWords(s, way.way.pinch->first), thingWords(s, way.way.pinch->second)}) + " close it";
   }
   if (way.way.width <= 0) return where + "there is no way";
   if (way.way.pinch)
     return where + "it is " + writeLength(way.way.width, s.format) + " between " +
            listWords({thingWords(s, way.way.pinch->first), thingWords(s, way.way.pinch->second)});
   if (way.way.atLeast) return where + "it is at least " + writeLength(way.way.width, s.format);
-  return where + "it is as wide as " + (way.way.cappedBy ? thingWords(s, *way.way.cappedBy) : "the doors") + " allows, " + writeLength(way.way.width, s.format);
+  return where + "it is as wide as " + (way.way.cappedBy ? thingWords(s, *way.way.cappedBy) : "the doors") +
+         " allows, " + writeLength(way.way.width, s.format);
 }
 
-std::string shortWords(const Situation& s, const Finding& f) { return f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : "."; }
+std::string shortWords(const Situation& s, const Finding& f) {
+  return f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".";
+}
 
-std::string wayBetween(const Job& job, const Scheme& scheme, UseState state, const PlacementId& from, const PlacementId& to, LengthFormat format) {
+std::string wayBetween(const Job& job, const Scheme& scheme, UseState state, const PlacementId& from,
+                       const PlacementId& to, LengthFormat format) {
   const Room& room = roomOf(job, scheme);
   const PieceIndex pieces(job);
   const WalkSpace space = walkSpaceOf(pieces, room, scheme, state);
@@ -91,7 +97,9 @@ std::string wayBetween(const Job& job, const Scheme& scheme, UseState state, con
   const Way way = wayTo(space, goOnFrom(space, first), *ends[1]).way;
   std::string words = "From " + names.the(from) + " to " + names.the(to) + " ";
   words += way.width > 0 ? "the way is " + writeLength(way.width, format) : std::string("there is no way");
-  if (way.pinch) words += " between " + thingWords(names, room, way.pinch->first) + " and " + thingWords(names, room, way.pinch->second);
+  if (way.pinch)
+    words +=
+        " between " + thingWords(names, room, way.pinch->first) + " and " + thingWords(names, room, way.pinch->second);
   return words + ".";
 }
 
@@ -101,7 +109,8 @@ void evaluateWayMain(const Situation& s, const Rule& rule, std::vector<Finding>&
     if (s.job.brief.access) f.weight = Weight::Must;
     // No furniture makes a way wider than its door: what a narrow door leaves is all that can be asked of it.
     const WayEnd& entry = s.walk.openings[s.walk.entry];
-    const double door = std::min(entry.widest, way->to.goal == Goal::Opening ? endOf(s.walk, *way).widest : entry.widest);
+    const double door =
+        std::min(entry.widest, way->to.goal == Goal::Opening ? endOf(s.walk, *way).widest : entry.widest);
     if (f.asked.low) f.asked.low = std::min(*f.asked.low, door);
     std::string length;
     const double full = std::min(f.ideal.low.value_or(kMainWay), door);
@@ -127,7 +136,8 @@ void evaluateWayMain(const Situation& s, const Rule& rule, std::vector<Finding>&
 void evaluateWaySide(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const RoomWay& way : s.ways) {
     if (way.to.goal == Goal::Opening) continue;
-    if (way.to.goal == Goal::Seat && !s.groups.empty() && sitsIn(s.groups.front(), way.to.id)) continue;  // way-main judges the best of them
+    if (way.to.goal == Goal::Seat && !s.groups.empty() && sitsIn(s.groups.front(), way.to.id))
+      continue;  // way-main judges the best of them
     if (way.to.goal == Goal::Window && takenByFurniture(s, way)) continue;
     Finding f = wayFinding(s, rule, way);
     if (f.asked.low) f.asked.low = std::min(*f.asked.low, s.walk.openings[s.walk.entry].widest);
@@ -166,9 +176,12 @@ void evaluateWayWasted(const Situation& s, const Rule& rule, std::vector<Finding
       f.at = route->roomyAt;
     }
     decide(f, s.scheme);
-    f.sentence = route == nullptr ? "How wide the way to " + thingWords(s, way->to.id) + " is along its length has not been worked out yet."
-                                  : "On the way to " + thingWords(s, way->to.id) + " " + writeLength(f.measured, s.format) + " of floor lie open for " +
-                                        writeLength(kLongStretch, s.format) + " and more" + (f.margin < 0 ? ": something could stand there." : ".");
+    f.sentence =
+        route == nullptr
+            ? "How wide the way to " + thingWords(s, way->to.id) + " is along its length has not been worked out yet."
+            : "On the way to " + thingWords(s, way->to.id) + " " + writeLength(f.measured, s.format) +
+                  " of floor lie open for " + writeLength(kLongStretch, s.format) + " and more" +
+                  (f.margin < 0 ? ": something could stand there." : ".");
     out.push_back(std::move(f));
   }
 }
@@ -188,8 +201,10 @@ void evaluateTallLamp(const Situation& s, const Rule& rule, std::vector<Finding>
     }
     decide(f, s.scheme);
     f.sentence = !known         ? "Whether " + s.names.the(p.id) + " stands in a route has not been worked out yet."
-                 : f.margin < 0 ? s.names.the(p.id, true) + " stands " + writeLength(-f.measured, s.format) + " inside a route: its foot is a trip."
-                                : s.names.the(p.id, true) + " stands " + writeLength(f.measured, s.format) + " clear of the nearest route.";
+                 : f.margin < 0 ? s.names.the(p.id, true) + " stands " + writeLength(-f.measured, s.format) +
+                                      " inside a route: its foot is a trip."
+                                : s.names.the(p.id, true) + " stands " + writeLength(f.measured, s.format) +
+                                      " clear of the nearest route.";
     out.push_back(std::move(f));
   }
 }
