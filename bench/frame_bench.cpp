@@ -16,7 +16,7 @@
 #include "app/widgets/style.h"
 #include "app/stages/measure/trace_page.h"
 #include "app/stages/measure/trace_view.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "made_up_room.h"
 
 int main(int argc, char** argv) {
@@ -39,7 +39,7 @@ int main(int argc, char** argv) {
   // A piece whose middle no label covers: a label there would be clicked instead.
   QPoint from;
   for (const Placement& p : window.workspace().scheme()->placements) {
-    from = sheet.projection().map(std::get<FloorPlace>(p.on).at).toPoint();
+    from = sheet.projection().map(floorPlace(p.on).at).toPoint();
     QTest::mousePress(&sheet, Qt::LeftButton, {}, from);
     if (window.workspace().selected() == p.id) break;
     QTest::mouseRelease(&sheet, Qt::LeftButton, {}, from);

@@ -11,7 +11,7 @@
 #include "app/window/main_window.h"
 #include "app/view/sheet_view.h"
 #include "app/widgets/style.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "made_up_room.h"
 
 namespace {
@@ -55,7 +55,7 @@ Job crowd(const char* kind, int count, bool heap) {
   room.openings.push_back(door);
   job = withRoom(job, room).value();
   Piece p = test::piece("q", kind, 26, 20, 30);
-  p.seatHeight = 450;
+  p.seat.edit().height = 450;
   p.count = count;
   job = withPiece(job, p).value();
   std::mt19937 random(5);

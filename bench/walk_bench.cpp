@@ -11,7 +11,7 @@
 
 #include "core/walk/route_facts.h"
 #include "core/rules/base/check.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "made_up_room.h"
 
 namespace mezzet {

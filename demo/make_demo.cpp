@@ -12,8 +12,8 @@
 #include <cstdio>
 
 #include "core/edit/edits.h"
-#include "io/file_system.h"
-#include "io/job_file.h"
+#include "io/files/file_system.h"
+#include "io/files/job_file.h"
 #include "render/fonts.h"
 
 namespace {

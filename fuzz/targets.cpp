@@ -7,6 +7,7 @@
 #include "core/drawing/wall/elevation.h"
 #include "core/drawing/plan/plan.h"
 #include "core/entry/piece_line.h"
+#include "core/entry/piece_cell.h"
 #include "core/entry/piece_table.h"
 #include "core/entry/reading_line.h"
 #include "core/edit/edits.h"
@@ -21,14 +22,14 @@
 #include "core/site/studs.h"
 #include "core/survey/trace.h"
 #include "core/walk/together.h"
-#include "io/csv.h"
-#include "io/dxf.h"
-#include "io/meter_line.h"
-#include "io/journal.h"
-#include "io/library.h"
-#include "io/rulebook_json.h"
-#include "io/slips_json.h"
-#include "io/survey_json.h"
+#include "io/tables/csv.h"
+#include "io/tables/dxf.h"
+#include "io/meter/meter_line.h"
+#include "io/files/journal.h"
+#include "io/tables/library.h"
+#include "io/json/rulebook_json.h"
+#include "io/json/slips_json.h"
+#include "io/json/survey_json.h"
 
 namespace mezzet::fuzz {
 namespace {
@@ -153,7 +154,7 @@ void line(std::string_view bytes) {
       p.depth = 900;
       return p;
     }();
-    for (const PieceColumn& column : pieceColumns()) static_cast<void>(withPieceCell(sofa, column, bytes, unit));
+    for (const PieceField& column : pieceFields()) static_cast<void>(withPieceCell(sofa, column, bytes, unit));
   }
   IdSource ids(1);
   const SurveyRecord sketch = recordOf({{3000, "", 90}, {4000, "", 90}, {std::nullopt, "", 90}, {4000, "", 90}}, ids);

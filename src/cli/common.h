@@ -10,8 +10,8 @@
 #include <vector>
 
 #include "core/use/use_zones.h"
-#include "io/file_system.h"
-#include "io/job_file.h"
+#include "io/files/file_system.h"
+#include "io/files/job_file.h"
 
 namespace mezzet::cli {
 

@@ -17,13 +17,13 @@
 #include "core/survey/survey_words.h"
 #include "core/survey/trace.h"
 #include "core/walk/together.h"
-#include "io/file_system.h"
-#include "io/job_file.h"
-#include "io/report_json.h"
-#include "io/rulebook_json.h"
-#include "io/site_report.h"
-#include "io/slips_json.h"
-#include "io/survey_json.h"
+#include "io/files/file_system.h"
+#include "io/files/job_file.h"
+#include "io/json/report_json.h"
+#include "io/json/rulebook_json.h"
+#include "io/json/site_report.h"
+#include "io/json/slips_json.h"
+#include "io/json/survey_json.h"
 #include "render/fonts.h"
 #include "render/pdf.h"
 
@@ -121,7 +121,7 @@ int runSolveArt(const Options& o) {
     if (scheme == nullptr && wanted && findPlacement(*one, id) != nullptr) scheme = one.get();
   }
   if (scheme == nullptr) throw Refused{{o.job, "has no placement " + o.placement, "See the ids in job.json"}};
-  if (!std::holds_alternative<WallPlace>(findPlacement(*scheme, id)->on))
+  if (onWall(findPlacement(*scheme, id)->on) == nullptr)
     throw Refused{{o.placement, "does not hang on a wall", "Choose a picture"}};
   const auto art = artCaseOf(job, builtInRulebook(), scheme->id, id);
   if (!art)

@@ -4,7 +4,7 @@
 #include <iostream>
 
 #include "core/walk/route_facts.h"
-#include "io/report_json.h"
+#include "io/json/report_json.h"
 
 namespace mezzet::cli {
 namespace {

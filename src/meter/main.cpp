@@ -14,10 +14,10 @@
 #include <iostream>
 #include <random>
 
-#include "io/file_system.h"
-#include "io/job_file.h"
-#include "io/meter_line.h"
-#include "io/own_place.h"
+#include "io/files/file_system.h"
+#include "io/files/job_file.h"
+#include "io/meter/meter_line.h"
+#include "io/files/own_place.h"
 #include "meter/script.h"
 
 namespace {

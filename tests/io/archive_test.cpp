@@ -1,5 +1,5 @@
-#include "io/file_system.h"
-#include "io/job_file.h"
+#include "io/files/file_system.h"
+#include "io/files/job_file.h"
 #include "support/rooms.h"
 
 namespace mezzet {

@@ -1,4 +1,4 @@
-#include "io/csv.h"
+#include "io/tables/csv.h"
 
 #include <gtest/gtest.h>
 

@@ -1,8 +1,8 @@
-#include "io/dxf.h"
+#include "io/tables/dxf.h"
 
 #include <gtest/gtest.h>
 
-#include "io/meter_line.h"
+#include "io/meter/meter_line.h"
 #include "support/rooms.h"
 
 namespace mezzet {

@@ -3,7 +3,7 @@
 
 #include <filesystem>
 
-#include "io/file_system.h"
+#include "io/files/file_system.h"
 #include "targets.h"
 
 namespace mezzet {

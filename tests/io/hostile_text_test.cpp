@@ -4,11 +4,11 @@
 #include <chrono>
 
 #include "core/edit/validate_text.h"
-#include "io/csv.h"
-#include "io/job_file.h"
-#include "io/library.h"
-#include "io/survey_json.h"
-#include "io/text.h"
+#include "io/tables/csv.h"
+#include "io/files/job_file.h"
+#include "io/tables/library.h"
+#include "io/json/survey_json.h"
+#include "io/files/text.h"
 #include "support/rooms.h"
 
 namespace mezzet {

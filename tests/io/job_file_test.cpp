@@ -2,7 +2,7 @@
 #include <random>
 #include <sstream>
 
-#include "io/job_file.h"
+#include "io/files/job_file.h"
 #include "support/rooms.h"
 #include "support/temp.h"
 
@@ -49,33 +49,33 @@ Job randomJob(std::mt19937& random) {
   for (int i = 0; i < 8; ++i) {
     Piece p = i % 3 ? piece(("q" + std::to_string(i)).c_str(), "sofa", uniform(5, 90), uniform(5, 50))
                     : roundPiece(("q" + std::to_string(i)).c_str(), "side-table", uniform(5, 40));
-    if (i % 2) p.seatHeight = uniform(300, 500);
+    if (i % 2) p.seat.edit().height = uniform(300, 500);
     if (i == 1) {
       p.shape = Shape::L;
-      p.hand = Hand::Right;
-      p.longDepth = *p.depth * uniform(0.3, 1);
-      p.returnWidth = p.width * uniform(0.3, 1);
+      p.limbs.edit().hand = Hand::Right;
+      p.limbs.edit().longDepth = *p.depth * uniform(0.3, 1);
+      p.limbs.edit().returnWidth = p.width * uniform(0.3, 1);
     }
     if (i == 2) {
       p.shape = Shape::Oval;
-      p.feetInset = uniform(0, p.width / 3);
-      p.nominalWidth = uniform(100, 2000);
-      p.pad = uniform(2, 12);
+      p.legs.edit().inset = uniform(0, p.width / 3);
+      p.rug.edit().soldWidth = uniform(100, 2000);
+      p.rug.edit().pad = uniform(2, 12);
       p.doubts["width"] = {DimensionSource::Guess, uniform(0, 60)};
-      p.ownRules["table-reach"] = {std::nullopt, ChangedRange{std::nullopt, uniform(200, 600)}};
+      p.ownRules["table-reach"] = {std::nullopt, Range{std::nullopt, uniform(200, 600)}};
       p.ownRules["art-gap"] = {"b", std::nullopt};
-      p.seats = 2;
-      p.backFinished = false;
-      p.material = "linen";
-      p.weight = uniform(5, 90);
+      p.seat.edit().people = 2;
+      p.finish.edit().backFinished = false;
+      p.finish.edit().material = "linen";
+      p.shop.edit().weight = uniform(5, 90);
     }
     if (i == 4) {
       p.shape = Shape::Curve;
       p.depth = p.width * uniform(0.3, 0.5);
-      p.longDepth = *p.depth * uniform(0.4, 0.9);
-      p.opensBy = uniform(100, 600);
-      p.owned = true;
-      p.price = uniform(0, 900);
+      p.limbs.edit().longDepth = *p.depth * uniform(0.4, 0.9);
+      p.use.edit().opensBy = uniform(100, 600);
+      p.shop.edit().owned = true;
+      p.shop.edit().price = uniform(0, 900);
     }
     job = with(job, p, ("p" + std::to_string(i)).c_str(), uniform(10, 90), uniform(10, 90), uniform(0, 359));
   }
@@ -116,7 +116,7 @@ TEST(JobFile, KeepsFreeDataUnderX) {
 TEST(JobFile, OfVersion2Opens) {
   const auto job = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-2.json"), "version-2.json");
   ASSERT_TRUE(job.ok()) << job.error().text();
-  EXPECT_EQ(findPiece(job->job, PieceId("corner"))->hand, Hand::Right);
+  EXPECT_EQ(findPiece(job->job, PieceId("corner"))->limbs->hand, Hand::Right);
   EXPECT_EQ(job->job.schemes.front()->log.size(), 3u);
   EXPECT_TRUE(job->job.schemes.front()->placements.front().locked);
   EXPECT_EQ(job->job.pieces.front()->doubts.at("depth").u95, 25.4);
@@ -297,13 +297,13 @@ TEST(FurnitureInAJob, ComesBackAsItWasWritten) {
   const auto file = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-5.json"), "version-5.json");
   ASSERT_TRUE(file.ok()) << file.error().text();
   const Piece& first = *file->job.pieces[0];
-  EXPECT_EQ(first.seats, 3);
-  EXPECT_EQ(first.backFinished, false);
-  EXPECT_EQ(first.material, "linen");
-  EXPECT_EQ(first.weight, 48.5);
-  EXPECT_TRUE(first.owned);
+  EXPECT_EQ(first.seat->people, 3);
+  EXPECT_EQ(first.finish->backFinished, false);
+  EXPECT_EQ(first.finish->material, "linen");
+  EXPECT_EQ(first.shop->weight, 48.5);
+  EXPECT_TRUE(first.shop->owned);
   EXPECT_EQ(findPiece(file->job, PieceId("arc"))->shape, Shape::Curve);
-  EXPECT_EQ(findPiece(file->job, PieceId("dt"))->extendsBy, 500.0);
+  EXPECT_EQ(findPiece(file->job, PieceId("dt"))->use->extendsBy, 500.0);
   const Placement& table = file->job.schemes[0]->placements.back();
   EXPECT_TRUE(table.inUse);
   EXPECT_EQ(table.usedAt, (FloorPlace{{1600, 1500}, 90}));

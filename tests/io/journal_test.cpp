@@ -1,4 +1,4 @@
-#include "io/journal.h"
+#include "io/files/journal.h"
 
 #include <unistd.h>
 

@@ -1,4 +1,4 @@
-#include "io/library.h"
+#include "io/tables/library.h"
 
 #include <gtest/gtest.h>
 
@@ -18,16 +18,16 @@ std::string with(const std::string& piece) {
 
 TEST(Library, WhatIsWrittenIsReadAgain) {
   Piece sofa = test::piece("q1", "sofa", 84, 36);
-  sofa.material = "linen";
-  sofa.seats = 3;
-  sofa.opensBy = test::in(40);
-  sofa.owned = true;
+  sofa.finish.edit().material = "linen";
+  sofa.seat.edit().people = 3;
+  sofa.use.edit().opensBy = test::in(40);
+  sofa.shop.edit().owned = true;
   const auto read = readLibrary(writeLibrary("Mine", {std::make_shared<const Piece>(sofa)}), "mine.json");
   ASSERT_TRUE(read) << read.error().text();
   ASSERT_EQ(read->pieces.size(), 1U);
   Piece expected = sofa;
   expected.id = {};
-  expected.owned = false;  // what is owned belongs to one job
+  expected.shop.edit().owned = false;  // what is owned belongs to one job
   EXPECT_EQ(read->pieces[0], expected);
   EXPECT_EQ(read->name, "Mine");
 }

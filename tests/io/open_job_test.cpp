@@ -1,6 +1,6 @@
 // The work on an open job against a file system that fills up, turns unwritable, and ends the program at any step:
 // whatever was finished is afterwards in the file or in a journal.
-#include "io/open_job.h"
+#include "io/files/open_job.h"
 
 #include <fcntl.h>
 #include <sys/stat.h>

@@ -1,4 +1,4 @@
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 
 namespace mezzet {
 namespace {

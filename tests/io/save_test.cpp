@@ -4,7 +4,7 @@
 
 #include <filesystem>
 
-#include "io/file_system.h"
+#include "io/files/file_system.h"
 
 namespace mezzet {
 namespace {

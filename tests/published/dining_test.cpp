@@ -1,7 +1,7 @@
 // Source: NKBA Kitchen Planning Guideline 8, as remembered: behind a seated diner 32 in from the table's edge where
 // nobody passes, 36 in to edge past, 44 in to walk past.
 #include "core/rules/base/check.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {

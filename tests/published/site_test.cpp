@@ -12,7 +12,7 @@
 #include "core/site/stairs.h"
 #include "core/site/studs.h"
 #include "core/survey/trace.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {

@@ -4,7 +4,7 @@
 #include <random>
 
 #include "core/survey/slips.h"
-#include "io/slips_json.h"
+#include "io/json/slips_json.h"
 #include "support/survey_rooms.h"
 
 namespace mezzet {

@@ -6,7 +6,7 @@
 #include <filesystem>
 #include <string>
 
-#include "io/file_system.h"
+#include "io/files/file_system.h"
 
 namespace mezzet::test {
 

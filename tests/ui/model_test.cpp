@@ -90,8 +90,7 @@ class Model : public WindowTest {
         break;
       }
       case 18:
-        document.edit(QStringLiteral("range"),
-                      withRange(job(), "table-reach", ChangedRange{uniform(100, 200), std::nullopt}));
+        document.edit(QStringLiteral("range"), withRange(job(), "table-reach", Range{uniform(100, 200), std::nullopt}));
         break;
       case 19: {
         IdSource ids = document.ids();

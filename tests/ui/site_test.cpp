@@ -21,8 +21,8 @@
 #include "core/site/heights.h"
 #include "core/site/openings.h"
 #include "core/site/studs.h"
-#include "io/dxf.h"
-#include "io/meter_line.h"
+#include "io/tables/dxf.h"
+#include "io/meter/meter_line.h"
 #include "support.h"
 
 namespace mezzet {

@@ -18,7 +18,7 @@
 #include "app/view/sheet_view.h"
 #include "core/space/tapes.h"
 #include "core/edit/edits.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 
 namespace mezzet::test {
 
@@ -49,10 +49,10 @@ class WindowTest : public testing::Test {
   [[nodiscard]] const Job& job() { return window_->document().job(); }
   [[nodiscard]] SheetView& sheet() { return window_->sheet(); }
   [[nodiscard]] FloorPlace floor(const char* id) {
-    return std::get<FloorPlace>(findPlacement(*work().scheme(), PlacementId(id))->on);
+    return floorPlace(findPlacement(*work().scheme(), PlacementId(id))->on);
   }
   [[nodiscard]] WallPlace wall(const char* id) {
-    return std::get<WallPlace>(findPlacement(*work().scheme(), PlacementId(id))->on);
+    return wallPlace(findPlacement(*work().scheme(), PlacementId(id))->on);
   }
   [[nodiscard]] double tape(const char* id, Side side) {
     return tapeOf(job(), *work().scheme(), PlacementId(id), side)->length;

@@ -3,8 +3,8 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
-#include "io/file_system.h"
-#include "io/job_file.h"
+#include "io/files/file_system.h"
+#include "io/files/job_file.h"
 #include "support/process.h"
 #include "support/rooms.h"
 #include "support/temp.h"

@@ -3,9 +3,9 @@
 #include <gtest/gtest.h>
 
 #include "core/rules/base/check.h"
-#include "io/file_system.h"
-#include "io/job_file.h"
-#include "io/rulebook_json.h"
+#include "io/files/file_system.h"
+#include "io/files/job_file.h"
+#include "io/json/rulebook_json.h"
 
 namespace mezzet {
 namespace {

@@ -8,7 +8,7 @@
 #include <filesystem>
 #include <random>
 
-#include "io/journal.h"
+#include "io/files/journal.h"
 
 namespace mezzet {
 namespace {

@@ -5,7 +5,7 @@
 #include <regex>
 #include <sstream>
 
-#include "io/job_file.h"
+#include "io/files/job_file.h"
 #include "support/process.h"
 #include "support/rooms.h"
 #include "support/temp.h"

@@ -12,9 +12,9 @@
 #include <nlohmann/json.hpp>
 #include <thread>
 
-#include "io/job_file.h"
-#include "io/file_system.h"
-#include "io/meter_line.h"
+#include "io/files/job_file.h"
+#include "io/files/file_system.h"
+#include "io/meter/meter_line.h"
 #include "support/process.h"
 #include "support/temp.h"
 

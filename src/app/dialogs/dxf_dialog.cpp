@@ -12,7 +12,7 @@
 #include "core/drawing/plan/plan.h"
 #include "core/edit/edits.h"
 #include "core/survey/runs.h"
-#include "io/file_system.h"
+#include "io/files/file_system.h"
 
 namespace mezzet {
 

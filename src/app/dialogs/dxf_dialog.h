@@ -11,7 +11,7 @@
 
 #include "app/document/worker.h"
 #include "app/document/workspace.h"
-#include "io/dxf.h"
+#include "io/tables/dxf.h"
 
 namespace mezzet {
 

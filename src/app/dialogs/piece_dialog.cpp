@@ -16,56 +16,7 @@
 namespace mezzet {
 namespace {
 
-/// The columns of the piece list that this kind and shape have.
-bool asks(const Piece& piece, const PieceColumn& column) {
-  const bool l = piece.shape == Shape::L, curve = piece.shape == Shape::Curve;
-  switch (column.field) {
-    case PieceField::Hand: return l;
-    case PieceField::Seats: return isSeat(piece.kind) || isDiningSeat(piece.kind);
-    case PieceField::Material:
-    case PieceField::Back: return !hangs(piece.kind) && !isRug(piece.kind);
-    case PieceField::Length: break;
-    default: return false;
-  }
-  if (column.member == &Piece::seatHeight || column.member == &Piece::backHeight)
-    return isSeat(piece.kind) || isDiningSeat(piece.kind);
-  if (column.member == &Piece::armHeight) return isSeat(piece.kind);
-  if (column.member == &Piece::longDepth) return l || curve;
-  if (column.member == &Piece::returnWidth) return l;
-  if (column.member == &Piece::legHeight) return !hangs(piece.kind) && !isRug(piece.kind);
-  if (column.member == &Piece::opensBy) return opensForward(piece.kind);
-  if (column.member == &Piece::extendsBy) return piece.kind == "dining-table";
-  if (column.member == &Piece::depth) return piece.shape != Shape::Round;
-  if (column.member == &Piece::feetInset) return !hangs(piece.kind) && !isRug(piece.kind);
-  if (column.member == &Piece::pad || column.member == &Piece::nominalWidth || column.member == &Piece::nominalDepth)
-    return isRug(piece.kind);
-  return true;
-}
-
-const char* wordsOf(const Piece& piece, const PieceColumn& column) {
-  if (column.field == PieceField::Hand) return "Return on its";
-  if (column.field == PieceField::Seats) return "Seats how many";
-  if (column.field == PieceField::Material) return "Material that is seen";
-  if (column.field == PieceField::Back) return "Back side, finished or not";
-  if (column.member == nullptr)
-    return piece.shape == Shape::Round ? "Diameter" : hangs(piece.kind) ? "Width of the frame" : "Width";
-  if (column.member == &Piece::height)
-    return hangs(piece.kind) ? "Height of the frame" : isRug(piece.kind) ? "Thickness" : "Height";
-  if (column.member == &Piece::depth) return hangs(piece.kind) ? "Depth of the frame" : "Depth, front to back";
-  if (column.member == &Piece::seatHeight) return "Seat above the floor";
-  if (column.member == &Piece::armHeight) return "Arm above the floor";
-  if (column.member == &Piece::backHeight) return "Back above the floor";
-  if (column.member == &Piece::longDepth)
-    return piece.shape == Shape::Curve ? "Depth of the seat" : "Depth of its long limb";
-  if (column.member == &Piece::legHeight) return "Height of raised legs";
-  if (column.member == &Piece::opensBy) return "Comes forward in use by";
-  if (column.member == &Piece::extendsBy) return "Longer with its leaves by";
-  if (column.member == &Piece::returnWidth) return "Width of its return";
-  if (column.member == &Piece::feetInset) return "Feet inside the corners";
-  if (column.member == &Piece::nominalWidth) return "Sold as, width";
-  if (column.member == &Piece::nominalDepth) return "Sold as, depth";
-  return "Pad under it";
-}
+QString wordsOf(std::string_view words) { return PieceDialog::tr(std::string(words).c_str()); }
 
 }  // namespace
 
@@ -98,20 +49,13 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
   shape_->setObjectName(QStringLiteral("pieceShape"));
   shape_->addItems({tr("rectangular"), tr("round"), tr("oval"), tr("L, with a return"), tr("curved")});
   if (!walls) form->addRow(tr("Shape"), shape_);
-  for (const PieceColumn& column_ : pieceColumns()) {
-    switch (column_.field) {
-      case PieceField::Length:
-      case PieceField::Hand:
-      case PieceField::Seats:
-      case PieceField::Material:
-      case PieceField::Back: break;
-      default: continue;
-    }
+  for (const PieceField& asked : pieceFields()) {
+    if (asked.asked == nullptr) continue;
     auto* field = new QLineEdit;
-    field->setObjectName(QStringLiteral("piece:") + QString::fromStdString(std::string(column_.key)));
+    field->setObjectName(QStringLiteral("piece:") + QString::fromStdString(std::string(asked.column)));
     field->setMaxLength(64);
-    field->setProperty(kTakesLength, column_.field == PieceField::Length);
-    fields_.push_back({&column_, field, new QLabel, {}});
+    field->setProperty(kTakesLength, asked.kind == FieldKind::Length);
+    fields_.push_back({&asked, field, new QLabel, {}});
     form->addRow(fields_.back().label, field);
     connect(field, &QLineEdit::textEdited, this, [this] { complaint_->clear(); });
   }
@@ -140,7 +84,7 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
   connect(kind_, &QComboBox::currentIndexChanged, this,
           [this] { fill(usualPiece(kind_->currentData().toString().toStdString())); });
   connect(shape_, &QComboBox::currentIndexChanged, this, &PieceDialog::changeShape);
-  fill(change_ ? *change_ : usualPiece(walls ? "art" : kind_->currentData().toString().toStdString()));
+  fill(change_ ? *change_ : usualPiece(walls ? std::string(kPicture) : kind_->currentData().toString().toStdString()));
   setMinimumWidth(400);
 }
 
@@ -156,11 +100,11 @@ void PieceDialog::showSizes() {
   for (Field& f : fields_) {
     f.shown = QString::fromStdString(pieceCell(piece_, *f.column, workspace_.format()));
     f.edit->setText(f.shown);
-    const QString name = tr(wordsOf(piece_, *f.column));
+    const QString name = wordsOf(f.column->asked(piece_));
     f.label->setText(name);
     f.edit->setAccessibleName(name);
-    f.label->setVisible(asks(piece_, *f.column));
-    f.edit->setVisible(asks(piece_, *f.column));
+    f.label->setVisible(!name.isEmpty());
+    f.edit->setVisible(!name.isEmpty());
   }
 }
 
@@ -168,7 +112,7 @@ bool PieceDialog::readSizes() {
   const Unit bare = workspace_.job().units;
   for (Field& f : fields_) {
     // What was not touched keeps its exact value, which may be finer than what is written.
-    if (!asks(piece_, *f.column) || f.edit->text() == f.shown) continue;
+    if (f.column->asked(piece_).empty() || f.edit->text() == f.shown) continue;
     auto with = withPieceCell(piece_, *f.column, f.edit->text().toStdString(), bare);
     if (!with) {
       complain(f.label->text() + QStringLiteral(": ") +
@@ -189,11 +133,9 @@ void PieceDialog::changeShape() {
     shape_->setCurrentIndex(static_cast<int>(piece_.shape));
     return;
   }
-  static constexpr const char* kWords[] = {"rect", "round", "oval", "l", "curve"};
-  for (const PieceColumn& column : pieceColumns())
-    if (column.field == PieceField::Shape)
-      if (auto with = withPieceCell(piece_, column, kWords[static_cast<int>(shape)], workspace_.job().units))
-        piece_ = std::move(with).value();
+  if (auto with = withPieceCell(piece_, *findField("shape"), kShapeWords[static_cast<std::size_t>(shape)],
+                                workspace_.job().units))
+    piece_ = std::move(with).value();
   showSizes();
 }
 

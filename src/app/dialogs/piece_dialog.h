@@ -4,7 +4,7 @@
 #include <QDialog>
 
 #include "app/document/workspace.h"
-#include "core/entry/piece_table.h"
+#include "core/entry/piece_cell.h"
 
 class QComboBox;
 class QLabel;
@@ -21,7 +21,7 @@ class PieceDialog : public QDialog {
 
  private:
   struct Field {
-    const PieceColumn* column;
+    const PieceField* column;
     QLineEdit* edit;
     QLabel* label;
     QString shown;  ///< what was written into it

@@ -18,9 +18,9 @@
 #include "core/entry/piece_line.h"
 #include "core/edit/edits.h"
 #include "core/rules/base/check.h"
-#include "io/csv.h"
-#include "io/file_system.h"
-#include "io/library.h"
+#include "io/tables/csv.h"
+#include "io/files/file_system.h"
+#include "io/tables/library.h"
 #include "render/palette.h"
 
 namespace mezzet {
@@ -28,8 +28,8 @@ namespace mezzet {
 
 PieceTableModel::PieceTableModel(Workspace& workspace, QObject* parent)
     : QAbstractTableModel(parent), workspace_(workspace) {
-  for (const PieceColumn& column : pieceColumns())
-    if (column.field != PieceField::Id && column.field != PieceField::Sources) columns_.push_back(&column);
+  for (const PieceField& column : pieceFields())
+    if (column.kind != FieldKind::Id && column.kind != FieldKind::Sources) columns_.push_back(&column);
   rows_ = static_cast<int>(workspace_.job().pieces.size()) + 1;
   connect(&workspace_, &Workspace::jobChanged, this, &PieceTableModel::follow);
 }
@@ -67,13 +67,13 @@ const PieceTableModel::Refused* PieceTableModel::refusedAt(const QModelIndex& at
 
 QVariant PieceTableModel::data(const QModelIndex& at, int role) const {
   const Piece* piece = pieceAt(at.row());
-  const PieceColumn& column = *columns_[static_cast<std::size_t>(at.column())];
+  const PieceField& column = *columns_[static_cast<std::size_t>(at.column())];
   const Refused* refused = refusedAt(at);
   if (role == Qt::BackgroundRole) return refused != nullptr ? QVariant(QColor(0xf6, 0xc9, 0xbf)) : QVariant();
   if (role == Qt::ForegroundRole && refused != nullptr) return desk::kInk;
   if (role == Qt::ForegroundRole && piece == nullptr && refused == nullptr)
     return QGuiApplication::palette().color(QPalette::Mid);
-  if (role == Qt::TextAlignmentRole && (column.field == PieceField::Length || column.field == PieceField::Count))
+  if (role == Qt::TextAlignmentRole && (column.kind == FieldKind::Length || column.key == "count"))
     return int(Qt::AlignRight | Qt::AlignVCenter);
   if (role == Qt::AccessibleTextRole)
     return tr("%1, %2: %3")
@@ -125,7 +125,7 @@ bool PieceTableModel::setData(const QModelIndex& at, const QVariant& value, int 
     if (text.trimmed().isEmpty()) return refused_.reset(), false;
     return addTyped(text);
   }
-  const PieceColumn& column = *columns_[static_cast<std::size_t>(at.column())];
+  const PieceField& column = *columns_[static_cast<std::size_t>(at.column())];
   // What was not touched keeps its exact value, which may be finer than what is written.
   if (text == QString::fromStdString(pieceCell(*piece, column, workspace_.format()))) {
     if (refusedAt(at) != nullptr) refused_.reset();

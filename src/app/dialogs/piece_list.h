@@ -42,7 +42,7 @@ class PieceTableModel : public QAbstractTableModel {
   bool addTyped(const QString& line);
 
   Workspace& workspace_;
-  std::vector<const PieceColumn*> columns_;
+  std::vector<const PieceField*> columns_;
   int rows_ = 1;  ///< as the views know it
   std::optional<Refused> refused_;
 };

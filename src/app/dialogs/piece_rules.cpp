@@ -62,7 +62,7 @@ void PieceRules::rebuild() {
                 {[this, id = rule.id](const std::string& school) {
                    bend(id, OwnRule{school, {}});
                  },
-                 [this, id = rule.id](const ChangedRange& range) {
+                 [this, id = rule.id](const Range& range) {
                    bend(id, OwnRule{{}, range});
                  },
                  [this, id = rule.id] { bend(id, std::nullopt); }});

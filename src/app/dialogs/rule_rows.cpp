@@ -43,7 +43,7 @@ LengthReading typeEnd(const Workspace& workspace, const Rule& rule, const Asked&
   std::optional<double> value;
   LengthReading reading = readEnd(workspace, quantity, text, value);
   if (!reading) return reading;
-  ChangedRange range{now.tolerated.low, now.tolerated.high};
+  Range range{now.tolerated.low, now.tolerated.high};
   const auto& old = low ? range.low : range.high;
   // What was only looked at stays as it was.
   if (old.has_value() == value.has_value() &&

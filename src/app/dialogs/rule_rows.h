@@ -12,7 +12,7 @@ namespace mezzet {
 /// What is done with a choice; each makes one edit.
 struct RuleEdits {
   std::function<void(const std::string& school)> school;
-  std::function<void(const ChangedRange&)> range;
+  std::function<void(const Range&)> range;
   std::function<void()> asHouse;  ///< of a piece only: back to what the house asks
 };
 

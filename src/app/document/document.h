@@ -10,7 +10,7 @@
 
 #include "core/model/job.h"
 #include "core/base/result.h"
-#include "io/open_job.h"
+#include "io/files/open_job.h"
 
 namespace mezzet {
 

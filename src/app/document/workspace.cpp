@@ -17,7 +17,7 @@
 #include "core/rules/base/check.h"
 #include "core/rules/base/way_words.h"
 #include "core/edit/readings.h"
-#include "io/slips_json.h"
+#include "io/json/slips_json.h"
 
 namespace mezzet {
 namespace {
@@ -73,7 +73,7 @@ void Workspace::toggleInUse() {
 
 void Workspace::toggleUsedHere() {
   const Placement* p = selectedPlacement();
-  const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
+  const auto* place = p != nullptr ? onFloor(p->on) : nullptr;
   if (place == nullptr) return;
   document_.edit(p->usedAt ? tr("forget where %1 is drawn up").arg(nameOf(*p))
                            : tr("draw %1 up to here in company").arg(nameOf(*p)),
@@ -92,7 +92,7 @@ void Workspace::keepValid() {
     // Begin at a wall where something hangs.
     if (const Scheme* s = scheme())
       for (const Placement& p : s->placements)
-        if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
+        if (const auto* hung = onWall(p.on)) {
           wall_ = hung->wall;
           break;
         }
@@ -390,7 +390,7 @@ void Workspace::showStage(Stage stage) {
   stage_ = stage;
   spot_.reset();
   if (const Placement* p = selectedPlacement())
-    if (std::holds_alternative<WallPlace>(p->on) != (stage == Stage::Walls)) select({});
+    if ((onWall(p->on) != nullptr) != (stage == Stage::Walls)) select({});
   emit viewChanged();
 }
 
@@ -459,8 +459,8 @@ PlacementIds Workspace::placementsHere() const {
   PlacementIds here;
   if (scheme() == nullptr) return here;
   for (const Placement& p : scheme()->placements) {
-    const auto* hung = std::get_if<WallPlace>(&p.on);
-    if (stage_ == Stage::Walls ? hung != nullptr && hung->wall == wall_ : std::holds_alternative<FloorPlace>(p.on))
+    const auto* hung = onWall(p.on);
+    if (stage_ == Stage::Walls ? hung != nullptr && hung->wall == wall_ : onFloor(p.on) != nullptr)
       here.push_back(p.id);
   }
   return here;
@@ -514,13 +514,7 @@ Job Workspace::placedTogether(const Job& before, const Placement& p, const Place
   Job after = placed(before, scheme_, p.id, there);
   PlacementIds others = selection();
   std::erase(others, p.id);
-  Vec2 by{};
-  if (const auto* from = std::get_if<FloorPlace>(&p.on), *to = std::get_if<FloorPlace>(&there);
-      from != nullptr && to != nullptr)
-    by = to->at - from->at;
-  if (const auto* from = std::get_if<WallPlace>(&p.on), *to = std::get_if<WallPlace>(&there);
-      from != nullptr && to != nullptr)
-    by = {to->u - from->u, to->v - from->v};
+  const Vec2 by = between(p.on, there).value_or(Vec2{});
   return others.empty() || norm(by) == 0 ? after : movedTogether(after, scheme_, others, by);
 }
 
@@ -559,7 +553,7 @@ LengthReading Workspace::typeTape(const std::string& key, const QString& text) {
   if (!reading || p == nullptr) return reading;
   if (*reading.length > kLongestLength) return {std::nullopt, 0, "This is longer than 100 m."};
   if (key == kCentreKey) {
-    if (const auto* hung = std::get_if<WallPlace>(&p->on)) {
+    if (const auto* hung = onWall(p->on)) {
       WallPlace there = *hung;
       there.v = *reading.length + floorUnder(*room(), *hung);
       place(tr("hang"), there);
@@ -601,7 +595,7 @@ LengthReading Workspace::typeTurn(const QString& text) {
     return {std::nullopt, static_cast<std::size_t>(end - plain.data()),
             "Type an angle in degrees, for example 90 or 22.5."};
   if (const Placement* p = selectedPlacement())
-    if (const auto* floor = std::get_if<FloorPlace>(&p->on)) {
+    if (const auto* floor = onFloor(p->on)) {
       if (selection().size() == 1) place(tr("turn"), FloorPlace{floor->at, degrees});
       else turnBy(degrees - floor->turn);
     }
@@ -611,7 +605,7 @@ LengthReading Workspace::typeTurn(const QString& text) {
 void Workspace::turnBy(double degrees) {
   const Placement* p = selectedPlacement();
   if (p == nullptr) return;
-  const auto* floor = std::get_if<FloorPlace>(&p->on);
+  const auto* floor = onFloor(p->on);
   if (floor == nullptr) return;
   if (selection().size() == 1) return place(tr("turn"), FloorPlace{floor->at, floor->turn + degrees});
   document_.edit(tr("turn %1").arg(nameOfSelection()), turnedTogether(job(), scheme_, selection(), degrees));
@@ -620,13 +614,7 @@ void Workspace::turnBy(double degrees) {
 void Workspace::nudge(Vec2 by) {
   const Placement* p = selectedPlacement();
   if (p == nullptr) return;
-  Place there = p->on;
-  if (auto* floor = std::get_if<FloorPlace>(&there)) floor->at += by;
-  if (auto* hung = std::get_if<WallPlace>(&there)) {
-    hung->u += by.x;
-    hung->v += by.y;
-  }
-  place(tr("move"), there);
+  place(tr("move"), moved(p->on, by));
 }
 
 void Workspace::take(const WayOut& way) {
@@ -644,7 +632,7 @@ void Workspace::toggleLock() {
 
 void Workspace::copySelected() {
   const Placement* p = selectedPlacement();
-  if (p == nullptr || std::holds_alternative<CarriedPlace>(p->on)) return;
+  if (p == nullptr || !viewOf(p->on)) return;
   IdSource ids = document_.ids();
   Placement copy = *p;
   copy.id = ids.take<PlacementId>("p");
@@ -652,11 +640,8 @@ void Workspace::copySelected() {
   copy.group.clear();
   // Beside the first one, a little way off, so that both can be seen.
   const double off = 12 * handStep() * 4;
-  if (auto* floor = std::get_if<FloorPlace>(&copy.on)) floor->at += Vec2{off, off};
-  if (auto* hung = std::get_if<WallPlace>(&copy.on)) {
-    hung->u += off;
-    hung->group.reset();
-  }
+  copy.on = moved(copy.on, onWall(copy.on) != nullptr ? Vec2{off, 0} : Vec2{off, off});
+  if (auto* hung = onWall(copy.on)) hung->group.reset();
   // One more stands here: the piece exists once more, unless the tray still has one.
   Job after = withPlacement(job(), scheme_, copy);
   const Piece& piece = pieceOf(job(), *p);

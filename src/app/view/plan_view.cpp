@@ -92,7 +92,7 @@ PlacementId PlanView::pieceAt(Vec2 model) const {
   PlacementId found;
   bool foundRug = true;
   for (const Placement& p : scheme->placements) {
-    const auto* floor = std::get_if<FloorPlace>(&p.on);
+    const auto* floor = onFloor(p.on);
     if (floor == nullptr) continue;
     const Piece& piece = pieceOf(workspace_.job(), p);
     const bool rug = isRug(piece.kind);
@@ -107,8 +107,7 @@ PlacementId PlanView::pieceAt(Vec2 model) const {
 Place PlanView::movedBy(const Place& from, Vec2 by) const {
   Place out = from;
   const double step = workspace_.handStep();
-  if (auto* floor = std::get_if<FloorPlace>(&out))
-    floor->at += Vec2{std::round(by.x / step) * step, std::round(by.y / step) * step};
+  if (auto* floor = onFloor(out)) floor->at += Vec2{std::round(by.x / step) * step, std::round(by.y / step) * step};
   return out;
 }
 

@@ -335,7 +335,7 @@ void SheetView::carry(QPointF to, Qt::KeyboardModifiers keys) {
   const Vec2 now = projection_.unmap(to);
   guides_.clear();
   if (held_->turning) {
-    FloorPlace there = std::get<FloorPlace>(held_->from);
+    FloorPlace there = floorPlace(held_->from);
     there.turn = turnByHand(*workspace_.room(), there, held_->grabbed, now, free);
     held_->preview = placed(held_->before, workspace_.schemeId(), workspace_.selected(), there);
     return refreshWorking();
@@ -378,10 +378,7 @@ void SheetView::mouseReleaseEvent(QMouseEvent*) {
     const Scheme* scheme = findScheme(done.preview, workspace_.schemeId());
     const Placement* p = scheme != nullptr ? findPlacement(*scheme, workspace_.selected()) : nullptr;
     if (p != nullptr)
-      workspace_.place(done.turning                               ? tr("turn")
-                       : std::holds_alternative<WallPlace>(p->on) ? tr("hang")
-                                                                  : tr("move"),
-                       p->on);
+      workspace_.place(done.turning ? tr("turn") : onWall(p->on) != nullptr ? tr("hang") : tr("move"), p->on);
   }
   refresh();
 }

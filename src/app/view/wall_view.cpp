@@ -47,8 +47,7 @@ Drawing WallView::composeMoving(double scale) const {
     for (const Finding& f : workspace_.findings())
       if (breaksByWeight(f) && f.view == wallKey(work.wall) && banded.empty())
         for (const std::string& s : f.subjects)
-          if (const Placement* p = findPlacement(*scheme, PlacementId(s));
-              p != nullptr && std::holds_alternative<WallPlace>(p->on))
+          if (const Placement* p = findPlacement(*scheme, PlacementId(s)); p != nullptr && onWall(p->on) != nullptr)
             banded = p->id;
   if (work.bands.empty() && !banded.empty())
     work.bands = bandsOf(shownJob(), workspace_.book(), workspace_.schemeId(), banded, workspace_.format());
@@ -65,7 +64,7 @@ PlacementId WallView::pieceAt(Vec2 model) const {
   PlacementId found;
   if (scheme == nullptr || workspace_.stage() == Stage::Measure) return found;
   for (const Placement& p : scheme->placements)
-    if (const auto* hung = std::get_if<WallPlace>(&p.on); hung != nullptr && hung->wall == workspace_.wall()) {
+    if (const auto* hung = onWall(p.on); hung != nullptr && hung->wall == workspace_.wall()) {
       const WallRect r = wallRectOf(pieceOf(workspace_.job(), p), *hung);
       if (model.x >= r.left && model.x <= r.right && model.y >= r.bottom && model.y <= r.top) found = p.id;
     }
@@ -75,7 +74,7 @@ PlacementId WallView::pieceAt(Vec2 model) const {
 Place WallView::movedBy(const Place& from, Vec2 by) const {
   Place out = from;
   const double step = workspace_.handStep();
-  if (auto* hung = std::get_if<WallPlace>(&out)) {
+  if (auto* hung = onWall(out)) {
     hung->u += std::round(by.x / step) * step;
     hung->v += std::round(by.y / step) * step;
   }

@@ -13,7 +13,7 @@
 #include "app/view/sheet_access.h"
 #include "app/view/sheet_view.h"
 #include "app/widgets/style.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 
 int main(int argc, char** argv) {
   using namespace mezzet;

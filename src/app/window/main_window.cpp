@@ -49,7 +49,7 @@
 #include "app/view/wall_view.h"
 #include "core/edit/edits.h"
 #include "core/rules/base/check.h"
-#include "io/dxf.h"
+#include "io/tables/dxf.h"
 
 namespace mezzet {
 namespace {
@@ -457,15 +457,15 @@ void MainWindow::showStage() {
 
 void MainWindow::showState() {
   const QUndoStack& undo = document_->undoStack();
-  const bool floorPiece = workspace_->selectedPlacement() != nullptr &&
-                          std::holds_alternative<FloorPlace>(workspace_->selectedPlacement()->on);
+  const bool floorPiece =
+      workspace_->selectedPlacement() != nullptr && onFloor(workspace_->selectedPlacement()->on) != nullptr;
   (*actions_)["undo"]->setEnabled(undo.canUndo());
   (*actions_)["redo"]->setEnabled(undo.canRedo());
   (*actions_)["undo"]->setText(undo.canUndo() ? tr("Undo: %1").arg(undo.undoText()) : tr("Undo"));
   (*actions_)["redo"]->setText(undo.canRedo() ? tr("Redo: %1").arg(undo.redoText()) : tr("Redo"));
   for (const char* id : {"turn-left", "turn-right", "turn-typed", "set-out"}) (*actions_)[id]->setEnabled(floorPiece);
   for (const char* id : {"in-use", "used-here"}) (*actions_)[id]->setEnabled(floorPiece);
-  const bool table = floorPiece && pieceOf(workspace_->job(), *workspace_->selectedPlacement()).kind == "dining-table";
+  const bool table = floorPiece && isDiningTable(pieceOf(workspace_->job(), *workspace_->selectedPlacement()).kind);
   for (const char* id : {"chairs", "chair-more"}) (*actions_)[id]->setEnabled(table);
   for (const char* id : {"scheme-new", "scheme-copy", "compare"})
     (*actions_)[id]->setEnabled(workspace_->scheme() != nullptr);

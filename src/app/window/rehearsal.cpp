@@ -57,7 +57,7 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   w.showStage(Stage::Floor);
   if (const Scheme* scheme = w.scheme())
     for (const Placement& p : scheme->placements)
-      if (pieceOf(w.job(), p).kind == "low-table") w.select(p.id);
+      if (isLowTable(pieceOf(w.job(), p).kind)) w.select(p.id);
   made << shoot(window, folder, "floor");
   const auto scheme = [&](const char* name) {
     for (const auto& s : w.job().schemes)
@@ -167,8 +167,8 @@ void rehearseEdits(MainWindow& window, int count) {
     const Scheme& scheme = *window.workspace().scheme();
     const Placement& p = scheme.placements[static_cast<std::size_t>(i) % scheme.placements.size()];
     Place there = p.on;
-    if (auto* floor = std::get_if<FloorPlace>(&there)) floor->at.x += i % 2 == 0 ? 10 : -7;
-    if (auto* hung = std::get_if<WallPlace>(&there)) hung->u += i % 2 == 0 ? 10 : -7;
+    if (auto* floor = onFloor(there)) floor->at.x += i % 2 == 0 ? 10 : -7;
+    if (auto* hung = onWall(there)) hung->u += i % 2 == 0 ? 10 : -7;
     document.edit(QStringLiteral("edit %1").arg(i), placed(document.job(), scheme.id, p.id, there));
     std::printf("done %d\n", i);
     std::fflush(stdout);

@@ -48,8 +48,7 @@ int StageTape::bladeStages() const {
   if (workspace_.room() == nullptr) return workspace_.job().brief == mezzet::Brief{} ? 0 : 1;
   int reached = 2;
   if (const Scheme* s = workspace_.scheme())
-    for (const Placement& p : s->placements)
-      reached = std::max(reached, std::holds_alternative<WallPlace>(p.on) ? 4 : 3);
+    for (const Placement& p : s->placements) reached = std::max(reached, onWall(p.on) != nullptr ? 4 : 3);
   return reached;
 }
 

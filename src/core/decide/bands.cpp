@@ -24,10 +24,10 @@ void floorBands(const Job& job, const Scheme& scheme, const Rule& rule, const Pl
   if (!asked.tolerated.low || !asked.tolerated.high) return;
   const double low = *asked.tolerated.low, high = *asked.tolerated.high;
   const Piece& piece = pieceOf(job, held);
-  const FloorPlace& place = std::get<FloorPlace>(held.on);
+  const FloorPlace& place = floorPlace(held.on);
   const std::string label = "reach " + rangeWords(asked.tolerated, format);
   for (const Placement& p : scheme.placements) {
-    const auto* other = std::get_if<FloorPlace>(&p.on);
+    const auto* other = onFloor(p.on);
     if (other == nullptr || p.id == held.id || distance(other->at, place.at) > kBandReach) continue;
     const Piece& otherPiece = pieceOf(job, p);
     if (isLowTable(piece.kind) && isSeat(otherPiece.kind)) {
@@ -70,11 +70,11 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
   const Scheme* scheme = findScheme(job, id);
   const Placement* held = scheme != nullptr ? findPlacement(*scheme, placement) : nullptr;
   if (held == nullptr) return out;
-  if (std::holds_alternative<FloorPlace>(held->on)) {
+  if (onFloor(held->on) != nullptr) {
     if (const Rule* rule = findRule(book, "table-reach")) floorBands(job, *scheme, *rule, *held, format, out);
     return out;
   }
-  const auto* hung = std::get_if<WallPlace>(&held->on);
+  const auto* hung = onWall(held->on);
   if (hung == nullptr) return out;
   const Room& room = roomOf(job, *scheme);
   const Wall wall = *findWall(room, hung->wall);

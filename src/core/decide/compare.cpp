@@ -48,8 +48,7 @@ std::string sizeWords(const Piece& now, const Piece& then, LengthFormat format) 
 }
 
 std::string moveWords(const Placement& a, const Placement& b, LengthFormat format) {
-  if (const auto* from = std::get_if<FloorPlace>(&a.on), *to = std::get_if<FloorPlace>(&b.on);
-      from != nullptr && to != nullptr) {
+  if (const auto* from = onFloor(a.on), *to = onFloor(b.on); from != nullptr && to != nullptr) {
     std::string out;
     const Vec2 by = to->at - from->at;
     if (norm(by) > kTouch) {
@@ -64,8 +63,7 @@ std::string moveWords(const Placement& a, const Placement& b, LengthFormat forma
              std::to_string(std::lround(normalisedTurn(to->turn - from->turn))) + "\u00b0";
     return out;
   }
-  if (const auto* from = std::get_if<WallPlace>(&a.on), *to = std::get_if<WallPlace>(&b.on);
-      from != nullptr && to != nullptr) {
+  if (const auto* from = onWall(a.on), *to = onWall(b.on); from != nullptr && to != nullptr) {
     if (from->wall != to->wall) return "on wall " + to->wall.value + " instead of " + from->wall.value;
     std::string out;
     if (const double by = to->v - from->v; std::abs(by) > kTouch)
@@ -120,7 +118,7 @@ SchemeFigures figuresOf(const Job& job, const SchemeId& id, const std::vector<Fi
     const Piece& piece = pieces.of(p);
     figures.seats += placesOn(piece);
     if (isStorage(piece.kind)) figures.storage += piece.width;
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     if (place == nullptr || isRug(piece.kind)) continue;
     Piece drawn = piece;
     if (drawn.shape == Shape::Round) drawn.shape = Shape::Oval;  // an outline of its own
@@ -143,7 +141,7 @@ SchemeFigures figuresOf(const Job& job, const SchemeId& id, const std::vector<Fi
       if (!s.top || *s.top > kLowPieces) takenAbove.emplace_back(s.left, s.right);
     }
     for (const Placement& p : scheme->placements)
-      if (const auto* on = std::get_if<WallPlace>(&p.on); on != nullptr && on->wall == wall.id) {
+      if (const auto* on = onWall(p.on); on != nullptr && on->wall == wall.id) {
         const WallRect r = wallRectOf(pieces.of(p), *on);
         takenAbove.emplace_back(r.left, r.right);
       }

@@ -126,7 +126,7 @@ class Finder {
       for (const auto& goal : goals) {
         if (!goal) continue;
         const double change = target_.measured - *goal;  // > 0: bring them nearer
-        FloorPlace place = std::get<FloorPlace>(placement->on);
+        FloorPlace place = floorPlace(placement->on);
         place.at += towards * (sign * change);
         const std::string sentence = "Move " + name(*placement) + (change > 0 ? " nearer " : " away from ") +
                                      name(placement == &table ? seat : table) + " by " + length(std::abs(change));
@@ -152,7 +152,7 @@ class Finder {
   }
 
   void moveFloor(const Placement& p, Vec2 by) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     if (place == nullptr) return;
     const Vec2 d = unit(by);
     const std::string way = std::abs(d.x) >= std::abs(d.y) ? (d.x > 0 ? "to the right" : "to the left")
@@ -183,7 +183,7 @@ class Finder {
       if (s.table != nullptr && target_.marginMm) {
         const Rule* reach = findRule(book_, "table-reach");
         const double goal = askedOf(*reach, job_, pieces.of(*seat)).tolerated.high.value_or(0);
-        FloorPlace place = std::get<FloorPlace>(seat->on);
+        FloorPlace place = floorPlace(seat->on);
         place.at += unit(s.reach.b - s.reach.a) * (s.reach.gap - goal);
         offer("move-seat:" + seat->id.value,
               "Move " + name(*seat) + " nearer " + name(*s.table) + " by " + length(s.reach.gap - goal),
@@ -192,12 +192,12 @@ class Finder {
     }
     // A usual side table, at the arm on either side and level with the seat's front half.
     const Piece& chair = pieces.of(*seat);
-    const FloorPlace& at = std::get<FloorPlace>(seat->on);
+    const FloorPlace& at = floorPlace(seat->on);
     for (const double side : {1.0, -1.0}) {
       IdSource ids = ids_;
-      Piece table = usualPiece("side-table");
+      Piece table = usualPiece(kSideTable);
       table.id = ids.take<PieceId>("piece");
-      if (chair.armHeight) table.height = *chair.armHeight;
+      if (chair.seat->arm) table.height = *chair.seat->arm;
       const Vec2 there{side * (chair.width / 2 + kBesideArm + table.width / 2), 0};
       Result<Job> added = withPiece(job_, table);
       if (!added) return;
@@ -220,7 +220,7 @@ class Finder {
       if (p == nullptr || p->locked) continue;
       // Which way is away depends on whose witness point comes first; the re-check decides.
       for (const double sign : {1.0, -1.0}) moveFloor(*p, line * (sign * by));
-      const auto* place = std::get_if<FloorPlace>(&p->on);
+      const auto* place = onFloor(p->on);
       if (place == nullptr || target_.rule != "door-swing") continue;
       // Along the walls, by the least whole inch or centimetre that clears the leaf.
       const double step = shopStep(job_);
@@ -233,7 +233,7 @@ class Finder {
     const Vec2 wall = leftOf(unit(target_.at[0] - target_.at[1]));
     for (const std::string& id : target_.subjects) {
       const Placement* p = findPlacement(scheme_, PlacementId(id));
-      const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
+      const auto* place = p != nullptr ? onFloor(p->on) : nullptr;
       const Opening* window =
           findOpening(roomOf(job_, scheme_), OpeningId(target_.subjects[id == target_.subjects[0] ? 1 : 0]));
       if (place == nullptr || p->locked || window == nullptr || norm(wall) == 0) continue;
@@ -264,8 +264,8 @@ class Finder {
       Piece larger = now;
       larger.variantOf = now.variantOf.value_or(now.id);
       larger.id = ids.take<PieceId>("rug");
-      larger.width = larger.nominalWidth.emplace(width);
-      larger.depth = larger.nominalDepth.emplace(depth);
+      larger.width = larger.rug.edit().soldWidth.emplace(width);
+      larger.depth = larger.rug.edit().soldDepth.emplace(depth);
       larger.count = 1;
       Result<Job> added = withPiece(job_, larger);
       if (!added) return;
@@ -281,13 +281,13 @@ class Finder {
     const Vec2 d = unit(target_.at[1] - target_.at[0]);
     for (std::size_t i = 0; i < 2; ++i)
       if (const Placement* p = findPlacement(scheme_, PlacementId(target_.between[i]));
-          p != nullptr && std::holds_alternative<FloorPlace>(p->on))
+          p != nullptr && onFloor(p->on) != nullptr)
         moveFloor(*p, d * (i == 0 ? *target_.marginMm : -*target_.marginMm));
   }
 
   void bringInside() {
     const Placement* p = findPlacement(scheme_, PlacementId(target_.subjects[0]));
-    const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
+    const auto* place = p != nullptr ? onFloor(p->on) : nullptr;
     if (place == nullptr) return;
     const Parts parts = footprint(pieceOf(job_, *p), *place);
     for (const Wall& wall : wallsOf(roomOf(job_, scheme_))) {
@@ -302,8 +302,7 @@ class Finder {
   void art() {
     const Placement* picture = nullptr;
     for (const std::string& s : target_.subjects)
-      if (const Placement* p = findPlacement(scheme_, PlacementId(s));
-          p != nullptr && std::holds_alternative<WallPlace>(p->on))
+      if (const Placement* p = findPlacement(scheme_, PlacementId(s)); p != nullptr && onWall(p->on) != nullptr)
         picture = p;
     if (picture == nullptr) return;
     const auto artCase = artCaseOf(job_, book_, schemeId_, picture->id);
@@ -380,10 +379,10 @@ class Finder {
     Piece under;
     under.id = ids.take<PieceId>("art");
     under.name = above.name + ", lower";
-    under.kind = "art";
+    under.kind = kPicture;
     under.width = above.width;
     under.height = *height;
-    WallPlace upper = std::get<WallPlace>(picture.on);
+    WallPlace upper = wallPlace(picture.on);
     const std::string group = upper.group.value_or(ids.take<PlacementId>("g").value);
     upper.group = group;
     upper.v = solved.centre + question.frame / 2 - c.question.frame / 2;
@@ -501,7 +500,7 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
     for (const std::string& s : blamed.empty() ? f.subjects : blamed) {
       // What hangs is what a wall rule is about, not the sofa below it.
       const Placement* p = findPlacement(*scheme, PlacementId(s));
-      const bool hangs = p != nullptr && std::holds_alternative<WallPlace>(p->on);
+      const bool hangs = p != nullptr && onWall(p->on) != nullptr;
       if (f.view != "plan" ? hangs : std::pair(-blame[s], widthOf(s)) < std::pair(-blame[subject], widthOf(subject))) {
         subject = s;
         if (f.view != "plan") break;

@@ -43,7 +43,7 @@ Result<Job> withRoom(const Job& job, Room room) {
   for (const auto& scheme : job.schemes) {
     if (scheme->room != room.id) continue;
     for (const Placement& p : scheme->placements)
-      if (const auto* on = std::get_if<WallPlace>(&p.on); on != nullptr && !findWall(room, on->wall))
+      if (const auto* on = onWall(p.on); on != nullptr && !findWall(room, on->wall))
         return Error{"wall " + on->wall.value, "is where " + pieceOf(job, p).name + " hangs in " + scheme->name,
                      "Hang it elsewhere before this wall goes"};
   }
@@ -189,8 +189,7 @@ Job withSchemeCopied(const Job& job, const SchemeId& id, const std::string& name
     p.id = now;
   }
   for (Placement& p : fresh.placements)
-    if (auto* carried = std::get_if<CarriedPlace>(&p.on))
-      carried->carrier = PlacementId(renamed[carried->carrier.value]);
+    if (auto* carried = onAnother(p.on)) carried->carrier = PlacementId(renamed[carried->carrier.value]);
   // A kept finding is named by its subjects, which have new ids now, in byte order.
   for (Kept& kept : fresh.kept) {
     const auto colon = kept.finding.find(':');
@@ -221,16 +220,13 @@ Job withoutPlacement(const Job& job, const SchemeId& id, const PlacementId& plac
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return job;
   Scheme changed = *scheme;
-  std::erase_if(changed.placements, [&](const Placement& p) {
-    const auto* carried = std::get_if<CarriedPlace>(&p.on);
-    return p.id == placement || (carried != nullptr && carried->carrier == placement);
-  });
+  std::erase_if(changed.placements,
+                [&](const Placement& p) { return p.id == placement || carrierOf(p.on) == placement; });
   return withScheme(job, std::move(changed));
 }
 
 Job placed(const Job& job, const SchemeId& scheme, const PlacementId& id, Place place) {
-  if (auto* floor = std::get_if<FloorPlace>(&place)) floor->turn = normalisedTurn(floor->turn);
-  return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.on = place; });
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.on = normalised(place); });
 }
 
 Job repointed(const Job& job, const SchemeId& scheme, const PlacementId& id, const PieceId& piece) {
@@ -249,14 +245,14 @@ Job withLock(const Job& job, const SchemeId& scheme, const PlacementId& id, bool
 
 Job withInUse(const Job& job, const SchemeId& scheme, const PlacementId& id, bool inUse) {
   return withChangedPlacement(job, scheme, id, [&](Placement& p) {
-    if (std::holds_alternative<FloorPlace>(p.on)) p.inUse = inUse;
+    if (onFloor(p.on) != nullptr) p.inUse = inUse;
   });
 }
 
 Job withUsedAt(const Job& job, const SchemeId& scheme, const PlacementId& id, std::optional<FloorPlace> there) {
   if (there) there->turn = normalisedTurn(there->turn);
   return withChangedPlacement(job, scheme, id, [&](Placement& p) {
-    if (std::holds_alternative<FloorPlace>(p.on)) p.usedAt = there;
+    if (onFloor(p.on) != nullptr) p.usedAt = there;
   });
 }
 
@@ -293,7 +289,7 @@ Job withLogEntry(const Job& job, const SchemeId& id, LogEntry entry) {
   return withScheme(job, std::move(changed));
 }
 
-Job withRange(const Job& job, const std::string& rule, std::optional<ChangedRange> range) {
+Job withRange(const Job& job, const std::string& rule, std::optional<Range> range) {
   Job out = job;
   if (range) out.houseRules.ranges[rule] = *range;
   else out.houseRules.ranges.erase(rule);

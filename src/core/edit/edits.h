@@ -70,7 +70,7 @@ inline constexpr double kUsualCeiling = 96 * kInch;
 // ---- house rules and the job itself
 [[nodiscard]] Job withSchool(const Job&, const std::string& rule, const std::string& school);
 /// The job's own range of a rule; without one the school decides again.
-[[nodiscard]] Job withRange(const Job&, const std::string& rule, std::optional<ChangedRange>);
+[[nodiscard]] Job withRange(const Job&, const std::string& rule, std::optional<Range>);
 /// What one piece asks of its own; nothing: as the house asks. Refused when the range is none.
 [[nodiscard]] Result<Job> withOwnRule(const Job&, const PieceId&, const std::string& rule, std::optional<OwnRule>);
 /// Which rulebook the job has been looked at with.

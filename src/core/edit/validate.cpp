@@ -6,6 +6,7 @@
 #include <string_view>
 #include <unordered_map>
 
+#include "core/model/piece_fields.h"
 #include "core/edit/validate_site.h"
 #include "core/edit/validate_text.h"
 #include "core/site/heights.h"
@@ -33,7 +34,7 @@ std::optional<Error> faultOfPosition(double value, const std::string& where) {
   return std::nullopt;
 }
 
-std::optional<Error> faultOfRange(const ChangedRange& range, const std::string& where) {
+std::optional<Error> faultOfRange(const Range& range, const std::string& where) {
   for (const auto& end : {range.low, range.high})
     if (end && !std::isfinite(*end)) return Error{where, "has an end that is not a number", "Type a length"};
   if (range.low && range.high && *range.low > *range.high)
@@ -163,33 +164,37 @@ std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& roo
     return std::nullopt;
   };
   if (p.usedAt) {
-    if (!std::holds_alternative<FloorPlace>(p.on))
+    if (onFloor(p.on) == nullptr)
       return Error{where, "is used elsewhere, but does not stand on the floor", "Place it on the floor"};
     if (auto fault = faultOfFloor(*p.usedAt)) return fault;
   }
-  if (const auto* floor = std::get_if<FloorPlace>(&p.on)) {
-    if (!piece->depth)
-      return Error{where, "stands " + piece->name + " on the floor, but its depth is missing", "Give it a depth"};
-    if (auto fault = faultOfFloor(*floor)) return fault;
-  } else if (const auto* wall = std::get_if<WallPlace>(&p.on)) {
-    if (!findWall(room, wall->wall))
-      return Error{where, "hangs on a wall that is not there: " + wall->wall.value, "Choose one of the room's walls"};
-    if (!piece->height) return Error{where, "hangs " + piece->name + ", but its height is missing", "Give it a height"};
-    for (double v : {wall->u, wall->v})
-      if (auto fault = faultOfPosition(v, where)) return fault;
-  } else {
-    const auto& carried = std::get<CarriedPlace>(p.on);
-    const Placement* carrier = findPlacement(scheme, carried.carrier);
-    if (carrier == nullptr || carrier->id == p.id)
-      return Error{where, "stands on a placement that is not there: " + carried.carrier.value, "Place it on the floor"};
-    if (!std::holds_alternative<FloorPlace>(carrier->on))
-      return Error{where, "stands on something that is not on the floor", "Place it on the floor"};
-    for (double v : {carried.at.x, carried.at.y})
-      if (auto fault = faultOfPosition(v, where)) return fault;
-    if (!(carried.turn >= 0 && carried.turn < 360))
-      return Error{where, "has a turn that is not from 0 up to 360", "Type degrees"};
-  }
-  return std::nullopt;
+  using Fault = std::optional<Error>;
+  return onEach(
+      p.on,
+      [&](const FloorPlace& floor) -> Fault {
+        if (!piece->depth)
+          return Error{where, "stands " + piece->name + " on the floor, but its depth is missing", "Give it a depth"};
+        return faultOfFloor(floor);
+      },
+      [&](const WallPlace& wall) -> Fault {
+        if (!findWall(room, wall.wall))
+          return Error{where, "hangs on a wall that is not there: " + wall.wall.value,
+                       "Choose one of the room's walls"};
+        if (!piece->height)
+          return Error{where, "hangs " + piece->name + ", but its height is missing", "Give it a height"};
+        for (double v : {wall.u, wall.v})
+          if (auto fault = faultOfPosition(v, where)) return fault;
+        return std::nullopt;
+      },
+      [&](const CarriedPlace& carried) -> Fault {
+        const Placement* carrier = findPlacement(scheme, carried.carrier);
+        if (carrier == nullptr || carrier->id == p.id)
+          return Error{where, "stands on a placement that is not there: " + carried.carrier.value,
+                       "Place it on the floor"};
+        if (onFloor(carrier->on) == nullptr)
+          return Error{where, "stands on something that is not on the floor", "Place it on the floor"};
+        return faultOfFloor({carried.at, carried.turn});
+      });
 }
 
 std::optional<Error> faultOfRules(const Job& job) {
@@ -246,46 +251,33 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
 std::optional<Error> faultOf(const Piece& p) {
   const std::string name = p.name.empty() ? p.id.value : p.name;
   if (p.id.empty()) return Error{"piece", "has no id", "Give it a short name"};
-  if (auto fault = faultOfLength(p.width, name + ", width")) return fault;
-  const std::pair<const std::optional<double>*, const char*> given[] = {{&p.depth, "depth"},
-                                                                        {&p.height, "height"},
-                                                                        {&p.seatHeight, "seat height"},
-                                                                        {&p.backHeight, "back height"},
-                                                                        {&p.armHeight, "arm height"},
-                                                                        {&p.longDepth, "long depth"},
-                                                                        {&p.returnWidth, "return width"},
-                                                                        {&p.pad, "pad"},
-                                                                        {&p.nominalWidth, "sold as"},
-                                                                        {&p.nominalDepth, "sold as"},
-                                                                        {&p.legHeight, "legs"},
-                                                                        {&p.opensBy, "opens by"},
-                                                                        {&p.extendsBy, "extends by"}};
-  for (const auto& [value, what] : given)
-    if (*value)
-      if (auto fault = faultOfLength(**value, name + ", " + what)) return fault;
+  for (const PieceField& field : pieceFields())
+    if (field.kind == FieldKind::Length && !field.zero)
+      if (const auto length = field.number(p))
+        if (auto fault = faultOfLength(*length, name + ", " + std::string(field.name))) return fault;
   if (p.shape == Shape::Round && p.depth && std::abs(*p.depth - p.width) > kSlack)
     return Error{name, "is round, but its width and depth differ", "Give both the diameter"};
   if (p.shape == Shape::L) {
-    if (!p.depth || !p.longDepth || !p.returnWidth)
+    if (!p.depth || !p.limbs->longDepth || !p.limbs->returnWidth)
       return Error{name, "is an L, but not all of its depth, long depth and return width are given",
                    "Give the outer box and both limbs"};
-    if (*p.longDepth > *p.depth + kSlack)
+    if (*p.limbs->longDepth > *p.depth + kSlack)
       return Error{name, "has a long limb deeper than the whole", "The long depth is at most the depth"};
-    if (*p.returnWidth > p.width + kSlack)
+    if (*p.limbs->returnWidth > p.width + kSlack)
       return Error{name, "has a return wider than the whole", "The return width is at most the width"};
   }
   if (p.shape == Shape::Curve) {
-    if (!p.depth || !p.longDepth)
+    if (!p.depth || !p.limbs->longDepth)
       return Error{name, "is curved, but its depth or the depth of its seat is missing",
                    "Give both; the depth is that of the whole box"};
-    if (*p.longDepth > *p.depth + kSlack)
+    if (*p.limbs->longDepth > *p.depth + kSlack)
       return Error{name, "has a seat deeper than the whole", "The seat is at most as deep as the box"};
     if (*p.depth > p.width / 2 + kSlack)
       return Error{name, "is bent by more than half a circle", "Make it wider or less deep"};
   }
   if (p.shape == Shape::Oval && !p.depth)
     return Error{name, "is oval, but its depth is missing", "Give both diameters"};
-  if (p.feetInset && !(*p.feetInset >= 0 && *p.feetInset <= p.width / 2))
+  if (p.legs->inset && !(*p.legs->inset >= 0 && *p.legs->inset <= p.width / 2))
     return Error{name, "has feet that are not inside its corners", "Type how far in they stand"};
   for (const auto& [dimension, doubt] : p.doubts)
     if (!(doubt.u95 >= 0 && doubt.u95 <= kLongestLength))
@@ -293,14 +285,9 @@ std::optional<Error> faultOf(const Piece& p) {
   for (const auto& [rule, own] : p.ownRules)
     if (own.range)
       if (auto fault = faultOfRange(*own.range, name + ", " + rule)) return fault;
-  if (p.seats && (*p.seats < 1 || *p.seats > 100))
-    return Error{name, "has seats that are not 1 to 100", "Type how many sit on it"};
-  if (p.weight && !(*p.weight > 0 && *p.weight <= 100'000))
-    return Error{name, "has a weight that is not more than 0", "Type kilograms"};
-  if (p.price && !(*p.price >= 0 && *p.price <= 1e9))
-    return Error{name, "has a price that is no amount", "Type 0 or more"};
-  if (p.count < 0 || p.count > 10'000)
-    return Error{name, "has a count that is not 0 to 10000", "Type how many there are"};
+  for (const PieceField& field : pieceFields())
+    if (const auto value = field.unsound.empty() ? std::nullopt : field.number(p); value && !field.allows(*value))
+      return Error{name, std::string(field.unsound), std::string(field.unsoundHint)};
   return std::nullopt;
 }
 

@@ -32,7 +32,7 @@ std::optional<Error> faultOfTexts(const Job& job) {
   }
   for (const auto& piece : job.pieces) {
     const std::string where = "piece " + piece->id.value.substr(0, 60);
-    for (const std::string* value : {&piece->id.value, &piece->name, &piece->kind, &piece->material})
+    for (const std::string* value : {&piece->id.value, &piece->name, &piece->kind, &piece->finish->material})
       text(*value, where);
     extra(piece->extra, where);
   }

@@ -5,7 +5,9 @@
 #include <charconv>
 #include <cmath>
 
+#include "core/entry/words.h"
 #include "core/model/kinds.h"
+#include "core/model/piece_fields.h"
 #include "core/edit/validate.h"
 #include "core/base/sentence.h"
 
@@ -21,15 +23,8 @@ struct Refusal {
   std::string sentence;
 };
 
-char small(char c) { return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c; }
 bool isLetter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
 bool isDigit(char c) { return c >= '0' && c <= '9'; }
-
-std::string lower(std::string_view text) {
-  std::string out(text);
-  std::transform(out.begin(), out.end(), out.begin(), small);
-  return out;
-}
 
 /// Characters (not bytes) before a byte of UTF-8 text.
 std::size_t characters(std::string_view text, std::size_t byte) {
@@ -38,32 +33,23 @@ std::size_t characters(std::string_view text, std::size_t byte) {
                                                 [](char c) { return (static_cast<unsigned char>(c) & 0xC0) != 0x80; }));
 }
 
-/// A word that says which size follows it or stands before it.
+/// What "20 dia" sets: width and depth of a round thing.
+constexpr std::string_view kDiameter = "diameter";
+
+/// A word that says which size follows it or stands before it, and the key of its field.
 struct SizeWord {
-  std::string_view word, dimension;
-  bool behind = false;  ///< stands behind its size, even when another size follows: "20 dia 22 high"
+  LineWord said;
+  std::string_view key;
 };
-constexpr std::array kSizeWords{SizeWord{"seat", "seatHeight"},
-                                SizeWord{"arm", "armHeight"},
-                                SizeWord{"arms", "armHeight"},
-                                SizeWord{"back", "backHeight"},
-                                SizeWord{"height", "height"},
-                                SizeWord{"high", "height", true},
-                                SizeWord{"tall", "height", true},
-                                SizeWord{"deep", "depth", true},
-                                SizeWord{"depth", "depth"},
-                                SizeWord{"wide", "width", true},
-                                SizeWord{"width", "width"},
-                                SizeWord{"long", "width", true},
-                                SizeWord{"pad", "pad"},
-                                SizeWord{"limb", "longDepth"},
-                                SizeWord{"return", "returnWidth"},
-                                SizeWord{"dia", "diameter", true},
-                                SizeWord{"diameter", "diameter", true},
-                                SizeWord{"thick", "height", true},
-                                SizeWord{"opens", "opensBy"},
-                                SizeWord{"extends", "extendsBy"},
-                                SizeWord{"legs", "legHeight"}};
+std::optional<SizeWord> sizeWord(std::string_view word) {
+  for (const std::string_view across : {"dia", "diameter"})
+    if (word == across) return SizeWord{{across, true}, kDiameter};
+  for (const PieceField& field : pieceFields())
+    for (const LineWord& said : field.words)
+      if (!word.empty() && said.word == word) return SizeWord{said, field.key};
+  return std::nullopt;
+}
+
 constexpr std::array<std::string_view, 9> kUnits{"in", "inch", "inches", "ft", "foot", "feet", "mm", "cm", "m"};
 
 struct Typed {
@@ -98,7 +84,7 @@ class Reader {
     place();
     if (!quoted_.empty()) piece_.name = quoted_;
     out.count = piece_.count = count_;
-    out.canSwap = isArt(kind_) || kind_ == "mirror";
+    out.canSwap = hangs(kind_) && !isScreen(kind_);
     out.notes = notes_;
     piece_.id = PieceId("typed");
     if (const auto fault = faultOf(piece_))
@@ -197,29 +183,7 @@ class Reader {
     at_ = end;
   }
 
-  void setShape(Shape shape) {
-    piece_.shape = shape;
-    if (shape == Shape::L) {
-      // A usual corner sofa [D]; what is typed replaces it.
-      if (kind_ == "sofa") {
-        piece_.width = 110 * kInch;
-        piece_.depth = 84 * kInch;
-      }
-      piece_.longDepth = 36 * kInch;
-      piece_.returnWidth = 36 * kInch;
-      piece_.doubts["longDepth"] = piece_.doubts["returnWidth"] = {DimensionSource::Default, 0};
-    }
-    if (shape == Shape::Curve) {
-      // A usual curved sofa [D].
-      if (kind_ == "sofa") {
-        piece_.width = 102 * kInch;
-        piece_.depth = 48 * kInch;
-      }
-      piece_.longDepth = 34 * kInch;
-      piece_.doubts["longDepth"] = {DimensionSource::Default, 0};
-    }
-    if (shape == Shape::Round) piece_.depth = piece_.width;
-  }
+  void setShape(Shape shape) { piece_ = usuallyShaped(std::move(piece_), shape); }
 
   /// A length from here to the next "x", word or end.
   Typed readLengthHere() {
@@ -323,25 +287,19 @@ class Reader {
     }
   }
 
-  static const SizeWord* sizeWord(std::string_view word) {
-    const auto* at =
-        std::find_if(kSizeWords.begin(), kSizeWords.end(), [&](const SizeWord& s) { return s.word == word; });
-    return at == kSizeWords.end() ? nullptr : at;
-  }
-
   /// "22 high": the size came first.
   bool readNamedAfter(const Typed& typed) {
-    const SizeWord* word = sizeWord(wordHere());
-    if (word == nullptr) return false;
+    const auto word = sizeWord(wordHere());
+    if (!word) return false;
     const std::size_t here = at_;
-    at_ += word->word.size();
+    at_ += word->said.word.size();
     skip();
     // "18 seat 17" would be two sizes for one word: then the word belongs to what follows.
-    if (at_ < text_.size() && isDigit(text_[at_]) && !(word->behind && sizes_.size() < 2)) {
+    if (at_ < text_.size() && isDigit(text_[at_]) && !(word->said.behind && sizes_.size() < 2)) {
       at_ = here;
       return false;
     }
-    named(word->dimension, typed);
+    named(word->key, typed);
     return true;
   }
   void readTrailing() {
@@ -353,13 +311,13 @@ class Reader {
 
   void readWord() {
     const std::string_view word = wordHere();
-    if (const SizeWord* size = sizeWord(word)) {
+    if (const auto size = sizeWord(word)) {
       const std::size_t here = at_;
       at_ += word.size();
       skip();
       if (at_ >= text_.size() || !(isDigit(text_[at_]) || text_[at_] == '.'))
         throw Refusal{here, "A size is missing after \"" + std::string(word) + "\"."};
-      named(size->dimension, readLengthHere());
+      named(size->key, readLengthHere());
       return;
     }
     if (word == "left" || word == "right") {
@@ -377,39 +335,27 @@ class Reader {
         at_, "\"" + std::string(word) + "\" is not a size word: use seat, arm, back, high, pad, dia, left or right."};
   }
 
-  void set(std::string_view dimension, double length) {
-    const std::string key(dimension);
-    if (key == "width") piece_.width = length;
-    else if (key == "depth") piece_.depth = length;
-    else if (key == "height") piece_.height = length;
-    else if (key == "seatHeight") piece_.seatHeight = length;
-    else if (key == "armHeight") piece_.armHeight = length;
-    else if (key == "backHeight") piece_.backHeight = length;
-    else if (key == "pad") piece_.pad = length;
-    else if (key == "longDepth") piece_.longDepth = length;
-    else if (key == "returnWidth") piece_.returnWidth = length;
-    else if (key == "opensBy") piece_.opensBy = length;
-    else if (key == "extendsBy") piece_.extendsBy = length;
-    else if (key == "legHeight") piece_.legHeight = length;
-    piece_.doubts.erase(key);
+  void set(std::string_view key, double length) {
+    findField(key)->setNumber(piece_, length);
+    piece_.doubts.erase(std::string(key));
   }
   void named(std::string_view dimension, const Typed& typed) {
     anyNamed_ = true;
     const double length = rugLength(typed, dimension);
-    if (dimension == "diameter") {
+    if (dimension == kDiameter) {
       piece_.shape = Shape::Round;
-      set("width", length);
-      set("depth", length);
+      set(kWidthKey, length);
+      set(kDepthKey, length);
     } else {
       set(dimension, length);
-      if (dimension == "height") heightTyped_ = true;
-      if (dimension == "backHeight") backTyped_ = true;
+      if (dimension == kHeightKey) heightTyped_ = true;
+      if (dimension == kBackKey) backTyped_ = true;
     }
   }
 
   /// A bare rug size that would be absurd in the job's unit is in feet, or in centimetres.
   double rugLength(const Typed& typed, std::string_view dimension) {
-    if (!isRug(kind_) || !typed.bare || dimension == "height" || dimension == "pad") return typed.length;
+    if (!isRug(kind_) || !typed.bare || dimension == kHeightKey || dimension == "pad") return typed.length;
     if (bare_ == Unit::Inch && typed.length <= kMostRugFeet * kInch) {
       note("Taken as feet: write 96 in for inches.");
       return typed.length * 12;
@@ -425,42 +371,45 @@ class Reader {
   }
 
   void place() {
-    piece_.hand = hand_;
+    if (hand_ != piece_.limbs->hand) piece_.limbs.edit().hand = hand_;
     const bool flat = hangs(kind_);
     for (std::size_t i = 0; i < sizes_.size(); ++i) {
-      const double length = i < 2 ? rugLength(sizes_[i], "width") : sizes_[i].length;
+      const double length = i < 2 ? rugLength(sizes_[i], kWidthKey) : sizes_[i].length;
       if (flat)
-        set(i == 0 ? (swapped_ ? "height" : "width") : i == 1 ? (swapped_ ? "width" : "height") : "depth", length);
+        set(i == 0   ? (swapped_ ? kHeightKey : kWidthKey)
+            : i == 1 ? (swapped_ ? kWidthKey : kHeightKey)
+                     : kDepthKey,
+            length);
       else if (piece_.shape == Shape::Round) {
         // A round thing has one size across; the next is its height, unless two equal ones were typed.
         const bool twice = sizes_.size() > 1 && std::abs(sizes_[0].length - sizes_[1].length) < 0.01;
         if (i == 0) {
-          set("width", length);
-          set("depth", length);
+          set(kWidthKey, length);
+          set(kDepthKey, length);
         } else if (i == 1 && !twice) {
           if (sizes_.size() == 3)
             throw Refusal{sizes_[1].at,
                           "A round piece has one diameter: round table 30 x 17 high, or oval table 48 x 30 x 17."};
-          if (shape_) set("height", length);
+          if (shape_) set(kHeightKey, length);
           else {
             piece_.shape = Shape::Rect;
-            set("depth", length);
+            set(kDepthKey, length);
           }
-        } else if (i == 2) set("height", length);
-      } else set(i == 0 ? "width" : i == 1 ? "depth" : "height", length);
+        } else if (i == 2) set(kHeightKey, length);
+      } else set(i == 0 ? kWidthKey : i == 1 ? kDepthKey : kHeightKey, length);
       if (i == 2 && !flat) heightTyped_ = true;
     }
-    if (sizes_.size() == 2 && piece_.shape == Shape::Round && kind_ != "rug" && !shape_) piece_.shape = Shape::Rect;
+    if (sizes_.size() == 2 && piece_.shape == Shape::Round && !isRug(kind_) && !shape_) piece_.shape = Shape::Rect;
     // A typed square of a kind that is usually round stays round only when nothing else was said of it.
     if (sizes_.size() == 3 && piece_.shape == Shape::Round && !shape_) piece_.shape = Shape::Rect;
     if (isRug(kind_) && !sizes_.empty()) {
-      piece_.nominalWidth = piece_.width;
-      piece_.nominalDepth = piece_.depth;
+      piece_.rug.edit().soldWidth = piece_.width;
+      piece_.rug.edit().soldDepth = piece_.depth;
     }
     // The back of a seat is as high as the whole, until it is said.
-    if (heightTyped_ && !backTyped_ && piece_.backHeight) {
-      piece_.backHeight = piece_.height;
-      piece_.doubts.erase("backHeight");
+    if (heightTyped_ && !backTyped_ && piece_.seat->back) {
+      piece_.seat.edit().back = piece_.height;
+      piece_.doubts.erase(std::string(kBackKey));
     }
     const bool said = !sizes_.empty() || anyNamed_;
     if ((piece_.width <= 0 && !said) || !(piece_.depth || flat))
@@ -483,7 +432,7 @@ class Reader {
     if (isRug(kind_)) return out;
     if (piece_.shape == Shape::Round) out += " dia";
     if (piece_.height) out += (piece_.shape == Shape::Round ? " high " : " x ") + words(*piece_.height);
-    if (piece_.seatHeight) out += " seat " + words(*piece_.seatHeight);
+    if (piece_.seat->height) out += " seat " + words(*piece_.seat->height);
     return out;
   }
 
@@ -519,45 +468,6 @@ std::string kindCompletion(std::string_view text) {
 }
 
 }  // namespace
-
-std::string pieceWords(const Piece& p, LengthFormat format) {
-  const auto usual = [&](const char* key) {
-    const auto at = p.doubts.find(key);
-    return at != p.doubts.end() && at->second.source == DimensionSource::Default;
-  };
-  std::string out = p.name, assumed;
-  const auto say = [&](const char* key, const std::optional<double>& length, const char* before, const char* after) {
-    if (!length) return;
-    const std::string words = before + writeLength(*length, format) + after;
-    if (usual(key)) assumed += (assumed.empty() ? "" : ", ") + words;
-    else out += ", " + words;
-  };
-  if (p.shape == Shape::Round) say("width", p.width, "", " across");
-  else {
-    say("width", p.width, "", hangs(p.kind) ? " wide" : " wide");
-    if (!hangs(p.kind)) say("depth", p.depth, "", " deep");
-  }
-  say("height", p.height, "", isRug(p.kind) ? " thick" : " high");
-  say("seatHeight", p.seatHeight, "seat ", "");
-  say("armHeight", p.armHeight, "arm ", "");
-  if (!p.height || !p.backHeight || std::abs(*p.backHeight - *p.height) > 0.01)
-    say("backHeight", p.backHeight, "back ", "");
-  if (p.shape == Shape::L) {
-    say("longDepth", p.longDepth, "long limb ", " deep");
-    say("returnWidth", p.returnWidth, "return ", p.hand == Hand::Left ? " wide on the left" : " wide on the right");
-  }
-  if (p.shape == Shape::Oval) out += ", oval";
-  if (p.shape == Shape::Curve) {
-    out += ", curved";
-    say("longDepth", p.longDepth, "seat ", " deep");
-  }
-  say("opensBy", p.opensBy, "opens by ", "");
-  say("extendsBy", p.extendsBy, "extends by ", "");
-  if (p.seats) out += ", seats " + std::to_string(*p.seats);
-  say("pad", p.pad, "pad ", "");
-  if (!assumed.empty()) out += "; usual: " + assumed;
-  return out;
-}
 
 PieceReading readPieceLine(std::string_view text, Unit bare, LengthFormat format, bool swapped) {
   constexpr std::size_t kLongest = 300;

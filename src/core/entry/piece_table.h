@@ -6,47 +6,10 @@
 #include <string_view>
 #include <vector>
 
-#include "core/model/job.h"
 #include "core/base/result.h"
+#include "core/model/job.h"
 
 namespace mezzet {
-
-enum class PieceField {
-  Id,
-  Name,
-  Kind,
-  Shape,
-  Length,
-  Hand,
-  Count,
-  Sources,
-  Seats,
-  Material,
-  Back,
-  Weight,
-  Owned,
-  Price
-};
-
-struct PieceColumn {
-  std::string_view key;    ///< in CSV headers: "seat"; lengths carry their unit there, "seat (in)"
-  std::string_view title;  ///< on the screen: "Seat"
-  PieceField field = PieceField::Length;
-  std::optional<double> Piece::*member = nullptr;  ///< of a length; null for the width
-  std::string_view dimension = {};                 ///< its name in Piece::doubts
-};
-
-/// Every column, in the order of the CSV file.
-[[nodiscard]] const std::vector<PieceColumn>& pieceColumns();
-
-/// What a cell shows: "84 in", with where it comes from when that is more than a tape: "84 in ±1 in ticket", "17 in
-/// usual".
-[[nodiscard]] std::string pieceCell(const Piece&, const PieceColumn&, LengthFormat);
-
-/// Takes what was typed into a cell. A length may carry its doubt and source in any order behind it: `84 ±1 ticket`,
-/// `84 guess` (then the usual doubt of a guess), `84 +-1/2`. An empty cell takes the value out. Kinds are read with
-/// their other names ("couch" is a sofa). The error's `where` is the column's title.
-[[nodiscard]] Result<Piece> withPieceCell(Piece, const PieceColumn&, std::string_view text, Unit bare);
 
 /// What rows of text were read as. Nothing is taken unless `faults` is empty.
 struct TableReading {

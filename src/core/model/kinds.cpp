@@ -1,5 +1,6 @@
 #include "core/model/kinds.h"
 #include "core/base/sentence.h"
+#include "core/model/piece_fields.h"
 
 #include <algorithm>
 #include <array>
@@ -7,58 +8,132 @@
 namespace mezzet {
 namespace {
 
+/// What it is to rules and drawings. Some say which dimensions it has: a seat has seat, arm and back heights, a dining
+/// seat seat and back, what opens comes forward, what dines has leaves, a rug a pad and the size it is sold as.
 enum Use : unsigned {
   kPlain = 0,
-  kSeat = 1,
-  kLowTable = 2,
-  kRug = 4,
-  kArt = 8,
-  kArtAbove = 16,
-  kDiningSeat = 32,
-  kHangs = 64,
-  kSoft = 128,
-  kWood = 256,
-  kStorage = 512,
-  kOpens = 1024,
-  kTurns = 2048,
-  kSurface = 4096,
-  kPullUp = 8192,
+  kSeat = 1u << 0,
+  kLowTable = 1u << 1,
+  kRug = 1u << 2,
+  kArt = 1u << 3,
+  kArtAbove = 1u << 4,
+  kDiningSeat = 1u << 5,
+  kSoft = 1u << 6,
+  kWood = 1u << 7,
+  kStorage = 1u << 8,
+  kOpens = 1u << 9,
+  kTurns = 1u << 10,
+  kSurface = 1u << 11,
+  kPullUp = 1u << 12,
+  kDines = 1u << 13,
+  kSatAt = 1u << 14,
+  kSideTop = 1u << 15,
+  kSofa = 1u << 16,
+  kWatched = 1u << 17,
+  kMirror = 1u << 18,
+  kLamp = 1u << 19,
+  kFolds = 1u << 20,
+  kReclines = 1u << 21,
+  kStaysPut = 1u << 22,
+  kChair = 1u << 23,
+  kTopOnLegs = 1u << 24,
+};
+enum class Goes { Floor, Wall };
+
+/// Sizes to start from [D], inches; 0: none.
+struct Usual {
+  Shape shape;
+  double width, depth, height, seat, arm, back;
 };
 
 struct Kind {
   std::string_view id, words;
+  std::array<std::string_view, 4> synonyms;  ///< in small letters
   unsigned uses;
+  Goes goes;
+  Usual usual;
 };
+/// In the order in which a room is furnished.
 constexpr std::array kKinds{
-    Kind{"sofa", "sofa", kSeat | kArtAbove | kSoft},
-    Kind{"armchair", "armchair", kSeat | kSoft},
-    Kind{"swivel-chair", "swivel chair", kSeat | kSoft | kTurns},
-    Kind{"recliner", "recliner", kSeat | kSoft | kOpens},
-    Kind{"chaise", "chaise", kSeat | kSoft},
-    Kind{"ottoman", "ottoman", kPullUp | kSoft},
-    Kind{"low-table", "low table", kLowTable | kArtAbove | kWood},
-    Kind{"side-table", "side table", kArtAbove | kWood | kSurface},
-    Kind{"dining-table", "dining table", kArtAbove | kWood},
-    Kind{"chair", "chair", kDiningSeat},
-    Kind{"stool", "stool", kDiningSeat | kPullUp},
-    Kind{"bench", "bench", kDiningSeat | kWood},
-    Kind{"banquette", "banquette", kDiningSeat | kSoft},
-    Kind{"console", "console", kWood | kSurface},
-    Kind{"sideboard", "sideboard", kWood | kStorage | kOpens | kSurface},
-    Kind{"cabinet", "cabinet", kWood | kStorage | kOpens},
-    Kind{"media-unit", "media unit", kWood | kStorage | kOpens},
-    Kind{"bookcase", "bookcase", kWood | kStorage},
-    Kind{"bed", "bed", kSoft},
-    Kind{"desk", "desk", kWood | kOpens},
-    Kind{"lamp", "lamp", kPlain},
-    Kind{"plant", "plant", kPlain},
-    Kind{"folding-screen", "folding screen", kPlain},
-    Kind{"rug", "rug", kRug},
-    Kind{"art", "picture", kArt | kHangs},
-    Kind{"mirror", "mirror", kHangs},
-    Kind{"television", "television", kHangs},
+    Kind{"sofa",
+         "sofa",
+         {"couch", "settee", "sofa module"},
+         kSeat | kArtAbove | kSoft | kSofa,
+         Goes::Floor,
+         {Shape::Rect, 84, 36, 33, 18, 25, 33}},
+    Kind{"armchair", "armchair", {"easy chair"}, kSeat | kSoft, Goes::Floor, {Shape::Rect, 32, 34, 34, 17, 24, 34}},
+    Kind{
+        "swivel-chair", "swivel chair", {}, kSeat | kSoft | kTurns, Goes::Floor, {Shape::Rect, 31, 32, 32, 17, 23, 32}},
+    Kind{"recliner",
+         "recliner",
+         {},
+         kSeat | kSoft | kOpens | kReclines,
+         Goes::Floor,
+         {Shape::Rect, 34, 37, 40, 19, 25, 40}},
+    Kind{"ottoman", "ottoman", {"footstool", "pouf"}, kPullUp | kSoft, Goes::Floor, {Shape::Rect, 24, 20, 17, 0, 0, 0}},
+    Kind{"low-table",
+         "low table",
+         {"coffee table"},
+         kLowTable | kArtAbove | kWood | kTopOnLegs,
+         Goes::Floor,
+         {Shape::Rect, 48, 24, 17, 0, 0, 0}},
+    Kind{"side-table",
+         "side table",
+         {"end table"},
+         kArtAbove | kWood | kSurface | kSideTop | kTopOnLegs,
+         Goes::Floor,
+         {Shape::Round, 18, 18, 23, 0, 0, 0}},
+    Kind{"dining-table",
+         "dining table",
+         {},
+         kArtAbove | kWood | kDines | kSatAt | kTopOnLegs,
+         Goes::Floor,
+         {Shape::Rect, 72, 36, 30, 0, 0, 0}},
+    Kind{"chair", "chair", {"dining chair"}, kDiningSeat | kChair, Goes::Floor, {Shape::Rect, 18, 20, 34, 18, 0, 34}},
+    Kind{"bench", "bench", {}, kDiningSeat | kWood, Goes::Floor, {Shape::Rect, 48, 15, 18, 18, 0, 0}},
+    Kind{"stool", "stool", {}, kDiningSeat | kPullUp, Goes::Floor, {Shape::Round, 15, 15, 18, 18, 0, 0}},
+    Kind{"banquette",
+         "banquette",
+         {},
+         kDiningSeat | kSoft | kStaysPut,
+         Goes::Floor,
+         {Shape::Rect, 72, 22, 36, 18, 0, 36}},
+    Kind{"chaise", "chaise", {"daybed"}, kSeat | kSoft, Goes::Floor, {Shape::Rect, 30, 64, 33, 17, 0, 33}},
+    Kind{"console", "console", {}, kWood | kSurface | kTopOnLegs, Goes::Floor, {Shape::Rect, 48, 14, 30, 0, 0, 0}},
+    Kind{"sideboard",
+         "sideboard",
+         {},
+         kWood | kStorage | kOpens | kSurface,
+         Goes::Floor,
+         {Shape::Rect, 60, 18, 34, 0, 0, 0}},
+    Kind{"cabinet",
+         "cabinet",
+         {"cupboard", "chest of drawers", "dresser", "wardrobe"},
+         kWood | kStorage | kOpens,
+         Goes::Floor,
+         {Shape::Rect, 40, 20, 60, 0, 0, 0}},
+    Kind{"bookcase",
+         "bookcase",
+         {"bookshelf", "shelves"},
+         kWood | kStorage,
+         Goes::Floor,
+         {Shape::Rect, 36, 12, 72, 0, 0, 0}},
+    Kind{"media-unit",
+         "media unit",
+         {"tv stand", "tv unit"},
+         kWood | kStorage | kOpens,
+         Goes::Floor,
+         {Shape::Rect, 64, 17, 22, 0, 0, 0}},
+    Kind{"desk", "desk", {}, kWood | kOpens | kSatAt | kTopOnLegs, Goes::Floor, {Shape::Rect, 55, 28, 29, 0, 0, 0}},
+    Kind{"bed", "bed", {}, kSoft, Goes::Floor, {Shape::Rect, 60, 80, 24, 0, 0, 48}},
+    Kind{"lamp", "lamp", {"floor lamp"}, kLamp, Goes::Floor, {Shape::Round, 14, 14, 60, 0, 0, 0}},
+    Kind{"plant", "plant", {"tree"}, kPlain, Goes::Floor, {Shape::Round, 20, 20, 60, 0, 0, 0}},
+    Kind{"folding-screen", "folding screen", {}, kFolds, Goes::Floor, {Shape::Rect, 60, 6, 68, 0, 0, 0}},
+    Kind{"rug", "rug", {"carpet"}, kRug, Goes::Floor, {Shape::Rect, 120, 96, 0.5, 0, 0, 0}},
+    Kind{"art", "picture", {"painting", "print", "art"}, kArt, Goes::Wall, {Shape::Rect, 40, 1.5, 30, 0, 0, 0}},
+    Kind{"mirror", "mirror", {}, kMirror, Goes::Wall, {Shape::Rect, 30, 1.5, 40, 0, 0, 0}},
+    Kind{"television", "television", {"tv", "screen"}, kWatched, Goes::Wall, {Shape::Rect, 48, 3, 28, 0, 0, 0}},
 };
-
 const Kind* find(std::string_view id) {
   const auto* at = std::find_if(kKinds.begin(), kKinds.end(), [&](const Kind& k) { return k.id == id; });
   return at == kKinds.end() ? nullptr : at;
@@ -76,7 +151,10 @@ bool isDiningSeat(std::string_view kind) { return has(kind, kDiningSeat); }
 bool isLowTable(std::string_view kind) { return has(kind, kLowTable); }
 bool isRug(std::string_view kind) { return has(kind, kRug); }
 bool isArt(std::string_view kind) { return has(kind, kArt); }
-bool hangs(std::string_view kind) { return has(kind, kHangs); }
+bool hangs(std::string_view kind) {
+  const Kind* known = find(kind);
+  return known != nullptr && known->goes == Goes::Wall;
+}
 bool isUpholstered(std::string_view kind) { return has(kind, kSoft); }
 bool isWooden(std::string_view kind) { return has(kind, kWood); }
 bool carriesArtAbove(std::string_view kind) { return has(kind, kArtAbove); }
@@ -85,57 +163,48 @@ bool opensForward(std::string_view kind) { return has(kind, kOpens); }
 bool turnsRound(std::string_view kind) { return has(kind, kTurns); }
 bool isSurface(std::string_view kind) { return has(kind, kSurface); }
 bool isPulledUp(std::string_view kind) { return has(kind, kPullUp); }
+bool isDiningTable(std::string_view kind) { return has(kind, kDines); }
+bool isSatAt(std::string_view kind) { return has(kind, kSatAt); }
+bool isSideTable(std::string_view kind) { return has(kind, kSideTop); }
+bool isSofa(std::string_view kind) { return has(kind, kSofa); }
+bool isScreen(std::string_view kind) { return has(kind, kWatched); }
+bool isMirror(std::string_view kind) { return has(kind, kMirror); }
+bool isLamp(std::string_view kind) { return has(kind, kLamp); }
+bool isFoldingScreen(std::string_view kind) { return has(kind, kFolds); }
+bool reclines(std::string_view kind) { return has(kind, kReclines); }
+bool staysPut(std::string_view kind) { return has(kind, kStaysPut); }
+bool isDiningChair(std::string_view kind) { return has(kind, kChair); }
+bool drawnAsTable(std::string_view kind) { return has(kind, kTopOnLegs) || kind.ends_with("table"); }
 double opensBy(const Piece& piece) {
-  return piece.opensBy.value_or(isStorage(piece.kind) && opensForward(piece.kind) ? kUsualLeaf
-                                : piece.kind == "recliner"                        ? kUsualRecline
-                                                                                  : 0);
+  const bool leaves = isStorage(piece.kind) && opensForward(piece.kind);
+  return piece.use->opensBy.value_or(leaves ? kUsualLeaf : reclines(piece.kind) ? kUsualRecline : 0);
 }
-double extendsBy(const Piece& piece) { return piece.kind == "dining-table" ? piece.extendsBy.value_or(0) : 0; }
+double extendsBy(const Piece& piece) { return isDiningTable(piece.kind) ? piece.use->extendsBy.value_or(0) : 0; }
 std::string_view kindWords(std::string_view kind) {
   const Kind* known = find(kind);
   return known != nullptr ? known->words : kind;
 }
 
 const std::vector<std::string_view>& offeredKinds() {
-  static const std::vector<std::string_view> all{
-      "sofa",         "armchair",       "swivel-chair", "recliner",   "ottoman",   "low-table", "side-table",
-      "dining-table", "chair",          "bench",        "stool",      "banquette", "chaise",    "console",
-      "sideboard",    "cabinet",        "bookcase",     "media-unit", "desk",      "bed",       "lamp",
-      "plant",        "folding-screen", "rug",          "art",        "mirror",    "television"};
+  static const std::vector<std::string_view> all = [] {
+    std::vector<std::string_view> ids;
+    for (const Kind& kind : kKinds) ids.push_back(kind.id);
+    return ids;
+  }();
   return all;
 }
 
 const std::vector<NamedKind>& kindNames() {
   static const std::vector<NamedKind> all = [] {
-    std::vector<NamedKind> names{{"couch", "sofa"},
-                                 {"settee", "sofa"},
-                                 {"easy chair", "armchair"},
-                                 {"coffee table", "low-table"},
-                                 {"end table", "side-table"},
-                                 {"dining chair", "chair"},
-                                 {"carpet", "rug"},
-                                 {"painting", "art"},
-                                 {"print", "art"},
-                                 {"art", "art"},
-                                 {"tv", "television"},
-                                 {"screen", "television"},
-                                 {"bookshelf", "bookcase"},
-                                 {"shelves", "bookcase"},
-                                 {"cupboard", "cabinet"},
-                                 {"chest of drawers", "cabinet"},
-                                 {"dresser", "cabinet"},
-                                 {"wardrobe", "cabinet"},
-                                 {"tv stand", "media-unit"},
-                                 {"tv unit", "media-unit"},
-                                 {"footstool", "ottoman"},
-                                 {"pouf", "ottoman"},
-                                 {"daybed", "chaise"},
-                                 {"sofa module", "sofa"},
-                                 {"tree", "plant"},
-                                 {"floor lamp", "lamp"}};
-    for (const Kind& kind : kKinds) names.push_back({kind.words, kind.id});
-    for (const Kind& kind : kKinds)
-      if (kind.id != kind.words && kind.id != "art") names.push_back({kind.id, kind.id});
+    std::vector<NamedKind> names;
+    for (const Kind& kind : kKinds) {
+      for (const std::string_view other : kind.synonyms)
+        if (!other.empty()) names.push_back({other, kind.id});
+      names.push_back({kind.words, kind.id});
+      if (kind.id != kind.words &&
+          std::find(kind.synonyms.begin(), kind.synonyms.end(), kind.id) == kind.synonyms.end())
+        names.push_back({kind.id, kind.id});
+    }
     std::stable_sort(names.begin(), names.end(),
                      [](const NamedKind& a, const NamedKind& b) { return a.words.size() > b.words.size(); });
     return names;
@@ -153,47 +222,39 @@ double usualDoubt(std::string_view kind, DimensionSource source) {
   return 0;
 }
 
-Piece usualPiece(std::string_view kind) {
-  struct Usual {
-    std::string_view kind;
-    Shape shape;
-    double width, depth, height, seat, arm, back;  // inches; 0: none
-  };
-  static constexpr Usual kUsual[] = {
-      {"sofa", Shape::Rect, 84, 36, 33, 18, 25, 33},      {"armchair", Shape::Rect, 32, 34, 34, 17, 24, 34},
-      {"low-table", Shape::Rect, 48, 24, 17, 0, 0, 0},    {"side-table", Shape::Round, 18, 18, 23, 0, 0, 0},
-      {"dining-table", Shape::Rect, 72, 36, 30, 0, 0, 0}, {"chair", Shape::Rect, 18, 20, 34, 18, 0, 34},
-      {"stool", Shape::Round, 15, 15, 18, 18, 0, 0},      {"bench", Shape::Rect, 48, 15, 18, 18, 0, 0},
-      {"console", Shape::Rect, 48, 14, 30, 0, 0, 0},      {"sideboard", Shape::Rect, 60, 18, 34, 0, 0, 0},
-      {"bookcase", Shape::Rect, 36, 12, 72, 0, 0, 0},     {"bed", Shape::Rect, 60, 80, 24, 0, 0, 48},
-      {"desk", Shape::Rect, 55, 28, 29, 0, 0, 0},         {"lamp", Shape::Round, 14, 14, 60, 0, 0, 0},
-      {"rug", Shape::Rect, 120, 96, 0.5, 0, 0, 0},        {"swivel-chair", Shape::Rect, 31, 32, 32, 17, 23, 32},
-      {"recliner", Shape::Rect, 34, 37, 40, 19, 25, 40},  {"chaise", Shape::Rect, 30, 64, 33, 17, 0, 33},
-      {"ottoman", Shape::Rect, 24, 20, 17, 0, 0, 0},      {"banquette", Shape::Rect, 72, 22, 36, 18, 0, 36},
-      {"cabinet", Shape::Rect, 40, 20, 60, 0, 0, 0},      {"media-unit", Shape::Rect, 64, 17, 22, 0, 0, 0},
-      {"plant", Shape::Round, 20, 20, 60, 0, 0, 0},       {"folding-screen", Shape::Rect, 60, 6, 68, 0, 0, 0},
-      {"art", Shape::Rect, 40, 1.5, 30, 0, 0, 0},         {"mirror", Shape::Rect, 30, 1.5, 40, 0, 0, 0},
-      {"television", Shape::Rect, 48, 3, 28, 0, 0, 0}};
+Piece usualPiece(std::string_view id) {
   Piece piece;
-  piece.kind = kind;
-  piece.name = kindWords(kind);
-  piece.name = capital(piece.name);
-  for (const Usual& u : kUsual)
-    if (u.kind == kind) {
-      piece.shape = u.shape;
-      piece.width = u.width * kInch;
-      piece.doubts["width"] = {DimensionSource::Default, 0};
-      const auto give = [&](std::optional<double>& member, const char* key, double inches) {
-        if (inches <= 0) return;
-        member = inches * kInch;
-        piece.doubts[key] = {DimensionSource::Default, 0};
-      };
-      give(piece.depth, "depth", u.depth);
-      give(piece.height, "height", u.height);
-      give(piece.seatHeight, "seatHeight", u.seat);
-      give(piece.armHeight, "armHeight", u.arm);
-      give(piece.backHeight, "backHeight", u.back);
-    }
+  piece.kind = id;
+  piece.name = capital(std::string(kindWords(id)));
+  const Kind* kind = find(id);
+  if (kind == nullptr) return piece;
+  const Usual& usual = kind->usual;
+  piece.shape = usual.shape;
+  const std::pair<std::string_view, double> sizes[] = {{"width", usual.width},   {"depth", usual.depth},
+                                                       {"height", usual.height}, {"seatHeight", usual.seat},
+                                                       {"armHeight", usual.arm}, {"backHeight", usual.back}};
+  for (const auto& [key, inches] : sizes) {
+    if (inches <= 0) continue;
+    findField(key)->setNumber(piece, inches * kInch);
+    piece.doubts[std::string(key)] = {DimensionSource::Default, 0};
+  }
+  return piece;
+}
+
+Piece usuallyShaped(Piece piece, Shape shape) {
+  piece.shape = shape;
+  if (shape == Shape::L) {
+    if (isSofa(piece.kind)) piece.width = 110 * kInch, piece.depth = 84 * kInch;
+    piece.limbs.edit().longDepth = 36 * kInch;
+    piece.limbs.edit().returnWidth = 36 * kInch;
+    piece.doubts["longDepth"] = piece.doubts["returnWidth"] = {DimensionSource::Default, 0};
+  }
+  if (shape == Shape::Curve) {
+    if (isSofa(piece.kind)) piece.width = 102 * kInch, piece.depth = 48 * kInch;
+    piece.limbs.edit().longDepth = 34 * kInch;
+    piece.doubts["longDepth"] = {DimensionSource::Default, 0};
+  }
+  if (shape == Shape::Round) piece.depth = piece.width;
   return piece;
 }
 

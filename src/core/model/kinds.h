@@ -10,6 +10,9 @@
 
 namespace mezzet {
 
+// Everything that is known of a kind stands in its row of kinds.cpp. Nothing else compares ids of kinds: what a rule
+// wants to know of a kind is a question here.
+
 [[nodiscard]] bool isKnownKind(std::string_view kind);
 [[nodiscard]] bool isSeat(std::string_view kind);        ///< people sit on it by a low table
 [[nodiscard]] bool isDiningSeat(std::string_view kind);  ///< people sit on it at a dining table
@@ -26,6 +29,18 @@ namespace mezzet {
 [[nodiscard]] bool turnsRound(std::string_view kind);    ///< turns on its foot, so that it sweeps a circle
 [[nodiscard]] bool isSurface(std::string_view kind);     ///< one puts a cup on it, beside a seat
 [[nodiscard]] bool isPulledUp(std::string_view kind);    ///< stools: pushed back until there is company
+[[nodiscard]] bool isDiningTable(std::string_view kind);
+[[nodiscard]] bool isSatAt(std::string_view kind);  ///< knees go under it: dining tables and desks
+[[nodiscard]] bool isSideTable(std::string_view kind);
+[[nodiscard]] bool isSofa(std::string_view kind);    ///< a low table's length is held against it
+[[nodiscard]] bool isScreen(std::string_view kind);  ///< one watches it
+[[nodiscard]] bool isMirror(std::string_view kind);
+[[nodiscard]] bool isLamp(std::string_view kind);
+[[nodiscard]] bool isFoldingScreen(std::string_view kind);
+[[nodiscard]] bool reclines(std::string_view kind);       ///< comes forward when somebody sits in it
+[[nodiscard]] bool staysPut(std::string_view kind);       ///< a dining seat that is not drawn out
+[[nodiscard]] bool isDiningChair(std::string_view kind);  ///< what is set round a table
+[[nodiscard]] bool drawnAsTable(std::string_view kind);   ///< a top on legs, in elevation
 /// A leaf or drawer of a cabinet comes this far out, a recliner's footrest that far, until it is entered [D].
 inline constexpr double kUsualLeaf = 18 * kInch, kUsualRecline = 20 * kInch;
 /// How far the piece comes forward in use: as entered, or as usual for its kind; 0: not at all.
@@ -43,8 +58,12 @@ struct NamedKind {
   std::string_view words, kind;
 };
 [[nodiscard]] const std::vector<NamedKind>& kindNames();
+/// Kinds that Mezzet itself adds: a picture, a rug, a side table at an arm, a chair at a table.
+inline constexpr std::string_view kPicture = "art", kSideTable = "side-table", kDiningChair = "chair";
 /// A piece of a kind with usual sizes to start from: without id, each dimension marked as a default [D].
 [[nodiscard]] Piece usualPiece(std::string_view kind);
+/// A piece brought to a shape, with usual sizes of that shape for its kind where they differ from the rectangular [D].
+[[nodiscard]] Piece usuallyShaped(Piece, Shape);
 /// What a piece's dimension may be off by, by where it comes from [D]: upholstery comes up to 1 in off its ticket,
 /// stock rugs up to 3 in short (common practice), other things 1/4 in; a tape reads to 1/8 in; a guess is good to 2 in.
 [[nodiscard]] double usualDoubt(std::string_view kind, DimensionSource source);

@@ -33,7 +33,7 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
   std::vector<Vec2> tags;
   int count = 0;
   for (const Placement& p : scheme.placements) {
-    if (!std::holds_alternative<FloorPlace>(p.on)) continue;
+    if (onFloor(p.on) == nullptr) continue;
     // Measured to walls only: what stands between is not there yet when the piece is set down.
     Scheme alone = scheme;
     std::erase_if(alone.placements, [&](const Placement& other) { return other.id != p.id; });
@@ -54,7 +54,7 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
     for (const Tape& tape : tapes)
       if (used.empty() || (used.size() == 1 && std::abs(dot(used[0].along, tape.along)) < 0.5)) used.push_back(tape);
     if (used.empty()) continue;
-    const FloorPlace& place = std::get<FloorPlace>(p.on);
+    const FloorPlace& place = floorPlace(p.on);
     const std::string number = std::to_string(++count);
     // The number takes the place of the name, which the list gives.
     std::erase_if(d.items, [&](const Item& item) { return item.id == p.id.value && item.layer == Layer::Label; });
@@ -91,7 +91,7 @@ void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& s
   const auto wall = findWall(room, wallId);
   if (!wall) return;
   for (const Placement& p : scheme.placements) {
-    const auto* hung = std::get_if<WallPlace>(&p.on);
+    const auto* hung = onWall(p.on);
     if (hung == nullptr || hung->wall != wallId) continue;
     const WallRect r = wallRectOf(pieceOf(job, p), *hung);
     const double arm = 2 * d.scale;

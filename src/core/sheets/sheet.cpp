@@ -179,10 +179,11 @@ std::vector<Line> scheduleLines(const Job& job, const Scheme* scheme, const Shee
                     ? length(piece->width) + " dia"
                     : length(piece->width) + " x " + length(hangs(piece->kind) ? piece->height : piece->depth);
     line.height = hangs(piece->kind) ? "-" : length(piece->height);
-    if (piece->shape == Shape::L) line.note = piece->hand == Hand::Left ? "return on the left" : "return on the right";
-    if (piece->nominalWidth && piece->nominalDepth)
+    if (piece->shape == Shape::L)
+      line.note = piece->limbs->hand == Hand::Left ? "return on the left" : "return on the right";
+    if (piece->rug->soldWidth && piece->rug->soldDepth)
       line.note =
-          "sold as " + writeLength(*piece->nominalWidth, bare) + " x " + writeLength(*piece->nominalDepth, bare);
+          "sold as " + writeLength(*piece->rug->soldWidth, bare) + " x " + writeLength(*piece->rug->soldDepth, bare);
     // Sizes that nobody has measured are no sizes to order by.
     for (const auto& [dimension, doubt] : piece->doubts)
       if (doubt.source == DimensionSource::Default || doubt.source == DimensionSource::Guess)

@@ -87,7 +87,7 @@ std::vector<Occluder> occludersIn(const PieceIndex& pieces, const Room& room, co
     for (const Convex& partOf : convexParts(f.outline)) out.push_back({partOf, bottom, bottom + *f.height, f.id.value});
   }
   for (const Placement& p : scheme.placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     const Piece& piece = pieces.of(p);
     const double top = highestOf(piece).value_or(0);
     if (place == nullptr || isRug(piece.kind) || top <= 0) continue;

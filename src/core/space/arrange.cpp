@@ -9,12 +9,6 @@
 namespace mezzet {
 namespace {
 
-/// Where a placement is seen: floor things with floor things, frames with frames of one wall.
-std::string viewOf(const Placement& p) {
-  if (const auto* hung = std::get_if<WallPlace>(&p.on)) return wallKey(hung->wall);
-  return std::holds_alternative<FloorPlace>(p.on) ? "plan" : "";
-}
-
 Vec2 centreOf(const Box& b) { return midpoint(b.low, b.high); }
 
 bool has(const PlacementIds& ids, const PlacementId& id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
@@ -30,13 +24,7 @@ Job changed(const Job& job, const SchemeId& id, const PlacementIds& ids, bool lo
   return withScheme(job, std::move(out));
 }
 
-void shift(Placement& p, Vec2 by) {
-  if (auto* floor = std::get_if<FloorPlace>(&p.on)) floor->at += by;
-  if (auto* hung = std::get_if<WallPlace>(&p.on)) {
-    hung->u += by.x;
-    hung->v += by.y;
-  }
-}
+Box floorExtent(const Piece& piece, const FloorPlace& place) { return boundsOf(footprint(piece, place)); }
 
 double lineOf(const Box& b, Line line) {
   switch (line) {
@@ -53,34 +41,28 @@ double lineOf(const Box& b, Line line) {
 }  // namespace
 
 std::string groupOf(const Placement& p) {
-  if (const auto* hung = std::get_if<WallPlace>(&p.on)) return hung->group.value_or("");
-  return p.group;
+  const auto hung = groupOf(p.on);
+  return hung ? *hung : onWall(p.on) != nullptr ? std::string() : p.group;
 }
 
 PlacementIds withGroupMates(const Scheme& scheme, const PlacementIds& ids) {
-  std::vector<std::pair<std::string, std::string>> groups;  // view and group
+  std::vector<std::pair<std::optional<View>, std::string>> groups;  // view and group
   for (const PlacementId& id : ids)
     if (const Placement* p = findPlacement(scheme, id); p != nullptr && !groupOf(*p).empty())
-      groups.emplace_back(viewOf(*p), groupOf(*p));
+      groups.emplace_back(viewOf(p->on), groupOf(*p));
   PlacementIds out;
   for (const Placement& p : scheme.placements)
-    if (has(ids, p.id) || std::find(groups.begin(), groups.end(), std::pair(viewOf(p), groupOf(p))) != groups.end())
+    if (has(ids, p.id) || std::find(groups.begin(), groups.end(), std::pair(viewOf(p.on), groupOf(p))) != groups.end())
       out.push_back(p.id);
   return out;
 }
 
 Box extentOf(const Job& job, const Placement& p) {
-  const Piece& piece = pieceOf(job, p);
-  if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
-    const WallRect r = wallRectOf(piece, *hung);
-    return {{r.left, r.bottom}, {r.right, r.top}};
-  }
-  if (const auto* floor = std::get_if<FloorPlace>(&p.on)) return boundsOf(footprint(piece, *floor));
-  return {};
+  return extentOf(pieceOf(job, p), p.on, floorExtent).value_or(Box{});
 }
 
 Job movedTogether(const Job& job, const SchemeId& scheme, const PlacementIds& ids, Vec2 by) {
-  return changed(job, scheme, ids, false, [&](Placement& p) { shift(p, by); });
+  return changed(job, scheme, ids, false, [&](Placement& p) { p.on = moved(p.on, by); });
 }
 
 Job turnedTogether(const Job& job, const SchemeId& id, const PlacementIds& ids, double degrees) {
@@ -88,7 +70,7 @@ Job turnedTogether(const Job& job, const SchemeId& id, const PlacementIds& ids, 
   if (scheme == nullptr) return job;
   std::optional<Box> all;
   for (const Placement& p : scheme->placements) {
-    if (!has(ids, p.id) || !std::holds_alternative<FloorPlace>(p.on)) continue;
+    if (!has(ids, p.id) || onFloor(p.on) == nullptr) continue;
     const Box b = extentOf(job, p);
     if (!all) all = b;
     all->low = {std::min(all->low.x, b.low.x), std::min(all->low.y, b.low.y)};
@@ -98,7 +80,7 @@ Job turnedTogether(const Job& job, const SchemeId& id, const PlacementIds& ids, 
   const Vec2 about = centreOf(*all);
   const Turn turn = turnOf(degrees);
   return changed(job, id, ids, false, [&](Placement& p) {
-    if (auto* floor = std::get_if<FloorPlace>(&p.on)) {
+    if (auto* floor = onFloor(p.on)) {
       // One thing alone turns about its own middle, exactly.
       if (ids.size() > 1) floor->at = about + rotated(floor->at - about, turn);
       floor->turn = normalisedTurn(floor->turn + degrees);
@@ -109,13 +91,13 @@ Job turnedTogether(const Job& job, const SchemeId& id, const PlacementIds& ids, 
 Job aligned(const Job& job, const SchemeId& id, const PlacementIds& ids, Line line) {
   const Scheme* scheme = findScheme(job, id);
   const Placement* first = scheme != nullptr && !ids.empty() ? findPlacement(*scheme, ids.front()) : nullptr;
-  if (first == nullptr || viewOf(*first).empty()) return job;
+  if (first == nullptr || !viewOf(first->on)) return job;
   const double to = lineOf(extentOf(job, *first), line);
   const bool across = line == Line::Left || line == Line::Centre || line == Line::Right;
   return changed(job, id, ids, false, [&](Placement& p) {
-    if (p.id == first->id || viewOf(p) != viewOf(*first)) return;
+    if (p.id == first->id || viewOf(p.on) != viewOf(first->on)) return;
     const double by = to - lineOf(extentOf(job, p), line);
-    shift(p, across ? Vec2{by, 0} : Vec2{0, by});
+    p.on = moved(p.on, across ? Vec2{by, 0} : Vec2{0, by});
   });
 }
 
@@ -130,7 +112,7 @@ Job spread(const Job& job, const SchemeId& id, const PlacementIds& ids, bool acr
   std::vector<Span> spans;
   double covered = 0;
   for (const Placement& p : scheme->placements) {
-    if (!has(ids, p.id) || viewOf(p) != viewOf(*first) || viewOf(p).empty()) continue;
+    if (!has(ids, p.id) || viewOf(p.on) != viewOf(first->on) || !viewOf(p.on)) continue;
     const Box b = extentOf(job, p);
     spans.push_back({p.id, across ? b.low.x : b.low.y, across ? b.high.x : b.high.y});
     covered += spans.back().high - spans.back().low;
@@ -153,14 +135,14 @@ Job grouped(const Job& job, const SchemeId& scheme, const PlacementIds& ids, IdS
   if (ids.size() < 2) return job;
   const std::string name = source.take<PlacementId>("g").value;
   return changed(job, scheme, ids, true, [&](Placement& p) {
-    if (auto* hung = std::get_if<WallPlace>(&p.on)) hung->group = name;
-    else if (std::holds_alternative<FloorPlace>(p.on)) p.group = name;
+    if (auto* hung = onWall(p.on)) hung->group = name;
+    else if (onFloor(p.on) != nullptr) p.group = name;
   });
 }
 
 Job ungrouped(const Job& job, const SchemeId& scheme, const PlacementIds& ids) {
   return changed(job, scheme, ids, true, [](Placement& p) {
-    if (auto* hung = std::get_if<WallPlace>(&p.on)) hung->group.reset();
+    if (auto* hung = onWall(p.on)) hung->group.reset();
     p.group.clear();
   });
 }

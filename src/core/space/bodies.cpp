@@ -25,7 +25,8 @@ struct Ring {
   }
 };
 Ring ringOf(const Piece& piece) {
-  const double w = piece.width / 2, d = piece.depth.value_or(piece.width), t = std::min(piece.longDepth.value_or(d), d);
+  const double w = piece.width / 2, d = piece.depth.value_or(piece.width),
+               t = std::min(piece.limbs->longDepth.value_or(d), d);
   // The box is as deep as outer - inner cos(half) where sin(half) = w / outer: less, the larger the ring is.
   double low = w, high = 1e6;
   for (int i = 0; i < 80; ++i) {
@@ -65,9 +66,10 @@ Polygon ownOutline(const Piece& piece) {
     case Shape::Rect: return {{-w, -d}, {w, -d}, {w, d}, {-w, d}};
     case Shape::Curve: return curveOutline(piece);
     case Shape::L: {
-      const double limb = d - piece.longDepth.value_or(2 * d);  // the long limb's front
-      const double inner = piece.returnWidth.value_or(2 * w);
-      if (piece.hand == Hand::Left) return {{-w, -d}, {-w + inner, -d}, {-w + inner, limb}, {w, limb}, {w, d}, {-w, d}};
+      const double limb = d - piece.limbs->longDepth.value_or(2 * d);  // the long limb's front
+      const double inner = piece.limbs->returnWidth.value_or(2 * w);
+      if (piece.limbs->hand == Hand::Left)
+        return {{-w, -d}, {-w + inner, -d}, {-w + inner, limb}, {w, limb}, {w, d}, {-w, d}};
       return {{w - inner, -d}, {w, -d}, {w, d}, {-w, d}, {-w, limb}, {w - inner, limb}};
     }
     case Shape::Oval: {
@@ -119,8 +121,8 @@ Parts footprint(const Piece& piece, const FloorPlace& place) {
   if (piece.shape != Shape::L) return {{outlineOf(piece, place), 0}};
   const Turn turn = turnOf(place.turn);
   const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
-  const double limb = d - piece.longDepth.value_or(2 * d), inner = piece.returnWidth.value_or(2 * w);
-  const bool left = piece.hand == Hand::Left;
+  const double limb = d - piece.limbs->longDepth.value_or(2 * d), inner = piece.limbs->returnWidth.value_or(2 * w);
+  const bool left = piece.limbs->hand == Hand::Left;
   return {turnedRect(place, turn, {-w, limb}, {w, d}),
           turnedRect(place, turn, {left ? -w : w - inner, -d}, {left ? -w + inner : w, d})};
 }
@@ -135,7 +137,7 @@ std::vector<Body> floorBodies(const PieceIndex& pieces, const Scheme& scheme, co
   std::vector<Body> bodies;
   bodies.reserve(scheme.placements.size());
   for (const Placement& p : scheme.placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     if (place == nullptr || p.id == without) continue;
     const Piece& piece = pieces.of(p);
     bodies.push_back(bodyOf(p.id.value, footprint(piece, *place), isRug(piece.kind)));
@@ -187,7 +189,7 @@ std::vector<FrontEdge> seatFronts(const Piece& piece, const FloorPlace& place) {
   const Turn turn = turnOf(place.turn);
   const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
   // Arms never take more than half of the width between them.
-  const double arm = piece.armHeight ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
+  const double arm = piece.seat->arm ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
   const auto at = [&](double x, double y) { return place.at + rotated({x, y}, turn); };
   const auto towards = [&](double x, double y) { return rotated({x, y}, turn); };
   if (piece.shape == Shape::Curve) {
@@ -205,8 +207,8 @@ std::vector<FrontEdge> seatFronts(const Piece& piece, const FloorPlace& place) {
     return fronts;
   }
   if (piece.shape != Shape::L) return {{at(-w + arm, -d), at(w - arm, -d), towards(0, -1)}};
-  const double limb = d - piece.longDepth.value_or(2 * d), inner = piece.returnWidth.value_or(2 * w);
-  if (piece.hand == Hand::Left)
+  const double limb = d - piece.limbs->longDepth.value_or(2 * d), inner = piece.limbs->returnWidth.value_or(2 * w);
+  if (piece.limbs->hand == Hand::Left)
     return {{at(-w + inner, limb), at(w - arm, limb), towards(0, -1)},
             {at(-w + inner, -d + arm), at(-w + inner, limb), towards(1, 0)}};
   return {{at(-w + arm, limb), at(w - inner, limb), towards(0, -1)},
@@ -223,7 +225,7 @@ std::vector<Vec2> feetOf(const Piece& piece, const FloorPlace& place) {
   const Turn turn = turnOf(place.turn);
   // Round and oval pieces stand within the square of their box that the shape still covers.
   const double shrink = piece.shape == Shape::Round || piece.shape == Shape::Oval ? std::numbers::sqrt2 / 2 : 1;
-  const double inset = piece.feetInset.value_or(kUsualFeetInset);
+  const double inset = piece.legs->inset.value_or(kUsualFeetInset);
   const double x = std::max(0.0, piece.width / 2 * shrink - inset),
                y = std::max(0.0, piece.depth.value_or(piece.width) / 2 * shrink - inset);
   std::vector<Vec2> feet;
@@ -231,9 +233,10 @@ std::vector<Vec2> feetOf(const Piece& piece, const FloorPlace& place) {
     feet.push_back(place.at + rotated(foot, turn));
   if (piece.shape == Shape::L) {
     // The corner of the box that the L does not reach has its foot at the end of the long limb's front instead.
-    const double limb =
-        piece.depth.value_or(piece.width) / 2 - piece.longDepth.value_or(piece.depth.value_or(piece.width)) + inset;
-    feet[piece.hand == Hand::Left ? 1 : 0] = place.at + rotated({piece.hand == Hand::Left ? x : -x, limb}, turn);
+    const double limb = piece.depth.value_or(piece.width) / 2 -
+                        piece.limbs->longDepth.value_or(piece.depth.value_or(piece.width)) + inset;
+    feet[piece.limbs->hand == Hand::Left ? 1 : 0] =
+        place.at + rotated({piece.limbs->hand == Hand::Left ? x : -x, limb}, turn);
   }
   return feet;
 }

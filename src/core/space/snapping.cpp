@@ -119,7 +119,7 @@ std::vector<Mark> floorMarks(const Job& job, const Scheme& scheme, const Placeme
   }
   const PieceIndex pieces(job);
   for (const Placement& p : scheme.placements) {
-    const auto* floor = std::get_if<FloorPlace>(&p.on);
+    const auto* floor = onFloor(p.on);
     if (floor == nullptr || has(moving, p.id)) continue;
     const Piece& piece = pieces.of(p);
     if (distance(floor->at, here) < kNearby)
@@ -184,13 +184,13 @@ Snapped wallSnapped(const Job& job, const Scheme& scheme, const Piece& piece, co
   for (const Placement& p : scheme.placements) {
     if (has(moving, p.id)) continue;
     const Piece& other = pieces.of(p);
-    if (const auto* hung = std::get_if<WallPlace>(&p.on); hung != nullptr && hung->wall == wall->id) {
+    if (const auto* hung = onWall(p.on); hung != nullptr && hung->wall == wall->id) {
       const WallRect r = wallRectOf(other, *hung);
       const Vec2 at{(r.left + r.right) / 2, r.centreHeight()};
       addMarks(across, {r.left, r.right}, at, nameOf(other));
       addMarks(up, {r.bottom, r.top}, at, nameOf(other));
     }
-    if (const auto* floor = std::get_if<FloorPlace>(&p.on); floor != nullptr && !isRug(other.kind)) {
+    if (const auto* floor = onFloor(p.on); floor != nullptr && !isRug(other.kind)) {
       const Parts parts = footprint(other, *floor);
       // What stands at this wall, or near enough to be hung over.
       if (along(parts, wall->inward()).low - dot(wall->start, wall->inward()) > 24 * kInch) continue;
@@ -229,8 +229,8 @@ Snapped snapped(const Job& job, const Scheme& scheme, const PlacementId& held, c
   const Piece& piece = pieceOf(job, *p);
   PlacementIds out = moving;
   out.push_back(held);
-  if (const auto* floor = std::get_if<FloorPlace>(&place)) return floorSnapped(job, scheme, piece, *floor, out, reach);
-  if (const auto* hung = std::get_if<WallPlace>(&place)) return wallSnapped(job, scheme, piece, *hung, out, reach);
+  if (const auto* floor = onFloor(place)) return floorSnapped(job, scheme, piece, *floor, out, reach);
+  if (const auto* hung = onWall(place)) return wallSnapped(job, scheme, piece, *hung, out, reach);
   return {place, {}};
 }
 

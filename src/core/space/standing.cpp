@@ -9,7 +9,7 @@
 namespace mezzet {
 namespace {
 
-std::optional<double> topOf(const Piece& piece) { return piece.backHeight ? piece.backHeight : piece.height; }
+std::optional<double> topOf(const Piece& piece) { return piece.seat->back ? piece.seat->back : piece.height; }
 
 double overlapOf(const Standing& s, const WallRect& r) { return std::min(s.right, r.right) - std::max(s.left, r.left); }
 
@@ -35,7 +35,7 @@ std::vector<Standing> standingAt(const Job& job, const Scheme& scheme, const Wal
   const PieceIndex pieces(job);
   const RoomHeights heights = heightsOf(roomOf(job, scheme));
   for (const Placement& p : scheme.placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     if (place == nullptr) continue;
     const Piece& piece = pieces.of(p);
     if (isRug(piece.kind)) continue;
@@ -54,7 +54,7 @@ std::vector<Hung> hungIn(const PieceIndex& pieces, const Scheme& scheme) {
   std::vector<Hung> out;
   std::vector<std::string> groups;  // parallel to out; "" for a single piece
   for (const Placement& p : scheme.placements) {
-    const auto* place = std::get_if<WallPlace>(&p.on);
+    const auto* place = onWall(p.on);
     if (place == nullptr) continue;
     const WallRect rect = wallRectOf(pieces.of(p), *place);
     const std::string group = place->group.value_or("");

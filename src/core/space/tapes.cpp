@@ -77,7 +77,7 @@ std::vector<Tape> wallTapes(const Job& job, const Scheme& scheme, const Placemen
 
   // A neighbour counts on the side where its centre lies, if it overlaps this picture across that side.
   for (const Placement& other : scheme.placements) {
-    const auto* on = std::get_if<WallPlace>(&other.on);
+    const auto* on = onWall(other.on);
     if (on == nullptr || other.id == placement.id || on->wall != place.wall) continue;
     const WallRect o = wallRectOf(pieceOf(job, other), *on);
     const bool level = o.top > r.bottom + kTouch && o.bottom < r.top - kTouch;
@@ -106,8 +106,8 @@ std::vector<Tape> wallTapes(const Job& job, const Scheme& scheme, const Placemen
 std::vector<Tape> tapesOf(const Job& job, const Scheme& scheme, const PlacementId& id) {
   const Placement* placement = findPlacement(scheme, id);
   if (placement == nullptr) return {};
-  if (const auto* floor = std::get_if<FloorPlace>(&placement->on)) return floorTapes(job, scheme, *placement, *floor);
-  if (const auto* wall = std::get_if<WallPlace>(&placement->on)) return wallTapes(job, scheme, *placement, *wall);
+  if (const auto* floor = onFloor(placement->on)) return floorTapes(job, scheme, *placement, *floor);
+  if (const auto* wall = onWall(placement->on)) return wallTapes(job, scheme, *placement, *wall);
   return {};
 }
 
@@ -120,8 +120,8 @@ std::optional<Tape> tapeOf(const Job& job, const Scheme& scheme, const Placement
 Place placeReading(const Place& place, const Tape& tape, double length) {
   const Vec2 move = tape.along * (tape.length - length);
   Place out = place;
-  if (auto* floor = std::get_if<FloorPlace>(&out)) floor->at += move;
-  if (auto* wall = std::get_if<WallPlace>(&out)) {
+  if (auto* floor = onFloor(out)) floor->at += move;
+  if (auto* wall = onWall(out)) {
     wall->u += move.x;
     wall->v += move.y;
   }

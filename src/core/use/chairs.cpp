@@ -26,8 +26,8 @@ Result<Job> withChairsSet(const Job& job, const SchemeId& id, const PlacementId&
                           IdSource& ids) {
   const Scheme* scheme = findScheme(job, id);
   const Placement* at = scheme != nullptr ? findPlacement(*scheme, tableId) : nullptr;
-  const auto* place = at != nullptr ? std::get_if<FloorPlace>(&at->on) : nullptr;
-  if (place == nullptr || pieceOf(job, *at).kind != "dining-table")
+  const auto* place = at != nullptr ? onFloor(at->on) : nullptr;
+  if (place == nullptr || !isDiningTable(pieceOf(job, *at).kind))
     return Error{"chairs", "stand round a dining table", "Select one first"};
   const Piece& table = pieceOf(job, *at);
   const std::vector<const Placement*> there = chairsOf(PieceIndex(job), *scheme, tableId);
@@ -35,9 +35,9 @@ Result<Job> withChairsSet(const Job& job, const SchemeId& id, const PlacementId&
   // What to sit on.
   const Piece* chair = there.empty() ? nullptr : &pieceOf(job, *there.front());
   for (const auto& piece : job.pieces)
-    if (chair == nullptr && piece->kind == "chair") chair = piece.get();
+    if (chair == nullptr && isDiningChair(piece->kind)) chair = piece.get();
   if (chair == nullptr) {
-    Piece usual = usualPiece("chair");
+    Piece usual = usualPiece(kDiningChair);
     usual.id = ids.take<PieceId>("chair");
     auto with = withPiece(out, usual);
     if (!with) return with.error();

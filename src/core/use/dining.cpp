@@ -78,12 +78,12 @@ std::vector<DiningSeat> diningSeatsIn(const PieceIndex& pieces, const Scheme& sc
   };
   std::vector<Table> tables;
   for (const Placement& p : scheme.placements)
-    if (const auto* place = std::get_if<FloorPlace>(&p.on); place != nullptr && pieces.of(p).kind == "dining-table")
+    if (const auto* place = onFloor(p.on); place != nullptr && isDiningTable(pieces.of(p).kind))
       tables.push_back({&p, footprint(pieces.of(p), *place)});
   std::vector<DiningSeat> out;
   if (tables.empty()) return out;
   for (const Placement& p : scheme.placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     if (place == nullptr || !isDiningSeat(pieces.of(p).kind)) continue;
     const Piece& chair = pieces.of(p);
     const FrontEdge front = seatFront(chair, *place);
@@ -104,7 +104,7 @@ std::vector<DiningSeat> diningSeatsIn(const PieceIndex& pieces, const Scheme& sc
 
 FloorPlace pulledOut(const PieceIndex& pieces, const DiningSeat& seat) {
   const Piece& chair = pieces.of(*seat.chair);
-  const FloorPlace place = std::get<FloorPlace>(seat.chair->on);
+  const FloorPlace place = floorPlace(seat.chair->on);
   const double rear = dot(place.at - seat.edge, seat.back) + chair.depth.value_or(chair.width) / 2;
   return {place.at + seat.back * std::max(0.0, kPulledOut - rear), place.turn};
 }

@@ -9,7 +9,7 @@
 namespace mezzet {
 
 FrontEdge frontOf(const PieceIndex& pieces, const Placement& p) {
-  const auto& place = std::get<FloorPlace>(p.on);
+  const auto& place = floorPlace(p.on);
   const Piece& piece = pieces.of(p);
   if (piece.shape != Shape::Curve) return seatFront(piece, place);
   // A curve looks the way its middle does.

@@ -9,7 +9,7 @@ namespace mezzet {
 
 int placesOn(const Piece& piece) {
   if (!isSeat(piece.kind) && !isDiningSeat(piece.kind)) return 0;
-  if (piece.seats) return std::max(1, *piece.seats);
+  if (piece.seat->people) return std::max(1, *piece.seat->people);
   return std::max(1, static_cast<int>(piece.width / kPlaceWidth + 1e-9));
 }
 

@@ -66,7 +66,7 @@ struct Tables {
 std::vector<Serving> servingsIn(const PieceIndex& pieces, const Scheme& scheme) {
   Tables low, side;
   for (const Placement& p : scheme.placements)
-    if (const auto* place = std::get_if<FloorPlace>(&p.on)) {
+    if (const auto* place = onFloor(p.on)) {
       const std::string& kind = pieces.of(p).kind;
       if (isLowTable(kind)) low.add(p, footprint(pieces.of(p), *place));
       if (isSurface(kind)) side.add(p, footprint(pieces.of(p), *place));
@@ -75,7 +75,7 @@ std::vector<Serving> servingsIn(const PieceIndex& pieces, const Scheme& scheme) 
   side.sort();
   std::vector<Serving> out;
   for (const Placement& p : scheme.placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     if (place == nullptr || !isSeat(pieces.of(p).kind)) continue;
     Serving s;
     s.seat = &p;

@@ -43,7 +43,7 @@ std::vector<UseZone> useZones(const PieceIndex& pieces, const Scheme& scheme, Us
     return out;
   const std::vector<DiningSeat> seats = diningSeatsIn(pieces, scheme);
   for (const Placement& p : scheme.placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     if (place == nullptr) continue;
     const Piece& piece = pieces.of(p);
     const bool occupied = p.inUse || state != UseState::Everyday, party = p.inUse || state == UseState::Party;
@@ -52,8 +52,7 @@ std::vector<UseZone> useZones(const PieceIndex& pieces, const Scheme& scheme, Us
     if (isDiningSeat(piece.kind) && occupied)
       for (const DiningSeat& seat : seats)
         if (seat.chair == &p) add(footprint(piece, pulledOut(pieces, seat)));
-    if (opensForward(piece.kind) && (isStorage(piece.kind) || piece.kind == "desk" ? p.inUse : occupied))
-      add(openZone(piece, *place));
+    if (opensForward(piece.kind) && (reclines(piece.kind) ? occupied : p.inUse)) add(openZone(piece, *place));
     if (occupied) add(turningZone(piece, *place));
     if (party && extendsBy(piece) > 0) add(footprint(extended(piece), *place));
     if (party && p.usedAt) add(footprint(piece, *p.usedAt));

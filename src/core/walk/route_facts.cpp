@@ -4,6 +4,7 @@
 #include <cmath>
 #include <limits>
 
+#include "core/model/kinds.h"
 #include "core/use/groups.h"
 
 namespace mezzet {
@@ -99,7 +100,7 @@ RouteFacts routeFactsOf(const Job& job, const SchemeId& id, const RouteAsk& ask,
   if (ask.reachWidth && !stop.stop_requested()) facts.reached = reachedFloor(space, *ask.reachWidth, stop);
   // Where main routes would run if the lamps were not there.
   Scheme bare = *scheme;
-  std::erase_if(bare.placements, [&](const Placement& p) { return pieces.of(p).kind == "lamp"; });
+  std::erase_if(bare.placements, [&](const Placement& p) { return isLamp(pieces.of(p).kind); });
   if (bare.placements.size() == scheme->placements.size()) return facts;
   const WalkSpace open = walkSpaceOf(pieces, room, bare, state);
   std::vector<std::vector<Vec2>> lines;
@@ -110,8 +111,8 @@ RouteFacts routeFactsOf(const Job& job, const SchemeId& id, const RouteAsk& ask,
     if (auto line = routeTo(open, main, stop); !line.empty()) lines.push_back(std::move(line));
   }
   for (const Placement& p : scheme->placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
-    if (place == nullptr || pieces.of(p).kind != "lamp") continue;
+    const auto* place = onFloor(p.on);
+    if (place == nullptr || !isLamp(pieces.of(p).kind)) continue;
     RouteFacts::Beside best{std::numeric_limits<double>::infinity(), {}, {}};
     for (const auto& line : lines)
       for (const Convex& part : footprint(pieces.of(p), *place)) {

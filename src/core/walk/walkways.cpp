@@ -238,7 +238,7 @@ const Opening* mainEntry(const Room& room) {
 std::vector<Body> hungBodies(const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
   std::vector<Body> bodies;
   for (const Placement& p : scheme.placements) {
-    const auto* on = std::get_if<WallPlace>(&p.on);
+    const auto* on = onWall(p.on);
     if (on == nullptr) continue;
     const Piece& piece = pieces.of(p);
     const auto wall = findWall(room, on->wall);

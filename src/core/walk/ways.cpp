@@ -17,7 +17,7 @@ std::vector<Destination> destinationsIn(const PieceIndex& pieces, const Room& ro
     out.push_back({isWalkedThrough(o) ? Goal::Opening : Goal::Window, o.id.value, {middleOf(*wall, o)}});
   }
   for (const Placement& p : scheme.placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     if (place == nullptr) continue;
     const Piece& piece = pieces.of(p);
     if (placesOn(piece) > 0) {

@@ -2,7 +2,7 @@
 
 #include "core/decide/adding.h"
 #include "core/decide/ways_out.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -13,8 +13,8 @@ constexpr LengthFormat kInches{LengthStyle::Inches, 16};
 
 Piece sofa() {
   Piece p = piece("sofa", "sofa", 84, 36, 34);
-  p.seatHeight = in(18);
-  p.armHeight = in(25);
+  p.seat.edit().height = in(18);
+  p.seat.edit().arm = in(25);
   return p;
 }
 Job sitting(double reach = 16) {

@@ -2,7 +2,7 @@
 
 #include "core/decide/adding.h"
 #include "core/rules/art/art_case.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -15,7 +15,7 @@ const SchemeId kScheme("s1");
 /// A 56 x 24 in picture over a back 34 in high: the house's two rules cannot both hold. A side table serves the sofa.
 Job conflict(double centre = 57) {
   Piece sofa = piece("sofa", "sofa", 84, 36, 34);
-  sofa.backHeight = in(34);
+  sofa.seat.edit().back = in(34);
   Job job = with(emptyRoom(), sofa, "p1", 111, 19, 180);
   job = with(job, roundPiece("drum", "side-table", 18, 22), "p9", 164, 20);
   job = withSchool(withSchool(job, "art-centre", "a"), "art-gap", "a");
@@ -160,12 +160,12 @@ TEST(Adding, APictureHangsOverTheSofaAtItsHeight) {
   const Job job = withSchool(withSchool(farTable(16), "art-centre", "a"), "art-gap", "a");
   Job tall = job;
   Piece sofa = *findPiece(job, PieceId("sofa"));
-  sofa.backHeight = in(34);
+  sofa.seat.edit().back = in(34);
   tall = withPiece(job, sofa).value();
   const auto added = withNewPiece(tall, builtInRulebook(), kScheme, CornerId("A"), piece("x", "art", 56, 1, 40), ids);
   ASSERT_TRUE(added.ok());
   EXPECT_EQ(broken(added->job), 0);
-  const auto& place = std::get<WallPlace>(findPlacement(scheme(added->job), added->placement)->on);
+  const auto& place = wallPlace(findPlacement(scheme(added->job), added->placement)->on);
   EXPECT_NEAR(place.u, in(111), 1e-6);
   EXPECT_NEAR(place.v, in(59), 1e-6);
 }

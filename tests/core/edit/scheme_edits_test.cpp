@@ -1,6 +1,6 @@
 #include "core/edit/edits.h"
 #include "core/rules/base/check.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -43,13 +43,13 @@ TEST(WithLogEntry, KeepsTheOrder) {
 }
 
 TEST(WithRange, GoesBeforeTheSchool) {
-  const Job job = withRange(withSchool(one(), "table-reach", "b"), "table-reach", ChangedRange{in(10), in(20)});
+  const Job job = withRange(withSchool(one(), "table-reach", "b"), "table-reach", Range{in(10), in(20)});
   const Asked asked = askedOf(*findRule(builtInRulebook(), "table-reach"), job);
   EXPECT_EQ(asked.tolerated, (Range{in(10), in(20)}));
   EXPECT_FALSE(asked.school);
 }
 TEST(WithSchool, GivesUpARangeOfOnesOwn) {
-  const Job job = withSchool(withRange(one(), "table-reach", ChangedRange{in(10), in(20)}), "table-reach", "b");
+  const Job job = withSchool(withRange(one(), "table-reach", Range{in(10), in(20)}), "table-reach", "b");
   EXPECT_EQ(askedOf(*findRule(builtInRulebook(), "table-reach"), job).school, "b");
 }
 
@@ -76,7 +76,7 @@ TEST(WithSchemeCopied, CarriesWhatStandsOnSomething) {
   SchemeId copy;
   const Job both = withSchemeCopied(job, kScheme, "B", ids, copy);
   const Scheme& fresh = *findScheme(both, copy);
-  EXPECT_EQ(std::get<CarriedPlace>(fresh.placements[1].on).carrier, fresh.placements[0].id);
+  EXPECT_EQ(onAnother(fresh.placements[1].on)->carrier, fresh.placements[0].id);
 }
 
 }  // namespace

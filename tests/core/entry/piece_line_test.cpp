@@ -65,7 +65,7 @@ TEST(PieceLineOf, BareRugsSaysItTookFeet) {
   EXPECT_NEAR(read("rug 24 x 36").piece->width, 24 * kInch, 1e-9);
   EXPECT_NEAR(metric("rug 200 x 300").piece->width, 2000, 1e-9);
 }
-TEST(PieceLineOf, ARugKeepsWhatItIsSoldAs) { EXPECT_NEAR(*read("rug 8x10").piece->nominalDepth, 120 * kInch, 1e-9); }
+TEST(PieceLineOf, ARugKeepsWhatItIsSoldAs) { EXPECT_NEAR(*read("rug 8x10").piece->rug->soldDepth, 120 * kInch, 1e-9); }
 TEST(PieceLineOf, APictureIsSwappedByOneKey) {
   EXPECT_TRUE(read("art 40 x 30").canSwap);
   EXPECT_EQ(read("art 40 x 30", true).echo, "Picture, 30 in wide, 40 in high");
@@ -76,7 +76,7 @@ TEST(PieceLineOf, ATypedSizeIsNoDefault) {
   EXPECT_EQ(r.piece->doubts.at("seatHeight").source, DimensionSource::Default);
 }
 TEST(PieceLineOf, ANewHeightLiftsTheBack) {
-  EXPECT_NEAR(*read("sofa 84 x 36 x 30").piece->backHeight, 30 * kInch, 1e-9);
+  EXPECT_NEAR(*read("sofa 84 x 36 x 30").piece->seat->back, 30 * kInch, 1e-9);
 }
 TEST(PieceLineOf, MetricJobsReadMillimetres) {
   EXPECT_EQ(metric("sofa 2100 x 900 x 850").echo,

@@ -5,6 +5,7 @@
 #include <random>
 
 #include "core/base/ids.h"
+#include "core/entry/piece_cell.h"
 #include "core/model/kinds.h"
 #include "support/rooms.h"
 
@@ -13,9 +14,9 @@ namespace {
 
 using test::in;
 
-const PieceColumn& column(std::string_view key) {
-  for (const PieceColumn& c : pieceColumns())
-    if (c.key == key) return c;
+const PieceField& column(std::string_view key) {
+  for (const PieceField& c : pieceFields())
+    if (c.column == key) return c;
   throw std::out_of_range(std::string(key));
 }
 
@@ -79,8 +80,8 @@ TEST(PieceTable, ARoundPieceHasOneDiameter) {
 
 TEST(PieceTable, AShapeOfLGetsLimbsToStartFrom) {
   const auto corner = typed("shape", "l");
-  EXPECT_DOUBLE_EQ(*corner->longDepth, in(18));
-  EXPECT_DOUBLE_EQ(*corner->returnWidth, in(36));
+  EXPECT_DOUBLE_EQ(*corner->limbs->longDepth, in(18));
+  EXPECT_DOUBLE_EQ(*corner->limbs->returnWidth, in(36));
 }
 
 TEST(PieceTable, HeadersAreFoundByTheirUsualNames) {
@@ -125,12 +126,12 @@ Job furnished() {
   sofa.ownRules["table-reach"].school = "a";
   Piece corner = test::piece("corner", "sofa", 110, 84);
   corner.shape = Shape::L;
-  corner.longDepth = 914.7;
-  corner.returnWidth = in(36);
-  corner.hand = Hand::Right;
+  corner.limbs.edit().longDepth = 914.7;
+  corner.limbs.edit().returnWidth = in(36);
+  corner.limbs.edit().hand = Hand::Right;
   Piece rug = test::piece("rug", "rug", 95.5, 119.25, 0.5);
-  rug.nominalWidth = in(96);
-  rug.nominalDepth = in(120);
+  rug.rug.edit().soldWidth = in(96);
+  rug.rug.edit().soldDepth = in(120);
   for (const Piece& p : {sofa, corner, rug, test::roundPiece("side", "side-table", 18)})
     job = withPiece(job, p).value();
   return job;

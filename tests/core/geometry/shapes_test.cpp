@@ -6,7 +6,7 @@
 #include "core/space/tapes.h"
 #include "core/geometry/offset.h"
 #include "core/rules/base/check.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -16,9 +16,9 @@ using namespace test;
 Piece corner(Hand hand) {
   Piece p = piece("corner", "sofa", 110, 84, 33);
   p.shape = Shape::L;
-  p.hand = hand;
-  p.longDepth = in(36);
-  p.returnWidth = in(36);
+  p.limbs.edit().hand = hand;
+  p.limbs.edit().longDepth = in(36);
+  p.limbs.edit().returnWidth = in(36);
   return p;
 }
 

@@ -28,7 +28,7 @@ TEST(Edits, AChangedSchemeLeavesRoomsShared) {
   const Job after = placed(job, kScheme, PlacementId("p1"), FloorPlace{{in(50), in(60)}, 450});
   EXPECT_EQ(after.rooms.front(), job.rooms.front());
   EXPECT_NE(after.schemes.front(), job.schemes.front());
-  EXPECT_EQ(std::get<FloorPlace>(findPlacement(scheme(after), PlacementId("p1"))->on).turn, 90);
+  EXPECT_EQ(floorPlace(findPlacement(scheme(after), PlacementId("p1"))->on).turn, 90);
 }
 TEST(Edits, PuttingAPieceBackRestoresTheExactValue) {
   const Job job = with(emptyRoom(), piece("sofa", "sofa", 84, 36), "p1", 100, 60);

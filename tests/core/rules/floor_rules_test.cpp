@@ -4,7 +4,7 @@
 
 #include "core/rules/base/check.h"
 #include "core/decide/ways_out.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -51,8 +51,8 @@ Job twoArches() {
 }
 Piece seat(const char* id, const char* kind, double w, double d, double height = 34, double seatHeight = 18) {
   Piece p = piece(id, kind, w, d, height);
-  p.seatHeight = in(seatHeight);
-  p.backHeight = in(height);
+  p.seat.edit().height = in(seatHeight);
+  p.seat.edit().back = in(height);
   return p;
 }
 /// Two cabinets that leave `gap` between them for `length` along the way from arch to arch.
@@ -316,7 +316,7 @@ TEST(TopsLevel, HoldsUpToSix) {
 // ---- storage-open, heater-clear
 Job cabinet(double before) {
   Piece p = piece("cabinet", "cabinet", 40, 20, 60);
-  p.opensBy = in(16);
+  p.use.edit().opensBy = in(16);
   Job job = with(emptyRoom(240, 180), p, "p1", 120, 170);  // its face at y = 160
   return with(job, piece("table", "console", 60, 14, 30), "p2", 120, 160 - before - 7);
 }
@@ -354,7 +354,7 @@ TEST(HeaterClear, TheMakersFigureGoesFirst) {
 // ---- sight
 Job backTo(double turn, std::optional<double> screenHeight = std::nullopt) {
   Piece p = seat("sofa", "sofa", 84, 36);
-  p.backFinished = false;
+  p.finish.edit().backFinished = false;
   Job job = with(twoArches(), p, "p1", 120, 90, turn);
   if (screenHeight) job = with(job, piece("screen", "console", 120, 10, *screenHeight), "p2", 120, 60);
   return job;
@@ -413,7 +413,7 @@ Job upholstered(const char* a, const char* b, const char* c) {
   for (int i = 0; i < 3; ++i) {
     const std::string id = "chair" + std::to_string(i), at = "p" + std::to_string(i + 1);
     Piece p = seat(id.c_str(), "armchair", 30, 30);
-    p.material = materials[i];
+    p.finish.edit().material = materials[i];
     job = with(job, p, at.c_str(), 80 + 40 * i, 120);
   }
   return job;
@@ -481,7 +481,7 @@ TEST(UseStates, AStoolIsDrawnUpForAParty) {
 }
 TEST(UseStates, ATableIsExtendedForAParty) {
   Piece table = piece("dining", "dining-table", 60, 36);
-  table.extendsBy = in(24);
+  table.use.edit().extendsBy = in(24);
   const Job job = with(twoArches(), table, "p1", 120, 90);
   const PieceIndex pieces(job);
   const Box box = bodiesInUse(pieces, *job.schemes[0], UseState::Party)[0].bounds;

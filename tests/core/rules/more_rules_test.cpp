@@ -1,6 +1,6 @@
 // The rules beyond the first ones: for each a case that holds, one that breaks and one at the edge, in inches.
 #include "core/rules/base/check.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -17,9 +17,9 @@ std::optional<Finding> judged(const Job& job, const std::string& id) {
 }
 Piece sofa() {
   Piece p = piece("sofa", "sofa", 84, 36, 34);
-  p.seatHeight = in(18);
-  p.armHeight = in(25);
-  p.backHeight = in(34);
+  p.seat.edit().height = in(18);
+  p.seat.edit().arm = in(25);
+  p.seat.edit().back = in(34);
   return p;
 }
 /// A sofa along wall A and a table before it.
@@ -210,12 +210,12 @@ std::vector<Missing> missingCases() {
   Piece table = lowTable(52, 17), noSeat = sofa(), drum = sideTable(24), noArm = sofa(),
         rug = piece("rug", "rug", 60, 60), unknown = sofa();
   table.height.reset();
-  noSeat.seatHeight.reset();
+  noSeat.seat.edit().height.reset();
   drum.height.reset();
-  noArm.armHeight.reset();
+  noArm.seat.edit().arm.reset();
   rug.height.reset();
   unknown.height.reset();
-  unknown.backHeight.reset();
+  unknown.seat.edit().back.reset();
   const auto beside = [](const Piece& seat, const Piece& t) {
     return with(with(emptyRoom(), seat, "p1", 111, 19, 180), t, "p2", 111 + 42 + 4 + 9, 19);
   };
@@ -278,7 +278,7 @@ TEST(WindowBlock, ATurnedBodyIsJudgedByItselfRatherThanItsBox) {
 // ---- a rule bent for one piece
 TEST(OwnRule, OfAPieceGoesBeforeTheHouse) {
   Piece seat = sofa();
-  seat.ownRules["table-reach"] = {std::nullopt, ChangedRange{std::nullopt, in(26)}};
+  seat.ownRules["table-reach"] = {std::nullopt, Range{std::nullopt, in(26)}};
   const Job job = withPiece(sitting(lowTable(52, 17), 24), seat).value();
   EXPECT_EQ(judged(job, "table-reach:p1,p2")->verdict, Verdict::Holds);
   seat.ownRules["table-reach"] = {"b", std::nullopt};

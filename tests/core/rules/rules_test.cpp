@@ -1,6 +1,6 @@
 #include "core/decide/bands.h"
 #include "core/rules/base/check.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -18,9 +18,9 @@ const Finding* finding(const std::vector<Finding>& all, const std::string& id) {
 }
 Piece sofa() {
   Piece p = piece("sofa", "sofa", 84, 36, 34);
-  p.seatHeight = in(18);
-  p.armHeight = in(25);
-  p.backHeight = in(34);
+  p.seat.edit().height = in(18);
+  p.seat.edit().arm = in(25);
+  p.seat.edit().back = in(34);
   return p;
 }
 Job sitting(double reach) {
@@ -111,7 +111,7 @@ TEST(ArtRules, HoldAtTheMiddleOfTheirRanges) {
 TEST(ArtRules, AskForTheTopOfWhatStandsBelow) {
   Piece unmeasured = sofa();
   unmeasured.height.reset();
-  unmeasured.backHeight.reset();
+  unmeasured.seat.edit().back.reset();
   const Job job = hung(with(emptyRoom(), unmeasured, "p1", 111, 19, 180), "print", "p2", 56, 40, 111, 59);
   const auto all = findings(job);
   const Finding* f = finding(all, "art-gap:p1,p2");
@@ -132,7 +132,7 @@ TEST(ArtRules, EyeHeightFollowsTheMeanOfTheViewers) {
 TEST(ArtRules, JudgeAGroupByItsEnvelope) {
   Job job = hung(hung(emptyRoom(), "upper", "p1", 30, 20, 100, 70), "lower", "p2", 30, 20, 100, 48);
   for (const char* id : {"p1", "p2"}) {
-    WallPlace place = std::get<WallPlace>(findPlacement(scheme(job), PlacementId(id))->on);
+    WallPlace place = wallPlace(findPlacement(scheme(job), PlacementId(id))->on);
     place.group = "g1";
     job = placed(job, kScheme, PlacementId(id), place);
   }

@@ -2,7 +2,7 @@
 #include "core/rules/base/wall_doubt.h"
 
 #include "core/survey/room_survey.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -43,14 +43,14 @@ TEST(WallDoubt, ToTheOppositeWallIsThatOfTheRoomsWidthThere) {
 }
 TEST(WallDoubt, BetweenThingsOfTheSameWallsIsNone) {
   Piece sofa = piece("sofa", "sofa", 84, 36, 34);
-  sofa.seatHeight = in(18);
+  sofa.seat.edit().height = in(18);
   const Job job = with(with(surveyedRoom(), sofa, "p1", 60, 19, 180), piece("table", "low-table", 52, 24, 17), "p2", 60,
                        37 + 16 + 12);
   EXPECT_NEAR(judged(job, "table-reach:p1,p2")->u95, 0, 1e-6);
 }
 TEST(WallDoubt, BetweenThingsOfOppositeWallsIsThatOfTheRoom) {
   Piece sofa = piece("sofa", "sofa", 84, 36, 34);
-  sofa.seatHeight = in(18);
+  sofa.seat.edit().height = in(18);
   // The table is nearer to wall C than to wall A.
   const Job job = with(with(surveyedRoom(), sofa, "p1", 60, 60, 180), piece("table", "low-table", 52, 24, 17), "p2", 60,
                        60 + 18 + 16 + 12);
@@ -70,7 +70,7 @@ TEST(WallDoubt, OnTheLimitItIsACloseCallThatSaysWhatToMeasure) {
   Job job =
       with(withSchool(surveyedRoom(), "dining-wall", "a"), piece("dining", "dining-table", 72, 36, 30), "p1", 60, 58);
   job = with(job, piece("chair", "chair", 18, 20, 34), "p2", 60, 76 + 7);
-  job = withRange(job, "dining-wall", ChangedRange{in(74), std::nullopt});
+  job = withRange(job, "dining-wall", Range{in(74), std::nullopt});
   const auto close = judged(job, "dining-wall:p1,p2");
   ASSERT_TRUE(close);
   EXPECT_NEAR(close->measured, in(74), 1e-6);

@@ -5,7 +5,7 @@
 
 #include "core/space/tapes.h"
 #include "core/rules/base/check.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {

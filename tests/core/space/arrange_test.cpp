@@ -24,9 +24,7 @@ Job three() {
   job = test::with(job, test::piece("b", "low-table", 30, 20), "p2", 90, 60);
   return test::with(job, test::piece("c", "low-table", 40, 30), "p3", 180, 100);
 }
-Vec2 at(const Job& job, const char* id) {
-  return std::get<FloorPlace>(findPlacement(test::scheme(job), PlacementId(id))->on).at;
-}
+Vec2 at(const Job& job, const char* id) { return floorPlace(findPlacement(test::scheme(job), PlacementId(id))->on).at; }
 Box extent(const Job& job, const char* id) { return extentOf(job, *findPlacement(test::scheme(job), PlacementId(id))); }
 
 struct Aligning {
@@ -78,7 +76,7 @@ TEST(Arrange, FourQuarterTurnsTogetherBringEverythingBack) {
   for (int i = 0; i < 4; ++i) job = turnedTogether(job, kScheme, ids({"p1", "p2", "p3"}), 90);
   for (const char* id : {"p1", "p2", "p3"}) {
     EXPECT_NEAR(distance(at(job, id), at(three(), id)), 0, 1e-6);
-    EXPECT_EQ(std::get<FloorPlace>(findPlacement(test::scheme(job), PlacementId(id))->on).turn, 0);
+    EXPECT_EQ(floorPlace(findPlacement(test::scheme(job), PlacementId(id))->on).turn, 0);
   }
 }
 
@@ -101,7 +99,7 @@ TEST(Arrange, PicturesGroupOnTheirWallOnly) {
 // ---- snapping
 
 FloorPlace snappedFloor(const Job& job, const char* id, double x, double y, double turn = 0, double reach = in(3)) {
-  return std::get<FloorPlace>(
+  return floorPlace(
       snapped(job, test::scheme(job), PlacementId(id), FloorPlace{{in(x), in(y)}, turn}, {}, reach).place);
 }
 
@@ -124,7 +122,7 @@ TEST(Snapping, CentresLineUp) {
   Job job = test::with(test::emptyRoom(), test::piece("sofa", "sofa", 84, 36), "p1", 100, 20);
   job = test::with(job, test::piece("table", "low-table", 48, 24), "p2", 60, 80);
   const Snapped s = snapped(job, test::scheme(job), PlacementId("p2"), FloorPlace{{in(101), in(57)}, 0}, {}, in(2));
-  EXPECT_NEAR(std::get<FloorPlace>(s.place).at.x, in(100), 1e-9);
+  EXPECT_NEAR(floorPlace(s.place).at.x, in(100), 1e-9);
   ASSERT_EQ(s.guides.size(), 1U);
   EXPECT_EQ(s.guides[0].words, "centre of sofa");
   EXPECT_NEAR(s.guides[0].from.x, in(100), 1e-9);
@@ -153,7 +151,7 @@ TEST(Snapping, AFrameLinesUpWithItsNeighbour) {
   job = test::hung(job, "y", "h2", 20, 20, 80, 40);
   const Snapped s =
       snapped(job, test::scheme(job), PlacementId("h2"), WallPlace{CornerId("A"), in(80), in(60.5), {}}, {}, in(1));
-  EXPECT_NEAR(std::get<WallPlace>(s.place).v, in(60), 1e-9);
+  EXPECT_NEAR(wallPlace(s.place).v, in(60), 1e-9);
 }
 
 TEST(Snapping, WhatMovesAlongIsNoMark) {

@@ -6,7 +6,7 @@
 #include "core/model/kinds.h"
 #include "core/rules/art/art_case.h"
 #include "core/decide/bands.h"
-#include "io/rulebook_json.h"
+#include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -29,7 +29,7 @@ TEST(Standing, SpansItsWidthSeenFromInside) {
 }
 TEST(Standing, TheBackIsItsTopWhereThereIsOne) {
   Piece sofa = piece("sofa", "sofa", 84, 36, 34);
-  sofa.backHeight = in(31);
+  sofa.seat.edit().back = in(31);
   const Job job = with(emptyRoom(), sofa, "p1", 100, 18, 180);
   EXPECT_NEAR(*standingAt(job, scheme(job), wallA(job))[0].top, in(31), 1e-9);
 }
@@ -73,7 +73,7 @@ TEST(Below, NothingIsBelowAPictureBesideTheSofa) {
 TEST(Hung, GroupsOnTwoWallsAreTwo) {
   Job job = hung(hung(emptyRoom(), "one", "p1", 20, 20, 60, 60), "two", "p2", 20, 20, 60, 60, "C");
   for (const char* id : {"p1", "p2"}) {
-    WallPlace place = std::get<WallPlace>(findPlacement(scheme(job), PlacementId(id))->on);
+    WallPlace place = wallPlace(findPlacement(scheme(job), PlacementId(id))->on);
     place.group = "g";
     job = placed(job, kScheme, PlacementId(id), place);
   }
@@ -82,7 +82,7 @@ TEST(Hung, GroupsOnTwoWallsAreTwo) {
 TEST(Hung, MovingAGroupKeepsItTogether) {
   Job job = hung(hung(emptyRoom(), "upper", "p1", 30, 20, 100, 70), "lower", "p2", 30, 20, 100, 48);
   for (const char* id : {"p1", "p2"}) {
-    WallPlace place = std::get<WallPlace>(findPlacement(scheme(job), PlacementId(id))->on);
+    WallPlace place = wallPlace(findPlacement(scheme(job), PlacementId(id))->on);
     place.group = "g";
     job = placed(job, kScheme, PlacementId(id), place);
   }

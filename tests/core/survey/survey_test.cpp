@@ -6,7 +6,7 @@
 #include "core/survey/certainty.h"
 #include "core/survey/rows.h"
 #include "core/survey/slips.h"
-#include "io/slips_json.h"
+#include "io/json/slips_json.h"
 
 namespace mezzet {
 namespace {

@@ -261,7 +261,7 @@ INSTANTIATE_TEST_SUITE_P(Kinds, SeatCount,
                                          Places{"console", 60, 0}));
 TEST(SeatPlaces, AnEnteredNumberGoesFirst) {
   Piece sofa = test::piece("s", "sofa", 84, 36);
-  sofa.seats = 2;
+  sofa.seat.edit().people = 2;
   EXPECT_EQ(seatPlaces(sofa, FloorPlace{}).size(), 2U);
 }
 TEST(SeatPlaces, LieBehindTheFrontEdge) {
@@ -275,7 +275,7 @@ TEST(SeatPlaces, LieBehindTheFrontEdge) {
 TEST(CurvedSofa, FillsItsBox) {
   Piece sofa = test::piece("s", "sofa", 102, 48, 33);
   sofa.shape = Shape::Curve;
-  sofa.longDepth = in(34);
+  sofa.limbs.edit().longDepth = in(34);
   const Box box = boundsOf(footprint(sofa, FloorPlace{{0, 0}, 0}));
   EXPECT_NEAR(box.low.x, in(-51), 1);
   EXPECT_NEAR(box.high.x, in(51), 1);
@@ -285,7 +285,7 @@ TEST(CurvedSofa, FillsItsBox) {
 TEST(CurvedSofa, SittersLookTowardsItsMiddle) {
   Piece sofa = test::piece("s", "sofa", 102, 48, 33);
   sofa.shape = Shape::Curve;
-  sofa.longDepth = in(34);
+  sofa.limbs.edit().longDepth = in(34);
   const auto places = seatPlaces(sofa, FloorPlace{{0, 0}, 0});
   ASSERT_GE(places.size(), 3U);
   EXPECT_GT(places.front().facing.x, 0.1);
@@ -295,7 +295,7 @@ TEST(CurvedSofa, SittersLookTowardsItsMiddle) {
 TEST(CurvedSofa, BentByMoreThanHalfACircleIsRefused) {
   Piece sofa = test::piece("s", "sofa", 80, 50, 33);
   sofa.shape = Shape::Curve;
-  sofa.longDepth = in(30);
+  sofa.limbs.edit().longDepth = in(30);
   const auto with = withPiece(Job{}, sofa);
   ASSERT_FALSE(with);
   EXPECT_EQ(with.error().text(), "S: is bent by more than half a circle. Make it wider or less deep");

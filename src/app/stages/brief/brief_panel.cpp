@@ -190,7 +190,7 @@ void BriefPanel::addRules(QVBoxLayout* column) {
                     {[this, id = rule.id](const std::string& school) {
                        workspace_.document().edit(tr("house rule"), withSchool(workspace_.job(), id, school));
                      },
-                     [this, id = rule.id](const ChangedRange& range) {
+                     [this, id = rule.id](const Range& range) {
                        workspace_.document().edit(tr("house rule"), withRange(workspace_.job(), id, range));
                      },
                      {}});

@@ -160,7 +160,7 @@ void PieceBar::rebuild() {
       return reading;
     });
   };
-  if (std::holds_alternative<FloorPlace>(p->on)) {
+  if (onFloor(p->on) != nullptr) {
     tape(tr("front"), tapeKey(Side::Front));
     tape(tr("right"), tapeKey(Side::Right));
     tape(tr("back"), tapeKey(Side::Back));
@@ -179,7 +179,7 @@ void PieceBar::rebuild() {
   }
   button(tr("Sizes ..."), "sizes", &PieceBar::sizesWanted);
   row_->addStretch(1);
-  hint(std::holds_alternative<FloorPlace>(p->on)
+  hint(onFloor(p->on) != nullptr
            ? tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1. R turns it.")
                  .arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm"))
            : tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.")
@@ -206,10 +206,9 @@ void PieceBar::refresh() {
     QString text;
     field->setEnabled(true);
     if (key == "turn") {
-      if (const auto* floor = std::get_if<FloorPlace>(&p->on)) text = turnText(floor->turn);
+      if (const auto* floor = onFloor(p->on)) text = turnText(floor->turn);
     } else if (key == kCentreKey) {
-      if (const auto* hung = std::get_if<WallPlace>(&p->on))
-        text = workspace_.write(hung->v - floorUnder(*workspace_.room(), *hung));
+      if (const auto* hung = onWall(p->on)) text = workspace_.write(hung->v - floorUnder(*workspace_.room(), *hung));
     } else {
       field->setEnabled(false);
       for (const Tape& tape : tapes)

@@ -1,6 +1,6 @@
 #include "app/stages/measure/meter_link.h"
 
-#include "io/own_place.h"
+#include "io/files/own_place.h"
 
 namespace mezzet {
 namespace {

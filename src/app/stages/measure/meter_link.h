@@ -7,7 +7,7 @@
 #include <QTimer>
 #include <set>
 
-#include "io/meter_line.h"
+#include "io/meter/meter_line.h"
 
 namespace mezzet {
 

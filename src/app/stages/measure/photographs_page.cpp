@@ -9,7 +9,7 @@
 
 #include "app/widgets/field_grid.h"
 #include "core/edit/edits.h"
-#include "io/file_system.h"
+#include "io/files/file_system.h"
 #include "render/picture_in.h"
 
 namespace mezzet {

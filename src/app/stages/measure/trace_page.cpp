@@ -8,7 +8,7 @@
 #include "core/edit/edits.h"
 #include "core/survey/trace.h"
 #include "core/edit/site.h"
-#include "io/file_system.h"
+#include "io/files/file_system.h"
 #include "render/picture_in.h"
 
 namespace mezzet {

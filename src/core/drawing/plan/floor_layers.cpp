@@ -104,7 +104,7 @@ void addReach(Drawing& d, const PieceIndex& pieces, const Scheme& scheme, const 
   for (const Finding& f : findings)
     if (f.rule == "table-reach" && f.asked.high) reach = *f.asked.high;
   for (const Placement& p : scheme.placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     if (place == nullptr || !isSeat(pieces.of(p).kind)) continue;
     for (const SeatPlace& seat : seatPlaces(pieces.of(p), *place)) {
       const double facing = directionOf(seat.facing);

@@ -25,12 +25,13 @@ PathItem pieceRect(const FloorPlace& place, Turn turn, Vec2 low, Vec2 high, Ink 
 void addCornerSeat(Drawing& d, const Piece& piece, const FloorPlace& place, Turn turn, const std::string& id,
                    Layer layer) {
   const double w = piece.width / 2, h = piece.depth.value_or(piece.width) / 2;
-  const double back = std::min(piece.longDepth.value_or(h) * 0.24, 230.0), side = piece.hand == Hand::Left ? -1 : 1;
+  const double back = std::min(piece.limbs->longDepth.value_or(h) * 0.24, 230.0),
+               side = piece.limbs->hand == Hand::Left ? -1 : 1;
   d.add(layer, id, pieceRect(place, turn, {-w, h - back}, {w, h}, Ink::ClothShade, kDimensionLine));
   d.add(layer, id,
         pieceRect(place, turn, {std::min(side * w, side * (w - back)), -h},
                   {std::max(side * w, side * (w - back)), h - back}, Ink::ClothShade, kDimensionLine));
-  const double limb = h - piece.longDepth.value_or(h), inner = side * (w - piece.returnWidth.value_or(w));
+  const double limb = h - piece.limbs->longDepth.value_or(h), inner = side * (w - piece.limbs->returnWidth.value_or(w));
   d.add(layer, id, line(inPiece(place, turn, inner, limb), inPiece(place, turn, inner, h - back), fine(Ink::Fine)));
 }
 
@@ -42,7 +43,7 @@ void addSeat(Drawing& d, const Piece& piece, const FloorPlace& place, Turn turn,
     return;
   }
   const double w = piece.width / 2, h = piece.depth.value_or(piece.width) / 2;
-  const double arm = piece.armHeight ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
+  const double arm = piece.seat->arm ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
   const double back = std::min(2 * h * 0.24, 230.0);
   d.add(layer, id, pieceRect(place, turn, {-w, -h}, {w, h}, Ink::Cloth, kFurnitureLine));
   d.add(layer, id, pieceRect(place, turn, {-w + arm, h - back}, {w - arm, h}, Ink::ClothShade, kDimensionLine));
@@ -107,7 +108,7 @@ void addPiece(Drawing& d, const Piece& piece, const FloorPlace& place, const std
   const Layer words = layer == Layer::Working ? Layer::Working : Layer::Label;
   // In an L the words stand in the long limb.
   const Vec2 middle = piece.shape == Shape::L
-                          ? place.at + rotated({0, depth / 2 - piece.longDepth.value_or(depth) / 2}, turn)
+                          ? place.at + rotated({0, depth / 2 - piece.limbs->longDepth.value_or(depth) / 2}, turn)
                           : place.at;
   const auto write = [&](const std::string& text, double by) {
     d.add(words, id,

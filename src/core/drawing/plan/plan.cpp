@@ -199,7 +199,7 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
     const SchemeNames names(job, *scheme);
     for (const bool rugs : {true, false})
       for (const Placement& p : scheme->placements) {
-        const auto* place = std::get_if<FloorPlace>(&p.on);
+        const auto* place = onFloor(p.on);
         const Piece& piece = pieces.of(p);
         if (place == nullptr || std::find(o.without.begin(), o.without.end(), p.id) != o.without.end() ||
             isRug(piece.kind) != rugs)
@@ -208,7 +208,7 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
       }
     // A picture on a wall shows in plan as a bar on the face of its wall.
     for (const Placement& p : scheme->placements)
-      if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
+      if (const auto* hung = onWall(p.on)) {
         const auto wall = findWall(room, hung->wall);
         const Vec2 at = wall->start + wall->along() * (wall->length() - hung->u);
         const Vec2 half = wall->along() * (pieces.of(p).width / 2), in = wall->inward() * std::max(40.0, 0.9 * d.scale);

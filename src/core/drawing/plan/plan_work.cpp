@@ -20,14 +20,14 @@ void addSelection(Drawing& d, const Job& job, const Scheme& scheme, const Placem
   const Placement* p = findPlacement(scheme, id);
   if (p == nullptr) return;
   const Stroke edge{Ink::Accent, width, Dash::Solid};
-  if (const auto* floor = std::get_if<FloorPlace>(&p->on)) {
+  if (const auto* floor = onFloor(p->on)) {
     // The edge stands just outside the footprint, so that the ink line stays visible.
     Piece grown = pieceOf(job, *p);
     const double by = 1.2 * d.scale;
     grown.width += by;
     if (grown.depth) *grown.depth += by;
-    if (grown.longDepth) *grown.longDepth += by;
-    if (grown.returnWidth) *grown.returnWidth += by;
+    if (grown.limbs->longDepth) *grown.limbs.edit().longDepth += by;
+    if (grown.limbs->returnWidth) *grown.limbs.edit().returnWidth += by;
     if (grown.shape == Shape::Round)
       d.add(Layer::Working, "selection", ArcItem{floor->at, grown.width / 2, 0, 360, Ink::None, edge});
     else d.add(Layer::Working, "selection", PathItem{outlineOf(grown, *floor), true, Ink::None, edge});
@@ -41,7 +41,7 @@ void addGhost(Drawing& d, const Job& ghost, const Scheme& now) {
   const Stroke edge{Ink::Holds, 0.6, Dash::Dashed};
   for (const Placement& q : then->placements) {
     const Placement* before = findPlacement(now, q.id);
-    const auto* floor = std::get_if<FloorPlace>(&q.on);
+    const auto* floor = onFloor(q.on);
     if (floor == nullptr || (before != nullptr && *before == q)) continue;
     const Piece& piece = pieceOf(ghost, q);
     if (piece.shape == Shape::Round)
@@ -165,7 +165,7 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
   const SchemeNames names(job, *work.scheme);
   for (const PlacementId& id : work.inHand)
     if (const Placement* p = findPlacement(*work.scheme, id))
-      if (const auto* floor = std::get_if<FloorPlace>(&p->on))
+      if (const auto* floor = onFloor(p->on))
         addPiece(d, pieceOf(job, *p), *floor, id.value, midSentence(names.plain(id)), format, Layer::Working);
   // Where a tape already reads a finding's gap, its own line and figure would lie under the tape's.
   const auto onATape = [&](const Finding& f) {
@@ -184,7 +184,7 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
   if (work.ghost != nullptr) addGhost(d, *work.ghost, *work.scheme);
   for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeKey(tape.side));
   if (const Placement* p = findPlacement(*work.scheme, work.selected); p != nullptr && work.handle)
-    if (const auto* floor = std::get_if<FloorPlace>(&p->on)) addTurnHandle(d, pieceOf(job, *p), *floor);
+    if (const auto* floor = onFloor(p->on)) addTurnHandle(d, pieceOf(job, *p), *floor);
   return d;
 }
 

@@ -24,8 +24,8 @@ bool facesRoom(const FloorPlace& place, const Wall& wall) {
 }
 
 void addSofaFront(Drawing& d, const Piece& piece, const Standing& s, const std::string& id) {
-  const double top = s.top.value_or(800), arm = piece.armHeight.value_or(0),
-               seat = piece.seatHeight.value_or(top * 0.5);
+  const double top = s.top.value_or(800), arm = piece.seat->arm.value_or(0),
+               seat = piece.seat->height.value_or(top * 0.5);
   const double armWidth = arm > 0 ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
   const Stroke edge{Ink::Ink, kFurnitureLine, Dash::Solid};
   d.add(Layer::Furniture, id, rectangle({s.left, kLeg}, {s.right, top}, Ink::Cloth, edge));
@@ -59,8 +59,8 @@ void addStanding(Drawing& d, const Job& job, const Scheme& scheme, const Standin
   const Piece& piece = pieceOf(job, p);
   const std::string& id = s.id.value;
   const bool seat = isSeat(piece.kind);
-  const bool table = piece.kind.ends_with("table") || piece.kind == "desk" || piece.kind == "console";
-  if (seat && facesRoom(std::get<FloorPlace>(p.on), wall)) addSofaFront(d, piece, s, id);
+  const bool table = drawnAsTable(piece.kind);
+  if (seat && facesRoom(floorPlace(p.on), wall)) addSofaFront(d, piece, s, id);
   else if (table) addTableFront(d, piece, s, id);
   else {
     const double leg = seat ? kLeg : 0, top = s.top.value_or(600);
@@ -125,7 +125,7 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
   const SchemeNames names(job, *scheme);
   const double wallTurn = directionOf(wall.along());
   for (const Placement& p : scheme->placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     if (place == nullptr) continue;
     const Piece& piece = pieceOf(job, p);
     const Standing s = standingOf(piece, p.id, *place, wall);
@@ -198,7 +198,7 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   if (scheme != nullptr) {
     const SchemeNames names(job, *scheme);
     for (const Placement& p : scheme->placements) {
-      const auto* hung = std::get_if<WallPlace>(&p.on);
+      const auto* hung = onWall(p.on);
       if (hung != nullptr && hung->wall == wallId &&
           std::find(o.without.begin(), o.without.end(), p.id) == o.without.end())
         addPicture(d, pieceOf(job, p), *hung, p.id.value, names.plain(p.id));
@@ -278,13 +278,13 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   const SchemeNames names(job, *work.scheme);
   for (const PlacementId& id : work.inHand)
     if (const Placement* p = findPlacement(*work.scheme, id))
-      if (const auto* place = std::get_if<WallPlace>(&p->on))
+      if (const auto* place = onWall(p->on))
         addPicture(d, pieceOf(job, *p), *place, id.value, names.plain(id), Layer::Working);
   if (work.ghost != nullptr)
     if (const Scheme* then = findScheme(*work.ghost, work.scheme->id))
       for (const Placement& q : then->placements) {
         const Placement* before = findPlacement(*work.scheme, q.id);
-        const auto* place = std::get_if<WallPlace>(&q.on);
+        const auto* place = onWall(q.on);
         if (place == nullptr || place->wall != work.wall || (before != nullptr && *before == q)) continue;
         const WallRect r = wallRectOf(pieceOf(*work.ghost, q), *place);
         d.add(Layer::Working, "ghost",
@@ -293,7 +293,7 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   addGuides(d, work.guides);
   for (const PlacementId& id : work.selection)
     if (const Placement* p = findPlacement(*work.scheme, id); p != nullptr && id != work.selected)
-      if (const auto* place = std::get_if<WallPlace>(&p->on); place != nullptr && place->wall == work.wall) {
+      if (const auto* place = onWall(p->on); place != nullptr && place->wall == work.wall) {
         const WallRect r = wallRectOf(pieceOf(job, *p), *place);
         const double edge = 0.6 * scale;
         d.add(Layer::Working, "selection",
@@ -301,7 +301,7 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
                         {Ink::Accent, 0.8, Dash::Solid}));
       }
   const Placement* selected = findPlacement(*work.scheme, work.selected);
-  const auto* hung = selected != nullptr ? std::get_if<WallPlace>(&selected->on) : nullptr;
+  const auto* hung = selected != nullptr ? onWall(selected->on) : nullptr;
   if (hung == nullptr || hung->wall != work.wall) {
     for (Finding f : work.findings) {
       if (f.view != view) continue;

@@ -3,6 +3,7 @@
 #include <cmath>
 
 #include "core/edit/validate.h"
+#include "core/model/kinds.h"
 #include "core/rules/base/check.h"
 #include "core/rules/base/way_words.h"
 #include "core/base/sentence.h"
@@ -78,8 +79,8 @@ void evaluateAccessTable(const Situation& s, const Rule& rule, std::vector<Findi
   if (!s.job.brief.access) return;
   for (const Placement& p : s.scheme.placements) {
     const Piece& piece = s.pieces.of(p);
-    const auto* place = std::get_if<FloorPlace>(&p.on);
-    if (place == nullptr || (piece.kind != "dining-table" && piece.kind != "desk")) continue;
+    const auto* place = onFloor(p.on);
+    if (place == nullptr || !isSatAt(piece.kind)) continue;
     Finding f = findingOf(rule, askedOf(rule, s.job, piece), {p.id.value});
     if (!piece.height) f.missing.push_back(piece.id.value + ".height");
     f.measured = piece.height.value_or(0);

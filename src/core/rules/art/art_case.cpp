@@ -39,7 +39,7 @@ Job hungAtCentre(const Job& job, const SchemeId& id, const Hung& hung, double ce
   const Scheme& scheme = *findScheme(job, id);
   const double by = centre + floorUnder(roomOf(job, scheme), hung) - hung.envelope.centreHeight();
   for (const PlacementId& member : hung.members) {
-    WallPlace place = std::get<WallPlace>(findPlacement(scheme, member)->on);
+    WallPlace place = wallPlace(findPlacement(scheme, member)->on);
     place.v += by;
     out = placed(out, id, member, place);
   }

@@ -76,11 +76,11 @@ void evaluateTwoThirds(const Situation& s, const Rule& rule, std::vector<Finding
   }
   // A television that stands on what carries it.
   for (const Placement& p : s.scheme.placements) {
-    const auto* carried = std::get_if<CarriedPlace>(&p.on);
+    const auto* carried = onAnother(p.on);
     if (carried == nullptr || !hangs(s.pieces.of(p).kind)) continue;
     const Placement& carrier = *findPlacement(s.scheme, carried->carrier);
     const Piece& lower = s.pieces.of(carrier);
-    const Vec2 at = std::get<FloorPlace>(carrier.on).at;
+    const Vec2 at = floorPlace(carrier.on).at;
     widthFinding(s, rule, {p.id.value, carrier.id.value}, s.pieces.of(p), s.pieces.of(p).width, s.names.the(p.id, true),
                  lower, s.names.the(carrier.id), lower.width, at, at, "plan", out);
   }

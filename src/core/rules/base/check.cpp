@@ -187,8 +187,8 @@ std::optional<Place> placeForGap(const Job& job, const Scheme& scheme, const Fin
   if (p == nullptr || norm(d) == 0 || std::find(f.subjects.begin(), f.subjects.end(), mover.value) == f.subjects.end())
     return std::nullopt;
   // The first witness point is on the seat or on what stands below, the second on the table or the picture.
-  const auto* floor = std::get_if<FloorPlace>(&p->on);
-  const auto* hung = std::get_if<WallPlace>(&p->on);
+  const auto* floor = onFloor(p->on);
+  const auto* hung = onWall(p->on);
   const bool second = hung != nullptr || (f.rule == "table-reach" && isLowTable(pieceOf(job, *p).kind));
   const Vec2 by = d * ((second ? 1 : -1) * (length - f.measured));
   if (floor != nullptr && f.view == "plan") return FloorPlace{floor->at + by, floor->turn};
@@ -206,7 +206,7 @@ std::string thingWords(const SchemeNames& names, const Room& room, const std::st
 
 double doubtOfThing(const Situation& s, const std::string& id, Vec2 direction) {
   const Placement* p = s.placement(id);
-  const auto* place = p != nullptr ? std::get_if<FloorPlace>(&p->on) : nullptr;
+  const auto* place = p != nullptr ? onFloor(p->on) : nullptr;
   return place != nullptr ? doubtAlong(s.pieces.of(*p), *place, direction) : 0;
 }
 
@@ -264,7 +264,7 @@ double doubtAlong(const Piece& piece, const FloorPlace& place, Vec2 direction) {
                     deep * doubtOf(piece, piece.shape == Shape::Round ? "width" : "depth"));
 }
 
-double doubtOfTop(const Piece& piece) { return doubtOf(piece, piece.backHeight ? "backHeight" : "height"); }
+double doubtOfTop(const Piece& piece) { return doubtOf(piece, piece.seat->back ? "backHeight" : "height"); }
 
 std::string measureWords(double value, Quantity quantity, LengthFormat format) {
   switch (quantity) {

@@ -72,7 +72,7 @@ std::optional<Motion> motionAt(const Situation& s, const std::vector<Wall>& wall
   const auto onBody = [&](const Body& body) { return separation(body.parts, Parts{Convex{{at}, 0}}).gap <= kOn; };
   const auto ofPlacement = [&](const Body& body) {
     const Placement& p = *s.placement(body.id);
-    return ofSetOut(walls, std::get<FloorPlace>(p.on).at, p.setOut);
+    return ofSetOut(walls, floorPlace(p.on).at, p.setOut);
   };
   for (const Body& body : s.bodies)
     if (std::find(subjects.begin(), subjects.end(), body.id) != subjects.end() && onBody(body))

@@ -32,7 +32,7 @@ Behind behind(const Situation& s, const DiningSeat& seat) {
   return out;
 }
 double tableDoubt(const Situation& s, const DiningSeat& seat) {
-  return doubtAlong(s.pieces.of(*seat.table), std::get<FloorPlace>(seat.table->on), seat.back);
+  return doubtAlong(s.pieces.of(*seat.table), floorPlace(seat.table->on), seat.back);
 }
 
 }  // namespace
@@ -70,7 +70,7 @@ void evaluateDiningPull(const Situation& s, const Rule& rule, std::vector<Findin
     const Piece& chair = s.pieces.of(*seat.chair);
     const FloorPlace out2 = pulledOut(s.pieces, seat);
     // A banquette does not move: its sitters slide in.
-    if (chair.kind == "banquette") continue;
+    if (staysPut(chair.kind)) continue;
     const double rear = dot(out2.at - seat.edge, seat.back) + chair.depth.value_or(chair.width) / 2;
     Finding f = findingOf(rule, askedOf(rule, s.job, chair), {seat.chair->id.value, seat.table->id.value});
     f.measured = there.clear - rear;
@@ -92,7 +92,7 @@ void evaluatePlaceSetting(const Situation& s, const Rule& rule, std::vector<Find
     if (std::find(tables.begin(), tables.end(), seat.table) == tables.end()) tables.push_back(seat.table);
   for (const Placement* table : tables) {
     const Piece& piece = s.pieces.of(*table);
-    const auto& place = std::get<FloorPlace>(table->on);
+    const auto& place = floorPlace(table->on);
     const bool rounded = piece.shape == Shape::Round || piece.shape == Shape::Oval;
     // Each side by itself: nobody's place goes round a corner.
     struct Side {
@@ -151,9 +151,9 @@ void evaluateKneeRoom(const Situation& s, const Rule& rule, std::vector<Finding>
     judged.emplace_back(seat.table, &chair);
     Finding f = findingOf(rule, askedOf(rule, s.job, chair), {seat.chair->id.value, seat.table->id.value});
     if (!table.height) f.missing.push_back(table.id.value + ".height");
-    if (!chair.seatHeight) f.missing.push_back(chair.id.value + ".seatHeight");
-    f.measured = table.height.value_or(0) - chair.seatHeight.value_or(0);
-    f.at = {seat.edge, std::get<FloorPlace>(seat.chair->on).at};
+    if (!chair.seat->height) f.missing.push_back(chair.id.value + ".seatHeight");
+    f.measured = table.height.value_or(0) - chair.seat->height.value_or(0);
+    f.at = {seat.edge, floorPlace(seat.chair->on).at};
     f.u95 = std::hypot(doubtOf(table, "height"), doubtOf(chair, "seatHeight"));
     decide(f, s.scheme);
     const std::string tableName = s.names.the(seat.table->id), chairName = s.names.the(seat.chair->id);

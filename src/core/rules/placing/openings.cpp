@@ -48,9 +48,8 @@ void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding
       if (body.flat) continue;  // a rug under a leaf is another rule's business
       const Placement& p = *s.placement(body.id);
       const Piece& piece = s.pieces.of(p);
-      const Vec2 towards = unit(sweep->hinge - std::get<FloorPlace>(p.on).at);
-      judge(body, s.names.the(p.id, true), doubtAlong(piece, std::get<FloorPlace>(p.on), towards),
-            askedOf(rule, s.job, piece));
+      const Vec2 towards = unit(sweep->hinge - floorPlace(p.on).at);
+      judge(body, s.names.the(p.id, true), doubtAlong(piece, floorPlace(p.on), towards), askedOf(rule, s.job, piece));
     }
     for (const Body& body : features) judge(body, "The " + featureWords(s.room, body.id), 0, askedOf(rule, s.job));
   }

@@ -16,7 +16,7 @@ namespace {
 constexpr double kTuckedIn = 4 * kInch;
 
 bool tucksUnder(const Piece& a, const Piece& b) {
-  return (isDiningSeat(a.kind) && b.kind == "dining-table") || (isDiningSeat(b.kind) && a.kind == "dining-table");
+  return (isDiningSeat(a.kind) && isDiningTable(b.kind)) || (isDiningSeat(b.kind) && isDiningTable(a.kind));
 }
 
 double overlapOf(const WallRect& a, const WallRect& b) {
@@ -98,7 +98,7 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
   // Pictures on one wall.
   for (std::size_t i = 0; i < s.scheme.placements.size(); ++i) {
     const Placement& p = s.scheme.placements[i];
-    const auto* on = std::get_if<WallPlace>(&p.on);
+    const auto* on = onWall(p.on);
     if (on == nullptr) continue;
     const WallRect a = wallRectOf(s.pieces.of(p), *on);
     for (const Opening& o : s.room.openings) {
@@ -112,7 +112,7 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
     }
     for (std::size_t j = i + 1; j < s.scheme.placements.size(); ++j) {
       const Placement& q = s.scheme.placements[j];
-      const auto* other = std::get_if<WallPlace>(&q.on);
+      const auto* other = onWall(q.on);
       if (other == nullptr || other->wall != on->wall) continue;
       const WallRect b = wallRectOf(s.pieces.of(q), *other);
       if (const double depth = overlapOf(a, b); depth > kTouch)
@@ -126,11 +126,11 @@ void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Findi
   const Polygon outline = outlineOf(s.room);
   for (const Placement& p : s.scheme.placements) {
     const Piece& piece = s.pieces.of(p);
-    if (const auto* floor = std::get_if<FloorPlace>(&p.on)) {
+    if (const auto* floor = onFloor(p.on)) {
       const double reach = reachOutside(footprint(piece, *floor), outline);
       if (reach > kTouch)
         outsideFinding(s, rule, p, reach, floor->at, nearestOnOutline(outline, floor->at), "plan", "the walls", out);
-    } else if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
+    } else if (const auto* hung = onWall(p.on)) {
       const auto wall = findWall(s.room, hung->wall);
       const WallRect r = wallRectOf(piece, *hung);
       const auto clear = [&](double u) {

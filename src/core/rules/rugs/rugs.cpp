@@ -20,7 +20,7 @@ struct Rug {
 std::vector<Rug> rugsIn(const Situation& s) {
   std::vector<Rug> rugs;
   for (const Placement& p : s.scheme.placements)
-    if (const auto* place = std::get_if<FloorPlace>(&p.on); place != nullptr && isRug(s.pieces.of(p).kind))
+    if (const auto* place = onFloor(p.on); place != nullptr && isRug(s.pieces.of(p).kind))
       rugs.push_back({&p, footprint(s.pieces.of(p), *place)});
   return rugs;
 }
@@ -28,8 +28,8 @@ std::vector<Rug> rugsIn(const Situation& s) {
 /// A dining table's rug is judged by its chairs, not by the seats of the talk group.
 bool liesUnderDining(const Situation& s, const Rug& rug) {
   return std::any_of(s.scheme.placements.begin(), s.scheme.placements.end(), [&](const Placement& p) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
-    return place != nullptr && s.pieces.of(p).kind == "dining-table" && covers(rug.body, place->at);
+    const auto* place = onFloor(p.on);
+    return place != nullptr && isDiningTable(s.pieces.of(p).kind) && covers(rug.body, place->at);
   });
 }
 
@@ -67,7 +67,7 @@ void evaluateRugFeet(const Situation& s, const Rule& rule, std::vector<Finding>&
   std::erase_if(rugs, [&](const Rug& rug) { return liesUnderDining(s, rug); });
   if (rugs.empty()) return;
   for (const Placement& p : s.scheme.placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     const Piece& piece = s.pieces.of(p);
     if (place == nullptr || !(isSeat(piece.kind) || isLowTable(piece.kind))) continue;
     const std::vector<Vec2> feet = feetOf(piece, *place);
@@ -95,7 +95,7 @@ void evaluateRugFeet(const Situation& s, const Rule& rule, std::vector<Finding>&
 void evaluateRugBorder(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Rug& rug : rugsIn(s)) {
     const Piece& piece = s.pieces.of(*rug.placement);
-    const FloorPlace& place = std::get<FloorPlace>(rug.placement->on);
+    const FloorPlace& place = floorPlace(rug.placement->on);
     std::vector<Tape> tapes;
     for (const Tape& tape : tapesOf(s.job, s.scheme, rug.placement->id))
       if (tape.hits.starts_with("wall:")) tapes.push_back(tape);
@@ -133,12 +133,12 @@ void evaluateDoorRug(const Situation& s, const Rule& rule, std::vector<Finding>&
       const Piece& piece = s.pieces.of(*rug.placement);
       Finding f = findingOf(rule, askedOf(rule, s.job, piece), {o.id.value, rug.placement->id.value});
       if (!piece.height) f.missing.push_back(piece.id.value + ".height");
-      f.measured = o.underLeaf - piece.height.value_or(0) - piece.pad.value_or(0);
+      f.measured = o.underLeaf - piece.height.value_or(0) - piece.rug->pad.value_or(0);
       f.at = {sep.a, sep.b};
       f.u95 = std::hypot(doubtOf(piece, "height"), doubtOf(piece, "pad"));
       decide(f, s.scheme);
       const std::string name = s.names.the(rug.placement->id);
-      const std::string with = piece.pad ? " and its pad" : "";
+      const std::string with = piece.rug->pad ? " and its pad" : "";
       if (!piece.height)
         f.sentence = "How thick " + name + " is has not been measured, and " + openingName(o) + " swings over it.";
       else if (f.measured < 0)

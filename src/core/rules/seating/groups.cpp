@@ -21,7 +21,7 @@ Vec2 middleOf(const FrontEdge& f) { return midpoint(f.left, f.right); }
 /// Degrees that those on a seat turn to look at a point: whoever sits best for it.
 double turnedOn(const Situation& s, const Placement& seat, Vec2 point) {
   double least = 180;
-  for (const SeatPlace& place : seatPlaces(s.pieces.of(seat), std::get<FloorPlace>(seat.on)))
+  for (const SeatPlace& place : seatPlaces(s.pieces.of(seat), floorPlace(seat.on)))
     least = std::min(least, turnedAway({place.front, place.front, place.facing}, point));
   return least;
 }
@@ -40,8 +40,9 @@ const Occluder* between(const Situation& s, const Placement& a, const Placement&
 }
 
 /// The spread of a height in a group; the highest and the lowest piece.
-void judgeSpread(const Situation& s, const Rule& rule, const char* dimension, std::optional<double> Piece::*height,
+void judgeSpread(const Situation& s, const Rule& rule, const char* dimension, std::optional<double> SeatPart::*height,
                  const char* what, const char* missing, std::vector<Finding>& out) {
+  const auto heightOf = [&](const Placement* p) { return (*s.pieces.of(*p).seat).*height; };
   for (const TalkGroup& group : s.groups) {
     if (group.seats.size() < 2) continue;
     std::vector<std::string> subjects;
@@ -50,19 +51,19 @@ void judgeSpread(const Situation& s, const Rule& rule, const char* dimension, st
     const Placement *high = nullptr, *low = nullptr, *unknown = nullptr;
     for (const Placement* p : group.seats) {
       const Piece& piece = s.pieces.of(*p);
-      if (!(piece.*height)) {
+      if (!heightOf(p)) {
         unknown = p;
         f.missing.push_back(piece.id.value + "." + dimension);
         continue;
       }
-      if (high == nullptr || *(piece.*height) > *(s.pieces.of(*high).*height)) high = p;
-      if (low == nullptr || *(piece.*height) < *(s.pieces.of(*low).*height)) low = p;
+      if (high == nullptr || *heightOf(p) > *heightOf(high)) high = p;
+      if (low == nullptr || *heightOf(p) < *heightOf(low)) low = p;
     }
     f.missing.erase(std::unique(f.missing.begin(), f.missing.end()), f.missing.end());
     if (high != nullptr && low != nullptr) {
-      f.measured = *(s.pieces.of(*high).*height) - *(s.pieces.of(*low).*height);
+      f.measured = *heightOf(high) - *heightOf(low);
       f.u95 = std::hypot(doubtOf(s.pieces.of(*high), dimension), doubtOf(s.pieces.of(*low), dimension));
-      f.at = {std::get<FloorPlace>(high->on).at, std::get<FloorPlace>(low->on).at};
+      f.at = {floorPlace(high->on).at, floorPlace(low->on).at};
     }
     decide(f, s.scheme);
     if (unknown != nullptr)
@@ -126,10 +127,10 @@ void evaluateConversation(const Situation& s, const Rule& rule, std::vector<Find
 }
 
 void evaluateSeatLevel(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  judgeSpread(s, rule, "seatHeight", &Piece::seatHeight, "the seats", "the seat of", out);
+  judgeSpread(s, rule, "seatHeight", &SeatPart::height, "the seats", "the seat of", out);
 }
 void evaluateTopsLevel(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  judgeSpread(s, rule, "backHeight", &Piece::backHeight, "the tops of the backs", "the back of", out);
+  judgeSpread(s, rule, "backHeight", &SeatPart::back, "the tops of the backs", "the back of", out);
 }
 
 }  // namespace mezzet

@@ -8,7 +8,7 @@
 namespace mezzet {
 namespace {
 
-const FloorPlace& floorOf(const Placement& p) { return std::get<FloorPlace>(p.on); }
+const FloorPlace& floorOf(const Placement& p) { return floorPlace(p.on); }
 
 /// " 2 in too low", or nothing when it holds.
 std::string missWords(const Finding& f, LengthFormat format, const char* under, const char* over) {
@@ -90,9 +90,9 @@ void evaluateTableLevel(const Situation& s, const Rule& rule, std::vector<Findin
     const Piece& table = s.pieces.of(*serving.table);
     Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value, serving.table->id.value});
     if (!table.height) f.missing.push_back(table.id.value + ".height");
-    if (!seat.seatHeight) f.missing.push_back(seat.id.value + ".seatHeight");
+    if (!seat.seat->height) f.missing.push_back(seat.id.value + ".seatHeight");
     f.at = {serving.reach.a, serving.reach.b};
-    f.measured = table.height.value_or(0) - seat.seatHeight.value_or(0);
+    f.measured = table.height.value_or(0) - seat.seat->height.value_or(0);
     f.u95 = std::hypot(doubtOf(table, "height"), doubtOf(seat, "seatHeight"));
     decide(f, s.scheme);
     const std::string tableName = s.names.the(serving.table->id), seatName = s.names.the(serving.seat->id);
@@ -109,7 +109,7 @@ void evaluateTableLevel(const Situation& s, const Rule& rule, std::vector<Findin
 void evaluateTableLength(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Serving& serving : s.servings) {
     const Piece& seat = s.pieces.of(*serving.seat);
-    if (serving.table == nullptr || seat.kind != "sofa") continue;
+    if (serving.table == nullptr || !isSofa(seat.kind)) continue;
     const Piece& table = s.pieces.of(*serving.table);
     // Its longer side, whichever way it is turned.
     const bool wide = table.width >= table.depth.value_or(0);
@@ -131,15 +131,15 @@ void evaluateTableLength(const Situation& s, const Rule& rule, std::vector<Findi
 void evaluateSideTableLevel(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Serving& serving : s.servings) {
     // Consoles and sideboards serve, too, but are no higher or lower for it.
-    if (serving.side == nullptr || serving.beside.gap > kSideReach || s.pieces.of(*serving.side).kind != "side-table")
+    if (serving.side == nullptr || serving.beside.gap > kSideReach || !isSideTable(s.pieces.of(*serving.side).kind))
       continue;
     const Piece& seat = s.pieces.of(*serving.seat);
     const Piece& table = s.pieces.of(*serving.side);
     Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value, serving.side->id.value});
     if (!table.height) f.missing.push_back(table.id.value + ".height");
-    if (!seat.armHeight) f.missing.push_back(seat.id.value + ".armHeight");
+    if (!seat.seat->arm) f.missing.push_back(seat.id.value + ".armHeight");
     f.at = {serving.beside.a, serving.beside.b};
-    f.measured = table.height.value_or(0) - seat.armHeight.value_or(0);
+    f.measured = table.height.value_or(0) - seat.seat->arm.value_or(0);
     f.u95 = std::hypot(doubtOf(table, "height"), doubtOf(seat, "armHeight"));
     decide(f, s.scheme);
     const std::string seatName = s.names.the(serving.seat->id);

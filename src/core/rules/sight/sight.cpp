@@ -30,17 +30,7 @@ std::optional<Eye> atEntry(const Situation& s) {
   return Eye{entry.at + entry.inward, standingEye(s.job)};
 }
 std::optional<double> sittingEye(const Piece& piece) {
-  return piece.seatHeight ? std::optional(*piece.seatHeight + kSittingEye) : std::nullopt;
-}
-
-/// Where a piece stands in the plan, on the floor or on something that does.
-std::optional<FloorPlace> floorPlaceOf(const Situation& s, const Placement& p) {
-  if (const auto* place = std::get_if<FloorPlace>(&p.on)) return *place;
-  if (const auto* on = std::get_if<CarriedPlace>(&p.on))
-    if (const Placement* carrier = findPlacement(s.scheme, on->carrier))
-      if (const auto* place = std::get_if<FloorPlace>(&carrier->on))
-        return FloorPlace{place->at + rotated(on->at, turnOf(place->turn)), normalisedTurn(place->turn + on->turn)};
-  return std::nullopt;
+  return piece.seat->height ? std::optional(*piece.seat->height + kSittingEye) : std::nullopt;
 }
 
 /// A television's picture: its middle, how wide it is and which way it looks.
@@ -53,13 +43,13 @@ std::vector<Screen> screensIn(const Situation& s) {
   std::vector<Screen> out;
   for (const Placement& p : s.scheme.placements) {
     const Piece& piece = s.pieces.of(p);
-    if (piece.kind != "television") continue;
-    if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
+    if (!isScreen(piece.kind)) continue;
+    if (const auto* hung = onWall(p.on)) {
       const auto wall = findWall(s.room, hung->wall);
       if (wall)
         out.push_back({&p, wall->end - wall->along() * hung->u + wall->inward() * piece.depth.value_or(0),
                        wall->inward(), piece.width});
-    } else if (const auto place = floorPlaceOf(s, p)) {
+    } else if (const auto place = standsAt(s.scheme, p)) {
       const Vec2 outward = rotated({0, -1}, turnOf(place->turn));
       out.push_back({&p, place->at + outward * (piece.depth.value_or(0) / 2), outward, piece.width});
     }
@@ -83,8 +73,7 @@ std::optional<Looker> sitterOn(const Situation& s, const Placement& seat, const 
   const Piece& piece = s.pieces.of(seat);
   const auto eye = sittingEye(piece);
   if (!eye) return std::nullopt;
-  return Looker{
-      {seatPlaces(piece, std::get<FloorPlace>(seat.on)).front().at, *eye}, from + s.names.the(seat.id), seat.id.value};
+  return Looker{{seatPlaces(piece, floorPlace(seat.on)).front().at, *eye}, from + s.names.the(seat.id), seat.id.value};
 }
 std::vector<Looker> lookersAt(const Situation& s, const std::string& back) {
   std::vector<Looker> out;
@@ -137,9 +126,9 @@ std::vector<Face> facesTowards(const Parts& parts, Vec2 eye) {
 
 void evaluateBackSeen(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Placement& p : s.scheme.placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     const Piece& piece = s.pieces.of(p);
-    if (place == nullptr || piece.backFinished.value_or(true)) continue;
+    if (place == nullptr || piece.finish->backFinished.value_or(true)) continue;
     const double top = highestOf(piece).value_or(0);
     Finding f = findingOf(rule, askedOf(rule, s.job, piece), {p.id.value});
     if (top <= 0) f.missing.push_back(piece.id.value + ".height");
@@ -174,7 +163,7 @@ void evaluateHeadTurn(const Situation& s, const Rule& rule, std::vector<Finding>
     const auto judge = [&](const std::string& id, const std::string& words, Vec2 target) {
       double least = 360;
       Vec2 from;
-      for (const SeatPlace& seat : seatPlaces(piece, std::get<FloorPlace>(p->on))) {
+      for (const SeatPlace& seat : seatPlaces(piece, floorPlace(p->on))) {
         const double turned = degreesBetween(seat.facing, target - seat.at);
         if (turned < least) {
           least = turned;
@@ -203,7 +192,7 @@ void evaluateScreenDistance(const Situation& s, const Rule& rule, std::vector<Fi
       // The farthest place that looks at it at all.
       double farthest = 0;
       Vec2 from;
-      for (const SeatPlace& seat : seatPlaces(piece, std::get<FloorPlace>(p->on))) {
+      for (const SeatPlace& seat : seatPlaces(piece, floorPlace(p->on))) {
         const Vec2 d = screen.middle - seat.at;
         if (dot(seat.facing, d) <= 0 || dot(screen.outward, -d) <= 0) continue;
         if (norm(d) > farthest) {
@@ -234,15 +223,16 @@ void evaluateOneMaterial(const Situation& s, const Rule& rule, std::vector<Findi
   constexpr int kEnough = 3;  // fewer upholstered pieces in one view cannot help being alike [D]
   std::vector<const Placement*> soft;
   for (const Placement& p : s.scheme.placements)
-    if (std::holds_alternative<FloorPlace>(p.on) && isUpholstered(s.pieces.of(p).kind)) soft.push_back(&p);
+    if (onFloor(p.on) != nullptr && isUpholstered(s.pieces.of(p).kind)) soft.push_back(&p);
   if (static_cast<int>(soft.size()) < kEnough) return;
   // Nobody has begun to say what things are made of.
-  if (std::all_of(soft.begin(), soft.end(), [&](const Placement* p) { return s.pieces.of(*p).material.empty(); }))
+  if (std::all_of(soft.begin(), soft.end(),
+                  [&](const Placement* p) { return s.pieces.of(*p).finish->material.empty(); }))
     return;
   Finding f = findingOf(rule, askedOf(rule, s.job), {s.room.id.value});
   for (const Placement* p : soft) {
     const Piece& piece = s.pieces.of(*p);
-    if (piece.material.empty() &&
+    if (piece.finish->material.empty() &&
         std::find(f.missing.begin(), f.missing.end(), piece.id.value + ".material") == f.missing.end())
       f.missing.push_back(piece.id.value + ".material");
   }
@@ -260,10 +250,10 @@ void evaluateOneMaterial(const Situation& s, const Rule& rule, std::vector<Findi
       const double top = highestOf(piece).value_or(0);
       if (top <= 0 || p->id.value == looker.seat) continue;
       const double before = all;
-      for (const Face& face : facesTowards(footprint(piece, std::get<FloorPlace>(p->on)), looker.eye.at)) {
+      for (const Face& face : facesTowards(footprint(piece, floorPlace(p->on)), looker.eye.at)) {
         const double area = distance(face.a, face.b) * top *
                             seenShare(looker.eye, face.a, face.b, top / 2, s.occluders, {p->id.value, looker.seat});
-        areas[piece.material] += area;
+        areas[piece.finish->material] += area;
         all += area;
       }
       pieces += all > before;
@@ -306,8 +296,8 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
   std::string entry = s.walk.openings[s.walk.entry].id;
   for (const Placement& p : s.scheme.placements) {
     const Piece& piece = s.pieces.of(p);
-    if (const auto* hung = std::get_if<WallPlace>(&p.on)) {
-      if (!isArt(piece.kind) && piece.kind != "mirror") continue;
+    if (const auto* hung = onWall(p.on)) {
+      if (!isArt(piece.kind) && !isMirror(piece.kind)) continue;
       const auto wall = findWall(s.room, hung->wall);
       const WallRect r = wallRectOf(piece, *hung);
       const Vec2 out2 = wall->inward();
@@ -316,19 +306,19 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
         anchors.push_back(s.names.the(p.id));
       continue;
     }
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     if (place == nullptr) continue;
     const Turn turn = turnOf(place->turn);
     const double w = piece.width / 2;
     const Vec2 left = place->at + rotated({-w, 0}, turn), right = place->at + rotated({w, 0}, turn);
     if (isRug(piece.kind) && seen(left, right, 0, p.id.value)) anchors.push_back(s.names.the(p.id));
     const double top = highestOf(piece).value_or(0);
-    if (piece.kind == "lamp" && seen(left, right, top, p.id.value)) anchors.push_back(s.names.the(p.id));
+    if (isLamp(piece.kind) && seen(left, right, top, p.id.value)) anchors.push_back(s.names.the(p.id));
     const auto [a, b, outward] = backEdge(piece, *place);
     const bool behind = dot(eye->at - a, outward) > 0;
     const bool hides =
-        (top > kTall && (isUpholstered(piece.kind) || isStorage(piece.kind) || piece.kind == "folding-screen")) ||
-        piece.kind == "television";
+        (top > kTall && (isUpholstered(piece.kind) || isStorage(piece.kind) || isFoldingScreen(piece.kind))) ||
+        isScreen(piece.kind);
     if (behind && hides && seen(a, b, top * 0.9, p.id.value)) backs.push_back(s.names.the(p.id));
   }
   for (const Feature& feature : s.room.features)

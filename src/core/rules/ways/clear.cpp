@@ -16,7 +16,7 @@ constexpr double kNearFire = 72 * kInch;
 
 void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Placement& p : s.scheme.placements) {
-    const auto* place = std::get_if<FloorPlace>(&p.on);
+    const auto* place = onFloor(p.on);
     const Piece& piece = s.pieces.of(p);
     if (place == nullptr || !isStorage(piece.kind) || opensBy(piece) <= 0) continue;
     // Its front slid forward until something stops it.

@@ -4,6 +4,7 @@
 #include <map>
 
 #include "core/edit/validate.h"
+#include "core/model/kinds.h"
 #include "core/rules/base/check.h"
 #include "core/rules/base/way_words.h"
 #include "core/base/sentence.h"
@@ -188,7 +189,7 @@ void evaluateWayWasted(const Situation& s, const Rule& rule, std::vector<Finding
 
 void evaluateTallLamp(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Placement& p : s.scheme.placements) {
-    if (!std::holds_alternative<FloorPlace>(p.on) || s.pieces.of(p).kind != "lamp") continue;
+    if (onFloor(p.on) == nullptr || !isLamp(s.pieces.of(p).kind)) continue;
     if (s.walk.openings.size() < 2) continue;  // no route leads past it
     Finding f = findingOf(rule, askedOf(rule, s.job, s.pieces.of(p)), {p.id.value});
     const bool known = s.routes != nullptr;

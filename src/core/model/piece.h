@@ -1,0 +1,108 @@
+// A piece: a real or candidate thing with fixed dimensions, and its optional parts.
+#pragma once
+
+#include <map>
+#include <optional>
+#include <string>
+
+#include "core/base/ids.h"
+#include "core/base/range.h"
+#include "core/model/extra.h"
+#include "core/model/part.h"
+#include "core/units/length.h"
+
+namespace mezzet {
+
+/// Contract: an oval is an ellipse; an L has its long limb along the back and its return at one side.
+/// A curve is part of a ring, open at the front: longDepth is how deep the ring is, from its back to the seat's edge.
+enum class Shape { Rect, Round, Oval, L, Curve };
+enum class Hand { Left, Right };
+
+/// Where a dimension of a piece comes from, and how far it may be off.
+enum class DimensionSource { Measured, Ticket, Guess, Default };
+struct Doubt {
+  DimensionSource source = DimensionSource::Measured;
+  double u95 = 0;  ///< mm, two sigma
+  bool operator==(const Doubt&) const = default;
+};
+
+/// A rule bent for one piece only: another school, or a range of its own.
+struct OwnRule {
+  std::optional<std::string> school;
+  std::optional<Range> range;
+  bool operator==(const OwnRule&) const = default;
+};
+
+// ---- parts; every field has a row in piece_fields.cpp, from which list, dialog, typed line, CSV and file are made
+
+struct SeatPart {
+  std::optional<double> height, back, arm;  ///< above the floor
+  std::optional<int> people;                ///< how many sit on it; by its width until entered
+  bool operator==(const SeatPart&) const = default;
+};
+/// Of an L or a curve.
+struct LimbPart {
+  std::optional<double> longDepth, returnWidth;  ///< a curve has no return
+  Hand hand = Hand::Left;                        ///< of an L: the return as seen by someone who stands before it
+  bool operator==(const LimbPart&) const = default;
+};
+struct LegPart {
+  std::optional<double> inset;   ///< feet inside the corners; kUsualFeetInset until entered
+  std::optional<double> height;  ///< of raised legs: the floor shows below
+  bool operator==(const LegPart&) const = default;
+};
+/// What it is like in use.
+struct UsePart {
+  std::optional<double> opensBy;    ///< how far it comes forward: drawers, leaves, a footrest, a bed
+  std::optional<double> extendsBy;  ///< how much longer a table is with its leaves in
+  bool operator==(const UsePart&) const = default;
+};
+struct RugPart {
+  std::optional<double> pad;                   ///< under it
+  std::optional<double> soldWidth, soldDepth;  ///< what it is sold as; width and depth are its actual size
+  bool operator==(const RugPart&) const = default;
+};
+struct FinishPart {
+  std::string material = {};         ///< of what is seen of it: "leather", "linen", "oak"
+  std::optional<bool> backFinished;  ///< whether its back may be seen
+  bool operator==(const FinishPart&) const = default;
+};
+struct ShopPart {
+  std::optional<double> weight;  ///< kg
+  bool owned = false;            ///< is there already; else to be bought
+  std::optional<double> price;   ///< of one, in the user's currency
+  bool operator==(const ShopPart&) const = default;
+};
+
+/// Heights are above the floor.
+struct Piece {
+  PieceId id;
+  std::string name;
+  std::string kind;  ///< "sofa", "armchair", "low-table", "art" ...: see kinds.h
+  Shape shape = Shape::Rect;
+  double width = 0;
+  std::optional<double> depth;   ///< front to back; a picture may leave it out
+  std::optional<double> height;  ///< overall; of a picture: the frame's height
+  int count = 1;
+  std::optional<PieceId> variantOf;
+  std::string image;  ///< name in the job file's images folder, or ""
+  Extra extra;
+  std::map<std::string, Doubt> doubts;      ///< by dimension: "width", "depth", "height", "seatHeight" ...
+  std::map<std::string, OwnRule> ownRules;  ///< by rule id
+  Part<SeatPart> seat;
+  Part<LimbPart> limbs;
+  Part<LegPart> legs;
+  Part<UsePart> use;
+  Part<RugPart> rug;
+  Part<FinishPart> finish;
+  Part<ShopPart> shop;
+  bool operator==(const Piece&) const = default;
+};
+
+/// Feet stand this far inside the corners unless entered [D].
+inline constexpr double kUsualFeetInset = 2 * kInch;
+
+/// How high a piece stands at its highest, back included; none when neither was measured.
+[[nodiscard]] std::optional<double> highestOf(const Piece&);
+
+}  // namespace mezzet

@@ -1,0 +1,73 @@
+#include "core/model/place.h"
+
+namespace mezzet {
+
+const FloorPlace* onFloor(const Place& place) { return std::get_if<FloorPlace>(&place); }
+FloorPlace* onFloor(Place& place) { return std::get_if<FloorPlace>(&place); }
+const WallPlace* onWall(const Place& place) { return std::get_if<WallPlace>(&place); }
+WallPlace* onWall(Place& place) { return std::get_if<WallPlace>(&place); }
+const CarriedPlace* onAnother(const Place& place) { return std::get_if<CarriedPlace>(&place); }
+CarriedPlace* onAnother(Place& place) { return std::get_if<CarriedPlace>(&place); }
+const FloorPlace& floorPlace(const Place& place) { return std::get<FloorPlace>(place); }
+const WallPlace& wallPlace(const Place& place) { return std::get<WallPlace>(place); }
+
+Place moved(Place place, Vec2 by) {
+  return onEach(
+      place, [&](FloorPlace p) { return p.at += by, Place(p); },
+      [&](WallPlace p) { return p.u += by.x, p.v += by.y, Place(p); },
+      [&](CarriedPlace p) { return Place(p); });  // goes with what carries it
+}
+
+Place normalised(Place place) {
+  return onEach(
+      place, [](FloorPlace p) { return p.turn = normalisedTurn(p.turn), Place(p); },
+      [](const WallPlace& p) { return Place(p); },
+      [](CarriedPlace p) { return p.turn = normalisedTurn(p.turn), Place(p); });
+}
+
+std::optional<Vec2> between(const Place& from, const Place& to) {
+  if (from.index() != to.index()) return std::nullopt;
+  return onEach(
+      from, [&](const FloorPlace& p) { return std::optional(floorPlace(to).at - p.at); },
+      [&](const WallPlace& p) {
+        return std::optional(Vec2{wallPlace(to).u - p.u, wallPlace(to).v - p.v});
+      },
+      [](const CarriedPlace&) { return std::optional<Vec2>(); });
+}
+
+std::optional<View> viewOf(const Place& place) {
+  return onEach(
+      place, [](const FloorPlace&) { return std::optional(View{}); },
+      [](const WallPlace& p) { return std::optional(View{p.wall}); },
+      [](const CarriedPlace&) { return std::optional<View>(); });
+}
+
+std::optional<PlacementId> carrierOf(const Place& place) {
+  return onEach(
+      place, [](const FloorPlace&) { return std::optional<PlacementId>(); },
+      [](const WallPlace&) { return std::optional<PlacementId>(); },
+      [](const CarriedPlace& p) { return std::optional(p.carrier); });
+}
+
+std::optional<std::string> groupOf(const Place& place) {
+  return onEach(
+      place, [](const FloorPlace&) { return std::optional<std::string>(); }, [](const WallPlace& p) { return p.group; },
+      [](const CarriedPlace&) { return std::optional<std::string>(); });
+}
+
+std::optional<Box> extentOf(const Piece& piece, const Place& place, Box (*footprint)(const Piece&, const FloorPlace&)) {
+  return onEach(
+      place, [&](const FloorPlace& p) { return std::optional(footprint(piece, p)); },
+      [&](const WallPlace& p) {
+        const WallRect r = wallRectOf(piece, p);
+        return std::optional(Box{{r.left, r.bottom}, {r.right, r.top}});
+      },
+      [](const CarriedPlace&) { return std::optional<Box>(); });
+}
+
+WallRect wallRectOf(const Piece& piece, const WallPlace& place) {
+  const double halfWidth = piece.width / 2, halfHeight = piece.height.value_or(0) / 2;
+  return {place.u - halfWidth, place.u + halfWidth, place.v - halfHeight, place.v + halfHeight};
+}
+
+}  // namespace mezzet

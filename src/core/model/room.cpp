@@ -1,0 +1,54 @@
+#include "core/model/room.h"
+
+#include <algorithm>
+
+namespace mezzet {
+
+std::vector<Wall> wallsOf(const Room& room) {
+  std::vector<Wall> walls;
+  walls.reserve(room.corners.size());
+  for (std::size_t i = 0; i < room.corners.size(); ++i)
+    walls.push_back({room.corners[i].id, room.corners[i].at, room.corners[(i + 1) % room.corners.size()].at,
+                     room.corners[i].wallThickness.value_or(kUsualWall)});
+  return walls;
+}
+
+std::optional<Wall> findWall(const Room& room, const CornerId& id) {
+  for (const Wall& wall : wallsOf(room))
+    if (wall.id == id) return wall;
+  return std::nullopt;
+}
+
+Polygon outlineOf(const Room& room) {
+  Polygon outline;
+  outline.reserve(room.corners.size());
+  for (const Corner& corner : room.corners) outline.push_back(corner.at);
+  return outline;
+}
+
+CornerId cornerName(std::size_t index) {
+  std::string name;
+  for (std::size_t i = index + 1; i > 0; i = (i - 1) / 26)
+    name.insert(name.begin(), static_cast<char>('A' + (i - 1) % 26));
+  return CornerId(name);
+}
+
+std::string openingName(const Opening& o) {
+  switch (o.kind) {
+    case OpeningKind::Door: return "door " + o.id.value;
+    case OpeningKind::Sliding: return "sliding door " + o.id.value;
+    case OpeningKind::Window: return "window " + o.id.value;
+    case OpeningKind::Arch: return "arch " + o.id.value;
+  }
+  return o.id.value;
+}
+
+Vec2 middleOf(const Wall& wall, const Opening& o) { return wall.start + wall.along() * (o.offset + o.width / 2); }
+
+const Opening* findOpening(const Room& room, const OpeningId& id) {
+  const auto at =
+      std::find_if(room.openings.begin(), room.openings.end(), [&](const Opening& o) { return o.id == id; });
+  return at == room.openings.end() ? nullptr : &*at;
+}
+
+}  // namespace mezzet

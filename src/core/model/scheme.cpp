@@ -1,0 +1,25 @@
+#include "core/model/scheme.h"
+
+#include <algorithm>
+
+namespace mezzet {
+
+const Placement* findPlacement(const Scheme& scheme, const PlacementId& id) {
+  const auto at =
+      std::find_if(scheme.placements.begin(), scheme.placements.end(), [&](const Placement& p) { return p.id == id; });
+  return at == scheme.placements.end() ? nullptr : &*at;
+}
+
+std::optional<FloorPlace> standsAt(const Scheme& scheme, const Placement& p) {
+  return onEach(
+      p.on, [](const FloorPlace& place) { return std::optional(place); },
+      [](const WallPlace&) { return std::optional<FloorPlace>(); },
+      [&](const CarriedPlace& on) -> std::optional<FloorPlace> {
+        const Placement* carrier = findPlacement(scheme, on.carrier);
+        const FloorPlace* place = carrier != nullptr ? onFloor(carrier->on) : nullptr;
+        if (place == nullptr) return std::nullopt;
+        return FloorPlace{place->at + rotated(on.at, turnOf(place->turn)), normalisedTurn(place->turn + on.turn)};
+      });
+}
+
+}  // namespace mezzet

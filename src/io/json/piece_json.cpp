@@ -1,0 +1,123 @@
+// Pieces in the job file and in libraries: every field by its row of core/model/piece_fields.
+#include <algorithm>
+
+#include "core/model/piece_fields.h"
+#include "io/json/job_json.h"
+#include "io/json/json_reader.h"
+#include "io/json/json_words.h"
+
+namespace mezzet {
+namespace {
+
+constexpr std::pair<const char*, DimensionSource> kSources[] = {{"measured", DimensionSource::Measured},
+                                                                {"ticket", DimensionSource::Ticket},
+                                                                {"guess", DimensionSource::Guess},
+                                                                {"default", DimensionSource::Default}};
+
+/// One word of some, as its number.
+std::optional<double> readWord(ObjectReader& in, const std::string& key, std::span<const std::string_view> words) {
+  const std::string word = in.text(key, "");
+  if (word.empty() && in.find(key) == nullptr) return std::nullopt;
+  const auto at = std::find(words.begin(), words.end(), word);
+  if (at != words.end()) return static_cast<double>(at - words.begin());
+  std::string all;
+  for (const std::string_view one : words) all += (all.empty() ? "" : ", ") + std::string(one);
+  in.fail(key, "is \"" + word.substr(0, 40) + "\"", "Use one of: " + all);
+}
+
+void readField(ObjectReader& in, const PieceField& field, Piece& p) {
+  const std::string key(field.key);
+  switch (field.kind) {
+    case FieldKind::Length:
+    case FieldKind::Amount: field.setNumber(p, field.required ? in.number(key) : in.maybeNumber(key)); break;
+    case FieldKind::Whole:
+      if (in.find(key) != nullptr)
+        field.setNumber(p, static_cast<double>(std::clamp(in.whole(key, 1), -1LL, 100'000LL)));
+      break;
+    case FieldKind::Flag:
+      if (in.find(key) != nullptr) field.setNumber(p, in.flag(key) ? 1 : 0);
+      break;
+    case FieldKind::Choice:
+      if (const auto at = readWord(in, key, field.choices)) field.setNumber(p, at);
+      break;
+    case FieldKind::Text:
+      if (std::string text = in.text(key, ""); !text.empty()) field.setText(p, std::move(text));
+      break;
+    case FieldKind::Id: p.id = PieceId(in.text(key)); break;
+    case FieldKind::Name: p.name = in.text(key); break;
+    case FieldKind::Kind: p.kind = in.text(key); break;
+    case FieldKind::Shape: p.shape = static_cast<Shape>(readWord(in, key, kShapeWords).value_or(0)); break;
+    case FieldKind::Sources: break;  // in the file by dimension
+  }
+}
+
+void writeField(Json& out, const PieceField& field, const Piece& p) {
+  const std::string key(field.key);
+  const auto number = field.valueOf(p);
+  switch (field.kind) {
+    case FieldKind::Length:
+    case FieldKind::Amount:
+      if (number) out[key] = *number;
+      break;
+    case FieldKind::Whole:
+      if (number) out[key] = static_cast<int>(*number);
+      break;
+    case FieldKind::Flag:
+      if (number) out[key] = *number != 0;
+      break;
+    case FieldKind::Choice:
+      if (number) out[key] = field.choices[static_cast<std::size_t>(*number)];
+      break;
+    case FieldKind::Text: writeText(out, field.key.data(), field.text(p)); break;
+    case FieldKind::Id: out[key] = p.id.value; break;
+    case FieldKind::Name: out[key] = p.name; break;
+    case FieldKind::Kind: out[key] = p.kind; break;
+    case FieldKind::Shape: out[key] = kShapeWords[static_cast<std::size_t>(p.shape)]; break;
+    case FieldKind::Sources: break;
+  }
+}
+
+}  // namespace
+
+Piece pieceFromJson(const Json& json, const std::string& place) {
+  ObjectReader in(json, place);
+  Piece p;
+  for (const PieceField& field : pieceFields()) readField(in, field, p);
+  if (p.shape == Shape::Round && !p.depth) p.depth = p.width;
+  p.doubts = readMap<Doubt>(in, "doubts", [](ObjectReader& d) {
+    return Doubt{d.choice("source", kSources), d.number("u95", 0)};
+  });
+  p.ownRules = readMap<OwnRule>(in, "ownRules", [](ObjectReader& r) {
+    OwnRule own;
+    if (const std::string school = r.text("school", ""); !school.empty()) own.school = school;
+    if (const Json* range = r.find("range")) {
+      ObjectReader in2(*range, r.placeOf("range"));
+      own.range = readRange(in2);
+      in2.finish();
+    }
+    return own;
+  });
+  if (const std::string variantOf = in.text("variantOf", ""); !variantOf.empty()) p.variantOf = PieceId(variantOf);
+  p.image = readImageName(in, "image");
+  p.extra = readExtra(in);
+  in.finish();
+  return p;
+}
+
+Json toJson(const Piece& p) {
+  Json out = Json::object();
+  for (const PieceField& field : pieceFields()) writeField(out, field, p);
+  for (const auto& [dimension, doubt] : p.doubts)
+    out["doubts"][dimension] = {{"source", wordFor(kSources, doubt.source)}, {"u95", doubt.u95}};
+  for (const auto& [rule, own] : p.ownRules) {
+    Json& entry = out["ownRules"][rule];
+    entry["school"] = own.school ? Json(*own.school) : Json(nullptr);
+    if (own.range) entry["range"] = toJson(*own.range);
+  }
+  out["variantOf"] = p.variantOf ? Json(p.variantOf->value) : Json(nullptr);
+  if (!p.image.empty()) out["image"] = p.image;
+  writeExtra(out, p.extra);
+  return out;
+}
+
+}  // namespace mezzet

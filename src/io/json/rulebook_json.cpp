@@ -1,0 +1,103 @@
+#include "io/json/rulebook_json.h"
+
+#include <stdexcept>
+
+#include "io/json/json_reader.h"
+#include "rules_data.inc"
+
+namespace mezzet {
+namespace {
+
+using Json = ObjectReader::Json;
+
+constexpr std::pair<const char*, Weight> kWeights[] = {
+    {"must", Weight::Must}, {"rule", Weight::Rule}, {"taste", Weight::Taste}};
+constexpr std::pair<const char*, const char*> kQuantities[] = {
+    {"length", "length"}, {"ratio", "ratio"}, {"angle", "angle"},  {"count", "count"},
+    {"share", "share"},   {"area", "area"},   {"yes_no", "yes_no"}};
+constexpr std::pair<const char*, double> kUnits[] = {
+    {"in", kInch}, {"mm", 1.0}, {"1", 1.0}, {"deg", 1.0}, {"mm2", 1.0}};
+constexpr std::pair<const char*, const char*> kSources[] = {
+    {"practice", "practice"}, {"published", "published"}, {"default", "default"}};
+
+std::optional<double> times(std::optional<double> value, double factor) {
+  return value ? std::optional(*value * factor) : value;
+}
+
+School readSchool(const Json& json, const std::string& place, double factor) {
+  ObjectReader in(json, place);
+  School s;
+  s.id = in.text("id");
+  s.why = in.text("why");
+  s.tolerated = {times(in.maybeNumber("low"), factor), times(in.maybeNumber("high"), factor)};
+  s.ideal = {times(in.maybeNumber("idealLow"), factor), times(in.maybeNumber("idealHigh"), factor)};
+  if (const std::string about = in.text("about", ""); !about.empty()) {
+    if (about != "viewers-eye-height")
+      in.fail("about", "is not something Mezzet can ask about", "Use viewers-eye-height");
+    s.aboutEyeHeight = true;
+    s.within = in.number("within") * factor;
+  }
+  in.finish();
+  return s;
+}
+
+Rule readRule(const Json& json, const std::string& place) {
+  ObjectReader in(json, place);
+  Rule r;
+  r.id = in.text("id");
+  r.name = in.text("name");
+  r.weight = in.choice("weight", kWeights);
+  r.applies = in.text("applies");
+  r.measures = in.text("measures");
+  r.quantity = in.choice("quantity", kQuantities);
+  r.unit = in.text("unit");
+  const double factor = in.choice("unit", kUnits);
+  const Json& schools = in.list("schools");
+  for (std::size_t i = 0; i < schools.size(); ++i)
+    r.schools.push_back(readSchool(schools[i], in.placeOf("schools/" + std::to_string(i)), factor));
+  if (const std::string school = in.text("defaultSchool", ""); !school.empty()) {
+    if (findSchool(r, school) == nullptr) in.fail("defaultSchool", "names no school of this rule");
+    r.defaultSchool = school;
+  }
+  ObjectReader source(in.need("source"), in.placeOf("source"));
+  r.source = {source.choice("kind", kSources), source.text("cite")};
+  source.finish();
+  r.since = static_cast<int>(in.whole("since", 1));
+  if (const std::string caution = in.text("caution", ""); !caution.empty()) r.caution = caution;
+  in.finish();
+  return r;
+}
+
+}  // namespace
+
+std::optional<Error> addRules(Rulebook& book, std::string_view text, const std::string& name) {
+  try {
+    const Json json = Json::parse(text);
+    if (!json.is_array()) return Error{name, "must be a list of rules [ .. ]", "See data/rules"};
+    std::vector<Rule> rules;
+    for (std::size_t i = 0; i < json.size(); ++i) {
+      rules.push_back(readRule(json[i], name + "/" + std::to_string(i)));
+      if (findRule(book, rules.back().id) != nullptr)
+        return Error{name, "defines " + rules.back().id + " a second time", "Rule ids must differ"};
+    }
+    for (Rule& rule : rules) book.rules.push_back(std::move(rule));
+    return std::nullopt;
+  } catch (const JsonFault& fault) {
+    return fault.error;
+  } catch (const nlohmann::json::exception&) {
+    return Error{name, "is not valid JSON", "Check commas and quotes"};
+  }
+}
+
+const Rulebook& builtInRulebook() {
+  static const Rulebook book = [] {
+    Rulebook b;
+    for (const auto& [name, text] : kRuleFiles)
+      if (const auto fault = addRules(b, text, name))
+        throw std::logic_error(fault->text());  // a fault of the build, not of a user
+    return b;
+  }();
+  return book;
+}
+
+}  // namespace mezzet

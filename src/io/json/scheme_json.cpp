@@ -1,0 +1,122 @@
+// Schemes in the job file: what stands and hangs where.
+#include "io/json/job_json.h"
+#include "io/json/json_reader.h"
+#include "io/json/json_words.h"
+
+namespace mezzet {
+namespace {
+
+constexpr std::pair<const char*, LogKind> kLogKinds[] = {
+    {"decision", LogKind::Decision}, {"candidate", LogKind::Candidate}, {"rejection", LogKind::Rejection}};
+
+FloorPlace readFloorPlace(const Json& json, const std::string& place) {
+  ObjectReader in(json, place);
+  const FloorPlace out{{in.number("x"), in.number("y")}, in.number("turn", 0)};
+  in.finish();
+  return out;
+}
+Json toJson(const FloorPlace& place) { return {{"x", place.at.x}, {"y", place.at.y}, {"turn", place.turn}}; }
+
+Place readPlace(ObjectReader& placement) {
+  ObjectReader on(placement.need("on"), placement.placeOf("on"));
+  Place place;
+  int ways = 0;
+  if (const Json* json = on.find("floor")) {
+    place = readFloorPlace(*json, on.placeOf("floor"));
+    ++ways;
+  }
+  if (const Json* json = on.find("wall")) {
+    ObjectReader in(*json, on.placeOf("wall"));
+    WallPlace hung{CornerId(in.text("wall")), in.number("u"), in.number("v"), std::nullopt};
+    if (const std::string group = in.text("group", ""); !group.empty()) hung.group = group;
+    place = hung;
+    in.finish();
+    ++ways;
+  }
+  if (const Json* json = on.find("placement")) {
+    ObjectReader in(*json, on.placeOf("placement"));
+    place = CarriedPlace{PlacementId(in.text("id")), {in.number("x"), in.number("y")}, in.number("turn", 0)};
+    in.finish();
+    ++ways;
+  }
+  on.finish();
+  if (ways != 1) on.fail("", "must say one of floor, wall or placement");
+  return place;
+}
+
+}  // namespace
+
+Scheme schemeFromJson(const Json& json, const std::string& place) {
+  ObjectReader in(json, place);
+  Scheme s;
+  s.id = SchemeId(in.text("id"));
+  s.room = RoomId(in.text("room"));
+  s.name = in.text("name");
+  s.kept = readEach<Kept>(in, "kept", [](ObjectReader& k) {
+    return Kept{k.text("finding"), k.text("reason", ""), k.number("margin"), k.text("date", "")};
+  });
+  s.placements = readEach<Placement>(in, "placements", [](ObjectReader& p) {
+    Placement placement;
+    placement.id = PlacementId(p.text("id"));
+    placement.piece = PieceId(p.text("piece"));
+    placement.on = readPlace(p);
+    placement.extra = readExtra(p);
+    placement.locked = p.flag("locked");
+    placement.group = p.text("group", "");
+    for (const Json& wall : p.list("setOut")) {
+      if (!wall.is_string()) p.fail("setOut", "must be names of walls in quotes");
+      placement.setOut.emplace_back(wall.get<std::string>());
+    }
+    placement.inUse = p.flag("inUse");
+    if (const Json* used = p.find("usedAt")) placement.usedAt = readFloorPlace(*used, p.placeOf("usedAt"));
+    return placement;
+  });
+  s.log = readEach<LogEntry>(in, "log", [](ObjectReader& l) {
+    return LogEntry{l.choice("kind", kLogKinds), l.text("date", ""), l.text("text")};
+  });
+  s.extra = readExtra(in);
+  in.finish();
+  return s;
+}
+
+Json toJson(const Scheme& s) {
+  Json out{{"id", s.id.value}, {"room", s.room.value}, {"name", s.name}};
+  out["kept"] = Json::array();
+  for (const Kept& k : s.kept)
+    out["kept"].push_back({{"finding", k.finding}, {"reason", k.reason}, {"margin", k.margin}, {"date", k.date}});
+  out["placements"] = Json::array();
+  for (const Placement& p : s.placements) {
+    Json on = onEach(
+        p.on,
+        [](const FloorPlace& floor) {
+          return Json{{"floor", toJson(floor)}};
+        },
+        [](const WallPlace& wall) {
+          return Json{{"wall",
+                       {{"wall", wall.wall.value},
+                        {"u", wall.u},
+                        {"v", wall.v},
+                        {"group", wall.group ? Json(*wall.group) : Json(nullptr)}}}};
+        },
+        [](const CarriedPlace& carried) {
+          return Json{
+              {"placement",
+               {{"id", carried.carrier.value}, {"x", carried.at.x}, {"y", carried.at.y}, {"turn", carried.turn}}}};
+        });
+    Json placement{{"id", p.id.value}, {"piece", p.piece.value}, {"on", std::move(on)}};
+    if (p.locked) placement["locked"] = true;
+    if (!p.group.empty()) placement["group"] = p.group;
+    if (p.inUse) placement["inUse"] = true;
+    if (p.usedAt) placement["usedAt"] = toJson(*p.usedAt);
+    for (const CornerId& wall : p.setOut) placement["setOut"].push_back(wall.value);
+    writeExtra(placement, p.extra);
+    out["placements"].push_back(std::move(placement));
+  }
+  if (!s.log.empty()) out["log"] = Json::array();
+  for (const LogEntry& entry : s.log)
+    out["log"].push_back({{"kind", wordFor(kLogKinds, entry.kind)}, {"date", entry.date}, {"text", entry.text}});
+  writeExtra(out, s.extra);
+  return out;
+}
+
+}  // namespace mezzet
