@@ -10,7 +10,7 @@
 #include <random>
 
 #include "core/walk/route_facts.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "io/json/rulebook_json.h"
 #include "made_up_room.h"
 

@@ -11,7 +11,7 @@
 #include "core/entry/piece_table.h"
 #include "core/entry/reading_line.h"
 #include "core/edit/edits.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "core/survey/runs.h"
 #include "core/survey/room_survey.h"
 #include "core/survey/survey_words.h"

@@ -1,6 +1,6 @@
 // Source: NKBA Kitchen Planning Guideline 8, as remembered: behind a seated diner 32 in from the table's edge where
 // nobody passes, 36 in to edge past, 44 in to walk past.
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 

@@ -4,7 +4,7 @@
 #include <cmath>
 
 #include "core/use/dining.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 

@@ -8,7 +8,7 @@
 #include <random>
 
 #include "core/geometry/convex.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 namespace {

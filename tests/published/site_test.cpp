@@ -7,7 +7,7 @@
 #include <cmath>
 #include <random>
 
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "core/site/heights.h"
 #include "core/site/stairs.h"
 #include "core/site/studs.h"

@@ -2,7 +2,7 @@
 // fight of rules.
 #include <gtest/gtest.h>
 
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "io/files/file_system.h"
 #include "io/files/job_file.h"
 #include "io/json/rulebook_json.h"

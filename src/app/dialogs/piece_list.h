@@ -6,7 +6,7 @@
 #include <QDialog>
 
 #include "app/document/workspace.h"
-#include "core/entry/piece_table.h"
+#include "core/entry/piece_cell.h"
 
 class QLabel;
 class QTableView;

@@ -6,7 +6,8 @@
 
 #include "app/widgets/layouts.h"
 #include "core/edit/edits.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
+#include "core/rules/registry.h"
 
 namespace mezzet {
 
@@ -53,7 +54,7 @@ void PieceRules::rebuild() {
       return f.rule == rule.id && std::find(f.subjects.begin(), f.subjects.end(), placement_.value) != f.subjects.end();
     });
     if ((!judged && own == piece->ownRules.end()) || rule.schools.empty() || quantityOf(rule) == Quantity::YesNo ||
-        rule.id == "overlap" || rule.id == "outside-room")
+        showsOf(rule.id, shows::kNoRange))
       continue;
     any = true;
     const bool bent = own != piece->ownRules.end();

@@ -9,7 +9,7 @@
 
 #include "app/widgets/layouts.h"
 #include "app/widgets/length_field.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 namespace {

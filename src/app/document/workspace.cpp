@@ -14,7 +14,7 @@
 #include "core/entry/reading_line.h"
 #include "core/edit/edits.h"
 #include "core/use/chairs.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "core/rules/base/way_words.h"
 #include "core/edit/readings.h"
 #include "io/json/slips_json.h"
@@ -280,7 +280,7 @@ int Workspace::brokenIn(Stage stage) const {
     return std::max(static_cast<int>(report->named.size()), report->suspects.detected || report->refused ? 1 : 0);
   }
   return static_cast<int>(std::count_if(findings_.begin(), findings_.end(), [&](const Finding& f) {
-    return breaksByWeight(f) && (stage == Stage::Floor) == (f.view == "plan") &&
+    return breaksByWeight(f) && (stage == Stage::Floor) == f.view.isPlan() &&
            (stage == Stage::Floor || stage == Stage::Walls);
   }));
 }

@@ -14,7 +14,8 @@
 #include "app/widgets/layouts.h"
 #include "app/widgets/style.h"
 #include "core/edit/edits.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
+#include "core/rules/registry.h"
 
 namespace mezzet {
 namespace {
@@ -148,8 +149,7 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
     row->addWidget(new VerdictMark(f.verdict), 0, Qt::AlignTop);
     row->addWidget(words(onScreen(f.sentence), "sentence"), 1);
     column->addLayout(row);
-    if (f.quantity == Quantity::Length && (f.asked.low || f.asked.high) && f.rule != "overlap" &&
-        f.rule != "outside-room") {
+    if (f.quantity == Quantity::Length && (f.asked.low || f.asked.high) && !showsOf(f.rule, shows::kNoRange)) {
       auto* gauge = new Gauge(f, workspace_.format());
       auto* indent = new QHBoxLayout;
       indent->setContentsMargins(kTextLeft, 0, 4, 0);
@@ -252,7 +252,7 @@ void Ledger::rebuild() {
   std::size_t shown = 0;
   for (const bool onStage : {true, false})
     for (const Decision& d : decisions) {
-      const bool wall = workspace_.findings()[d.findings.front()].view != "plan";
+      const bool wall = !workspace_.findings()[d.findings.front()].view.isPlan();
       if ((wall == (workspace_.stage() == Stage::Walls)) != onStage || shown == kMostDecisions) continue;
       addDecision(column, d);
       column->addSpacing(4);

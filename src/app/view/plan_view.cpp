@@ -10,7 +10,7 @@
 #include "core/drawing/plan/survey_plan.h"
 #include "core/drawing/base/working.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 void PlanView::showDraft(std::optional<std::vector<Run>> runs, std::size_t current) {

@@ -16,7 +16,7 @@
 #include "app/widgets/length_field.h"
 #include "core/drawing/plan/plan.h"
 #include "core/edit/edits.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 namespace {

@@ -8,7 +8,7 @@
 #include "core/drawing/plan/site_plan.h"
 #include "core/drawing/base/working.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 Drawing WallView::composeStill(double scale, const PlacementIds& without) const {
@@ -45,7 +45,7 @@ Drawing WallView::composeMoving(double scale) const {
   PlacementId banded = work.selected;
   if (banded.empty())
     for (const Finding& f : workspace_.findings())
-      if (breaksByWeight(f) && f.view == wallKey(work.wall) && banded.empty())
+      if (breaksByWeight(f) && f.view == View{work.wall} && banded.empty())
         for (const std::string& s : f.subjects)
           if (const Placement* p = findPlacement(*scheme, PlacementId(s)); p != nullptr && onWall(p->on) != nullptr)
             banded = p->id;

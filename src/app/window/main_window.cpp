@@ -47,8 +47,9 @@
 #include "app/stages/measure/trace_view.h"
 #include "app/stages/floor/tray.h"
 #include "app/view/wall_view.h"
+#include "core/model/kinds.h"
 #include "core/edit/edits.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "io/tables/dxf.h"
 
 namespace mezzet {

@@ -17,6 +17,7 @@
 #include "app/dialogs/shortcut_sheet.h"
 #include "app/stages/measure/site_panel.h"
 #include "app/stages/measure/trace_view.h"
+#include "core/model/kinds.h"
 #include "core/sheets/sheet.h"
 #include "core/edit/edits.h"
 #include "render/pdf.h"

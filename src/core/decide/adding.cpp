@@ -8,7 +8,7 @@
 #include "core/edit/edits.h"
 #include "core/model/kinds.h"
 #include "core/rules/art/art_case.h"
-#include "core/rules/base/check.h"
+#include "core/rules/art/rules.h"
 
 namespace mezzet {
 namespace {
@@ -89,7 +89,7 @@ Result<Added> withPlaced(const Job& job, const Rulebook& book, const SchemeId& i
   if (at) return Added{std::move(out), placement};
   if (const auto art = artCaseOf(out, book, id, placement))
     return Added{hungAtCentre(out, id, art->hung, art->solution.centre), placement};
-  if (const Rule* rule = findRule(book, "art-centre"))
+  if (const Rule* rule = findRule(book, std::string(kArtCentre)))
     if (const Asked asked = askedOf(*rule, out); asked.missing.empty() && asked.tolerated.low && asked.tolerated.high)
       if (const auto hung = hungWith(out, *findScheme(out, id), placement))
         return Added{hungAtCentre(out, id, *hung, (*asked.tolerated.low + *asked.tolerated.high) / 2), placement};

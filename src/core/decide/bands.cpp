@@ -6,6 +6,8 @@
 #include "core/model/kinds.h"
 #include "core/site/heights.h"
 #include "core/rules/art/art_case.h"
+#include "core/rules/art/rules.h"
+#include "core/rules/seating/rules.h"
 
 namespace mezzet {
 namespace {
@@ -32,7 +34,7 @@ void floorBands(const Job& job, const Scheme& scheme, const Rule& rule, const Pl
     const Piece& otherPiece = pieceOf(job, p);
     if (isLowTable(piece.kind) && isSeat(otherPiece.kind)) {
       for (const FrontEdge& front : seatFronts(otherPiece, *other))
-        out.push_back({rule.id, "plan", strip(front.left, front.right, front.outward, low, high), label});
+        out.push_back({rule.id, View{}, strip(front.left, front.right, front.outward, low, high), label});
     }
     if (isSeat(piece.kind) && isLowTable(otherPiece.kind)) {
       // Against the seat's front direction, before the table's nearest line; as wide as the table.
@@ -45,7 +47,7 @@ void floorBands(const Job& job, const Scheme& scheme, const Rule& rule, const Pl
           lowT = std::min(lowT, dot(q, t) - table.radius);
           highT = std::max(highT, dot(q, t) + table.radius);
         }
-      out.push_back({rule.id, "plan", strip(back * near + t * lowT, back * near + t * highT, back, low, high), label});
+      out.push_back({rule.id, View{}, strip(back * near + t * lowT, back * near + t * highT, back, low, high), label});
     }
   }
 }
@@ -57,7 +59,7 @@ Band acrossWall(const std::string& rule, const CornerId& wall, double length, co
   const double low = std::clamp(centre.low.value_or(0), 0.0, ceiling),
                high = std::clamp(centre.high.value_or(ceiling), 0.0, ceiling);
   return {rule,
-          wallKey(wall),
+          View{wall},
           {{0, low + left}, {length, low + right}, {length, high + right}, {0, high + left}},
           std::move(label)};
 }
@@ -71,7 +73,8 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
   const Placement* held = scheme != nullptr ? findPlacement(*scheme, placement) : nullptr;
   if (held == nullptr) return out;
   if (onFloor(held->on) != nullptr) {
-    if (const Rule* rule = findRule(book, "table-reach")) floorBands(job, *scheme, *rule, *held, format, out);
+    if (const Rule* rule = findRule(book, std::string(kTableReach)))
+      floorBands(job, *scheme, *rule, *held, format, out);
     return out;
   }
   const auto* hung = onWall(held->on);
@@ -81,8 +84,8 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
   const double length = wall.length();
   const RoomHeights heights = heightsOf(room);
   const auto envelope = hungWith(job, *scheme, placement);
-  const Rule* centre = findRule(book, "art-centre");
-  const Rule* gap = findRule(book, "art-gap");
+  const Rule* centre = findRule(book, std::string(kArtCentre));
+  const Rule* gap = findRule(book, std::string(kArtGap));
   if (centre != nullptr)
     if (const Asked asked = askedOf(*centre, job); asked.missing.empty())
       out.push_back(acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight,

@@ -1,13 +1,13 @@
 // Bands: where a thing may be for a rule to hold. Drawn as soft zones while it is moved.
 #pragma once
 
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 
 struct Band {
   std::string rule;
-  std::string view;   ///< "plan" or "wall:A"
+  View view;
   Polygon zone;       ///< plan: where the facing edge may lie; wall: where the frame's centre may lie
   std::string label;  ///< "reach 12 to 18 in"
 };

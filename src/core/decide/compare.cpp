@@ -1,4 +1,6 @@
 #include "core/decide/compare.h"
+
+#include "core/rules/registry.h"
 #include "core/space/bodies.h"
 
 #include <algorithm>
@@ -222,7 +224,7 @@ std::vector<std::string> differences(const Job& job, const Judged& judgedOne, co
              measuredB = byPieces(judgedOther.findings, placeNames(pieces, *other));
   for (const auto& [key, before] : measuredA) {
     const auto now = measuredB.find(key);
-    if (now == measuredB.end() || before->rule != "table-reach" ||
+    if (now == measuredB.end() || !showsOf(before->rule, shows::kTableReach) ||
         std::abs(now->second->measured - before->measured) <= kTouch)
       continue;
     const Placement* table = nullptr;

@@ -1,7 +1,7 @@
 // Two schemes of one room beside each other, as a list of measured differences.
 #pragma once
 
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 

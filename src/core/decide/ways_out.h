@@ -4,17 +4,10 @@
 #include <limits>
 #include <stop_token>
 
-#include "core/rules/base/check.h"
+#include "core/decide/decisions.h"
+#include "core/rules/base/proposals.h"
 
 namespace mezzet {
-
-struct WayOut {
-  std::string id;        ///< "other-gap:b", "second-piece" ...
-  std::string sentence;  ///< what moves which way: "Move the low table 6 in nearer"
-  std::string gives;     ///< what it gives: "reach 18 in"
-  Job job;               ///< the job after it
-  long long nextId = 1;  ///< the id source's next number after it
-};
 
 /// How much may be tried. A re-check costs about the square of what stands in the room; in a heap of pieces thousands
 /// are wanted.
@@ -36,24 +29,12 @@ struct Tries {
                                             const Rulebook&, const SchemeId&, IdSource ids, LengthFormat format,
                                             const CheckWith& = {}, Tries* tries = nullptr);
 
-/// One thing to decide: the broken findings of one piece, with their ways out.
-struct Decision {
-  std::string subject;                ///< placement or piece id
-  std::string title;                  ///< its name
-  std::vector<std::size_t> findings;  ///< into the findings, worst first
-  std::string conflict;               ///< when two rules cannot both hold: the sentence that says so
-};
-
-inline constexpr std::size_t kMostDecisions = 5;
 /// Ways out are looked for from the worst findings of a decision only: in a pile each piece has hundreds, and each way
 /// is re-checked.
 inline constexpr std::size_t kMostLookedAt = 6;
 /// A heap of pieces with more findings than this is taken apart first: none of its ways out is looked for.
 inline constexpr std::size_t kHeap = 4'000;
 
-/// What breaks, grouped by piece, worst first; taste is left out. All of them: the ledger shows the first five.
-[[nodiscard]] std::vector<Decision> decisionsOf(const std::vector<Finding>&, const Job&, const Rulebook&,
-                                                const SchemeId&, LengthFormat format);
 [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&, const std::vector<Finding>&, const Job&, const Rulebook&,
                                             const SchemeId&, IdSource ids, LengthFormat format, const CheckWith& = {},
                                             Tries* tries = nullptr);

@@ -5,7 +5,7 @@
 
 #include "core/space/tapes.h"
 #include "core/drawing/base/drafting.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 namespace {

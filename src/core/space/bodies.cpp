@@ -241,4 +241,18 @@ std::vector<Vec2> feetOf(const Piece& piece, const FloorPlace& place) {
   return feet;
 }
 
+double reachOutside(const Parts& parts, const Polygon& outline) {
+  double reach = 0;
+  for (const Convex& body : parts) {
+    for (const Vec2 p : body.core) {
+      const double edge = distanceToEdge(outline, p);
+      reach = std::max(reach, contains(outline, p) ? body.radius - edge : body.radius + edge);
+    }
+    // A corner that juts into the room can stand in a body whose own corners are all inside.
+    for (std::size_t i = 0; i < outline.size(); ++i)
+      if (isReflex(outline, i)) reach = std::max(reach, -separation(Convex{{outline[i]}, 0}, body).gap);
+  }
+  return reach;
+}
+
 }  // namespace mezzet

@@ -48,6 +48,8 @@ inline constexpr double kOvalTolerance = 0.02, kCurveTolerance = 0.5;
 [[nodiscard]] std::vector<Body> fixedBodies(const Room&);
 
 [[nodiscard]] Separation separation(const Body&, const Body&);
+/// How far a footprint reaches past the room's outline; 0 inside.
+[[nodiscard]] double reachOutside(const Parts& body, const Polygon& outline);
 [[nodiscard]] std::string wallKey(const CornerId&);  ///< "wall:A"
 
 /// The front side of a piece (facing -y in its frame) from left to right as someone before it sees it, less the

@@ -3,6 +3,7 @@
 #include <nlohmann/json.hpp>
 
 #include "io/json/job_json.h"
+#include "core/rules/art/rules.h"
 
 namespace mezzet {
 namespace {
@@ -34,7 +35,7 @@ Json findingJson(const Finding& f, const std::vector<WayOut>& ways, const Rulebo
   out["marginMm"] = known ? maybe(f.marginMm) : Json(nullptr);
   out["u95"] = tidy(f.u95);
   out["at"] = Json::array({point(f.at[0]), point(f.at[1])});
-  out["view"] = f.view;
+  out["view"] = viewKey(f.view);
   if (!f.between.empty()) out["between"] = f.between;
   out["missing"] = f.missing;
   out["sentence"] = f.sentence;
@@ -93,7 +94,7 @@ std::string turningJson(const TurningCircle& turn) {
 
 std::string artJson(const ArtSolution& s) {
   Json out{{"both", s.both}, {"centre", tidy(s.centre)}, {"gap", tidy(s.gap)}};
-  out["short"] = {{"art-centre", tidy(s.shortCentre)}, {"art-gap", tidy(s.shortGap)}};
+  out["short"] = {{std::string(kArtCentre), tidy(s.shortCentre)}, {std::string(kArtGap), tidy(s.shortGap)}};
   out["frameHeights"] =
       s.frameHeights ? Json::array({maybe(s.frameHeights->low), maybe(s.frameHeights->high)}) : Json(nullptr);
   return out.dump(1) + "\n";

@@ -5,7 +5,7 @@
 #include "core/space/swing.h"
 #include "core/space/tapes.h"
 #include "core/geometry/offset.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 

@@ -2,7 +2,7 @@
 // inches.
 #include <gtest/gtest.h>
 
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "core/decide/ways_out.h"
 #include "io/json/rulebook_json.h"
 #include "support/rooms.h"

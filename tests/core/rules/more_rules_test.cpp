@@ -1,5 +1,5 @@
 // The rules beyond the first ones: for each a case that holds, one that breaks and one at the edge, in inches.
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 

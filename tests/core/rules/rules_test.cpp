@@ -1,5 +1,5 @@
 #include "core/decide/bands.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 

@@ -1,5 +1,6 @@
 // The doubt of measured walls in what is measured between them. All in inches; the room is 222 x 150.
 #include "core/rules/base/wall_doubt.h"
+#include "core/rules/check.h"
 
 #include "core/survey/room_survey.h"
 #include "io/json/rulebook_json.h"

@@ -4,7 +4,7 @@
 #include <gtest/gtest.h>
 
 #include "core/space/tapes.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "io/json/rulebook_json.h"
 #include "support/rooms.h"
 

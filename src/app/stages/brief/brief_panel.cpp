@@ -12,7 +12,9 @@
 #include "app/widgets/length_field.h"
 #include "app/dialogs/rule_rows.h"
 #include "core/edit/edits.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
+#include "core/rules/registry.h"
+#include "core/rules/art/rules.h"
 
 namespace mezzet {
 namespace {
@@ -77,7 +79,7 @@ LengthReading BriefPanel::typeViewers(const QString& text) {
   brief.statures = statures;
   after = withBrief(after, brief);
   // Once statures are known pictures follow the viewers' eyes; without them that school cannot be asked.
-  if (const Rule* rule = findRule(workspace_.book(), "art-centre")) {
+  if (const Rule* rule = findRule(workspace_.book(), std::string(kArtCentre))) {
     const auto chosen = after.houseRules.schools.find(rule->id);
     const bool followsEyes = chosen != after.houseRules.schools.end() && chosen->second == "c";
     if (first && (chosen == after.houseRules.schools.end() || chosen->second == rule->defaultSchool))
@@ -183,7 +185,7 @@ void BriefPanel::addRules(QVBoxLayout* column) {
       words(tr("What this house asks. Empty ends are open; a changed range goes before every school."), "quietNote"));
   for (const Weight weight : {Weight::Must, Weight::Rule, Weight::Taste})
     for (const Rule& rule : workspace_.book().rules)
-      if (rule.weight == weight && !rule.schools.empty() && rule.id != "overlap" && rule.id != "outside-room" &&
+      if (rule.weight == weight && !rule.schools.empty() && !showsOf(rule.id, shows::kNoRange) &&
           quantityOf(rule) != Quantity::YesNo)
         addRuleRows(column, workspace_, rule,
                     {askedOf(rule, workspace_.job()), workspace_.job().houseRules.ranges.contains(rule.id), false},

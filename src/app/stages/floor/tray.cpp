@@ -18,7 +18,7 @@
 #include "core/edit/edits.h"
 #include "core/model/kinds.h"
 #include "core/decide/adding.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 namespace {

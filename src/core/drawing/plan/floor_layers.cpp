@@ -4,6 +4,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "core/rules/registry.h"
 #include "core/use/seats.h"
 #include "core/sight/sight.h"
 #include "core/drawing/base/drafting.h"
@@ -58,7 +59,7 @@ void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& 
   // What rules judge, and in one tone, however many ways share the floor.
   std::set<std::string> judged;
   for (const Finding& f : findings)
-    if (f.rule == "way-main" || f.rule == "way-side") judged.insert(f.subjects.begin(), f.subjects.end());
+    if (showsOf(f.rule, shows::kRibbon)) judged.insert(f.subjects.begin(), f.subjects.end());
   // In a room of two hundred cupboards a ribbon to each would cover the floor, and tell nothing.
   std::set<std::string> drawn;
   for (const auto& [id, way] : routes.ways)
@@ -78,7 +79,7 @@ void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& 
   // Each pinch once, with its width; what breaks carries its own mark.
   std::vector<Vec2> labelled;
   for (const Finding& f : findings) {
-    if (f.rule != "way-main" || f.between.empty() || f.verdict == Verdict::Breaks) continue;
+    if (!showsOf(f.rule, shows::kPinch) || f.between.empty() || f.verdict == Verdict::Breaks) continue;
     const Vec2 middle = midpoint(f.at[0], f.at[1]);
     if (std::any_of(labelled.begin(), labelled.end(), [&](Vec2 p) { return distance(p, middle) < 10; })) continue;
     labelled.push_back(middle);
@@ -90,7 +91,7 @@ void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& 
 void addTalk(Drawing& d, const std::vector<Finding>& findings, LengthFormat format) {
   std::size_t drawn = 0;
   for (const Finding& f : findings) {
-    if (f.rule != "conversation" || ++drawn > kMostTalkDrawn) continue;
+    if (!showsOf(f.rule, shows::kTalk) || ++drawn > kMostTalkDrawn) continue;
     const bool breaks = f.verdict == Verdict::Breaks;
     d.add(Layer::Working, "talk:" + f.id,
           line(f.at[0], f.at[1], {Ink::Quiet, kDimensionLine, breaks ? Dash::Dotted : Dash::Solid}));
@@ -102,7 +103,7 @@ void addTalk(Drawing& d, const std::vector<Finding>& findings, LengthFormat form
 void addReach(Drawing& d, const PieceIndex& pieces, const Scheme& scheme, const std::vector<Finding>& findings) {
   double reach = 18 * kInch;
   for (const Finding& f : findings)
-    if (f.rule == "table-reach" && f.asked.high) reach = *f.asked.high;
+    if (showsOf(f.rule, shows::kTableReach) && f.asked.high) reach = *f.asked.high;
   for (const Placement& p : scheme.placements) {
     const auto* place = onFloor(p.on);
     if (place == nullptr || !isSeat(pieces.of(p).kind)) continue;
@@ -136,7 +137,8 @@ void addSight(Drawing& d, const PieceIndex& pieces, const Job& job, const Room& 
           addAreas(d, {inside}, Ink::Way, "sight");
     }
   for (const Finding& f : findings)
-    if ((f.rule == "back-seen" && f.measured < 1 && f.missing.empty()) || f.rule == "head-turn")
+    if ((showsOf(f.rule, shows::kBlankBack) && f.measured < 1 && f.missing.empty()) ||
+        showsOf(f.rule, shows::kSightLine))
       d.add(Layer::Working, "sight:" + f.id, line(f.at[0], f.at[1], {Ink::Quiet, kDimensionLine, Dash::Dotted}));
 }
 
@@ -146,20 +148,18 @@ FloorLayers layersFor(const std::vector<Finding>& findings, const std::string& s
   FloorLayers out;
   if (subject.empty()) return out;
   for (const Finding& f : findings) {
-    if (f.view != "plan" || (f.verdict != Verdict::Breaks && f.verdict != Verdict::Close)) continue;
+    if (!f.view.isPlan() || (f.verdict != Verdict::Breaks && f.verdict != Verdict::Close)) continue;
     const auto names = [&](const std::vector<std::string>& ids) {
       return std::find(ids.begin(), ids.end(), subject) != ids.end();
     };
     if (!names(f.subjects) && !names(f.between)) continue;
-    if (f.rule.starts_with("way-") || f.rule == "ada-2010-403.5.1" || f.rule == "tall-lamp") {
+    if (showsOf(f.rule, shows::kWays)) {
       out.shown.insert(FloorLayer::Ways);
       for (const std::string& s : f.subjects) out.only.insert(s);
     }
-    if (f.rule == "conversation") out.shown.insert(FloorLayer::Talk);
-    if (f.rule == "table-reach" || f.rule == "served-seats" || f.rule == "foot-room")
-      out.shown.insert(FloorLayer::Reach);
-    if (f.rule == "back-seen" || f.rule == "first-sight" || f.rule == "head-turn" || f.rule == "one-material")
-      out.shown.insert(FloorLayer::Sight);
+    if (showsOf(f.rule, shows::kTalk)) out.shown.insert(FloorLayer::Talk);
+    if (showsOf(f.rule, shows::kReach)) out.shown.insert(FloorLayer::Reach);
+    if (showsOf(f.rule, shows::kSight)) out.shown.insert(FloorLayer::Sight);
   }
   return out;
 }

@@ -6,7 +6,7 @@
 
 #include "core/walk/route_facts.h"
 #include "core/drawing/base/drawing.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 

@@ -7,7 +7,7 @@
 #include "core/drawing/base/drafting.h"
 #include "core/drawing/plan/fixed_plan.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "core/site/heights.h"
 
 namespace mezzet {

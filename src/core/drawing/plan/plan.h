@@ -46,7 +46,7 @@ inline constexpr const char* kTurnHandle = "turn-handle";
 [[nodiscard]] Drawing composePlanWork(const Job&, const Room&, const PlanWork&, double scale, LengthFormat format);
 
 /// Bands of one view with the zone common to all of them drawn stronger (elevations), labels included.
-void addBands(Drawing&, const std::vector<Band>&, const std::string& view);
+void addBands(Drawing&, const std::vector<Band>&, const View&);
 
 /// A walk of runs that is being typed: a dashed outline with the runs' lengths, and the gap where it does not close.
 [[nodiscard]] Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::string>& lengths,

@@ -7,7 +7,7 @@
 #include "core/drawing/base/drafting.h"
 #include "core/drawing/plan/plan.h"
 #include "core/drawing/base/working.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 
 namespace mezzet {
 namespace {
@@ -142,7 +142,7 @@ void addFindingMark(Drawing& d, const Finding& f, LengthFormat format) {
   d.add(Layer::Working, id, line(mark + Vec2{-r, r}, mark + Vec2{r, -r}, {Ink::Breaks, 0.6, Dash::Solid}));
 }
 
-void addBands(Drawing& d, const std::vector<Band>& bands, const std::string& view) {
+void addBands(Drawing& d, const std::vector<Band>& bands, const View& view) {
   for (const Band& band : bands)
     if (band.view == view)
       d.add(Layer::Working, "band:" + band.rule, PathItem{band.zone, true, Ink::Band, fine(Ink::Holds)});
@@ -151,12 +151,12 @@ void addBands(Drawing& d, const std::vector<Band>& bands, const std::string& vie
 Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, double scale, LengthFormat format) {
   Drawing d;
   d.scale = scale;
-  addBands(d, work.bands, "plan");
+  addBands(d, work.bands, View{});
   for (const Band& band : work.bands) {
     // The label stands in bands that have room for it.
     const Vec2 middle = (band.zone[0] + band.zone[1] + band.zone[2] + band.zone[3]) * 0.25;
     const bool level = std::abs(band.zone[1].x - band.zone[0].x) > letteringWidth(band.label, kSmallLetters) * d.scale;
-    if (band.view == "plan" && level)
+    if (band.view.isPlan() && level)
       d.add(Layer::Working, "band:" + band.rule,
             TextItem{middle, band.label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
   }
@@ -176,7 +176,7 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
     });
   };
   for (const Finding& f : work.findings)
-    if (f.view == "plan" && !onATape(f)) addFindingMark(d, f, format);
+    if (f.view.isPlan() && !onATape(f)) addFindingMark(d, f, format);
   for (const PlacementId& id : work.selection)
     if (id != work.selected) addSelection(d, job, *work.scheme, id, kThinHalo);
   addSelection(d, job, *work.scheme, work.selected, kHalo);

@@ -9,8 +9,9 @@
 #include "core/drawing/base/working.h"
 #include "core/space/standing.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/rules/check.h"
 #include "core/site/heights.h"
+#include "core/rules/registry.h"
 
 namespace mezzet {
 namespace {
@@ -246,7 +247,7 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   d.scale = scale;
   const auto wall = findWall(room, work.wall);
   if (!wall || work.scheme == nullptr) return d;
-  const std::string view = wallKey(work.wall);
+  const View view{work.wall};
   addBands(d, work.bands, view);
   // Labels stand at the left end, above the upper band and below the lower one, clear of the tapes between them.
   std::vector<const Band*> here;
@@ -305,7 +306,7 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   if (hung == nullptr || hung->wall != work.wall) {
     for (Finding f : work.findings) {
       if (f.view != view) continue;
-      if (f.rule == "art-centre") {
+      if (showsOf(f.rule, shows::kCentreHeight)) {
         // The height of the centre is drawn beside the frame, clear of the gap below it.
         const auto envelope = hungWith(job, *work.scheme, PlacementId(f.subjects.front()));
         const double aside = envelope ? envelope->envelope.left - 7 * scale : f.at[0].x;

@@ -2,18 +2,21 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/rules/access/rules.h"
 #include "core/edit/validate.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 #include "core/rules/base/way_words.h"
 #include "core/base/sentence.h"
 
 namespace mezzet {
 
+namespace {
+
 void evaluateAccessRoute(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   if (!s.job.brief.access) return;
   constexpr double kReduced = 32 * kInch;
-  for (const RoomWay& way : s.ways) {
+  for (const RoomWay& way : s.ways()) {
     if (way.to.goal != Goal::Opening) continue;  // a route runs from door to door; what stands on it is reached from it
     Finding f = wayFinding(s, rule, way);
     std::string length;
@@ -52,7 +55,7 @@ void evaluateAccessTurn(const Situation& s, const Rule& rule, std::vector<Findin
 
 void evaluateAccessDoor(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   if (!s.job.brief.access) return;
-  for (const WayEnd& end : s.walk.openings) {
+  for (const WayEnd& end : s.walk().openings) {
     Finding f = findingOf(rule, askedOf(rule, s.job), {end.id});
     f.measured = end.widest;
     const Vec2 half = leftOf(end.inward) * (end.widest / 2);
@@ -65,7 +68,7 @@ void evaluateAccessDoor(const Situation& s, const Rule& rule, std::vector<Findin
 }
 
 void evaluateAccessHalfTurn(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  if (!s.job.brief.access || s.walk.openings.empty()) return;
+  if (!s.job.brief.access || s.walk().openings.empty()) return;
   Finding f = findingOf(rule, askedOf(rule, s.job), {s.room.id.value});
   f.missing.push_back("half-turn");
   decide(f, s.scheme);
@@ -96,5 +99,17 @@ void evaluateAccessTable(const Situation& s, const Rule& rule, std::vector<Findi
     out.push_back(std::move(f));
   }
 }
+
+constexpr RuleRow kRows[] = {
+    {"ada-2010-403.5.1", evaluateAccessRoute, [](Proposals& ways) { ways.widen(); }, shows::kWays},
+    {"ada-2010-304.3.1", evaluateAccessTurn},
+    {"ada-2010-404.2.3", evaluateAccessDoor},
+    {"ada-2010-403.5.2", evaluateAccessHalfTurn},
+    {"ada-2010-902.3", evaluateAccessTable},
+};
+
+}  // namespace
+
+RuleRows accessRules() { return kRows; }
 
 }  // namespace mezzet

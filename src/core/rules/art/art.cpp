@@ -1,8 +1,10 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/rules/art/rules.h"
+#include "core/rules/art/art_ways.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 
 namespace mezzet {
 namespace {
@@ -33,17 +35,15 @@ std::string missWords(const Finding& f, LengthFormat format) {
   return ", " + writeLength(-f.margin, format) + (high ? " too high" : " too low");
 }
 
-}  // namespace
-
 void evaluateArtCentre(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Hung& hung : s.hung) {
+  for (const Hung& hung : s.hung()) {
     if (!isPicture(s, hung)) continue;
     const Asked asked = askedOf(rule, s.job, pieceIn(s, hung));
     Finding f = findingOf(rule, asked, idsOf(hung));
     const double u = (hung.envelope.left + hung.envelope.right) / 2;
-    const double floor = s.heights.floorAt(onWall(*findWall(s.room, hung.wall), u));
+    const double floor = s.heights().floorAt(onWall(*findWall(s.room, hung.wall), u));
     f.measured = hung.envelope.centreHeight() - floor;
-    f.view = wallKey(hung.wall);
+    f.view = View{hung.wall};
     f.at = {Vec2{u, floor}, Vec2{u, hung.envelope.centreHeight()}};
     decide(f, s.scheme);
     f.sentence = f.verdict == Verdict::NotMeasured
@@ -56,7 +56,7 @@ void evaluateArtCentre(const Situation& s, const Rule& rule, std::vector<Finding
 }
 
 void evaluateArtGap(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Hung& hung : s.hung) {
+  for (const Hung& hung : s.hung()) {
     if (!isPicture(s, hung)) continue;
     const Asked asked = askedOf(rule, s.job, pieceIn(s, hung));
     const auto below = belowArt(s.job, s.scheme, s.room, hung);
@@ -66,7 +66,7 @@ void evaluateArtGap(const Situation& s, const Rule& rule, std::vector<Finding>& 
     std::vector<std::string> subjects = idsOf(hung);
     subjects.push_back(below->id.value);
     Finding f = findingOf(rule, asked, std::move(subjects));
-    f.view = wallKey(hung.wall);
+    f.view = View{hung.wall};
     if (!below->top) f.missing.push_back(under.piece.value + ".height");
     const double top = below->top.value_or(0);
     const double u = (std::max(hung.envelope.left, below->left) + std::min(hung.envelope.right, below->right)) / 2;
@@ -85,5 +85,14 @@ void evaluateArtGap(const Situation& s, const Rule& rule, std::vector<Finding>& 
     out.push_back(std::move(f));
   }
 }
+
+constexpr RuleRow kRows[] = {
+    {kArtCentre, evaluateArtCentre, waysOutOfArt, shows::kCentreHeight},
+    {kArtGap, evaluateArtGap, waysOutOfArt},
+};
+
+}  // namespace
+
+RuleRows artRules() { return kRows; }
 
 }  // namespace mezzet

@@ -1,5 +1,7 @@
 #include "core/rules/art/art_case.h"
 
+#include "core/rules/art/rules.h"
+
 #include "core/edit/edits.h"
 #include "core/model/kinds.h"
 #include "core/site/heights.h"
@@ -18,8 +20,8 @@ double floorUnder(const Room& room, const Hung& hung) {
 std::optional<ArtCase> artCaseOf(const Job& job, const Rulebook& book, const SchemeId& id,
                                  const PlacementId& placement) {
   const Scheme* scheme = findScheme(job, id);
-  const Rule* centre = findRule(book, "art-centre");
-  const Rule* gap = findRule(book, "art-gap");
+  const Rule* centre = findRule(book, std::string(kArtCentre));
+  const Rule* gap = findRule(book, std::string(kArtGap));
   if (scheme == nullptr || centre == nullptr || gap == nullptr) return std::nullopt;
   const auto hung = hungWith(job, *scheme, placement);
   if (!hung) return std::nullopt;

@@ -3,7 +3,7 @@
 
 #include "core/hang/art_solver.h"
 #include "core/space/standing.h"
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 
 namespace mezzet {
 

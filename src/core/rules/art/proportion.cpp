@@ -3,8 +3,9 @@
 #include <cmath>
 #include <limits>
 
+#include "core/rules/art/rules.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 
 namespace mezzet {
 namespace {
@@ -29,7 +30,7 @@ std::string nameOf(const Situation& s, const Hung& hung, bool starts = true) {
 /// Upper width over lower width, with its doubt.
 void widthFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, const Piece& upper,
                   double upperWidth, const std::string& name, const Piece& lower, const std::string& lowerName,
-                  double lowerWidth, Vec2 a, Vec2 b, const std::string& view, std::vector<Finding>& out) {
+                  double lowerWidth, Vec2 a, Vec2 b, const View& view, std::vector<Finding>& out) {
   Finding f = findingOf(rule, askedOf(rule, s.job, upper), std::move(subjects));
   f.measured = upperWidth / lowerWidth;
   f.u95 = f.measured * std::hypot(doubtOf(upper, "width") / upperWidth, doubtOf(lower, "width") / lowerWidth);
@@ -53,13 +54,11 @@ void hungWidth(const Situation& s, const Rule& rule, const Hung& hung, const Sta
   subjects.push_back(below.id.value);
   widthFinding(s, rule, std::move(subjects), firstOf(s, hung), e.width(), nameOf(s, hung),
                s.pieces.of(*findPlacement(s.scheme, below.id)), s.names.the(below.id), below.right - below.left,
-               {e.left, e.bottom}, {e.right, e.bottom}, wallKey(hung.wall), out);
+               {e.left, e.bottom}, {e.right, e.bottom}, View{hung.wall}, out);
 }
 
-}  // namespace
-
 void evaluateArtWidth(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Hung& hung : s.hung) {
+  for (const Hung& hung : s.hung()) {
     if (!isPictures(s, hung)) continue;
     const auto below = belowArt(s.job, s.scheme, s.room, hung);
     if (!below) continue;
@@ -68,7 +67,7 @@ void evaluateArtWidth(const Situation& s, const Rule& rule, std::vector<Finding>
 }
 
 void evaluateTwoThirds(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Hung& hung : s.hung) {
+  for (const Hung& hung : s.hung()) {
     if (isPictures(s, hung)) continue;
     const auto below = belowAny(s.job, s.scheme, s.room, hung);
     if (!below) continue;
@@ -82,13 +81,13 @@ void evaluateTwoThirds(const Situation& s, const Rule& rule, std::vector<Finding
     const Piece& lower = s.pieces.of(carrier);
     const Vec2 at = floorPlace(carrier.on).at;
     widthFinding(s, rule, {p.id.value, carrier.id.value}, s.pieces.of(p), s.pieces.of(p).width, s.names.the(p.id, true),
-                 lower, s.names.the(carrier.id), lower.width, at, at, "plan", out);
+                 lower, s.names.the(carrier.id), lower.width, at, at, View{}, out);
   }
 }
 
 void evaluateSideBreathing(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (std::size_t i = 0; i < s.hung.size(); ++i) {
-    const Hung& hung = s.hung[i];
+  for (std::size_t i = 0; i < s.hung().size(); ++i) {
+    const Hung& hung = s.hung()[i];
     const WallRect& e = hung.envelope;
     const auto wall = findWall(s.room, hung.wall);
     const double v = e.centreHeight();
@@ -108,10 +107,10 @@ void evaluateSideBreathing(const Situation& s, const Rule& rule, std::vector<Fin
       else if (left >= e.right - kTouch) offer(left - e.right, {e.right, v}, {left, v}, name);
     };
     offer(wall->length() - e.right, {e.right, v}, {wall->length(), v}, "the end of the wall");
-    for (std::size_t j = 0; j < s.hung.size(); ++j)
-      if (j != i && s.hung[j].wall == hung.wall) {
-        const WallRect& o = s.hung[j].envelope;
-        beside(o.left, o.right, o.bottom, o.top, nameOf(s, s.hung[j], false));
+    for (std::size_t j = 0; j < s.hung().size(); ++j)
+      if (j != i && s.hung()[j].wall == hung.wall) {
+        const WallRect& o = s.hung()[j].envelope;
+        beside(o.left, o.right, o.bottom, o.top, nameOf(s, s.hung()[j], false));
       }
     for (const Opening& o : s.room.openings)
       if (o.wall == hung.wall) {
@@ -123,7 +122,7 @@ void evaluateSideBreathing(const Situation& s, const Rule& rule, std::vector<Fin
     Finding f = findingOf(rule, askedOf(rule, s.job, firstOf(s, hung)), idsOf(hung));
     f.measured = least;
     f.at = at;
-    f.view = wallKey(hung.wall);
+    f.view = View{hung.wall};
     f.u95 = hung.members.size() == 1 ? doubtOf(firstOf(s, hung), "width") / 2 : 0;
     decide(f, s.scheme);
     f.sentence =
@@ -133,7 +132,7 @@ void evaluateSideBreathing(const Situation& s, const Rule& rule, std::vector<Fin
 }
 
 void evaluateTopBreathing(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Hung& hung : s.hung) {
+  for (const Hung& hung : s.hung()) {
     const auto below =
         isPictures(s, hung) ? belowArt(s.job, s.scheme, s.room, hung) : belowAny(s.job, s.scheme, s.room, hung);
     if (!below) continue;  // over an empty floor the room below is always the larger
@@ -143,11 +142,11 @@ void evaluateTopBreathing(const Situation& s, const Rule& rule, std::vector<Find
     Finding f = findingOf(rule, askedOf(rule, s.job, firstOf(s, hung)), std::move(subjects));
     if (!below->top) f.missing.push_back(under.id.value + ".height");
     const double u = (hung.envelope.left + hung.envelope.right) / 2;
-    const double ceiling = s.heights.ceilingAt(inFrontOf(*findWall(s.room, hung.wall), u));
+    const double ceiling = s.heights().ceilingAt(inFrontOf(*findWall(s.room, hung.wall), u));
     const double above = ceiling - hung.envelope.top, gap = hung.envelope.bottom - below->top.value_or(0);
     f.measured = above - gap;
     f.at = {Vec2{u, hung.envelope.top}, Vec2{u, ceiling}};
-    f.view = wallKey(hung.wall);
+    f.view = View{hung.wall};
     f.u95 = std::hypot(doubtOfTop(under), hung.members.size() == 1 ? doubtOf(firstOf(s, hung), "height") : 0);
     decide(f, s.scheme);
     if (!below->top) f.sentence = "How high " + s.names.the(below->id) + " is has not been measured.";
@@ -157,5 +156,16 @@ void evaluateTopBreathing(const Situation& s, const Rule& rule, std::vector<Find
     out.push_back(std::move(f));
   }
 }
+
+constexpr RuleRow kRows[] = {
+    {"art-width", evaluateArtWidth},
+    {"two-thirds", evaluateTwoThirds},
+    {"side-breathing", evaluateSideBreathing},
+    {"top-breathing", evaluateTopBreathing},
+};
+
+}  // namespace
+
+RuleRows proportionRules() { return kRows; }
 
 }  // namespace mezzet

@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "core/base/view.h"
 #include "core/rules/base/rulebook.h"
 
 namespace mezzet {
@@ -28,7 +29,7 @@ struct Finding {
   double u95 = 0;                    ///< of `measured`, in its unit
   std::array<Vec2, 2> at{};          ///< witness points, plan or elevation
   std::vector<std::string> between;  ///< what makes it so, where that is not the subjects: the two ends of a pinch
-  std::string view = "plan";         ///< or "wall:A"
+  View view = {};                    ///< where its gap is drawn
   std::vector<std::string> missing;  ///< what must be measured first
   std::string sentence;              ///< in the words of the trade, lengths in the asked format
   std::string rival;                 ///< what the other schools say, told in grey; may be empty

@@ -74,12 +74,12 @@ std::optional<Motion> motionAt(const Situation& s, const std::vector<Wall>& wall
     const Placement& p = *s.placement(body.id);
     return ofSetOut(walls, floorPlace(p.on).at, p.setOut);
   };
-  for (const Body& body : s.bodies)
+  for (const Body& body : s.bodies())
     if (std::find(subjects.begin(), subjects.end(), body.id) != subjects.end() && onBody(body))
       return ofPlacement(body);
   for (std::size_t i = 0; i < walls.size(); ++i)
     if (distance(at, nearestOnSegment(at, walls[i].start, walls[i].end)) <= kOn) return ofWall(walls, i, at);
-  for (const Body& body : s.bodies)
+  for (const Body& body : s.bodies())
     if (!body.flat && onBody(body)) return ofPlacement(body);
   // A door's leaf moves with its wall, a fixed thing with the walls it was measured from.
   for (const Opening& o : s.room.openings)
@@ -151,7 +151,7 @@ void addWallDoubts(const Situation& s, std::vector<Finding>& findings) {
   const auto& covariance = s.room.doubt.covariance;
   if (!covariance || covariance->size() != 4 * s.room.corners.size() * s.room.corners.size()) return;
   for (Finding& f : findings) {
-    if (f.quantity != Quantity::Length || f.view != "plan" || !f.missing.empty()) continue;
+    if (f.quantity != Quantity::Length || !f.view.isPlan() || !f.missing.empty()) continue;
     if (std::abs(distance(f.at[0], f.at[1]) - std::abs(f.measured)) > kMeasuredThere) continue;  // heights, thicknesses
     const std::vector<double> g = gradientOfGap(s, f.subjects, f.at[0], f.at[1]);
     if (g.empty()) continue;

@@ -1,7 +1,7 @@
 // How sure a gap is, as far as that depends on where the walls are.
 #pragma once
 
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 
 namespace mezzet {
 

@@ -1,7 +1,7 @@
 // What the rules about ways share.
 #pragma once
 
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 
 namespace mezzet {
 

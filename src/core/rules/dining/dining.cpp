@@ -2,51 +2,22 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/rules/dining/rules.h"
 #include "core/use/seats.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 
 namespace mezzet {
 namespace {
 
-/// The chair's width, laid against the table's edge and slid back until something stops it. Others at the same table
-/// sit beside, not behind.
-Behind behind(const Situation& s, const DiningSeat& seat) {
-  const Vec2 back = seat.back, t = leftOf(back);
-  const double half = s.pieces.of(*seat.chair).width / 2;
-  const Convex row{{seat.edge - t * half, seat.edge + t * half}, 0};
-  Behind out;
-  const auto offer = [&](const Body& body) {
-    for (const Convex& part : body.parts)
-      if (const auto length = slideUntilTouch(row, part, back, kTouch); length && *length < out.clear)
-        out = {std::max(0.0, *length), body.id, doubtOfThing(s, body.id, back)};
-  };
-  for (const Body& body : s.fixed) offer(body);
-  for (const Body& body : s.bodies) {
-    if (body.flat || body.id == seat.chair->id.value || body.id == seat.table->id.value) continue;
-    if (std::any_of(s.dining.begin(), s.dining.end(),
-                    [&](const DiningSeat& o) { return o.table == seat.table && o.chair->id.value == body.id; }))
-      continue;
-    offer(body);
-  }
-  return out;
-}
 double tableDoubt(const Situation& s, const DiningSeat& seat) {
   return doubtAlong(s.pieces.of(*seat.table), floorPlace(seat.table->on), seat.back);
 }
 
-}  // namespace
-
-std::vector<Behind> behindDiners(const Situation& s) {
-  std::vector<Behind> out;
-  for (const DiningSeat& seat : s.dining) out.push_back(behind(s, seat));
-  return out;
-}
-
 void evaluateDiningWall(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (std::size_t i = 0; i < s.dining.size(); ++i) {
-    const DiningSeat& seat = s.dining[i];
-    const Behind& there = s.behind[i];
+  for (std::size_t i = 0; i < s.dining().size(); ++i) {
+    const DiningSeat& seat = s.dining()[i];
+    const Behind& there = s.behind()[i];
     if (!std::isfinite(there.clear)) continue;
     Finding f =
         findingOf(rule, askedOf(rule, s.job, s.pieces.of(*seat.table)), {seat.chair->id.value, seat.table->id.value});
@@ -63,9 +34,9 @@ void evaluateDiningWall(const Situation& s, const Rule& rule, std::vector<Findin
 }
 
 void evaluateDiningPull(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (std::size_t i = 0; i < s.dining.size(); ++i) {
-    const DiningSeat& seat = s.dining[i];
-    const Behind& there = s.behind[i];
+  for (std::size_t i = 0; i < s.dining().size(); ++i) {
+    const DiningSeat& seat = s.dining()[i];
+    const Behind& there = s.behind()[i];
     if (!std::isfinite(there.clear)) continue;
     const Piece& chair = s.pieces.of(*seat.chair);
     const FloorPlace out2 = pulledOut(s.pieces, seat);
@@ -88,7 +59,7 @@ void evaluateDiningPull(const Situation& s, const Rule& rule, std::vector<Findin
 
 void evaluatePlaceSetting(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   std::vector<const Placement*> tables;
-  for (const DiningSeat& seat : s.dining)
+  for (const DiningSeat& seat : s.dining())
     if (std::find(tables.begin(), tables.end(), seat.table) == tables.end()) tables.push_back(seat.table);
   for (const Placement* table : tables) {
     const Piece& piece = s.pieces.of(*table);
@@ -111,7 +82,7 @@ void evaluatePlaceSetting(const Situation& s, const Rule& rule, std::vector<Find
       for (std::size_t i = 0; i < outline.size(); ++i)
         sides[i].length = distance(edgeStart(outline, i), edgeEnd(outline, i));
     }
-    for (const DiningSeat& seat : s.dining) {
+    for (const DiningSeat& seat : s.dining()) {
       if (seat.table != table) continue;
       std::size_t at = 0;
       for (std::size_t i = 1; i < outline.size(); ++i) {
@@ -143,7 +114,7 @@ void evaluatePlaceSetting(const Situation& s, const Rule& rule, std::vector<Find
 
 void evaluateKneeRoom(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   std::vector<std::pair<const Placement*, const Piece*>> judged;
-  for (const DiningSeat& seat : s.dining) {
+  for (const DiningSeat& seat : s.dining()) {
     const Piece& chair = s.pieces.of(*seat.chair);
     const Piece& table = s.pieces.of(*seat.table);
     // Chairs of one kind at one table are judged once.
@@ -169,5 +140,16 @@ void evaluateKneeRoom(const Situation& s, const Rule& rule, std::vector<Finding>
     out.push_back(std::move(f));
   }
 }
+
+constexpr RuleRow kRows[] = {
+    {"dining-wall", evaluateDiningWall, [](Proposals& ways) { ways.moveClear(); }},
+    {"dining-pull", evaluateDiningPull, [](Proposals& ways) { ways.moveClear(); }},
+    {"place-setting", evaluatePlaceSetting},
+    {"knee-room", evaluateKneeRoom},
+};
+
+}  // namespace
+
+RuleRows diningRules() { return kRows; }
 
 }  // namespace mezzet

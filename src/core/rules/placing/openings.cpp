@@ -2,10 +2,11 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/rules/placing/rules.h"
 #include "core/space/swing.h"
 #include "core/model/kinds.h"
 #include "core/edit/validate.h"
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 #include "core/base/sentence.h"
 
 namespace mezzet {
@@ -17,8 +18,6 @@ constexpr double kNearSweep = 1000;
 constexpr double kBeforeWindow = 36 * kInch;
 
 void judgeCasements(const Situation&, const Rule&, const Opening&, std::vector<Finding>&);
-
-}  // namespace
 
 void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   const std::vector<Body> features = featureBodies(s.room);
@@ -44,7 +43,7 @@ void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding
       f.sentence = capital(f.sentence);
       out.push_back(std::move(f));
     };
-    for (const Body& body : s.bodies) {
+    for (const Body& body : s.bodies()) {
       if (body.flat) continue;  // a rug under a leaf is another rule's business
       const Placement& p = *s.placement(body.id);
       const Piece& piece = s.pieces.of(p);
@@ -55,13 +54,11 @@ void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding
   }
 }
 
-namespace {
-
 /// What stands higher than the sill in the way of a window's leaves.
 void judgeCasements(const Situation& s, const Rule& rule, const Opening& o, std::vector<Finding>& out) {
   const std::vector<Sweep> sweeps = casementSweeps(s.room, o);
   if (sweeps.empty()) return;
-  for (const Body& body : s.bodies) {
+  for (const Body& body : s.bodies()) {
     if (body.flat) continue;
     const Placement& p = *s.placement(body.id);
     const Piece& piece = s.pieces.of(p);
@@ -83,7 +80,39 @@ void judgeCasements(const Situation& s, const Rule& rule, const Opening& o, std:
   }
 }
 
-}  // namespace
+void evaluateDoorRug(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Body& rug : s.bodies()) {
+    if (!rug.flat) continue;
+    const Placement& lying = *s.placement(rug.id);
+    for (const Opening& o : s.room.openings) {
+      const auto sweep = sweepOf(s.room, o);
+      if (!sweep) continue;
+      const Separation sep = clearOfSweep(rug.parts, *sweep);
+      if (sep.gap > -kTouch) continue;
+      const Piece& piece = s.pieces.of(lying);
+      Finding f = findingOf(rule, askedOf(rule, s.job, piece), {o.id.value, lying.id.value});
+      if (!piece.height) f.missing.push_back(piece.id.value + ".height");
+      f.measured = o.underLeaf - piece.height.value_or(0) - piece.rug->pad.value_or(0);
+      f.at = {sep.a, sep.b};
+      f.u95 = std::hypot(doubtOf(piece, "height"), doubtOf(piece, "pad"));
+      decide(f, s.scheme);
+      const std::string name = s.names.the(lying.id);
+      const std::string with = piece.rug->pad ? " and its pad" : "";
+      if (!piece.height)
+        f.sentence = "How thick " + name + " is has not been measured, and " + openingName(o) + " swings over it.";
+      else if (f.measured < 0)
+        f.sentence = s.names.the(lying.id, true) + with + " stop " + openingName(o) + ": " +
+                     writeLength(-f.measured, s.format) + " too thick.";
+      else
+        f.sentence = "Over " + name + with + " the leaf of " + openingName(o) + " keeps " +
+                     writeLength(f.measured, s.format) + ".";
+      if (f.measured < 0 && with.empty() && piece.height)
+        f.sentence = s.names.the(lying.id, true) + " stops " + openingName(o) + ": it is " +
+                     writeLength(-f.measured, s.format) + " too thick for the gap under the leaf.";
+      out.push_back(std::move(f));
+    }
+  }
+}
 
 void evaluateWindowBlock(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Opening& o : s.room.openings) {
@@ -92,7 +121,7 @@ void evaluateWindowBlock(const Situation& s, const Rule& rule, std::vector<Findi
     const Vec2 from = wall->start + wall->along() * o.offset, to = from + wall->along() * o.width,
                depth = wall->inward() * kBeforeWindow;
     const Parts before{Convex{{from, to, to + depth, from + depth}, 0}}, pane{Convex{{from, to}, 0}};
-    for (const Body& body : s.bodies) {
+    for (const Body& body : s.bodies()) {
       if (body.flat) continue;
       const Placement& p = *s.placement(body.id);
       const Piece& piece = s.pieces.of(p);
@@ -119,5 +148,34 @@ void evaluateWindowBlock(const Situation& s, const Rule& rule, std::vector<Findi
     }
   }
 }
+
+// ---- ways out
+
+void moveFromWindow(Proposals& ways) {
+  const Vec2 wall = leftOf(unit(ways.target.at[0] - ways.target.at[1]));
+  for (const std::string& id : ways.target.subjects) {
+    const Placement* p = findPlacement(ways.scheme, PlacementId(id));
+    const auto* place = p != nullptr ? onFloor(p->on) : nullptr;
+    const Opening* window = findOpening(roomOf(ways.job, ways.scheme),
+                                        OpeningId(ways.target.subjects[id == ways.target.subjects[0] ? 1 : 0]));
+    if (place == nullptr || p->locked || window == nullptr || norm(wall) == 0) continue;
+    const auto on = findWall(roomOf(ways.job, ways.scheme), window->wall);
+    const Standing s = standingOf(pieceOf(ways.job, *p), p->id, *place, *on);
+    const double right = on->length() - window->offset, left = right - window->width;
+    // u runs against the wall's direction.
+    ways.moveFloor(*p, on->along() * -(right - s.left));
+    ways.moveFloor(*p, on->along() * (s.right - left));
+  }
+}
+
+constexpr RuleRow kRows[] = {
+    {"door-swing", evaluateDoorSwing, [](Proposals& ways) { ways.moveClearOrAlongWalls(); }},
+    {"door-rug", evaluateDoorRug},
+    {"window-block", evaluateWindowBlock, moveFromWindow},
+};
+
+}  // namespace
+
+RuleRows openingRules() { return kRows; }
 
 }  // namespace mezzet

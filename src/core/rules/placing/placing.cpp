@@ -2,12 +2,13 @@
 #include <algorithm>
 #include <unordered_map>
 
+#include "core/rules/placing/rules.h"
 #include "core/space/gaps.h"
 #include "core/space/bodies.h"
 #include "core/space/standing.h"
 #include "core/model/kinds.h"
 #include "core/edit/validate.h"
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 
 namespace mezzet {
 namespace {
@@ -25,8 +26,7 @@ double overlapOf(const WallRect& a, const WallRect& b) {
 }
 
 void overlapFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, double gap, Vec2 a, Vec2 b,
-                    const std::string& view, const std::string& first, const std::string& second,
-                    std::vector<Finding>& out) {
+                    const View& view, const std::string& first, const std::string& second, std::vector<Finding>& out) {
   Finding f = findingOf(rule, askedOf(rule, s.job), std::move(subjects));
   f.measured = gap;
   f.at = {a, b};
@@ -37,7 +37,7 @@ void overlapFinding(const Situation& s, const Rule& rule, std::vector<std::strin
 }
 
 void outsideFinding(const Situation& s, const Rule& rule, const Placement& p, double amount, Vec2 a, Vec2 b,
-                    const std::string& view, const std::string& past, std::vector<Finding>& out) {
+                    const View& view, const std::string& past, std::vector<Finding>& out) {
   Finding f = findingOf(rule, askedOf(rule, s.job), {p.id.value});
   f.measured = amount;
   f.at = {a, b};
@@ -57,42 +57,20 @@ Vec2 nearestOnOutline(const Polygon& outline, Vec2 p) {
   return best;
 }
 
-}  // namespace
-
-std::string featureWords(const Room& room, const std::string& id) {
-  for (const Feature& f : room.features)
-    if (f.id.value == id) return std::string(featureWord(f.kind));
-  return {};
-}
-
-double reachOutside(const Parts& parts, const Polygon& outline) {
-  double reach = 0;
-  for (const Convex& body : parts) {
-    for (const Vec2 p : body.core) {
-      const double edge = distanceToEdge(outline, p);
-      reach = std::max(reach, contains(outline, p) ? body.radius - edge : body.radius + edge);
-    }
-    // A corner that juts into the room can stand in a body whose own corners are all inside.
-    for (std::size_t i = 0; i < outline.size(); ++i)
-      if (isReflex(outline, i)) reach = std::max(reach, -separation(Convex{{outline[i]}, 0}, body).gap);
-  }
-  return reach;
-}
-
 void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Gap& gap : gapsIn(s.bodies, s.room, 0.0)) {
+  for (const Gap& gap : gapsIn(s.bodies(), s.room, 0.0)) {
     if (gap.length >= -kTouch) continue;
     const PlacementId a(gap.a), b(gap.b);
     if (const Placement* other = findPlacement(s.scheme, b)) {
       if (gap.length >= -kTuckedIn - kTouch &&
           tucksUnder(s.pieces.of(*findPlacement(s.scheme, a)), s.pieces.of(*other)))
         continue;
-      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", s.names.the(a, true),
+      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, View{}, s.names.the(a, true),
                      s.names.the(b), out);
       continue;
     }
     if (!featureWords(s.room, gap.b).empty() && !isRug(s.pieces.of(*findPlacement(s.scheme, a)).kind))
-      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, "plan", s.names.the(a, true),
+      overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, View{}, s.names.the(a, true),
                      "the " + featureWords(s.room, gap.b), out);
   }
   // Pictures on one wall.
@@ -107,7 +85,7 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
       const WallRect hole{right - o.width, right, o.sill, o.head()};
       if (const double depth = overlapOf(a, hole); depth > kTouch)
         overlapFinding(s, rule, {p.id.value, o.id.value}, -depth, {on->u, on->v},
-                       {(hole.left + hole.right) / 2, hole.centreHeight()}, wallKey(on->wall), s.names.the(p.id, true),
+                       {(hole.left + hole.right) / 2, hole.centreHeight()}, View{on->wall}, s.names.the(p.id, true),
                        openingName(o), out);
     }
     for (std::size_t j = i + 1; j < s.scheme.placements.size(); ++j) {
@@ -116,8 +94,8 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
       if (other == nullptr || other->wall != on->wall) continue;
       const WallRect b = wallRectOf(s.pieces.of(q), *other);
       if (const double depth = overlapOf(a, b); depth > kTouch)
-        overlapFinding(s, rule, {p.id.value, q.id.value}, -depth, {on->u, on->v}, {other->u, other->v},
-                       wallKey(on->wall), s.names.the(p.id, true), s.names.the(q.id), out);
+        overlapFinding(s, rule, {p.id.value, q.id.value}, -depth, {on->u, on->v}, {other->u, other->v}, View{on->wall},
+                       s.names.the(p.id, true), s.names.the(q.id), out);
     }
   }
 }
@@ -129,22 +107,22 @@ void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Findi
     if (const auto* floor = onFloor(p.on)) {
       const double reach = reachOutside(footprint(piece, *floor), outline);
       if (reach > kTouch)
-        outsideFinding(s, rule, p, reach, floor->at, nearestOnOutline(outline, floor->at), "plan", "the walls", out);
+        outsideFinding(s, rule, p, reach, floor->at, nearestOnOutline(outline, floor->at), View{}, "the walls", out);
     } else if (const auto* hung = onWall(p.on)) {
       const auto wall = findWall(s.room, hung->wall);
       const WallRect r = wallRectOf(piece, *hung);
       const auto clear = [&](double u) {
         const Vec2 here = inFrontOf(*wall, std::clamp(u, 0.0, wall->length()));
-        return std::max(s.heights.floorAt(here) - r.bottom, r.top - s.heights.ceilingAt(here));
+        return std::max(s.heights().floorAt(here) - r.bottom, r.top - s.heights().ceilingAt(here));
       };
       const double side = std::max(-r.left, r.right - wall->length()),
                    upright = std::max(clear(r.left), clear(r.right));
       const double reach = std::max(side, upright);
       if (reach > kTouch)
-        outsideFinding(s, rule, p, reach, {hung->u, hung->v}, {hung->u, hung->v}, wallKey(hung->wall),
-                       side >= upright                                           ? "the end of wall " + hung->wall.value
-                       : r.bottom < s.heights.floorAt(inFrontOf(*wall, hung->u)) ? "the floor"
-                                                                                 : "the ceiling",
+        outsideFinding(s, rule, p, reach, {hung->u, hung->v}, {hung->u, hung->v}, View{hung->wall},
+                       side >= upright ? "the end of wall " + hung->wall.value
+                       : r.bottom < s.heights().floorAt(inFrontOf(*wall, hung->u)) ? "the floor"
+                                                                                   : "the ceiling",
                        out);
     }
   }
@@ -167,5 +145,43 @@ void evaluatePieceCount(const Situation& s, const Rule& rule, std::vector<Findin
     out.push_back(std::move(f));
   }
 }
+
+// ---- ways out
+
+void partOverlap(Proposals& ways) {
+  if (!ways.target.view.isPlan()) return;
+  const Vec2 apart = ways.target.at[0] - ways.target.at[1];  // witness points lie |gap| apart along the least push
+  for (std::size_t i = 0; i < 2; ++i) {
+    const Placement* p = findPlacement(ways.scheme, PlacementId(ways.target.subjects[i]));
+    if (p == nullptr) continue;
+    // Either direction may part them, depending on who is first; the re-check decides.
+    ways.moveFloor(*p, apart);
+    ways.moveFloor(*p, -apart);
+  }
+}
+
+void bringInside(Proposals& ways) {
+  if (!ways.target.view.isPlan()) return;
+  const Placement* p = findPlacement(ways.scheme, PlacementId(ways.target.subjects[0]));
+  const auto* place = p != nullptr ? onFloor(p->on) : nullptr;
+  if (place == nullptr) return;
+  const Parts parts = footprint(pieceOf(ways.job, *p), *place);
+  for (const Wall& wall : wallsOf(roomOf(ways.job, ways.scheme))) {
+    double behind = 0;
+    for (const Convex& body : parts)
+      for (const Vec2 q : body.core) behind = std::max(behind, body.radius - dot(q - wall.start, wall.inward()));
+    if (behind > kTouch) ways.moveFloor(*p, wall.inward() * behind);
+  }
+}
+
+constexpr RuleRow kRows[] = {
+    {"overlap", evaluateOverlap, partOverlap, shows::kNoRange},
+    {"outside-room", evaluateOutsideRoom, bringInside, shows::kNoRange},
+    {"piece-count", evaluatePieceCount},
+};
+
+}  // namespace
+
+RuleRows placingRules() { return kRows; }
 
 }  // namespace mezzet

@@ -3,11 +3,13 @@
 #include <cmath>
 #include <limits>
 
+#include "core/rules/rugs/rules.h"
 #include "core/space/swing.h"
 #include "core/space/tapes.h"
 #include "core/model/kinds.h"
 #include "core/edit/validate.h"
-#include "core/rules/base/check.h"
+#include "core/edit/edits.h"
+#include "core/rules/base/facts.h"
 
 namespace mezzet {
 namespace {
@@ -59,8 +61,6 @@ Feet feetOn(const Rug& rug, const std::vector<Vec2>& feet) {
   }
   return f;
 }
-
-}  // namespace
 
 void evaluateRugFeet(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   std::vector<Rug> rugs = rugsIn(s);
@@ -123,35 +123,54 @@ void evaluateRugBorder(const Situation& s, const Rule& rule, std::vector<Finding
   }
 }
 
-void evaluateDoorRug(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Rug& rug : rugsIn(s))
-    for (const Opening& o : s.room.openings) {
-      const auto sweep = sweepOf(s.room, o);
-      if (!sweep) continue;
-      const Separation sep = clearOfSweep(rug.body, *sweep);
-      if (sep.gap > -kTouch) continue;
-      const Piece& piece = s.pieces.of(*rug.placement);
-      Finding f = findingOf(rule, askedOf(rule, s.job, piece), {o.id.value, rug.placement->id.value});
-      if (!piece.height) f.missing.push_back(piece.id.value + ".height");
-      f.measured = o.underLeaf - piece.height.value_or(0) - piece.rug->pad.value_or(0);
-      f.at = {sep.a, sep.b};
-      f.u95 = std::hypot(doubtOf(piece, "height"), doubtOf(piece, "pad"));
-      decide(f, s.scheme);
-      const std::string name = s.names.the(rug.placement->id);
-      const std::string with = piece.rug->pad ? " and its pad" : "";
-      if (!piece.height)
-        f.sentence = "How thick " + name + " is has not been measured, and " + openingName(o) + " swings over it.";
-      else if (f.measured < 0)
-        f.sentence = s.names.the(rug.placement->id, true) + with + " stop " + openingName(o) + ": " +
-                     writeLength(-f.measured, s.format) + " too thick.";
-      else
-        f.sentence = "Over " + name + with + " the leaf of " + openingName(o) + " keeps " +
-                     writeLength(f.measured, s.format) + ".";
-      if (f.measured < 0 && with.empty() && piece.height)
-        f.sentence = s.names.the(rug.placement->id, true) + " stops " + openingName(o) + ": it is " +
-                     writeLength(-f.measured, s.format) + " too thick for the gap under the leaf.";
-      out.push_back(std::move(f));
-    }
+// ---- ways out
+
+/// Sizes rugs are sold in, smallest first (common practice): feet, or centimetres.
+std::vector<std::pair<double, double>> stockRugs(Unit unit) {
+  if (unit == Unit::Millimetre) return {{1200, 1700}, {1600, 2300}, {2000, 2900}, {2400, 3300}};
+  std::vector<std::pair<double, double>> feet{{3, 5}, {4, 6}, {5, 8}, {6, 9}, {8, 10}, {9, 12}, {10, 14}, {12, 15}};
+  for (auto& [w, d] : feet) {
+    w *= kFoot;
+    d *= kFoot;
+  }
+  return feet;
 }
+
+void ontoRug(Proposals& ways) {
+  const Placement* rug = nullptr;
+  const Placement* piece = nullptr;
+  for (const std::string& id : ways.target.subjects)
+    if (const Placement* p = findPlacement(ways.scheme, PlacementId(id)))
+      (isRug(pieceOf(ways.job, *p).kind) ? rug : piece) = p;
+  if (rug == nullptr || piece == nullptr || !ways.target.marginMm) return;
+  ways.moveFloor(*piece, unit(ways.target.at[1] - ways.target.at[0]) * -*ways.target.marginMm);
+  const Piece& now = pieceOf(ways.job, *rug);
+  for (const auto& [w, d] : stockRugs(ways.job.units)) {
+    const bool wide = now.width >= now.depth.value_or(0);
+    const double width = wide ? d : w, depth = wide ? w : d;  // the long side the same way round
+    if (width < now.width || depth < now.depth.value_or(0) || (width == now.width && depth == now.depth)) continue;
+    IdSource ids = ways.ids;
+    Piece larger = now;
+    larger.variantOf = now.variantOf.value_or(now.id);
+    larger.id = ids.take<PieceId>("rug");
+    larger.width = larger.rug.edit().soldWidth.emplace(width);
+    larger.depth = larger.rug.edit().soldDepth.emplace(depth);
+    larger.count = 1;
+    Result<Job> added = withPiece(ways.job, larger);
+    if (!added) return;
+    if (ways.offer("larger-rug", "Take a rug " + ways.length(width) + " x " + ways.length(depth),
+                   "its feet stand on it", repointed(added.value(), ways.scheme.id, rug->id, larger.id), ids))
+      return;
+  }
+}
+
+constexpr RuleRow kRows[] = {
+    {"rug-feet", evaluateRugFeet, ontoRug},
+    {"rug-border", evaluateRugBorder},
+};
+
+}  // namespace
+
+RuleRows rugRules() { return kRows; }
 
 }  // namespace mezzet

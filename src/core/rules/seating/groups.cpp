@@ -2,8 +2,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/rules/seating/rules.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 #include "core/base/sentence.h"
 
 namespace mezzet {
@@ -29,7 +30,7 @@ double turnedOn(const Situation& s, const Placement& seat, Vec2 point) {
 /// What stands between two seats and is too tall to talk over.
 const Occluder* between(const Situation& s, const Placement& a, const Placement& b, Vec2 from, Vec2 to) {
   const Occluder* tallest = nullptr;
-  for (const Occluder& o : s.occluders) {
+  for (const Occluder& o : s.occluders()) {
     if (o.top <= kTalkOver || o.bottom > kTalkOver || o.owner.starts_with("wall:") || o.owner == a.id.value ||
         o.owner == b.id.value)
       continue;
@@ -43,7 +44,7 @@ const Occluder* between(const Situation& s, const Placement& a, const Placement&
 void judgeSpread(const Situation& s, const Rule& rule, const char* dimension, std::optional<double> SeatPart::*height,
                  const char* what, const char* missing, std::vector<Finding>& out) {
   const auto heightOf = [&](const Placement* p) { return (*s.pieces.of(*p).seat).*height; };
-  for (const TalkGroup& group : s.groups) {
+  for (const TalkGroup& group : s.groups()) {
     if (group.seats.size() < 2) continue;
     std::vector<std::string> subjects;
     for (const Placement* p : group.seats) subjects.push_back(p->id.value);
@@ -76,10 +77,8 @@ void judgeSpread(const Situation& s, const Rule& rule, const char* dimension, st
   }
 }
 
-}  // namespace
-
 void evaluateConversation(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const TalkGroup& group : s.groups)
+  for (const TalkGroup& group : s.groups())
     for (std::size_t i = 0; i < group.seats.size(); ++i)
       for (std::size_t j = i + 1; j < group.seats.size(); ++j) {
         const Placement &a = *group.seats[i], &b = *group.seats[j];
@@ -132,5 +131,15 @@ void evaluateSeatLevel(const Situation& s, const Rule& rule, std::vector<Finding
 void evaluateTopsLevel(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   judgeSpread(s, rule, "backHeight", &SeatPart::back, "the tops of the backs", "the back of", out);
 }
+
+constexpr RuleRow kRows[] = {
+    {"conversation", evaluateConversation, nullptr, shows::kTalk},
+    {"seat-level", evaluateSeatLevel},
+    {"tops-level", evaluateTopsLevel},
+};
+
+}  // namespace
+
+RuleRows groupRules() { return kRows; }
 
 }  // namespace mezzet

@@ -2,11 +2,16 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/rules/seating/rules.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/edit/edits.h"
+#include "core/rules/base/facts.h"
 
 namespace mezzet {
 namespace {
+
+/// A side table stands this far from the arm: near enough to reach, far enough to draw a chair past [D].
+constexpr double kBesideArm = 3 * kInch;
 
 const FloorPlace& floorOf(const Placement& p) { return floorPlace(p.on); }
 
@@ -30,10 +35,8 @@ bool tableServes(const Serving& s, const Asked& reach) {
   return !far || s.side == nullptr || s.beside.gap > kSideReach;
 }
 
-}  // namespace
-
 void evaluateTableReach(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Serving& serving : s.servings) {
+  for (const Serving& serving : s.servings()) {
     const Piece& seat = s.pieces.of(*serving.seat);
     const Asked asked = askedOf(rule, s.job, seat);
     if (!tableServes(serving, asked)) continue;  // whether a seat is served at all is another rule's business
@@ -53,8 +56,8 @@ void evaluateTableReach(const Situation& s, const Rule& rule, std::vector<Findin
 }
 
 void evaluateServedSeats(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  const Rule* reachRule = findRule(s.book, "table-reach");
-  for (const Serving& serving : s.servings) {
+  const Rule* reachRule = findRule(s.book, std::string(kTableReach));
+  for (const Serving& serving : s.servings()) {
     const Piece& seat = s.pieces.of(*serving.seat);
     const Range reach = reachRule != nullptr ? askedOf(*reachRule, s.job, seat).tolerated : Range{};
     // A table that stands too near still serves: how near it may stand is another rule's business.
@@ -82,8 +85,8 @@ void evaluateServedSeats(const Situation& s, const Rule& rule, std::vector<Findi
 }
 
 void evaluateTableLevel(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  const Rule* reachRule = findRule(s.book, "table-reach");
-  for (const Serving& serving : s.servings) {
+  const Rule* reachRule = findRule(s.book, std::string(kTableReach));
+  for (const Serving& serving : s.servings()) {
     const Piece& seat = s.pieces.of(*serving.seat);
     if (serving.table == nullptr || (reachRule != nullptr && !tableServes(serving, askedOf(*reachRule, s.job, seat))))
       continue;
@@ -107,7 +110,7 @@ void evaluateTableLevel(const Situation& s, const Rule& rule, std::vector<Findin
 }
 
 void evaluateTableLength(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Serving& serving : s.servings) {
+  for (const Serving& serving : s.servings()) {
     const Piece& seat = s.pieces.of(*serving.seat);
     if (serving.table == nullptr || !isSofa(seat.kind)) continue;
     const Piece& table = s.pieces.of(*serving.table);
@@ -129,7 +132,7 @@ void evaluateTableLength(const Situation& s, const Rule& rule, std::vector<Findi
 }
 
 void evaluateSideTableLevel(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Serving& serving : s.servings) {
+  for (const Serving& serving : s.servings()) {
     // Consoles and sideboards serve, too, but are no higher or lower for it.
     if (serving.side == nullptr || serving.beside.gap > kSideReach || !isSideTable(s.pieces.of(*serving.side).kind))
       continue;
@@ -152,5 +155,84 @@ void evaluateSideTableLevel(const Situation& s, const Rule& rule, std::vector<Fi
     out.push_back(std::move(f));
   }
 }
+
+// ---- ways out
+
+void bringTableNearer(Proposals& ways) {
+  const Placement* a = findPlacement(ways.scheme, PlacementId(ways.target.subjects[0]));
+  const Placement* b = findPlacement(ways.scheme, PlacementId(ways.target.subjects[1]));
+  if (a == nullptr || b == nullptr) return;
+  const Placement& table = isLowTable(pieceOf(ways.job, *a).kind) ? *a : *b;
+  const Placement& seat = &table == a ? *b : *a;
+  const Vec2 towards = unit(ways.target.at[1] - ways.target.at[0]);  // from the seat's front to the table
+  if (norm(towards) == 0) return;
+  const bool far = ways.target.asked.high && ways.target.measured > *ways.target.asked.high;
+  const auto goals = {far ? ways.target.ideal.high : ways.target.ideal.low,
+                      far ? ways.target.asked.high : ways.target.asked.low};
+  // The nearest change first: the tolerated end moves less, but the ideal one gives a better room.
+  for (const auto& [placement, sign] : {std::pair{&table, -1.0}, std::pair{&seat, 1.0}}) {
+    for (const auto& goal : goals) {
+      if (!goal) continue;
+      const double change = ways.target.measured - *goal;  // > 0: bring them nearer
+      FloorPlace place = floorPlace(placement->on);
+      place.at += towards * (sign * change);
+      const std::string sentence = "Move " + ways.name(*placement) + (change > 0 ? " nearer " : " away from ") +
+                                   ways.name(placement == &table ? seat : table) + " by " +
+                                   ways.length(std::abs(change));
+      if (ways.offer((placement == &table ? "move-table:" : "move-seat:") + placement->id.value, sentence,
+                     "reach " + ways.length(*goal), placed(ways.job, ways.scheme.id, placement->id, place)))
+        break;
+    }
+  }
+  ways.otherSchools("reach " + ways.length(ways.target.measured));
+}
+
+void serveSeat(Proposals& ways) {
+  const Placement* seat = findPlacement(ways.scheme, PlacementId(ways.target.subjects[0]));
+  const PieceIndex pieces(ways.job);
+  for (const Serving& s : servingsIn(pieces, ways.scheme)) {
+    if (s.seat != seat) continue;
+    if (s.table != nullptr && ways.target.marginMm) {
+      const Rule* reach = findRule(ways.book, std::string(kTableReach));
+      const double goal = askedOf(*reach, ways.job, pieces.of(*seat)).tolerated.high.value_or(0);
+      FloorPlace place = floorPlace(seat->on);
+      place.at += unit(s.reach.b - s.reach.a) * (s.reach.gap - goal);
+      ways.offer(
+          "move-seat:" + seat->id.value,
+          "Move " + ways.name(*seat) + " nearer " + ways.name(*s.table) + " by " + ways.length(s.reach.gap - goal),
+          "reach " + ways.length(goal), placed(ways.job, ways.scheme.id, seat->id, place));
+    }
+  }
+  // A usual side table, at the arm on either side and level with the seat's front half.
+  const Piece& chair = pieces.of(*seat);
+  const FloorPlace& at = floorPlace(seat->on);
+  for (const double side : {1.0, -1.0}) {
+    IdSource ids = ways.ids;
+    Piece table = usualPiece(kSideTable);
+    table.id = ids.take<PieceId>("piece");
+    if (chair.seat->arm) table.height = *chair.seat->arm;
+    const Vec2 there{side * (chair.width / 2 + kBesideArm + table.width / 2), 0};
+    Result<Job> added = withPiece(ways.job, table);
+    if (!added) return;
+    const Job after = withPlacement(
+        added.value(), ways.scheme.id,
+        {ids.take<PlacementId>("p"), table.id, FloorPlace{at.at + rotated(there, turnOf(at.turn)), 0}, {}});
+    if (ways.offer("side-table", "Stand a side table " + ways.length(table.width) + " across at its arm",
+                   "a place for a cup", after, ids))
+      return;
+  }
+}
+
+constexpr RuleRow kRows[] = {
+    {kTableReach, evaluateTableReach, bringTableNearer, shows::kReach | shows::kTableReach},
+    {"served-seats", evaluateServedSeats, serveSeat, shows::kReach},
+    {"table-level", evaluateTableLevel},
+    {"table-length", evaluateTableLength},
+    {"side-table-level", evaluateSideTableLevel},
+};
+
+}  // namespace
+
+RuleRows seatingRules() { return kRows; }
 
 }  // namespace mezzet

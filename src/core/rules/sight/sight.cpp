@@ -4,9 +4,10 @@
 #include <map>
 #include <numbers>
 
+#include "core/rules/sight/rules.h"
 #include "core/model/kinds.h"
 #include "core/edit/validate.h"
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 #include "core/base/sentence.h"
 
 namespace mezzet {
@@ -25,8 +26,8 @@ double standingEye(const Job& job) { return meanEyeHeight(job.brief).value_or(kS
 
 /// Someone at the entry, just inside.
 std::optional<Eye> atEntry(const Situation& s) {
-  if (s.walk.openings.empty()) return std::nullopt;
-  const WayEnd& entry = s.walk.openings[s.walk.entry];
+  if (s.walk().openings.empty()) return std::nullopt;
+  const WayEnd& entry = s.walk().openings[s.walk().entry];
   return Eye{entry.at + entry.inward, standingEye(s.job)};
 }
 std::optional<double> sittingEye(const Piece& piece) {
@@ -59,7 +60,7 @@ std::vector<Screen> screensIn(const Situation& s) {
 
 /// The seats that a room is furnished round: those of the main group.
 std::vector<const Placement*> mainSeats(const Situation& s) {
-  return s.groups.empty() ? std::vector<const Placement*>{} : s.groups.front().seats;
+  return s.groups().empty() ? std::vector<const Placement*>{} : s.groups().front().seats;
 }
 
 /// Someone who might see a back, and who that is.
@@ -77,20 +78,20 @@ std::optional<Looker> sitterOn(const Situation& s, const Placement& seat, const 
 }
 std::vector<Looker> lookersAt(const Situation& s, const std::string& back) {
   std::vector<Looker> out;
-  if (const auto eye = atEntry(s)) out.push_back({*eye, "from " + thingWords(s, s.walk.openings[s.walk.entry].id)});
+  if (const auto eye = atEntry(s)) out.push_back({*eye, "from " + thingWords(s, s.walk().openings[s.walk().entry].id)});
   // Another zone: seats of other groups and at tables.
   const auto sitting = [&](const Placement& seat) {
     if (seat.id.value == back) return;
     if (auto looker = sitterOn(s, seat, "from ")) out.push_back(std::move(*looker));
   };
   const TalkGroup* own = nullptr;
-  for (const TalkGroup& group : s.groups)
+  for (const TalkGroup& group : s.groups())
     for (const Placement* p : group.seats)
       if (p->id.value == back) own = &group;
-  for (const TalkGroup& group : s.groups)
+  for (const TalkGroup& group : s.groups())
     if (&group != own)
       for (const Placement* p : group.seats) sitting(*p);
-  for (const DiningSeat& seat : s.dining) sitting(*seat.chair);
+  for (const DiningSeat& seat : s.dining()) sitting(*seat.chair);
   for (const Opening& o : s.room.openings) {
     if (o.kind != OpeningKind::Window || o.outside == Outside::Wall) continue;
     const auto wall = findWall(s.room, o.wall);
@@ -122,8 +123,6 @@ std::vector<Face> facesTowards(const Parts& parts, Vec2 eye) {
   return out;
 }
 
-}  // namespace
-
 void evaluateBackSeen(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Placement& p : s.scheme.placements) {
     const auto* place = onFloor(p.on);
@@ -140,7 +139,7 @@ void evaluateBackSeen(const Situation& s, const Rule& rule, std::vector<Finding>
     for (const Looker& looker : lookersAt(s, p.id.value)) {
       if (top <= 0 || dot(looker.eye.at - a, outward) <= 0) continue;
       // Its upper half is looked at: the lower is easily hidden, and nobody minds.
-      const double share = seenShare(looker.eye, a, b, top * 0.75, s.occluders, {p.id.value, looker.seat});
+      const double share = seenShare(looker.eye, a, b, top * 0.75, s.occluders(), {p.id.value, looker.seat});
       if (share <= most) continue;
       most = share;
       f.measured = 0;
@@ -237,9 +236,10 @@ void evaluateOneMaterial(const Situation& s, const Rule& rule, std::vector<Findi
       f.missing.push_back(piece.id.value + ".material");
   }
   std::vector<Looker> lookers;
-  if (const auto eye = atEntry(s)) lookers.push_back({*eye, "From " + thingWords(s, s.walk.openings[s.walk.entry].id)});
-  if (!s.groups.empty())
-    if (auto looker = sitterOn(s, *s.groups.front().seats.front(), "From ")) lookers.push_back(std::move(*looker));
+  if (const auto eye = atEntry(s))
+    lookers.push_back({*eye, "From " + thingWords(s, s.walk().openings[s.walk().entry].id)});
+  if (!s.groups().empty())
+    if (auto looker = sitterOn(s, *s.groups().front().seats.front(), "From ")) lookers.push_back(std::move(*looker));
   std::string most, from;
   for (const Looker& looker : lookers) {
     std::map<std::string, double> areas;
@@ -252,7 +252,7 @@ void evaluateOneMaterial(const Situation& s, const Rule& rule, std::vector<Findi
       const double before = all;
       for (const Face& face : facesTowards(footprint(piece, floorPlace(p->on)), looker.eye.at)) {
         const double area = distance(face.a, face.b) * top *
-                            seenShare(looker.eye, face.a, face.b, top / 2, s.occluders, {p->id.value, looker.seat});
+                            seenShare(looker.eye, face.a, face.b, top / 2, s.occluders(), {p->id.value, looker.seat});
         areas[piece.finish->material] += area;
         all += area;
       }
@@ -277,8 +277,8 @@ void evaluateOneMaterial(const Situation& s, const Rule& rule, std::vector<Findi
 
 void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   const auto eye = atEntry(s);
-  if (!eye || std::count_if(s.bodies.begin(), s.bodies.end(), [](const Body& b) { return !b.flat; }) < 1) return;
-  const Vec2 axis = s.walk.openings[s.walk.entry].inward;
+  if (!eye || std::count_if(s.bodies().begin(), s.bodies().end(), [](const Body& b) { return !b.flat; }) < 1) return;
+  const Vec2 axis = s.walk().openings[s.walk().entry].inward;
   const auto inLook = [&](Vec2 p) {
     const Vec2 d = p - eye->at;
     return dot(axis, d) > 0 && degreesBetween(axis, d) <= kFirstLook;
@@ -288,12 +288,12 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
     constexpr int kParts = 16;
     for (int i = 0; i <= kParts; ++i) {
       const Vec2 p = a + (b - a) * (static_cast<double>(i) / kParts);
-      if (inLook(p) && sees(*eye, p, height, s.occluders, {id})) return true;
+      if (inLook(p) && sees(*eye, p, height, s.occluders(), {id})) return true;
     }
     return false;
   };
   std::vector<std::string> anchors, backs;
-  std::string entry = s.walk.openings[s.walk.entry].id;
+  std::string entry = s.walk().openings[s.walk().entry].id;
   for (const Placement& p : s.scheme.placements) {
     const Piece& piece = s.pieces.of(p);
     if (const auto* hung = onWall(p.on)) {
@@ -340,5 +340,17 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
   else f.sentence = name + " one first sees " + listWords(anchors) + ".";
   out.push_back(std::move(f));
 }
+
+constexpr RuleRow kRows[] = {
+    {"back-seen", evaluateBackSeen, nullptr, shows::kSight | shows::kBlankBack},
+    {"head-turn", evaluateHeadTurn, nullptr, shows::kSight | shows::kSightLine},
+    {"screen-distance", evaluateScreenDistance},
+    {"one-material", evaluateOneMaterial, nullptr, shows::kSight},
+    {"first-sight", evaluateFirstSight, nullptr, shows::kSight},
+};
+
+}  // namespace
+
+RuleRows sightRules() { return kRows; }
 
 }  // namespace mezzet

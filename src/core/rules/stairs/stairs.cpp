@@ -1,9 +1,10 @@
 // Flights of stairs against the published rules for private stairs. The local code decides.
+#include "core/rules/stairs/rules.h"
 #include "core/site/stairs.h"
 
 #include <cmath>
 
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 
 namespace mezzet {
 namespace {
@@ -27,8 +28,6 @@ void judgeStairs(const Situation& s, const Rule& rule, const char* missing, Valu
     out.push_back(std::move(f));
   }
 }
-
-}  // namespace
 
 void evaluateStairRise(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   judgeStairs(
@@ -77,5 +76,16 @@ void evaluateStairHeadroom(const Situation& s, const Rule& rule, std::vector<Fin
       },
       out);
 }
+
+constexpr RuleRow kRows[] = {
+    {"stair-rise", evaluateStairRise},         {"stair-going", evaluateStairGoing},
+    {"stair-pitch", evaluateStairPitch},       {"stair-step", evaluateStairStep},
+    {"stair-reach", evaluateStairReach},       {"stair-handrail", evaluateStairHandrail},
+    {"stair-headroom", evaluateStairHeadroom},
+};
+
+}  // namespace
+
+RuleRows stairRules() { return kRows; }
 
 }  // namespace mezzet

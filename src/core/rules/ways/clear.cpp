@@ -3,16 +3,15 @@
 #include <cmath>
 #include <limits>
 
+#include "core/rules/ways/rules.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 
 namespace mezzet {
 namespace {
 
 /// Things further from a fire than this say nothing about it [D].
 constexpr double kNearFire = 72 * kInch;
-
-}  // namespace
 
 void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Placement& p : s.scheme.placements) {
@@ -31,8 +30,8 @@ void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Findi
           hit = body.id;
         }
     };
-    for (const Body& body : s.fixed) offer(body);
-    for (const Body& body : s.bodies)
+    for (const Body& body : s.fixed()) offer(body);
+    for (const Body& body : s.bodies())
       if (!body.flat && body.id != p.id.value) offer(body);
     if (!std::isfinite(clear)) continue;
     const double needs = opensBy(piece) + kStandingRoom;
@@ -58,7 +57,7 @@ void evaluateHeaterClear(const Situation& s, const Rule& rule, std::vector<Findi
     if (feature.kind != FeatureKind::Hearth && !(feature.kind == FeatureKind::Radiator && feature.clear)) continue;
     const Parts parts = convexParts(feature.outline);
     if (parts.empty()) continue;
-    for (const Body& body : s.bodies) {
+    for (const Body& body : s.bodies()) {
       if (body.flat) continue;
       const Placement& p = *s.placement(body.id);
       const Piece& piece = s.pieces.of(p);
@@ -79,5 +78,14 @@ void evaluateHeaterClear(const Situation& s, const Rule& rule, std::vector<Findi
     }
   }
 }
+
+constexpr RuleRow kRows[] = {
+    {"storage-open", evaluateStorageOpen, [](Proposals& ways) { ways.moveClear(); }},
+    {"heater-clear", evaluateHeaterClear, [](Proposals& ways) { ways.moveClear(); }},
+};
+
+}  // namespace
+
+RuleRows clearanceRules() { return kRows; }
 
 }  // namespace mezzet

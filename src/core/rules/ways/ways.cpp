@@ -3,9 +3,10 @@
 #include <cmath>
 #include <map>
 
+#include "core/rules/ways/rules.h"
 #include "core/edit/validate.h"
 #include "core/model/kinds.h"
-#include "core/rules/base/check.h"
+#include "core/rules/base/facts.h"
 #include "core/rules/base/way_words.h"
 #include "core/base/sentence.h"
 
@@ -20,9 +21,10 @@ constexpr int kFurnished = 3;
 /// What main rules judge: every other opening, and of the main group the seat that is reached best.
 std::vector<const RoomWay*> mainWays(const Situation& s) {
   std::vector<const RoomWay*> out;
-  for (const RoomWay& way : s.ways)
+  for (const RoomWay& way : s.ways())
     if (way.to.goal == Goal::Opening) out.push_back(&way);
-  if (const RoomWay* seat = s.groups.empty() ? nullptr : bestReached(s.ways, s.groups.front())) out.push_back(seat);
+  if (const RoomWay* seat = s.groups().empty() ? nullptr : bestReached(s.ways(), s.groups().front()))
+    out.push_back(seat);
   return out;
 }
 
@@ -30,78 +32,8 @@ std::vector<const RoomWay*> mainWays(const Situation& s) {
 bool takenByFurniture(const Situation& s, const RoomWay& way) {
   constexpr double kBefore = 24 * kInch;
   const Convex mark{{way.to.marks.front()}, 0};
-  return std::any_of(s.bodies.begin(), s.bodies.end(),
+  return std::any_of(s.bodies().begin(), s.bodies().end(),
                      [&](const Body& body) { return !body.flat && separation(body.parts, Parts{mark}).gap < kBefore; });
-}
-
-}  // namespace
-
-const RouteFacts::One* routeOf(const Situation& s, const RoomWay& way) {
-  if (s.routes == nullptr) return nullptr;
-  const auto at = s.routes->ways.find(way.to.id);
-  return at == s.routes->ways.end() ? nullptr : &at->second;
-}
-
-Finding wayFinding(const Situation& s, const Rule& rule, const RoomWay& way) {
-  const std::string& entry = s.walk.openings[s.walk.entry].id;
-  const Placement* p = s.placement(way.to.id);
-  const Asked asked = p != nullptr ? askedOf(rule, s.job, s.pieces.of(*p)) : askedOf(rule, s.job);
-  Finding f = findingOf(rule, asked, {entry, way.to.id});
-  f.measured = way.way.width;
-  f.at = {s.walk.openings[s.walk.entry].at, way.at};
-  if (way.way.pinch) {
-    const Pinch& pinch = *way.way.pinch;
-    f.between = {pinch.first, pinch.second};
-    f.at = pinch.at;
-    const Vec2 d = unit(pinch.at[1] - pinch.at[0]);
-    f.u95 = std::hypot(doubtOfThing(s, pinch.first, d), doubtOfThing(s, pinch.second, d));
-  }
-  return f;
-}
-
-std::string wayWords(const Situation& s, const RoomWay& way) {
-  const std::string& entry = s.walk.openings[s.walk.entry].id;
-  const std::string where = "From " + thingWords(s, entry) + " to " + thingWords(s, way.to.id) + " ";
-  if (way.way.width <= 0 && way.way.pinch) {
-    // A seat without a place to stand before it names nothing.
-    return where + "there is no way: " +
-           listWords({thingWords(s, way.way.pinch->first), thingWords(s, way.way.pinch->second)}) + " close it";
-  }
-  if (way.way.width <= 0) return where + "there is no way";
-  if (way.way.pinch)
-    return where + "it is " + writeLength(way.way.width, s.format) + " between " +
-           listWords({thingWords(s, way.way.pinch->first), thingWords(s, way.way.pinch->second)});
-  if (way.way.atLeast) return where + "it is at least " + writeLength(way.way.width, s.format);
-  return where + "it is as wide as " + (way.way.cappedBy ? thingWords(s, *way.way.cappedBy) : "the doors") +
-         " allows, " + writeLength(way.way.width, s.format);
-}
-
-std::string shortWords(const Situation& s, const Finding& f) {
-  return f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".";
-}
-
-std::string wayBetween(const Job& job, const Scheme& scheme, UseState state, const PlacementId& from,
-                       const PlacementId& to, LengthFormat format) {
-  const Room& room = roomOf(job, scheme);
-  const PieceIndex pieces(job);
-  const WalkSpace space = walkSpaceOf(pieces, room, scheme, state);
-  if (space.openings.empty()) return "This room has no door yet, so nobody walks in it.";
-  const SchemeNames names(pieces, scheme);
-  const std::vector<Destination> all = destinationsIn(pieces, room, scheme);
-  std::vector<const Destination*> ends;
-  for (const PlacementId& id : {from, to}) {
-    const auto at = std::find_if(all.begin(), all.end(), [&](const Destination& d) { return d.id == id.value; });
-    if (at == all.end()) return "One does not walk to " + names.the(id) + ": choose seats and cupboards.";
-    ends.push_back(&*at);
-  }
-  const RoomWay first = wayTo(space, space.openings[space.entry], *ends[0]);
-  const Way way = wayTo(space, goOnFrom(space, first), *ends[1]).way;
-  std::string words = "From " + names.the(from) + " to " + names.the(to) + " ";
-  words += way.width > 0 ? "the way is " + writeLength(way.width, format) : std::string("there is no way");
-  if (way.pinch)
-    words +=
-        " between " + thingWords(names, room, way.pinch->first) + " and " + thingWords(names, room, way.pinch->second);
-  return words + ".";
 }
 
 void evaluateWayMain(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
@@ -109,9 +41,9 @@ void evaluateWayMain(const Situation& s, const Rule& rule, std::vector<Finding>&
     Finding f = wayFinding(s, rule, *way);
     if (s.job.brief.access) f.weight = Weight::Must;
     // No furniture makes a way wider than its door: what a narrow door leaves is all that can be asked of it.
-    const WayEnd& entry = s.walk.openings[s.walk.entry];
+    const WayEnd& entry = s.walk().openings[s.walk().entry];
     const double door =
-        std::min(entry.widest, way->to.goal == Goal::Opening ? endOf(s.walk, *way).widest : entry.widest);
+        std::min(entry.widest, way->to.goal == Goal::Opening ? endOf(s.walk(), *way).widest : entry.widest);
     if (f.asked.low) f.asked.low = std::min(*f.asked.low, door);
     std::string length;
     const double full = std::min(f.ideal.low.value_or(kMainWay), door);
@@ -135,13 +67,13 @@ void evaluateWayMain(const Situation& s, const Rule& rule, std::vector<Finding>&
 }
 
 void evaluateWaySide(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const RoomWay& way : s.ways) {
+  for (const RoomWay& way : s.ways()) {
     if (way.to.goal == Goal::Opening) continue;
-    if (way.to.goal == Goal::Seat && !s.groups.empty() && sitsIn(s.groups.front(), way.to.id))
+    if (way.to.goal == Goal::Seat && !s.groups().empty() && sitsIn(s.groups().front(), way.to.id))
       continue;  // way-main judges the best of them
     if (way.to.goal == Goal::Window && takenByFurniture(s, way)) continue;
     Finding f = wayFinding(s, rule, way);
-    if (f.asked.low) f.asked.low = std::min(*f.asked.low, s.walk.openings[s.walk.entry].widest);
+    if (f.asked.low) f.asked.low = std::min(*f.asked.low, s.walk().openings[s.walk().entry].widest);
     decide(f, s.scheme);
     f.sentence = wayWords(s, way) + (way.way.width > 0 ? shortWords(s, f) : ".");
     out.push_back(std::move(f));
@@ -149,7 +81,7 @@ void evaluateWaySide(const Situation& s, const Rule& rule, std::vector<Finding>&
 }
 
 void evaluateFootRoom(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Serving& serving : s.servings) {
+  for (const Serving& serving : s.servings()) {
     if (serving.table == nullptr || serving.reach.gap > 36 * kInch) continue;
     const Piece& seat = s.pieces.of(*serving.seat);
     Finding f = findingOf(rule, askedOf(rule, s.job, seat), {serving.seat->id.value, serving.table->id.value});
@@ -165,12 +97,12 @@ void evaluateFootRoom(const Situation& s, const Rule& rule, std::vector<Finding>
 }
 
 void evaluateWayWasted(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  if (std::count_if(s.bodies.begin(), s.bodies.end(), [](const Body& b) { return !b.flat; }) < kFurnished) return;
+  if (std::count_if(s.bodies().begin(), s.bodies().end(), [](const Body& b) { return !b.flat; }) < kFurnished) return;
   for (const RoomWay* way : mainWays(s)) {
     if (way->way.width <= 0) continue;
     const RouteFacts::One* route = routeOf(s, *way);
     if (route != nullptr && !route->roomy) continue;  // a short route wastes nothing
-    Finding f = findingOf(rule, askedOf(rule, s.job), {s.walk.openings[s.walk.entry].id, way->to.id});
+    Finding f = findingOf(rule, askedOf(rule, s.job), {s.walk().openings[s.walk().entry].id, way->to.id});
     if (route == nullptr) f.missing.push_back("route");
     else {
       f.measured = *route->roomy;
@@ -190,7 +122,7 @@ void evaluateWayWasted(const Situation& s, const Rule& rule, std::vector<Finding
 void evaluateTallLamp(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Placement& p : s.scheme.placements) {
     if (onFloor(p.on) == nullptr || !isLamp(s.pieces.of(p).kind)) continue;
-    if (s.walk.openings.size() < 2) continue;  // no route leads past it
+    if (s.walk().openings.size() < 2) continue;  // no route leads past it
     Finding f = findingOf(rule, askedOf(rule, s.job, s.pieces.of(p)), {p.id.value});
     const bool known = s.routes != nullptr;
     if (!known) f.missing.push_back("route");
@@ -209,5 +141,17 @@ void evaluateTallLamp(const Situation& s, const Rule& rule, std::vector<Finding>
     out.push_back(std::move(f));
   }
 }
+
+constexpr RuleRow kRows[] = {
+    {"way-main", evaluateWayMain, [](Proposals& ways) { ways.widen(); }, shows::kWays | shows::kRibbon | shows::kPinch},
+    {"way-side", evaluateWaySide, [](Proposals& ways) { ways.widen(); }, shows::kWays | shows::kRibbon},
+    {"foot-room", evaluateFootRoom, nullptr, shows::kReach},
+    {"way-wasted", evaluateWayWasted, [](Proposals& ways) { ways.widen(); }, shows::kWays},
+    {"tall-lamp", evaluateTallLamp, nullptr, shows::kWays},
+};
+
+}  // namespace
+
+RuleRows wayRules() { return kRows; }
 
 }  // namespace mezzet

@@ -1,0 +1,83 @@
+#include "core/decide/decisions.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+#include "core/rules/art/art_case.h"
+
+namespace mezzet {
+namespace {
+
+int rankOf(const Finding& f) { return f.weight == Weight::Must ? 0 : 1; }
+
+/// What of a pinch can be moved.
+std::vector<std::string> movable(const Finding& f, const Scheme& scheme) {
+  std::vector<std::string> out;
+  for (const std::string& id : f.between)
+    if (findPlacement(scheme, PlacementId(id)) != nullptr) out.push_back(id);
+  return out;
+}
+
+bool worse(const Finding& a, const Finding& b) {
+  if (rankOf(a) != rankOf(b)) return rankOf(a) < rankOf(b);
+  return a.margin < b.margin;
+}
+
+}  // namespace
+
+std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Job& job, const Rulebook& book,
+                                  const SchemeId& id, LengthFormat format) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return {};
+  // Each broken finding goes to that of its subjects which has most to answer for; of equals to the smallest piece,
+  // since it is the easiest to move.
+  std::map<std::string, int> blame;
+  for (const Finding& f : findings)
+    if (breaksByWeight(f))
+      for (const std::string& s : f.between.empty() ? f.subjects : f.between) ++blame[s];
+  const auto widthOf = [&](const std::string& s) {
+    const Placement* p = findPlacement(*scheme, PlacementId(s));
+    return p != nullptr ? pieceOf(job, *p).width : HUGE_VAL;
+  };
+  const SchemeNames names(job, *scheme);
+  std::vector<Decision> out;
+  for (std::size_t i = 0; i < findings.size(); ++i) {
+    const Finding& f = findings[i];
+    if (!breaksByWeight(f)) continue;
+    std::string subject = f.subjects.front();
+    const std::vector<std::string> blamed = movable(f, *scheme);
+    if (!blamed.empty()) subject = blamed.front();
+    for (const std::string& s : blamed.empty() ? f.subjects : blamed) {
+      // What hangs is what a wall rule is about, not the sofa below it.
+      const Placement* p = findPlacement(*scheme, PlacementId(s));
+      const bool hangs = p != nullptr && onWall(p->on) != nullptr;
+      if (!f.view.isPlan() ? hangs : std::pair(-blame[s], widthOf(s)) < std::pair(-blame[subject], widthOf(subject))) {
+        subject = s;
+        if (!f.view.isPlan()) break;
+      }
+    }
+    auto at = std::find_if(out.begin(), out.end(), [&](const Decision& d) { return d.subject == subject; });
+    if (at == out.end()) {
+      const Placement* p = findPlacement(*scheme, PlacementId(subject));
+      const Piece* piece = findPiece(job, PieceId(subject));
+      out.push_back({subject, p != nullptr ? names.plain(p->id) : piece != nullptr ? piece->name : subject, {}, {}});
+      at = out.end() - 1;
+    }
+    at->findings.push_back(i);
+  }
+  for (Decision& d : out) {
+    std::sort(d.findings.begin(), d.findings.end(),
+              [&](std::size_t a, std::size_t b) { return worse(findings[a], findings[b]); });
+    if (const auto c = artCaseOf(job, book, id, PlacementId(d.subject)); c && !c->solution.both)
+      d.conflict = "Two of this house's rules cannot both hold for a frame " + writeLength(c->question.frame, format) +
+                   " high over a top of " + writeLength(c->question.top, format) + ": their bands for its centre are " +
+                   writeLength(c->solution.apart, format) + " apart.";
+  }
+  std::stable_sort(out.begin(), out.end(), [&](const Decision& a, const Decision& b) {
+    return worse(findings[a.findings.front()], findings[b.findings.front()]);
+  });
+  return out;
+}
+
+}  // namespace mezzet

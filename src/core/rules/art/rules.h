@@ -1,0 +1,15 @@
+// How high and how wide pictures hang.
+#pragma once
+
+#include "core/rules/base/row.h"
+#include "core/rules/art/rules.h"
+
+namespace mezzet {
+
+/// The two rules whose bands for a picture may not meet.
+inline constexpr std::string_view kArtCentre = "art-centre", kArtGap = "art-gap";
+
+[[nodiscard]] RuleRows artRules();
+[[nodiscard]] RuleRows proportionRules();
+
+}  // namespace mezzet

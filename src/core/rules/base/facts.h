@@ -1,0 +1,106 @@
+// One scheme under the rulebook: what every evaluator looks at. Each fact is worked out when it is first asked for.
+#pragma once
+
+#include <limits>
+#include <unordered_map>
+
+#include "core/rules/base/doubts.h"
+#include "core/rules/base/finding.h"
+#include "core/rules/base/names.h"
+#include "core/rules/base/words.h"
+#include "core/sight/sight.h"
+#include "core/site/heights.h"
+#include "core/space/bodies.h"
+#include "core/space/standing.h"
+#include "core/use/dining.h"
+#include "core/use/groups.h"
+#include "core/use/serving.h"
+#include "core/walk/route_facts.h"
+#include "core/walk/ways.h"
+
+namespace mezzet {
+
+/// What stands behind a diner: how far it is from the table's edge, and what it is.
+struct Behind {
+  double clear = std::numeric_limits<double>::infinity();
+  std::string hit;
+  double doubt = 0;  ///< u95 of its place
+};
+
+/// What a check looks at besides the job.
+struct CheckWith {
+  UseState state = UseState::Everyday;
+  /// What only drawn routes tell; without it way-main between its two limits, way-wasted and tall-lamp wait for
+  /// `route`.
+  const RouteFacts* routes = nullptr;
+};
+
+/// A value that is worked out when it is first asked for. Not for two threads at once.
+template <class T>
+class Fact {
+ public:
+  template <class Work>
+  const T& get(Work work) const {
+    if (!value_) value_.emplace(work());
+    return *value_;
+  }
+
+ private:
+  mutable std::optional<T> value_;
+};
+
+/// Holds references: job, book and scheme must outlive it.
+class Situation {
+ public:
+  Situation(const Job&, const Rulebook&, const Scheme&, LengthFormat, const CheckWith&);
+
+  const Job& job;
+  const Rulebook& book;
+  const Scheme& scheme;
+  const Room& room;
+  LengthFormat format;  ///< of the lengths in the sentences
+  PieceIndex pieces;
+  SchemeNames names;
+  UseState state;
+  const RouteFacts* routes;  ///< null until they were worked out
+
+  [[nodiscard]] const std::vector<Body>& bodies() const;  ///< of everything that stands on the floor
+  [[nodiscard]] const std::vector<Body>& fixed() const;   ///< walls and fixed things
+  [[nodiscard]] const std::vector<Hung>& hung() const;
+  [[nodiscard]] const RoomHeights& heights() const;
+  [[nodiscard]] const std::vector<Serving>& servings() const;  ///< what serves each seat
+  [[nodiscard]] const std::vector<DiningSeat>& dining() const;
+  [[nodiscard]] const std::vector<Behind>& behind() const;  ///< one for each of `dining`
+  [[nodiscard]] const std::vector<TalkGroup>& groups() const;
+  [[nodiscard]] const WalkSpace& walk() const;
+  [[nodiscard]] const std::vector<RoomWay>& ways() const;
+  [[nodiscard]] const std::vector<Occluder>& occluders() const;
+  /// Null when the scheme has none of this id.
+  [[nodiscard]] const Placement* placement(std::string_view id) const;
+
+ private:
+  Fact<std::vector<Body>> bodies_, fixed_;
+  Fact<std::vector<Hung>> hung_;
+  Fact<RoomHeights> heights_;
+  Fact<std::vector<Serving>> servings_;
+  Fact<std::vector<DiningSeat>> dining_;
+  Fact<std::vector<Behind>> behind_;
+  Fact<std::vector<TalkGroup>> groups_;
+  Fact<WalkSpace> walk_;
+  Fact<std::vector<RoomWay>> ways_;
+  Fact<std::vector<Occluder>> occluders_;
+  Fact<std::unordered_map<std::string_view, const Placement*>> byId_;  ///< rules ask in every sentence
+};
+
+// ---- what evaluators share
+/// A finding with everything the rule itself decides; subjects are sorted and make the id.
+[[nodiscard]] Finding findingOf(const Rule&, const Asked&, std::vector<std::string> subjects);
+/// What schools other than the deciding one would say of this value, where they judge it differently.
+[[nodiscard]] std::string rivalWords(const Situation&, const Rule&, const Finding&);
+[[nodiscard]] inline std::string thingWords(const Situation& s, const std::string& id) {
+  return thingWords(s.names, s.room, id);
+}
+/// How far the dimensions of a thing may be off along a direction of the plan; 0 for what is no placement on the floor.
+[[nodiscard]] double doubtOfThing(const Situation&, const std::string& id, Vec2 direction);
+
+}  // namespace mezzet

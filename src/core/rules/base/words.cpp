@@ -1,0 +1,44 @@
+#include "core/rules/base/words.h"
+
+#include <cctype>
+#include <cmath>
+
+namespace mezzet {
+
+std::string measureWords(double value, Quantity quantity, LengthFormat format) {
+  switch (quantity) {
+    case Quantity::Length: return writeLength(value, format);
+    case Quantity::Ratio:
+    case Quantity::Share: return std::to_string(std::lround(value * 100)) + " %";
+    case Quantity::Angle: return std::to_string(std::lround(value)) + "\u00b0";
+    default: return std::to_string(std::lround(value));
+  }
+}
+
+std::string rangeWords(const Range& range, Quantity quantity, LengthFormat format) {
+  if (quantity == Quantity::Length) return rangeWords(range, format);
+  const auto words = [&](double v) { return measureWords(v, quantity, format); };
+  std::string low = range.low ? words(*range.low) : "";
+  if (range.low && range.high) {
+    if (low.ends_with(" %")) low.resize(low.size() - 2);
+    return low + " to " + words(*range.high);
+  }
+  if (range.low) return "at least " + low;
+  if (range.high) return "at most " + words(*range.high);
+  return "nothing";
+}
+
+std::string rangeWords(const Range& range, LengthFormat format) {
+  LengthFormat bare = format;
+  bare.withUnit = false;
+  if (range.low && range.high) return writeLength(*range.low, bare) + " to " + writeLength(*range.high, format);
+  if (range.low) return "at least " + writeLength(*range.low, format);
+  if (range.high) return "at most " + writeLength(*range.high, format);
+  return "nothing";
+}
+
+std::string schoolLetter(const std::string& id) {
+  return std::string(1, static_cast<char>(std::toupper(static_cast<unsigned char>(id[0]))));
+}
+
+}  // namespace mezzet

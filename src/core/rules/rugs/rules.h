@@ -1,0 +1,10 @@
+// Rugs under the furniture and along the walls.
+#pragma once
+
+#include "core/rules/base/row.h"
+
+namespace mezzet {
+
+[[nodiscard]] RuleRows rugRules();
+
+}  // namespace mezzet
