@@ -141,9 +141,7 @@ int runSolveArt(const Options& o) {
 int runSheet(const Options& o, int& argc, char** argv) {
   const JobFile file = load(o);
   const auto kind = sheetKind(o.kind);
-  if (!kind)
-    throw Refused{
-        {"--kind " + o.kind, "is not a sheet that Mezzet makes", "Use plan, wall:A, schedule, field or house"}};
+  if (!kind) throw Refused{{"--kind " + o.kind, "is not a sheet that Mezzet makes", "Use " + sheetWords()}};
   const Paper* paper = findPaper(o.paper);
   std::string names;
   for (const Paper& p : papers()) names += (names.empty() ? "" : ", ") + p.id;
@@ -313,7 +311,7 @@ int main(int argc, char** argv) {
   cArt->add_option("--placement", o.placement, "Placement id of the picture")->required();
   cArt->add_flag("--json", o.json, "Answer in JSON");
   CLI::App* cSheet = withPlace(command("sheet", "Prints a sheet to scale"));
-  cSheet->add_option("--kind", o.kind, "plan, wall:A, schedule, field or house");
+  cSheet->add_option("--kind", o.kind, sheetWords());
   cSheet->add_option("--for", o.version, "client or installer");
   cSheet->add_option("--scale", o.scale, "1:20, 1:24, 1:48, 1:50, 1:100, or fit for the largest that fits");
   cSheet->add_option("--paper", o.paper, "letter, tabloid, a4, a3, a2 or arch-d");

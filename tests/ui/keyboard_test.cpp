@@ -1,3 +1,4 @@
+#include <QRegularExpression>
 #include <QComboBox>
 #include <QTimer>
 
@@ -75,6 +76,8 @@ TEST_F(Keyboard, StagesHaveKeys) {
   EXPECT_TRUE(QTest::qWaitFor([&] { return work().stage() == Stage::Measure; }));
 }
 TEST_F(Keyboard, AWayOutIsTakenByTheKeyboard) {
+  ASSERT_TRUE(QTest::qWaitFor(
+      [&] { return !window_->findChildren<QPushButton*>(QRegularExpression(QStringLiteral("^way:"))).isEmpty(); }));
   key(Qt::Key_F6);
   ASSERT_TRUE(
       QTest::qWaitFor([] { return QApplication::focusWidget()->objectName().startsWith(QStringLiteral("way:")); }));

@@ -23,7 +23,7 @@ QString wordsOf(std::string_view words) { return PieceDialog::tr(std::string(wor
 PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* parent)
     : QDialog(parent), workspace_(workspace) {
   setObjectName(QStringLiteral("pieceDialog"));
-  const bool walls = workspace_.stage() == Stage::Walls;
+  const bool walls = rowOf(workspace_.stage()).accepts == Accepts::Wall;
   if (change != nullptr) change_ = *change;
   setWindowTitle(change_ ? tr("Sizes of %1").arg(QString::fromStdString(change_->name))
                  : walls ? tr("Hang a picture")

@@ -10,6 +10,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "core/sheets/sheet_row.h"
 #include "render/pdf.h"
 
 namespace mezzet {
@@ -35,15 +36,8 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
   scale_->setCurrentIndex(scale_->findData(inches ? 48 : 50));
   kind_ = new QComboBox;
   kind_->setObjectName(QStringLiteral("sheetKind"));
-  kind_->addItem(tr("floor plan"), QStringLiteral("plan"));
-  if (const Room* room = workspace_.room())
-    for (const Corner& corner : room->corners) {
-      const QString letter = QString::fromStdString(corner.id.value);
-      kind_->addItem(tr("wall %1").arg(letter), QStringLiteral("wall:") + letter);
-    }
-  kind_->addItem(tr("list of pieces"), QStringLiteral("schedule"));
-  kind_->addItem(tr("field sheet, to measure by"), QStringLiteral("field"));
-  if (workspace.job().rooms.size() > 1) kind_->addItem(tr("the storey, all its rooms"), QStringLiteral("house"));
+  for (const OfferedSheet& sheet : offeredSheets(workspace_.job(), workspace_.room()))
+    kind_->addItem(tr(sheet.title.c_str()), QString::fromStdString(sheet.kind));
   if (workspace_.stage() == Stage::Measure) kind_->setCurrentIndex(kind_->count() - 1);
   if (workspace_.stage() == Stage::Walls)
     kind_->setCurrentIndex(kind_->findData(QStringLiteral("wall:") + QString::fromStdString(workspace_.wall().value)));
@@ -101,7 +95,8 @@ Result<std::vector<Sheet>> PrintDialog::pages() const {
 void PrintDialog::preview() {
   const auto made = pages();
   write_->setEnabled(made.ok());
-  scale_->setEnabled(kind_->currentData().toString() != QStringLiteral("schedule"));
+  const auto kind = sheetKind(kind_->currentData().toString().toStdString());
+  scale_->setEnabled(kind && kind->row->scales);
   if (!made) {
     words_->setText(QString::fromStdString(made.error().text()) + QStringLiteral("."));
     picture_->setPixmap({});

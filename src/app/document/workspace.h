@@ -2,15 +2,14 @@
 #pragma once
 
 #include <QObject>
-#include <QTimer>
 
 #include "app/document/document.h"
-#include "app/document/worker.h"
+#include "app/judgement/judgement.h"
+#include "app/stages/stages.h"
 #include "core/space/arrange.h"
 #include "core/space/tapes.h"
 #include "core/drawing/plan/floor_layers.h"
 #include "core/decide/bands.h"
-#include "core/decide/ways_out.h"
 #include "core/survey/room_survey.h"
 #include "render/painter.h"
 
@@ -18,10 +17,6 @@ namespace mezzet {
 
 /// The setting that says who reads the tape here.
 inline constexpr const char* kReaderKey = "reader";
-
-enum class Stage { Brief, Measure, Floor, Walls };
-/// What of the site is being measured.
-enum class Topic { Walls, Openings, Heights, Fixed, InWall, Picture, Photographs, House };
 
 class Workspace : public QObject {
   Q_OBJECT
@@ -47,19 +42,18 @@ class Workspace : public QObject {
   [[nodiscard]] LengthFormat format() const { return format_; }
   [[nodiscard]] const ImageStore& images() const { return images_; }
 
-  [[nodiscard]] const std::vector<Finding>& findings() const { return findings_; }
-  [[nodiscard]] const std::vector<Decision>& decisions() const { return decisions_; }
+  [[nodiscard]] Judgement& judgement() { return judgement_; }
+  [[nodiscard]] const std::vector<Finding>& findings() const { return judgement_.findings(); }
+  [[nodiscard]] const std::vector<Decision>& decisions() const { return judgement_.decisions(); }
   /// Broken findings of weight that are marked on the sheet: those of what is selected, then the worst, as many as can
   /// be told apart.
   [[nodiscard]] std::vector<Finding> marked() const;
-  /// Broken findings of weight on the plan, or on the walls.
-  [[nodiscard]] int brokenIn(Stage) const;
-  [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&) const;
-  /// What the ledger shows of them: at once in an ordinary room; in a crowded one they are looked for beside the
-  /// interface, and `waysArrived` says when. Null until then.
-  [[nodiscard]] const std::vector<WayOut>* waysShown(const Decision&);
-  /// A crowded room is judged beside the interface; until then it has no findings.
-  [[nodiscard]] bool judging() const { return judge_.busy(); }
+  /// How many findings of weight break on the plan, or on the walls.
+  [[nodiscard]] int brokenIn(bool plan) const;
+  /// Ways out of a decision, worked out now; the ledger shows them as `judgement` finds them.
+  [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision& d) const { return judgement_.waysNow(d); }
+  [[nodiscard]] const std::vector<WayOut>* waysShown(const Decision& d) { return judgement_.waysShown(d); }
+  [[nodiscard]] bool judging() const { return judgement_.judging(); }
 
   // ---- ways and use
   [[nodiscard]] UseState useState() const { return useState_; }
@@ -72,10 +66,10 @@ class Workspace : public QObject {
   [[nodiscard]] double reachWidth() const { return reachWidth_; }
   void setReachWidth(double);
   /// Drawn routes of the scheme shown; those of the last state while newer ones are worked out.
-  [[nodiscard]] const RouteFacts* routes() const { return routesScheme_ == scheme_ ? routes_.get() : nullptr; }
+  [[nodiscard]] const RouteFacts* routes() const { return judgement_.routes(); }
   /// How wide the way is between the two things selected, in a sentence; nothing unless it is two.
   [[nodiscard]] QString wayBetween() const;
-  [[nodiscard]] bool routesPending() const { return worker_.busy() || judge_.busy() || waysFinder_.busy(); }
+  [[nodiscard]] bool routesPending() const { return judgement_.pending(); }
 
   // ---- the readings of the room shown; worked out when first asked for after a change
   [[nodiscard]] const SurveyNetwork& surveyNetwork() const;
@@ -154,8 +148,8 @@ class Workspace : public QObject {
   [[nodiscard]] QString nameOf(const Placement&) const;
 
  signals:
-  void jobChanged();   ///< findings are up to date
-  void viewChanged();  ///< room, scheme, stage, wall or format
+  void jobChanged(const JobChange&);  ///< findings are up to date
+  void viewChanged();                 ///< room, scheme, stage, wall or format
   void selectionChanged();
   void ghostChanged();
   void waysArrived();    ///< ways out that were looked for beside the interface
@@ -165,13 +159,8 @@ class Workspace : public QObject {
 
  private:
   void refresh();
+  void show(const JobChange&);
   void keepValid();
-  void judge();
-  void takeFindings(std::vector<Finding> findings, std::vector<Decision> decisions);
-  void lookForWays();
-  [[nodiscard]] bool crowded(std::size_t most) const {
-    return scheme() != nullptr && scheme()->placements.size() > most;
-  }
   void askRoutes();
   /// The selected placement put somewhere, and what is selected with it moved along.
   [[nodiscard]] Job placedTogether(const Job& before, const Placement& p, const Place& place) const;
@@ -187,10 +176,9 @@ class Workspace : public QObject {
   PlacementIds marked_;
   Stage stage_ = Stage::Floor;
   LengthFormat format_;
-  std::vector<Finding> findings_;
-  std::vector<Decision> decisions_;
   std::optional<Job> ghost_;
   Unit knownUnits_ = Unit::Inch;
+  Job known_;  ///< what was told last
   bool beginning_ = false;
   struct SurveyMemo {
     Shared<Room> room;
@@ -208,14 +196,7 @@ class Workspace : public QObject {
   UseState useState_ = UseState::Everyday;
   std::set<FloorLayer> layers_;
   double reachWidth_ = 24 * kInch;
-  std::shared_ptr<const RouteFacts> routes_;
-  SchemeId routesScheme_;
-  Job routesJob_;  ///< what they were worked out from
-  RouteAsk routesAsk_;
-  std::map<std::string, std::vector<WayOut>> ways_;  ///< of the decisions, by subject, as far as they were looked for
-  bool waysLooked_ = false;
-  QTimer routesLate_;
-  Worker worker_, judge_, waysFinder_;
+  Judgement judgement_;
 };
 
 }  // namespace mezzet

@@ -99,8 +99,13 @@ Ledger::Ledger(Workspace& workspace, QWidget* parent)
   // Several changes in one turn of the event loop are shown once, and the sheet is painted first.
   later_.setSingleShot(true);
   connect(&later_, &QTimer::timeout, this, &Ledger::rebuild);
-  for (auto signal : {&Workspace::jobChanged, &Workspace::judged, &Workspace::viewChanged, &Workspace::waysArrived})
-    connect(&workspace_, signal, this, [this] { later_.start(0); });
+  const auto follow = [this] { later_.start(0); };
+  connect(&workspace_, &Workspace::jobChanged, this, follow);
+  for (auto signal : {&Workspace::judged, &Workspace::viewChanged}) connect(&workspace_, signal, this, follow);
+  connect(&workspace_, &Workspace::waysArrived, this, [this] {
+    if (later_.isActive()) return;  // they are of what is shown next
+    for (const auto& [decision, stack] : waysOf_) fillWays(decision, stack);
+  });
   rebuild();
 }
 
@@ -164,9 +169,13 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
   }
   if (decision.findings.size() > shown)
     column->addWidget(words(tr("and %1 more of it").arg(decision.findings.size() - shown), "quietNote"));
-  if (const std::vector<WayOut>* ways = workspace_.waysShown(decision))
-    for (const WayOut& way : *ways) column->addWidget(new WayButton(way, workspace_));
-  else column->addWidget(words(tr("Looking for ways out ..."), "quietNote"));
+  auto* ways = new QWidget;
+  auto* stack = new QVBoxLayout(ways);
+  stack->setContentsMargins(0, 0, 0, 0);
+  stack->setSpacing(5);
+  column->addWidget(ways);
+  waysOf_.emplace_back(decision, stack);
+  fillWays(decision, stack);
   for (const std::size_t i : worst) {
     const Finding& f = workspace_.findings()[i];
     auto* keep = new QPushButton(decision.findings.size() > 1 ? tr("keep on purpose: %1").arg(ruleName(f))
@@ -180,6 +189,22 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
   if (const Rule* rule = findRule(workspace_.book(), workspace_.findings()[decision.findings.front()].rule);
       rule != nullptr && rule->caution)
     column->addWidget(words(onScreen(*rule->caution), "note"));
+}
+
+void Ledger::fillWays(const Decision& decision, QVBoxLayout* stack) {
+  while (QLayoutItem* item = stack->takeAt(0)) {
+    delete item->widget();
+    delete item;
+  }
+  const std::vector<WayOut>* found = workspace_.waysShown(decision);
+  const auto add = [&](QWidget* one) {
+    stack->addWidget(one);
+    one->show();  // the ledger may be on the screen already
+  };
+  if (found == nullptr) add(words(tr("Looking for ways out ..."), "quietNote"));
+  else
+    for (const WayOut& way : *found) add(new WayButton(way, workspace_));
+  stack->parentWidget()->setVisible(found == nullptr || !found->empty());
 }
 
 void Ledger::addFold(QVBoxLayout* column, Verdict verdict, const QString& title, const QString& none) {
@@ -234,6 +259,7 @@ void Ledger::addFold(QVBoxLayout* column, Verdict verdict, const QString& title,
 
 void Ledger::rebuild() {
   later_.stop();
+  waysOf_.clear();
   const int scrolled = scroll_->verticalScrollBar()->value();
   auto* body = new QWidget;
   body->setObjectName(QStringLiteral("panelBody"));
@@ -253,7 +279,8 @@ void Ledger::rebuild() {
   for (const bool onStage : {true, false})
     for (const Decision& d : decisions) {
       const bool wall = !workspace_.findings()[d.findings.front()].view.isPlan();
-      if ((wall == (workspace_.stage() == Stage::Walls)) != onStage || shown == kMostDecisions) continue;
+      if ((wall == (rowOf(workspace_.stage()).accepts == Accepts::Wall)) != onStage || shown == kMostDecisions)
+        continue;
       addDecision(column, d);
       column->addSpacing(4);
       column->addWidget(rule());

@@ -41,6 +41,8 @@ class Ledger : public QWidget {
 
  private:
   void addDecision(QVBoxLayout* column, const Decision& decision);
+  /// What was found for a decision, or that it is looked for.
+  void fillWays(const Decision&, QVBoxLayout*);
   [[nodiscard]] QString ruleName(const Finding&) const;
   void addTaste(QVBoxLayout* column);
   void addFold(QVBoxLayout* column, Verdict verdict, const QString& title, const QString& none);
@@ -48,6 +50,7 @@ class Ledger : public QWidget {
   Workspace& workspace_;
   QScrollArea* scroll_;
   QTimer later_;
+  std::vector<std::pair<Decision, QVBoxLayout*>> waysOf_;  ///< where the ways out of what is shown stand
   bool tasteOpen_ = false;
   bool openFold_[5] = {};
 };

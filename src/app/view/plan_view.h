@@ -23,7 +23,7 @@ class PlanView : public SheetView {
   [[nodiscard]] PlacementId pieceAt(Vec2 model) const override;
   [[nodiscard]] Place movedBy(const Place&, Vec2 by) const override;
   [[nodiscard]] std::string tapeTowards(Vec2 direction) const override;
-  [[nodiscard]] bool canDrag() const override { return workspace_.stage() == Stage::Floor; }
+  [[nodiscard]] bool canDrag() const override { return rowOf(workspace_.stage()).accepts == Accepts::Floor; }
   [[nodiscard]] bool takes(const Piece&) const override;
   [[nodiscard]] QString emptyHint() const override;
   void clickedItem(const std::string& id) override;

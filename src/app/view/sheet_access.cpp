@@ -140,7 +140,7 @@ class SheetAccess : public QAccessibleWidget {
   }
   [[nodiscard]] QString text(QAccessible::Text kind) const override {
     if (kind != QAccessible::Value) return QAccessibleWidget::text(kind);
-    const int broken = sheet_->workspace().brokenIn(sheet_->workspace().stage());
+    const int broken = rowOf(sheet_->workspace().stage()).broken(sheet_->workspace());
     return SheetView::tr("%1 pieces, %2 broken rules").arg(childCount()).arg(broken);
   }
 

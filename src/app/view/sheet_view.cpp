@@ -52,16 +52,21 @@ SheetView::SheetView(Workspace& workspace, QWidget* parent) : QWidget(parent), w
 double SheetView::scale() const { return kPixelsPerPaperMm / projection_.perMm; }
 
 void SheetView::fit() {
+  fitted_ = true;
+  if (!isVisible()) return;  // it is composed when it is shown
   // Margins are in mm of paper and the scale depends on them: a few rounds settle it.
-  for (int round = 0; round < 5; ++round) {
+  constexpr int kMostRounds = 12;
+  constexpr double kSameScale = 1e-5;
+  for (int round = 0; round < kMostRounds; ++round) {
+    const double before = projection_.perMm;
     const Drawing d = composeStill(scale(), {});
     const double w = std::max(1.0, d.high.x - d.low.x), h = std::max(1.0, d.high.y - d.low.y);
     projection_.perMm = std::clamp(std::min(width() / w, height() / h), kFurthest, kNearest);
     const Vec2 middle = midpoint(d.low, d.high);
     projection_.origin =
         QPointF(width() / 2.0 - middle.x * projection_.perMm, height() / 2.0 + middle.y * projection_.perMm);
+    if (std::abs(projection_.perMm - before) < kSameScale * before) break;
   }
-  fitted_ = true;
   refresh();
 }
 
@@ -79,7 +84,14 @@ void SheetView::refresh() {
   refreshWorking();
 }
 
+void SheetView::showEvent(QShowEvent* event) {
+  QWidget::showEvent(event);
+  if (fitted_) fit();
+  else refresh();
+}
+
 void SheetView::refreshWorking() {
+  if (!isVisible()) return;  // likewise
   moving_ = composeMoving(scale());
   update();
 }

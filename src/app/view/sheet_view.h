@@ -72,6 +72,7 @@ class SheetView : public QWidget {
   [[nodiscard]] std::string itemAt(QPointF point) const;
 
   void paintEvent(QPaintEvent*) override;
+  void showEvent(QShowEvent*) override;
   void resizeEvent(QResizeEvent*) override;
   void mousePressEvent(QMouseEvent*) override;
   void mouseMoveEvent(QMouseEvent*) override;

@@ -19,7 +19,7 @@ class WallView : public SheetView {
   [[nodiscard]] std::string tapeTowards(Vec2 direction) const override;
   [[nodiscard]] bool takes(const Piece&) const override;
   [[nodiscard]] QString emptyHint() const override;
-  [[nodiscard]] bool canDrag() const override { return workspace_.stage() == Stage::Walls; }
+  [[nodiscard]] bool canDrag() const override { return rowOf(workspace_.stage()).accepts == Accepts::Wall; }
   void clickedPlace(Vec2 model) override;
 };
 

@@ -3,94 +3,156 @@
 #include <QKeySequence>
 #include <QMenu>
 #include <QMenuBar>
+#include <algorithm>
+
+#include "app/document/workspace.h"
+#include "app/stages/stages.h"
+#include "core/model/kinds.h"
 
 namespace mezzet {
+namespace {
 
-const std::vector<ActionRow>& actionTable() {
-  static const std::vector<ActionRow> rows{
+// ---- enabled when
+bool anyRoom(const Workspace& w) { return w.room() != nullptr; }
+bool anotherRoom(const Workspace& w) { return w.job().rooms.size() > (anyRoom(w) ? 1U : 0U); }
+bool inches(const Workspace& w) { return w.job().units == Unit::Inch; }
+bool anyScheme(const Workspace& w) { return w.scheme() != nullptr; }
+bool severalSchemes(const Workspace& w) {
+  const auto here = [&](const auto& s) { return w.room() != nullptr && s->room == w.room()->id; };
+  return std::count_if(w.job().schemes.begin(), w.job().schemes.end(), here) > 1;
+}
+bool anyPiece(const Workspace& w) { return w.selectedPlacement() != nullptr; }
+bool floorPiece(const Workspace& w) { return anyPiece(w) && onFloor(w.selectedPlacement()->on) != nullptr; }
+bool diningTable(const Workspace& w) {
+  return floorPiece(w) && isDiningTable(pieceOf(w.job(), *w.selectedPlacement()).kind);
+}
+bool grouped(const Workspace& w) { return anyPiece(w) && !groupOf(*w.selectedPlacement()).empty(); }
+template <std::size_t Count>
+bool atLeast(const Workspace& w) {
+  return w.selection().size() >= Count;
+}
+bool marked(const Workspace& w) { return atLeast<1>(w); }
+bool twoOnTheFloor(const Workspace& w) { return w.selection().size() == 2 && floorPiece(w); }
+
+/// A line between two groups of a menu.
+ActionRow gap(const char* menu) { return {"-", menu, "", "", ""}; }
+
+std::vector<ActionRow> jobRows() {
+  return {
       {"new", "Job", "New job", "Ctrl+N", "Start with an empty room to measure"},
       {"open", "Job", "Open a job ...", "Ctrl+O", "Open a .mezzet file"},
       {"recent", "Job", "Recent jobs", "", "Jobs opened lately"},
-      {"-", "Job", "", "", ""},
+      gap("Job"),
       {"save", "Job", "Save", "Ctrl+S", "Save the job"},
       {"save-as", "Job", "Save under another name ...", "Ctrl+Shift+S", "Save a copy and go on with it"},
-      {"-", "Job", "", "", ""},
-      {"print-plan", "Job", "Print to scale ...", "Ctrl+P", "Plan, wall or list of pieces as PDF, SVG or PNG"},
-      {"-", "Job", "", "", ""},
+      gap("Job"),
+      {"print-plan", "Job", "Print to scale ...", "Ctrl+P", "Plan, wall or list of pieces as PDF, SVG or PNG", anyRoom},
+      gap("Job"),
       {"dxf-in", "Job", "Outline from a drawing ...", "Ctrl+I", "A room's outline from a DXF file"},
       {"dxf-out", "Job", "Room as a drawing ...", "Ctrl+Shift+E",
        "Walls, openings, features and dimensions as a DXF file"},
-      {"-", "Job", "", "", ""},
+      gap("Job"),
       {"close", "Job", "Close", "Ctrl+Q", "Close this window"},
+  };
+}
+
+std::vector<ActionRow> editRows() {
+  return {
       {"undo", "Edit", "Undo", "Ctrl+Z", "Take back the last edit"},
       {"redo", "Edit", "Redo", "Ctrl+Shift+Z", "Make it again"},
-      {"-", "Edit", "", "", ""},
+      gap("Edit"),
       {"type-piece", "Edit", "Type a piece", "A", "Go to the line below the drawing: side table 18 x 18 x 22"},
       {"add", "Edit", "Add a piece ...", "Insert", "Add a piece to the floor, or a picture to the wall"},
       {"piece-list", "Edit", "Piece list ...", "Ctrl+L", "Every piece in a table: edit, paste, read and write CSV"},
-      {"sizes", "Edit", "Its sizes ...", "E", "Change the sizes of the selected piece"},
-      {"piece-rules", "Edit", "Rules for it alone ...", "Ctrl+R",
-       "Another school or range for the selected piece only"},
-      {"copy-piece", "Edit", "One more of it", "Ctrl+C", "Place the selected piece once more"},
-      {"lock", "Edit", "Lock or unlock it", "L", "A locked piece stays where it is"},
-      {"remove", "Edit", "Take it out", "Delete", "Take the selected piece out of this scheme"},
-      {"set-out", "Edit", "Set out from ...", "Ctrl+T", "Which two walls the selected piece is measured from"},
-      {"-", "Edit", "", "", ""},
-      {"turn-left", "Edit", "Quarter turn left", "R", "Turn the selected piece a quarter anticlockwise"},
-      {"turn-right", "Edit", "Quarter turn right", "Shift+R", "Turn the selected piece a quarter clockwise"},
-      {"turn-typed", "Edit", "Type its angle", "T", "Go to the angle of the selected piece"},
-      {"chairs", "Arrange", "Set its chairs", "Ctrl+H", "Chairs set themselves evenly round the selected dining table"},
-      {"chair-more", "Arrange", "One chair more", "Ctrl+Shift+H", "Another chair at the selected dining table"},
+      {"sizes", "Edit", "Its sizes ...", "E", "Change the sizes of the selected piece", anyPiece},
+      {"piece-rules", "Edit", "Rules for it alone ...", "Ctrl+R", "Another school or range for the selected piece only",
+       anyPiece},
+      {"copy-piece", "Edit", "One more of it", "Ctrl+C", "Place the selected piece once more", anyPiece},
+      {"lock", "Edit", "Lock or unlock it", "L", "A locked piece stays where it is", anyPiece},
+      {"remove", "Edit", "Take it out", "Delete", "Take the selected piece out of this scheme", anyPiece},
+      {"set-out", "Edit", "Set out from ...", "Ctrl+T", "Which two walls the selected piece is measured from",
+       floorPiece},
+      gap("Edit"),
+      {"turn-left", "Edit", "Quarter turn left", "R", "Turn the selected piece a quarter anticlockwise", floorPiece},
+      {"turn-right", "Edit", "Quarter turn right", "Shift+R", "Turn the selected piece a quarter clockwise",
+       floorPiece},
+      {"turn-typed", "Edit", "Type its angle", "T", "Go to the angle of the selected piece", floorPiece},
+  };
+}
+
+std::vector<ActionRow> arrangeRows() {
+  return {
+      {"chairs", "Arrange", "Set its chairs", "Ctrl+H", "Chairs set themselves evenly round the selected dining table",
+       diningTable},
+      {"chair-more", "Arrange", "One chair more", "Ctrl+Shift+H", "Another chair at the selected dining table",
+       diningTable},
       {"in-use", "Arrange", "In use every day, or not", "U",
-       "A drawer left open, a chair left pulled out, a footrest left out"},
+       "A drawer left open, a chair left pulled out, a footrest left out", floorPiece},
       {"used-here", "Arrange", "Here in company", "Shift+U",
-       "The selected piece is drawn up to where it stands now; again forgets it"},
-      {"-", "Arrange", "", "", ""},
+       "The selected piece is drawn up to where it stands now; again forgets it", floorPiece},
+      gap("Arrange"),
       {"select-all", "Arrange", "Select everything here", "Ctrl+A", "Every piece of this view"},
-      {"mark", "Arrange", "Keep it selected", "M",
-       "It stays selected while Tab goes on to others; again lets go of it"},
-      {"group", "Arrange", "Group", "Ctrl+G", "What is grouped moves together; pictures hang as one"},
-      {"ungroup", "Arrange", "Part the group", "Ctrl+Shift+G", "Each piece by itself again"},
-      {"-", "Arrange", "", "", ""},
-      {"align-left", "Arrange", "Line up left edges", "Alt+Left", "To the piece with the tapes, which stays"},
-      {"align-right", "Arrange", "Line up right edges", "Alt+Right", "To the piece with the tapes, which stays"},
-      {"align-top", "Arrange", "Line up upper edges", "Alt+Up", "To the piece with the tapes, which stays"},
-      {"align-bottom", "Arrange", "Line up lower edges", "Alt+Down", "To the piece with the tapes, which stays"},
-      {"align-centre", "Arrange", "Centres above each other", "Alt+C", "To the piece with the tapes, which stays"},
-      {"align-middle", "Arrange", "Centres side by side", "Alt+M", "To the piece with the tapes, which stays"},
-      {"-", "Arrange", "", "", ""},
-      {"spread-across", "Arrange", "Equal gaps to the side", "Alt+H", "Three or more: the outermost two stay"},
-      {"spread-up", "Arrange", "Equal gaps upwards", "Alt+V", "Three or more: the outermost two stay"},
-      {"-", "Edit", "", "", ""},
+      {"mark", "Arrange", "Keep it selected", "M", "It stays selected while Tab goes on to others; again lets go of it",
+       marked},
+      {"group", "Arrange", "Group", "Ctrl+G", "What is grouped moves together; pictures hang as one", atLeast<2>},
+      {"ungroup", "Arrange", "Part the group", "Ctrl+Shift+G", "Each piece by itself again", grouped},
+      gap("Arrange"),
+      {"align-left", "Arrange", "Line up left edges", "Alt+Left", "To the piece with the tapes, which stays",
+       atLeast<2>},
+      {"align-right", "Arrange", "Line up right edges", "Alt+Right", "To the piece with the tapes, which stays",
+       atLeast<2>},
+      {"align-top", "Arrange", "Line up upper edges", "Alt+Up", "To the piece with the tapes, which stays", atLeast<2>},
+      {"align-bottom", "Arrange", "Line up lower edges", "Alt+Down", "To the piece with the tapes, which stays",
+       atLeast<2>},
+      {"align-centre", "Arrange", "Centres above each other", "Alt+C", "To the piece with the tapes, which stays",
+       atLeast<2>},
+      {"align-middle", "Arrange", "Centres side by side", "Alt+M", "To the piece with the tapes, which stays",
+       atLeast<2>},
+      gap("Arrange"),
+      {"spread-across", "Arrange", "Equal gaps to the side", "Alt+H", "Three or more: the outermost two stay",
+       atLeast<3>},
+      {"spread-up", "Arrange", "Equal gaps upwards", "Alt+V", "Three or more: the outermost two stay", atLeast<3>},
+  };
+}
+
+std::vector<ActionRow> houseRows() {
+  return {
+      gap("Edit"),
       {"house-rules", "Edit", "House rules", "", "Which school this house follows"},
       {"names", "Edit", "Names ...", "Ctrl+E", "The names of the job, the room and the scheme"},
       {"units", "Edit", "Inches or metric", "Ctrl+U", "Switch the unit of the job"},
-      {"feet", "Edit", "Feet and inches", "Ctrl+Shift+U", "Write inches as feet and inches"},
-      {"stage-brief", "Look", "Brief", "F9", "Who the room is for, and the house rules"},
-      {"stage-measure", "Look", "Measure", "F2", "Runs and turns, openings, heights"},
-      {"stage-floor", "Look", "Floor", "F3", "The plan with its furniture"},
-      {"stage-walls", "Look", "Walls", "F4", "One wall seen from the room"},
-      {"-", "Look", "", "", ""},
+      {"feet", "Edit", "Feet and inches", "Ctrl+Shift+U", "Write inches as feet and inches", inches},
+  };
+}
+
+std::vector<ActionRow> lookRows() {
+  return {
+      gap("Look"),
       {"use-state", "Look", "Everyday, occupied, party", "Y",
        "How the room is used: chairs in, people at the tables, or company"},
       {"layer-ways", "Look", "Ways", "W", "Ways as ribbons of their clear width, with their narrowest place"},
       {"way-between", "Look", "Way between two", "Shift+W",
-       "How wide the way is between the two things that are selected"},
+       "How wide the way is between the two things that are selected", twoOnTheFloor},
       {"layer-reached", "Look", "Floor that is reached", "F",
        "What someone of the width given can reach from the entry"},
       {"layer-talk", "Look", "Talk and reach", "K", "Who talks to whom, and how far a hand reaches from each seat"},
       {"layer-sight", "Look", "Sight", "I", "What is seen first from the entry, and which backs show"},
-      {"-", "Look", "", "", ""},
+      gap("Look"),
       {"wall-next", "Look", "Next wall", "]", "The next wall, going round with the room on the left"},
       {"wall-previous", "Look", "Previous wall", "[", "The wall before"},
       {"desk", "Look", "Desk: slate, light or dark", "Ctrl+Shift+L", "What the sheet lies on; the paper stays paper"},
       {"keys", "Look", "Keys", "F1", "Every action with its keys"},
-      {"-", "Look", "", "", ""},
+      gap("Look"),
       {"zoom-in", "Look", "Nearer", "+", "Zoom in"},
       {"zoom-out", "Look", "Further", "-", "Zoom out"},
       {"zoom-fit", "Look", "Whole sheet", "0", "Fit the drawing to the window"},
       {"ledger", "Look", "Go to the decisions", "F6", "Put the keyboard into the ledger"},
       {"sheet", "Look", "Go to the drawing", "F7", "Put the keyboard onto the sheet"},
+  };
+}
+
+std::vector<ActionRow> siteRows() {
+  return {
       {"site-room", "Site", "Walls", "Ctrl+1", "Every wall and corner, with what checks them"},
       {"site-openings", "Site", "Openings", "Ctrl+2", "Doors, windows and arches along their walls"},
       {"site-heights", "Site", "Heights", "Ctrl+3", "Ceiling and floor at several points, trim"},
@@ -99,21 +161,40 @@ const std::vector<ActionRow>& actionTable() {
       {"site-trace", "Site", "Tracing", "Ctrl+6", "A picture or PDF of a plan, scaled and traced"},
       {"site-photos", "Site", "Photographs", "Ctrl+7", "Pictures of walls and details"},
       {"site-house", "Site", "House", "Ctrl+8", "How the rooms lie, storeys, doors between rooms"},
-      {"-", "Site", "", "", ""},
+      gap("Site"),
       {"meter", "Site", "Laser meter on or off", "Ctrl+M", "Looks for a meter on this machine, or lets it go"},
       {"meter-take", "Site", "Take its reading", "F12", "The meter's value goes into the field with the keyboard"},
       {"room-new", "Rooms", "Measure another room", "Ctrl+Shift+M",
-       "A second room of this job, measured like the first"},
+       "A second room of this job, measured like the first", anyRoom},
       {"read-out", "Rooms", "Read-out ...", "F5", "One wall at a time in large figures, number pad only"},
-      {"room-next", "Rooms", "Next room", "Ctrl+PgDown", "Look at another room of this job"},
-      {"-", "Rooms", "", "", ""},
-      {"scheme-new", "Rooms", "New scheme", "Ctrl+Shift+N", "An empty scheme for this room"},
-      {"scheme-copy", "Rooms", "Copy this scheme", "Ctrl+D", "A copy to change, beside this one"},
-      {"scheme-remove", "Rooms", "Take this scheme out", "", "Remove this scheme from the job"},
-      {"-", "Rooms", "", "", ""},
+      {"room-next", "Rooms", "Next room", "Ctrl+PgDown", "Look at another room of this job", anotherRoom},
+      gap("Rooms"),
+      {"scheme-new", "Rooms", "New scheme", "Ctrl+Shift+N", "An empty scheme for this room", anyScheme},
+      {"scheme-copy", "Rooms", "Copy this scheme", "Ctrl+D", "A copy to change, beside this one", anyScheme},
+      {"scheme-remove", "Rooms", "Take this scheme out", "", "Remove this scheme from the job", severalSchemes},
+      gap("Rooms"),
       {"scheme-next", "Rooms", "Next scheme", "Ctrl+Tab", "Look at another scheme of this room"},
-      {"compare", "Rooms", "Beside another ...", "Ctrl+B", "Two schemes with the list of measured differences"},
+      {"compare", "Rooms", "Beside another ...", "Ctrl+B", "Two schemes with the list of measured differences",
+       anyScheme},
   };
+}
+
+/// The stages of the job, from their own rows.
+std::vector<ActionRow> stageActions() {
+  std::vector<ActionRow> out;
+  for (const StageRow& stage : stageRows()) out.push_back({stage.action, "Look", stage.name, stage.key, stage.tip});
+  return out;
+}
+
+}  // namespace
+
+const std::vector<ActionRow>& actionTable() {
+  static const std::vector<ActionRow> rows = [] {
+    std::vector<ActionRow> all;
+    for (const auto& part : {jobRows(), editRows(), arrangeRows(), houseRows(), stageActions(), lookRows(), siteRows()})
+      all.insert(all.end(), part.begin(), part.end());
+    return all;
+  }();
   return rows;
 }
 
@@ -137,6 +218,11 @@ Actions::Actions(QWidget* window, QMenuBar* bar) {
     window->addAction(action);
     actions_[row.id] = action;
   }
+}
+
+void Actions::follow(const Workspace& workspace) {
+  for (const ActionRow& row : actionTable())
+    if (row.enabled != nullptr) actions_.at(row.id)->setEnabled(row.enabled(workspace));
 }
 
 }  // namespace mezzet

@@ -12,12 +12,15 @@ class QWidget;
 
 namespace mezzet {
 
+class Workspace;
+
 struct ActionRow {
   const char* id;    ///< objectName
   const char* menu;  ///< "Job", "Edit", "Look", "Print"; a row with id "-" is a line between
   const char* text;
   const char* shortcut;  ///< portable text; "" for none
   const char* tip;
+  bool (*enabled)(const Workspace&) = nullptr;  ///< null: always
 };
 
 [[nodiscard]] const std::vector<ActionRow>& actionTable();
@@ -26,6 +29,8 @@ struct ActionRow {
 class Actions {
  public:
   Actions(QWidget* window, QMenuBar* bar);
+  /// Enables what can be done now.
+  void follow(const Workspace&);
   QAction* operator[](const char* id) const { return actions_.at(id); }
 
  private:

@@ -90,14 +90,15 @@ MainWindow::~MainWindow() {
 }
 
 SheetView& MainWindow::sheet() {
-  if (workspace_->stage() == Stage::Walls) return *wall_;
-  if (workspace_->stage() == Stage::Measure && workspace_->topic() == Topic::InWall) return *wall_;
-  if (workspace_->stage() == Stage::Measure && workspace_->topic() == Topic::House) return *house_;
+  switch (rowOf(workspace_->stage()).content(*workspace_)) {
+    case Content::Wall: return *wall_;
+    case Content::House: return *house_;
+    case Content::Plan:
+    case Content::Picture: break;  // behind the picture the plan is at hand
+  }
   return *plan_;
 }
-bool MainWindow::tracing() const {
-  return workspace_->stage() == Stage::Measure && workspace_->topic() == Topic::Picture;
-}
+bool MainWindow::tracing() const { return rowOf(workspace_->stage()).content(*workspace_) == Content::Picture; }
 
 void MainWindow::build() {
   auto* desk = new QWidget;
@@ -180,7 +181,7 @@ void MainWindow::build() {
   ledger_ = new Ledger(*workspace_);
   site_ = new SitePanel(*workspace_, *trace_);
   measure_ = &site_->walls();
-  panels_->addWidget(ledger_);
+  panels_->addWidget(ledger_);  // in the order of Panel
   panels_->addWidget(site_);
   panels_->addWidget(new BriefPanel(*workspace_));
   work->addWidget(panels_);
@@ -282,10 +283,7 @@ void MainWindow::wire() {
     format.style = format.style == LengthStyle::FeetInches ? LengthStyle::Inches : LengthStyle::FeetInches;
     workspace_->setFormat(format);
   });
-  on("stage-brief", [this] { workspace_->showStage(Stage::Brief); });
-  on("stage-measure", [this] { workspace_->showStage(Stage::Measure); });
-  on("stage-floor", [this] { workspace_->showStage(Stage::Floor); });
-  on("stage-walls", [this] { workspace_->showStage(Stage::Walls); });
+  for (const StageRow& row : stageRows()) on(row.action, [this, id = row.id] { workspace_->showStage(id); });
   on("wall-next", [this] { workspace_->stepWall(1); });
   on("wall-previous", [this] { workspace_->stepWall(-1); });
   on("room-new", [this] {
@@ -368,7 +366,9 @@ void MainWindow::wire() {
                    }}});
   });
   connect(workspace_.get(), &Workspace::viewChanged, this, &MainWindow::showStage);
-  connect(workspace_.get(), &Workspace::jobChanged, this, &MainWindow::fillSchemes);
+  connect(workspace_.get(), &Workspace::jobChanged, this, [this](const JobChange& what) {
+    if (what.rooms || what.schemes) fillSchemes();
+  });
   connect(workspace_.get(), &Workspace::jobChanged, this, &MainWindow::showState);
   connect(workspace_.get(), &Workspace::selectionChanged, this, &MainWindow::showState);
   connect(room_, &QComboBox::activated, this,
@@ -442,7 +442,7 @@ void MainWindow::addPiece(bool sizes) {
     notice_->say(tr("This job is open in another window, so nothing can be changed here."));
     return;
   }
-  if (workspace_->stage() == Stage::Measure || workspace_->stage() == Stage::Brief) workspace_->showStage(Stage::Floor);
+  if (rowOf(workspace_->stage()).accepts == Accepts::Nothing) workspace_->showStage(Stage::Floor);
   const Placement* p = workspace_->selectedPlacement();
   if (sizes && p == nullptr) return;
   PieceDialog(*workspace_, sizes ? &pieceOf(workspace_->job(), *p) : nullptr, this).exec();
@@ -451,44 +451,21 @@ void MainWindow::addPiece(bool sizes) {
 
 void MainWindow::showStage() {
   sheets_->setCurrentWidget(tracing() ? static_cast<QWidget*>(trace_) : &sheet());
-  panels_->setCurrentIndex(workspace_->stage() == Stage::Measure ? 1 : workspace_->stage() == Stage::Brief ? 2 : 0);
+  panels_->setCurrentIndex(static_cast<int>(rowOf(workspace_->stage()).panel));
   wall_->setAccessibleName(tr("Wall %1").arg(QString::fromStdString(workspace_->wall().value)));
   showState();
 }
 
 void MainWindow::showState() {
   const QUndoStack& undo = document_->undoStack();
-  const bool floorPiece =
-      workspace_->selectedPlacement() != nullptr && onFloor(workspace_->selectedPlacement()->on) != nullptr;
   (*actions_)["undo"]->setEnabled(undo.canUndo());
   (*actions_)["redo"]->setEnabled(undo.canRedo());
   (*actions_)["undo"]->setText(undo.canUndo() ? tr("Undo: %1").arg(undo.undoText()) : tr("Undo"));
   (*actions_)["redo"]->setText(undo.canRedo() ? tr("Redo: %1").arg(undo.redoText()) : tr("Redo"));
-  for (const char* id : {"turn-left", "turn-right", "turn-typed", "set-out"}) (*actions_)[id]->setEnabled(floorPiece);
-  for (const char* id : {"in-use", "used-here"}) (*actions_)[id]->setEnabled(floorPiece);
-  const bool table = floorPiece && isDiningTable(pieceOf(workspace_->job(), *workspace_->selectedPlacement()).kind);
-  for (const char* id : {"chairs", "chair-more"}) (*actions_)[id]->setEnabled(table);
-  for (const char* id : {"scheme-new", "scheme-copy", "compare"})
-    (*actions_)[id]->setEnabled(workspace_->scheme() != nullptr);
-  (*actions_)["scheme-remove"]->setEnabled(scheme_->count() > 1);
-  for (const char* id : {"remove", "sizes", "lock", "copy-piece", "piece-rules"})
-    (*actions_)[id]->setEnabled(workspace_->selectedPlacement() != nullptr);
-  const std::size_t chosen = workspace_->selection().size();
-  (*actions_)["mark"]->setEnabled(chosen > 0);
-  (*actions_)["ungroup"]->setEnabled(workspace_->selectedPlacement() != nullptr &&
-                                     !groupOf(*workspace_->selectedPlacement()).empty());
-  for (const char* id :
-       {"group", "align-left", "align-right", "align-top", "align-bottom", "align-centre", "align-middle"})
-    (*actions_)[id]->setEnabled(chosen > 1);
-  (*actions_)["way-between"]->setEnabled(chosen == 2 && floorPiece);
-  for (const char* id : {"spread-across", "spread-up"}) (*actions_)[id]->setEnabled(chosen > 2);
-  (*actions_)["room-new"]->setEnabled(workspace_->room() != nullptr);
-  (*actions_)["room-next"]->setEnabled(workspace_->job().rooms.size() > (workspace_->room() != nullptr ? 1U : 0U));
-  (*actions_)["print-plan"]->setEnabled(workspace_->room() != nullptr);
+  actions_->follow(*workspace_);
   QString undoText = undo.canUndo() ? tr("undo: %1").arg(undo.undoText()) : QString();
   undoNote_->setText(undoNote_->fontMetrics().elidedText(undoText, Qt::ElideRight, 260));
   (*actions_)["units"]->setText(workspace_->job().units == Unit::Inch ? tr("inches") : tr("metric"));
-  (*actions_)["feet"]->setEnabled(workspace_->job().units == Unit::Inch);
   const bool unsaved = document_->unsaved() || document_->draft().has_value();
   const QString mark = unsaved ? tr(" \u2022 unsaved") : QString();
   // Beside the menus there is little room; the notice and the title say it whole.

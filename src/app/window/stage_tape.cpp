@@ -9,15 +9,10 @@
 namespace mezzet {
 namespace {
 
-constexpr Stage kStages[] = {Stage::Brief, Stage::Measure, Stage::Floor, Stage::Walls};
-constexpr int kCount = 4;
 constexpr double kStageWidth = 150, kLeft = 16;
-QString nameOf(Stage stage) {
-  if (stage == Stage::Brief) return StageTape::tr("Brief");
-  return stage == Stage::Measure ? StageTape::tr("Measure")
-         : stage == Stage::Floor ? StageTape::tr("Floor")
-                                 : StageTape::tr("Walls");
-}
+int countOf() { return static_cast<int>(stageRows().size()); }
+const StageRow& rowAt(int index) { return stageRows()[static_cast<std::size_t>(index)]; }
+QString nameOf(const StageRow& row) { return StageTape::tr(row.name); }
 
 }  // namespace
 
@@ -26,29 +21,29 @@ StageTape::StageTape(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   setFocusPolicy(Qt::StrongFocus);
   setFixedHeight(40);
   setMouseTracking(true);
-  for (auto signal : {&Workspace::jobChanged, &Workspace::judged, &Workspace::viewChanged})
-    connect(&workspace_, signal, this, [this] {
-      describe();
-      update();
-    });
+  const auto follow = [this] {
+    describe();
+    update();
+  };
+  connect(&workspace_, &Workspace::jobChanged, this, follow);
+  for (auto signal : {&Workspace::judged, &Workspace::viewChanged}) connect(&workspace_, signal, this, follow);
   describe();
 }
 
 void StageTape::describe() {
   setAccessibleName(tr("Stages of the job"));
-  QString text = tr("Now: %1.").arg(nameOf(workspace_.stage()));
-  for (const Stage s : {Stage::Floor, Stage::Walls})
-    if (const int broken = workspace_.brokenIn(s); broken > 0)
-      text += tr(" %1: %2 to decide.").arg(nameOf(s)).arg(broken);
+  QString text = tr("Now: %1.").arg(nameOf(rowOf(workspace_.stage())));
+  for (const StageRow& row : stageRows())
+    if (const int broken = row.panel == Panel::Ledger ? row.broken(workspace_) : 0; broken > 0)
+      text += tr(" %1: %2 to decide.").arg(nameOf(row)).arg(broken);
   setAccessibleDescription(text);
   setToolTip(text);
 }
 
 int StageTape::bladeStages() const {
-  if (workspace_.room() == nullptr) return workspace_.job().brief == mezzet::Brief{} ? 0 : 1;
-  int reached = 2;
-  if (const Scheme* s = workspace_.scheme())
-    for (const Placement& p : s->placements) reached = std::max(reached, onWall(p.on) != nullptr ? 4 : 3);
+  int reached = 0;
+  for (int i = 0; i < countOf(); ++i)
+    if (rowAt(i).reached(workspace_)) reached = i + 1;
   return reached;
 }
 
@@ -78,11 +73,11 @@ void StageTape::paintEvent(QPaintEvent*) {
   p.setBrush(desk::kInk);
   for (const double y : {blade.top() + 9, blade.bottom() - 9}) p.drawEllipse(QPointF(end - 14, y), 1.6, 1.6);
 
-  for (int i = 0; i < kCount; ++i) {
+  for (int i = 0; i < countOf(); ++i) {
     const QRectF r = stageRect(i);
-    const bool here = workspace_.stage() == kStages[i], onBlade = i < bladeStages();
-    const QString name = nameOf(kStages[i]);
-    const int broken = workspace_.brokenIn(kStages[i]);
+    const bool here = workspace_.stage() == rowAt(i).id, onBlade = i < bladeStages();
+    const QString name = nameOf(rowAt(i));
+    const int broken = rowAt(i).broken(workspace_);
     p.setFont(interfaceFont(14, true));
     const double textWidth = p.fontMetrics().horizontalAdvance(name);
     const double marks = broken > 0 ? 12 + std::min(broken, 5) * 6 + (broken > 5 ? 12 : 0) : 0;
@@ -117,19 +112,19 @@ void StageTape::paintEvent(QPaintEvent*) {
 }
 
 void StageTape::mousePressEvent(QMouseEvent* event) {
-  for (int i = 0; i < kCount; ++i)
-    if (stageRect(i).contains(event->position())) workspace_.showStage(kStages[i]);
+  for (int i = 0; i < countOf(); ++i)
+    if (stageRect(i).contains(event->position())) workspace_.showStage(rowAt(i).id);
 }
 
 void StageTape::mouseMoveEvent(QMouseEvent* event) {
-  const bool over = event->position().x() >= kLeft && event->position().x() <= kLeft + kCount * kStageWidth;
+  const bool over = event->position().x() >= kLeft && event->position().x() <= kLeft + countOf() * kStageWidth;
   setCursor(over ? Qt::PointingHandCursor : Qt::ArrowCursor);
 }
 
 void StageTape::keyPressEvent(QKeyEvent* event) {
   const int now = static_cast<int>(workspace_.stage());
-  if (event->key() == Qt::Key_Right && now + 1 < kCount) workspace_.showStage(kStages[now + 1]);
-  else if (event->key() == Qt::Key_Left && now > 0) workspace_.showStage(kStages[now - 1]);
+  if (event->key() == Qt::Key_Right && now + 1 < countOf()) workspace_.showStage(rowAt(now + 1).id);
+  else if (event->key() == Qt::Key_Left && now > 0) workspace_.showStage(rowAt(now - 1).id);
   else QWidget::keyPressEvent(event);
 }
 

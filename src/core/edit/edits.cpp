@@ -208,6 +208,16 @@ Job withSchemeCopied(const Job& job, const SchemeId& id, const std::string& name
   return withScheme(job, std::move(fresh));
 }
 
+Job withNextScheme(const Job& job, const RoomId& room, const SchemeId& copyOf, IdSource& ids, SchemeId& fresh) {
+  std::size_t number = 0;
+  for (const auto& s : job.schemes) number += s->room == room;
+  const std::string name = cornerName(number).value;
+  if (const Scheme* from = findScheme(job, copyOf))
+    return withSchemeCopied(job, copyOf, name + ", from " + from->name, ids, fresh);
+  fresh = ids.take<SchemeId>("s");
+  return withScheme(job, Scheme{fresh, room, name, {}, {}, {}});
+}
+
 Job withPlacement(const Job& job, const SchemeId& id, Placement placement) {
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return job;
@@ -227,6 +237,28 @@ Job withoutPlacement(const Job& job, const SchemeId& id, const PlacementId& plac
 
 Job placed(const Job& job, const SchemeId& scheme, const PlacementId& id, Place place) {
   return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.on = normalised(place); });
+}
+
+Job withOneMore(const Job& job, const SchemeId& schemeId, const PlacementId& id, double aside, IdSource& ids,
+                PlacementId& copy) {
+  const Scheme* scheme = findScheme(job, schemeId);
+  const Placement* p = scheme != nullptr ? findPlacement(*scheme, id) : nullptr;
+  if (p == nullptr) return job;
+  Placement fresh = *p;
+  fresh.id = copy = ids.take<PlacementId>("p");
+  fresh.locked = false;
+  fresh.group.clear();
+  fresh.on = moved(fresh.on, onWall(fresh.on) != nullptr ? Vec2{aside, 0} : Vec2{aside, aside});
+  if (auto* hung = onWall(fresh.on)) hung->group.reset();
+  Job after = withPlacement(job, schemeId, fresh);
+  const Piece& piece = pieceOf(job, *p);
+  const auto placed = std::count_if(scheme->placements.begin(), scheme->placements.end(),
+                                    [&](const Placement& q) { return q.piece == piece.id; });
+  if (placed + 1 <= piece.count) return after;
+  Piece more = piece;
+  more.count = static_cast<int>(placed) + 1;
+  const auto with = withPiece(after, std::move(more));
+  return with ? *with : after;
 }
 
 Job repointed(const Job& job, const SchemeId& scheme, const PlacementId& id, const PieceId& piece) {

@@ -42,11 +42,18 @@ inline constexpr double kUsualCeiling = 96 * kInch;
 /// A copy of a scheme under a new id and name, with new placement ids, its kept findings carried over.
 [[nodiscard]] Job withSchemeCopied(const Job&, const SchemeId&, const std::string& name, IdSource&, SchemeId& copy);
 
+/// Another scheme of a room, named by its number: A, B, C. A copy of `copyOf` if that is a scheme, else empty.
+[[nodiscard]] Job withNextScheme(const Job&, const RoomId&, const SchemeId& copyOf, IdSource&, SchemeId& fresh);
+
 // ---- placing; an unknown scheme or placement leaves the job as it is
 [[nodiscard]] Job withPlacement(const Job&, const SchemeId&, Placement);
 [[nodiscard]] Job withoutPlacement(const Job&, const SchemeId&, const PlacementId&);
 /// Puts a placement somewhere else; a floor turn is brought to 0 <= turn < 360.
 [[nodiscard]] Job placed(const Job&, const SchemeId&, const PlacementId&, Place);
+/// Places once more what is placed, `aside` from it and in no group; the piece exists once more unless one was left
+/// over.
+[[nodiscard]] Job withOneMore(const Job&, const SchemeId&, const PlacementId&, double aside, IdSource&,
+                              PlacementId& copy);
 /// Points a placement at another piece (a variant).
 [[nodiscard]] Job repointed(const Job&, const SchemeId&, const PlacementId&, const PieceId&);
 

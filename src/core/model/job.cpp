@@ -27,6 +27,12 @@ bool Job::operator==(const Job& other) const {
          sameValues(pieces, other.pieces) && sameValues(schemes, other.schemes);
 }
 
+JobChange changeBetween(const Job& before, const Job& after) {
+  return {before.rooms != after.rooms, before.pieces != after.pieces, before.schemes != after.schemes,
+          !(before.name == after.name && before.units == after.units && before.brief == after.brief &&
+            before.houseRules == after.houseRules && before.storeys == after.storeys && before.extra == after.extra)};
+}
+
 const Room* findRoom(const Job& job, const RoomId& id) { return findShared(job.rooms, id); }
 const Piece* findPiece(const Job& job, const PieceId& id) { return findShared(job.pieces, id); }
 const Scheme* findScheme(const Job& job, const SchemeId& id) { return findShared(job.schemes, id); }

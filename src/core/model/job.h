@@ -51,6 +51,13 @@ struct Job {
   bool operator==(const Job& other) const;
 };
 
+/// What an edit changed, as far as shared pointers tell.
+struct JobChange {
+  bool rooms = true, pieces = true, schemes = true;
+  bool house = true;  ///< brief, house rules, unit, names, storeys
+};
+[[nodiscard]] JobChange changeBetween(const Job& before, const Job& after);
+
 // ---- looking things up; null when there is no such thing
 [[nodiscard]] const Room* findRoom(const Job&, const RoomId&);
 [[nodiscard]] const Piece* findPiece(const Job&, const PieceId&);

@@ -1,5 +1,7 @@
 #include "core/sheets/field_sheet.h"
 
+#include "core/sheets/sheet_row.h"
+
 #include <algorithm>
 
 #include "core/space/bodies.h"
@@ -96,6 +98,17 @@ Drawing composeFieldSheet(const Job& job, const Room& room, double scale, Length
   d.low = {std::min(d.low.x, left - 2 * scale), top - static_cast<double>(rows) * kLine * scale};
   d.high.x = std::max(d.high.x, left + 2 * kColumn * scale);
   return d;
+}
+
+const SheetRow& fieldSheetRow() {
+  static constexpr SheetRow row{
+      .id = "field",
+      .title = "field sheet, to measure by",
+      .namesScheme = false,
+      .compose = [](const SheetSource& s,
+                    int scale) { return composeFieldSheet(s.job, s.room, scale, s.request.format); },
+      .heading = [](const SheetSource&) { return std::string("To measure by. Write what the tape reads"); }};
+  return row;
 }
 
 }  // namespace mezzet

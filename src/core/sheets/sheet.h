@@ -2,6 +2,7 @@
 #pragma once
 
 #include <optional>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -34,14 +35,24 @@ struct Sheet {
 /// heights from the floor. Neither carries doubts, margins or rule names.
 enum class SheetVersion { Client, Installer };
 
-/// What a sheet shows: the plan, one wall, the list of the pieces, the sketch to measure by, or the storey that the
-/// room is on.
+struct SheetRow;
+/// Every kind of sheet, in the order in which they are offered.
+[[nodiscard]] std::span<const SheetRow* const> sheetRows();
+/// What a sheet shows: its row, and of which subject. Without a row the plan.
 struct SheetKind {
-  enum What { Plan, Wall, Schedule, Field, House } what = Plan;
-  CornerId wall;
+  const SheetRow* row = nullptr;
+  std::string subject = {};
 };
 /// "plan", "wall:A", "schedule", "field", "house"; absent for anything else.
 [[nodiscard]] std::optional<SheetKind> sheetKind(const std::string& words);
+/// All of them, in words: "plan, wall:A, schedule, field or house".
+[[nodiscard]] std::string sheetWords();
+/// A sheet that can be chosen for a room.
+struct OfferedSheet {
+  std::string kind, title;  ///< "wall:A", "wall A"
+  bool scales = true;
+};
+[[nodiscard]] std::vector<OfferedSheet> offeredSheets(const Job&, const Room*);
 
 struct SheetRequest {
   const Paper* paper = nullptr;

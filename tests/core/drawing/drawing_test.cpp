@@ -106,7 +106,7 @@ TEST(Elevation, MarksTheDistanceOfBandsThatDoNotMeet) {
   ElevationWork work;
   work.scheme = &scheme(job);
   work.wall = CornerId("A");
-  work.bands = {{"art-centre", "wall:A", {{0, 1448}, {5000, 1448}, {5000, 1524}, {0, 1524}}, "one"},
+  work.bands = {{"art-centre", View{CornerId("A")}, {{0, 1448}, {5000, 1448}, {5000, 1524}, {0, 1524}}, "one"},
                 {"art-gap", View{CornerId("A")}, {{0, 1270}, {5000, 1270}, {5000, 1321}, {0, 1321}}, "two"}};
   EXPECT_TRUE(says(composeElevationWork(job, *job.rooms.front(), work, 24, kInches), "5 in apart"));
 }

@@ -47,13 +47,11 @@ QString plainNumber(double value) { return QString::number(value, 'g', 6); }
 BriefPanel::BriefPanel(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
   column_ = scrollingColumn(this);
   column_->setSpacing(5);
-  for (auto signal : {&Workspace::jobChanged, &Workspace::viewChanged})
-    connect(
-        &workspace_, signal, this,
-        [this] {
-          if (workspace_.stage() == Stage::Brief) rebuild();
-        },
-        Qt::QueuedConnection);
+  const auto follow = [this] {
+    if (workspace_.stage() == Stage::Brief) rebuild();
+  };
+  connect(&workspace_, &Workspace::jobChanged, this, follow, Qt::QueuedConnection);
+  connect(&workspace_, &Workspace::viewChanged, this, follow, Qt::QueuedConnection);
   rebuild();
 }
 

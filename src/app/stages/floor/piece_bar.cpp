@@ -14,33 +14,6 @@
 namespace mezzet {
 namespace {
 
-QString siteHint(Topic topic) {
-  switch (topic) {
-    case Topic::Heights:
-      return PieceBar::tr(
-          "Click where the height was taken, then type it. A bar shows what the fitted floor or ceiling leaves over.");
-    case Topic::InWall:
-      return PieceBar::tr(
-          "Click the wall where something sits. Shaded: likely cables, a regional convention and no proof. Detect "
-          "before drilling.");
-    case Topic::Picture:
-      return PieceBar::tr(
-          "Click points on the picture, or move the cross with the arrow keys and set it with Enter. The wheel zooms.");
-    case Topic::Photographs:
-      return PieceBar::tr("Click on the plan where the photograph was taken of, or choose a wall.");
-    case Topic::House: return PieceBar::tr("Rooms lie as their shared doors put them. Click one to work on it.");
-    case Topic::Openings:
-      return PieceBar::tr(
-          "Three readings along its wall check each other: from the start corner, its width, to the end corner. \"57 "
-          "1/2 trim\" was read at the trim.");
-    case Topic::Fixed:
-      return PieceBar::tr(
-          "What cannot be moved. Columns, beams and breasts are structure: an engineer and permission come first.");
-    case Topic::Walls: break;
-  }
-  return {};
-}
-
 QString turnText(double degrees) {
   QString text = QString::number(degrees, 'f', 2);
   while (text.endsWith(QChar('0'))) text.chop(1);
@@ -93,36 +66,20 @@ void PieceBar::rebuild() {
     connect(b, &QPushButton::clicked, this, signal);
     row_->addWidget(b);
   };
-  if (workspace_.stage() == Stage::Brief) {
-    label(tr("What is answered here feeds the rules. Nothing has to be answered."), "barHint");
-    row_->addStretch(1);
-    return;
-  }
-  if (workspace_.stage() == Stage::Measure) {
-    const bool readings = workspace_.room() != nullptr && workspace_.room()->survey;
-    if (workspace_.topic() != Topic::Walls) {
-      label(siteHint(workspace_.topic()), "barHint");
-      row_->addStretch(1);
-      return;
-    }
-    label(readings ? tr("On the plan: a dot is checked, a ringed dot was measured once, a ring is only assumed. Ctrl+P "
-                        "prints the field sheet.")
-                   : tr("Lengths can be typed as you read them: 63 1/4, 5' 3 1/4\", 160 cm, 1.6 m."),
-          "barHint");
+  const StageRow& stage = rowOf(workspace_.stage());
+  if (stage.accepts == Accepts::Nothing) {
+    label(stage.hint(workspace_), "barHint");
     row_->addStretch(1);
     return;
   }
   if (p == nullptr) {
-    if (workspace_.stage() == Stage::Walls) {
+    const bool walls = stage.accepts == Accepts::Wall;
+    if (walls) {
       button(tr("Wall before"), "wallBefore", &PieceBar::previousWall);
       button(tr("Next wall"), "wallAfter", &PieceBar::nextWall);
     }
-    button(workspace_.stage() == Stage::Walls ? tr("Hang a picture ...") : tr("Add a piece ..."), "addPiece",
-           &PieceBar::addWanted);
-    label(workspace_.stage() == Stage::Walls
-              ? tr("Drag a picture, or click it and type into its tapes.")
-              : tr("Drag a piece, or click it and type into its tapes. Tab goes through them."),
-          "barHint");
+    button(walls ? tr("Hang a picture ...") : tr("Add a piece ..."), "addPiece", &PieceBar::addWanted);
+    label(stage.hint(workspace_), "barHint");
     row_->addStretch(1);
     return;
   }

@@ -133,13 +133,14 @@ Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(
     echo();
   });
   connect(line_, &QLineEdit::returnPressed, this, [this] { take(false); });
-  for (auto signal : {&Workspace::jobChanged, &Workspace::viewChanged})
-    connect(&workspace_, signal, this, [this] {
-      setVisible(workspace_.stage() == Stage::Floor || workspace_.stage() == Stage::Walls);
-      rebuild();
-      echo();
-    });
-  setVisible(workspace_.stage() == Stage::Floor || workspace_.stage() == Stage::Walls);
+  const auto follow = [this] {
+    setVisible(rowOf(workspace_.stage()).accepts != Accepts::Nothing);
+    rebuild();
+    echo();
+  };
+  connect(&workspace_, &Workspace::jobChanged, this, follow);
+  connect(&workspace_, &Workspace::viewChanged, this, follow);
+  setVisible(rowOf(workspace_.stage()).accepts != Accepts::Nothing);
   rebuild();
   echo();
 }

@@ -108,7 +108,9 @@ FixedList::FixedList(Workspace& workspace, QWidget* parent) : QWidget(parent), w
     ++at;
   }
   column->addLayout(grid);
-  connect(&workspace_, &Workspace::jobChanged, this, &FixedList::rebuild);
+  connect(&workspace_, &Workspace::jobChanged, this, [this](const JobChange& what) {
+    if (what.rooms || what.house) rebuild();
+  });
   connect(&workspace_, &Workspace::viewChanged, this, &FixedList::rebuild);
   rebuild();
 }

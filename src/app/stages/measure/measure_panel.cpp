@@ -103,7 +103,9 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   column->addLayout(ceilingRow);
   column->addWidget(ceilingComplaint_);
   column->addStretch(1);
-  connect(&workspace_, &Workspace::jobChanged, this, &MeasurePanel::reload);
+  connect(&workspace_, &Workspace::jobChanged, this, [this](const JobChange& what) {
+    if (what.rooms || what.house) reload();
+  });
   connect(&workspace_, &Workspace::viewChanged, this, &MeasurePanel::reload);
   connect(&workspace_.document(), &Document::draftBroughtBack, this, &MeasurePanel::showDraft);
   reload();

@@ -54,7 +54,9 @@ OpeningsList::OpeningsList(Workspace& workspace, QWidget* parent) : QWidget(pare
   }
   buttons->addStretch(1);
   column->addLayout(buttons);
-  connect(&workspace_, &Workspace::jobChanged, this, &OpeningsList::rebuild);
+  connect(&workspace_, &Workspace::jobChanged, this, [this](const JobChange& what) {
+    if (what.rooms || what.house) rebuild();
+  });
   connect(&workspace_, &Workspace::viewChanged, this, &OpeningsList::rebuild);
   rebuild();
 }

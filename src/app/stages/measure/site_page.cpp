@@ -18,7 +18,9 @@ SitePage::SitePage(Workspace& workspace, Topic topic, QWidget* parent)
   rows_->setSpacing(5);
   column->addLayout(rows_);
   column->addStretch(1);
-  connect(&workspace_, &Workspace::jobChanged, this, &SitePage::refresh);
+  connect(&workspace_, &Workspace::jobChanged, this, [this](const JobChange& what) {
+    if (what.rooms || what.house) refresh();
+  });
   connect(&workspace_, &Workspace::viewChanged, this, &SitePage::refresh);
 }
 

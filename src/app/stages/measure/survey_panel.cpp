@@ -155,7 +155,9 @@ SurveyPanel::SurveyPanel(Workspace& workspace, QWidget* parent) : QWidget(parent
   buttons->addWidget(sketch);
   buttons->addStretch(1);
   column->addLayout(buttons);
-  connect(&workspace_, &Workspace::jobChanged, this, &SurveyPanel::rebuild);
+  connect(&workspace_, &Workspace::jobChanged, this, [this](const JobChange& what) {
+    if (what.rooms || what.house) rebuild();
+  });
   connect(&workspace_, &Workspace::viewChanged, this, &SurveyPanel::rebuild);
   rebuild();
 }

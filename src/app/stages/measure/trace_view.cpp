@@ -38,7 +38,9 @@ TraceView::TraceView(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   setFocusPolicy(Qt::StrongFocus);
   setMouseTracking(true);
   setCursor(Qt::CrossCursor);
-  connect(&workspace_, &Workspace::jobChanged, this, &TraceView::reload);
+  connect(&workspace_, &Workspace::jobChanged, this, [this](const JobChange& what) {
+    if (what.rooms || what.house) reload();
+  });
   connect(&workspace_, &Workspace::viewChanged, this, &TraceView::reload);
   reload();
 }

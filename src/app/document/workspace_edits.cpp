@@ -1,0 +1,244 @@
+#include "app/document/workspace.h"
+
+#include <QDate>
+#include <QSettings>
+#include <charconv>
+
+#include "core/drawing/base/working.h"
+#include "core/drawing/wall/elevation.h"
+#include "core/edit/edits.h"
+#include "core/edit/readings.h"
+#include "core/rules/base/names.h"
+#include "core/rules/check.h"
+#include "core/entry/reading_line.h"
+#include "core/site/heights.h"
+#include "core/use/chairs.h"
+
+// What is edited from the window: each a function of the core, put into the document as one step of undo.
+namespace mezzet {
+
+std::optional<Error> Workspace::read(Reading reading, const ReadingId& again) {
+  IdSource ids = document_.ids();
+  reading.id = ids.take<ReadingId>("r");
+  reading.when = QDate::currentDate().toString(Qt::ISODate).toStdString();
+  reading.who = QSettings().value(kReaderKey).toString().toStdString();
+  const QString name = QString::fromStdString(readingName(reading));
+  const ReadingId id = reading.id;
+  auto after = withReading(job(), room_, std::move(reading), again);
+  if (!after) return after.error();
+  shownReading_ = id;
+  document_.edit(tr("read %1").arg(name), std::move(after).value(), ids.next());
+  return std::nullopt;
+}
+void Workspace::takeReadingOut(const ReadingId& id) {
+  if (auto after = withoutReading(job(), room_, id)) document_.edit(tr("take a reading out"), std::move(after).value());
+  else emit document_.trouble(QString::fromStdString(after.error().text()) + QStringLiteral("."));
+}
+void Workspace::takeAsSquare(const CornerId& id, bool square) {
+  if (auto after = withSquare(job(), room_, id, square))
+    document_.edit(
+        (square ? tr("corner %1 is square") : tr("corner %1 is not square")).arg(QString::fromStdString(id.value)),
+        std::move(after).value());
+  else emit document_.trouble(QString::fromStdString(after.error().text()) + QStringLiteral("."));
+}
+
+std::optional<Error> Workspace::setChairs(bool oneMore) {
+  IdSource ids = document_.ids();
+  const std::optional<int> count = oneMore ? std::optional(chairsAt(job(), scheme_, selected_) + 1) : std::nullopt;
+  auto after = withChairsSet(job(), scheme_, selected_, count, ids);
+  if (!after) return after.error();
+  document_.edit(oneMore ? tr("one chair more") : tr("set the chairs"), std::move(after).value(), ids.next());
+  return std::nullopt;
+}
+
+void Workspace::toggleInUse() {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr) return;
+  document_.edit(p->inUse ? tr("put %1 away").arg(nameOf(*p)) : tr("leave %1 in use").arg(nameOf(*p)),
+                 withInUse(job(), scheme_, p->id, !p->inUse));
+}
+
+void Workspace::toggleUsedHere() {
+  const Placement* p = selectedPlacement();
+  const auto* place = p != nullptr ? onFloor(p->on) : nullptr;
+  if (place == nullptr) return;
+  document_.edit(p->usedAt ? tr("forget where %1 is drawn up").arg(nameOf(*p))
+                           : tr("draw %1 up to here in company").arg(nameOf(*p)),
+                 withUsedAt(job(), scheme_, p->id, p->usedAt ? std::nullopt : std::optional(*place)));
+}
+
+QString Workspace::nameOf(const Placement& p) const {
+  return QString::fromStdString(SchemeNames(job(), *scheme()).plain(p.id));
+}
+
+void Workspace::place(const QString& verb, const Place& place) {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr) return;
+  if (p->locked) {
+    emit document_.trouble(tr("%1 is locked. Press L to unlock it.").arg(nameOf(*p)));
+    return;
+  }
+  document_.edit(verb + QStringLiteral(" ") + nameOfSelection(), placedTogether(job(), *p, place));
+}
+
+QString Workspace::nameOfSelection() const {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr) return {};
+  const QString name = QString::fromStdString(midSentence(nameOf(*p).toStdString()));
+  const std::size_t others = selection().size() - 1;
+  return others == 0 ? name : tr("%1 and %2 more").arg(name).arg(others);
+}
+
+Job Workspace::placedTogether(const Job& before, const Placement& p, const Place& there) const {
+  Job after = placed(before, scheme_, p.id, there);
+  PlacementIds others = selection();
+  std::erase(others, p.id);
+  const Vec2 by = between(p.on, there).value_or(Vec2{});
+  return others.empty() || norm(by) == 0 ? after : movedTogether(after, scheme_, others, by);
+}
+
+Job Workspace::preview(const Job& before, const Place& there) const {
+  const Scheme* s = findScheme(before, scheme_);
+  const Placement* p = s != nullptr ? findPlacement(*s, selected_) : nullptr;
+  return p != nullptr ? placedTogether(before, *p, there) : before;
+}
+
+void Workspace::align(Line line) {
+  document_.edit(tr("line up %1").arg(nameOfSelection()), aligned(job(), scheme_, selection(), line));
+}
+
+void Workspace::spreadOut(bool across) {
+  document_.edit(tr("spread %1").arg(nameOfSelection()), spread(job(), scheme_, selection(), across));
+}
+
+void Workspace::group() {
+  IdSource ids = document_.ids();
+  Job after = grouped(job(), scheme_, selection(), ids);
+  document_.edit(tr("group %1").arg(nameOfSelection()), std::move(after), ids.next());
+  marked_.clear();  // the group itself keeps them together
+  emit selectionChanged();
+}
+
+void Workspace::ungroup() {
+  const PlacementIds all = selection();
+  document_.edit(tr("part %1").arg(nameOfSelection()), ungrouped(job(), scheme_, all));
+}
+
+LengthReading Workspace::read(const QString& text) const { return readLength(text.toStdString(), job().units); }
+
+LengthReading Workspace::typeTape(const std::string& key, const QString& text) {
+  const LengthReading reading = read(text);
+  const Placement* p = selectedPlacement();
+  if (!reading || p == nullptr) return reading;
+  if (*reading.length > kLongestLength) return {std::nullopt, 0, "This is longer than 100 m."};
+  if (key == kCentreKey) {
+    if (const auto* hung = onWall(p->on)) {
+      WallPlace there = *hung;
+      there.v = *reading.length + floorUnder(*room(), *hung);
+      place(tr("hang"), there);
+    }
+    return reading;
+  }
+  for (const Tape& tape : tapesOf(job(), *scheme(), p->id))
+    if (tapeKey(tape.side) == key) {
+      place(tr("move"), placeReading(p->on, tape, *reading.length));
+      return reading;
+    }
+  return {std::nullopt, 0, "Nothing stops this side, so there is nothing to measure to."};
+}
+
+LengthReading Workspace::typeFinding(const std::string& id, const QString& text) {
+  const LengthReading reading = read(text);
+  if (!reading) return reading;
+  for (const Decision& decision : decisions())
+    for (const std::size_t i : decision.findings) {
+      const Finding& f = findings()[i];
+      if (f.id != id) continue;
+      const bool chosen = std::find(f.subjects.begin(), f.subjects.end(), selected_.value) != f.subjects.end();
+      const PlacementId mover = chosen ? selected_ : PlacementId(decision.subject);
+      const auto there = placeForGap(job(), *scheme(), f, mover, *reading.length);
+      if (!there) return {std::nullopt, 0, "This gap cannot be set by moving one piece. Drag it instead."};
+      select(mover);
+      place(tr("move"), *there);
+      return reading;
+    }
+  return {std::nullopt, 0, "This has just changed. Click it again."};
+}
+
+LengthReading Workspace::typeTurn(const QString& text) {
+  const std::string plain = text.trimmed().remove(QChar(0xB0)).replace(QChar(','), QChar('.')).trimmed().toStdString();
+  double degrees = 0;
+  const auto [end, fault] = std::from_chars(plain.data(), plain.data() + plain.size(), degrees);
+  if (fault != std::errc{} || end != plain.data() + plain.size() || !std::isfinite(degrees) ||
+      std::abs(degrees) > 100'000)
+    return {std::nullopt, static_cast<std::size_t>(end - plain.data()),
+            "Type an angle in degrees, for example 90 or 22.5."};
+  if (const Placement* p = selectedPlacement())
+    if (const auto* floor = onFloor(p->on)) {
+      if (selection().size() == 1) place(tr("turn"), FloorPlace{floor->at, degrees});
+      else turnBy(degrees - floor->turn);
+    }
+  return {degrees, 0, {}};
+}
+
+void Workspace::turnBy(double degrees) {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr) return;
+  const auto* floor = onFloor(p->on);
+  if (floor == nullptr) return;
+  if (selection().size() == 1) return place(tr("turn"), FloorPlace{floor->at, floor->turn + degrees});
+  document_.edit(tr("turn %1").arg(nameOfSelection()), turnedTogether(job(), scheme_, selection(), degrees));
+}
+
+void Workspace::nudge(Vec2 by) {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr) return;
+  place(tr("move"), moved(p->on, by));
+}
+
+void Workspace::take(const WayOut& way) {
+  const WayOut taken = way;  // the edit rebuilds what owns it
+  document_.edit(QString::fromStdString(midSentence(taken.sentence)), taken.job, taken.nextId);
+}
+
+void Workspace::toggleLock() {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr) return;
+  Job after = job();
+  for (const PlacementId& id : selection()) after = withLock(after, scheme_, id, !p->locked);
+  document_.edit((p->locked ? tr("unlock %1") : tr("lock %1")).arg(nameOfSelection()), std::move(after));
+}
+
+void Workspace::copySelected() {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr || !viewOf(p->on)) return;
+  IdSource ids = document_.ids();
+  PlacementId copy;
+  // Beside the first one, a little way off, so that both can be seen.
+  Job after = withOneMore(job(), scheme_, p->id, 12 * handStep() * 4, ids, copy);
+  const Piece& piece = pieceOf(job(), *p);
+  document_.edit(tr("one more %1").arg(QString::fromStdString(midSentence(piece.name))), std::move(after), ids.next());
+  select(copy);
+}
+
+void Workspace::newScheme(bool copy) {
+  if (room() == nullptr) return;
+  IdSource ids = document_.ids();
+  SchemeId fresh;
+  Job after = withNextScheme(job(), room_, copy ? scheme_ : SchemeId(), ids, fresh);
+  if (document_.edit(copy ? tr("copy the scheme") : tr("new scheme"), std::move(after), ids.next())) showScheme(fresh);
+}
+
+void Workspace::removeSelected() {
+  if (selectedPlacement() == nullptr) return;
+  Job after = job();
+  for (const PlacementId& id : selection()) after = withoutPlacement(after, scheme_, id);
+  document_.edit(tr("take out %1").arg(nameOfSelection()), std::move(after));
+}
+
+void Workspace::switchUnits() {
+  document_.edit(job().units == Unit::Inch ? tr("switch to metric") : tr("switch to inches"),
+                 withUnits(job(), job().units == Unit::Inch ? Unit::Millimetre : Unit::Inch));
+}
+
+}  // namespace mezzet

@@ -1,0 +1,46 @@
+// The stages of a job, in working order. A new stage is a file with its row, a value of Stage and a line in stages.cpp;
+// tape, menus, window, bar and ledger read the row.
+#pragma once
+
+#include <QString>
+#include <span>
+
+namespace mezzet {
+
+class Workspace;
+
+enum class Stage { Brief, Measure, Floor, Walls };
+/// What of the site is being measured.
+enum class Topic { Walls, Openings, Heights, Fixed, InWall, Picture, Photographs, House };
+
+/// What lies on the desk.
+enum class Content { Plan, Wall, Picture, House };
+/// What stands beside it.
+enum class Panel { Ledger, Site, Brief };
+/// What can be picked up and put down there.
+enum class Accepts { Nothing, Floor, Wall };
+
+struct StageRow {
+  Stage id = Stage::Brief;
+  const char* name = "";    ///< on the tape and in the menu
+  const char* action = "";  ///< of the menu: "stage-floor"
+  const char* key = "";     ///< "F3"
+  const char* tip = "";     ///< of the menu
+  Content (*content)(const Workspace&) = nullptr;
+  Panel panel = Panel::Ledger;
+  Accepts accepts = Accepts::Nothing;
+  int (*broken)(const Workspace&) = nullptr;    ///< how many things break here; red strokes on the tape
+  bool (*reached)(const Workspace&) = nullptr;  ///< whether the blade is drawn out as far
+  QString (*hint)(const Workspace&) = nullptr;  ///< in the bar while nothing is selected
+};
+
+/// By Stage.
+[[nodiscard]] std::span<const StageRow> stageRows();
+[[nodiscard]] inline const StageRow& rowOf(Stage stage) { return stageRows()[static_cast<std::size_t>(stage)]; }
+
+[[nodiscard]] StageRow briefStage();
+[[nodiscard]] StageRow measureStage();
+[[nodiscard]] StageRow floorStage();
+[[nodiscard]] StageRow wallsStage();
+
+}  // namespace mezzet

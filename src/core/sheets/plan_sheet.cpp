@@ -1,0 +1,31 @@
+// The floor plan.
+#include "core/drawing/plan/plan.h"
+#include "core/sheets/set_out.h"
+#include "core/sheets/sheet_row.h"
+#include "core/site/heights.h"
+
+namespace mezzet {
+namespace {
+
+Drawing compose(const SheetSource& s, int scale) {
+  PlanOptions options;
+  options.scale = scale;
+  options.format = s.request.format;
+  options.grid = false;
+  options.titles = false;
+  Drawing d = composePlan(s.job, s.room, s.scheme, options);
+  if (s.request.version == SheetVersion::Installer && s.scheme != nullptr)
+    addPlanSetOut(d, s.job, *s.scheme, s.request.format);
+  return d;
+}
+
+std::string heading(const SheetSource& s) { return "Floor plan. " + ceilingWords(s.room, s.request.format); }
+
+}  // namespace
+
+const SheetRow& planSheetRow() {
+  static constexpr SheetRow row{.id = "plan", .title = "floor plan", .compose = compose, .heading = heading};
+  return row;
+}
+
+}  // namespace mezzet

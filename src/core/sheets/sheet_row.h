@@ -1,0 +1,47 @@
+// A kind of sheet: what the print dialog and the command line know of it. A new sheet is a file with such a row, and
+// its function in sheet.cpp's list.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "core/sheets/sheet.h"
+
+namespace mezzet {
+
+/// What a sheet is made of.
+struct SheetSource {
+  const Job& job;
+  const Room& room;
+  const Scheme* scheme = nullptr;
+  std::string subject = {};  ///< which wall; "" of a sheet that has no subjects
+  const SheetRequest& request;
+};
+
+struct SheetRow {
+  std::string_view id;     ///< in file names and on the command line: "plan", "wall"
+  std::string_view title;  ///< in the dialog: "floor plan"
+  bool scales = true;      ///< drawn to one of the scales; else a list on as many pages as it takes
+  bool namesScheme = true;
+  /// Of a list; null: one page.
+  int (*pages)(const SheetSource&) = nullptr;
+  /// What stands on it at a scale, in mm of the room; of a list, null.
+  Drawing (*compose)(const SheetSource&, int scale) = nullptr;
+  /// Of a list: one of its pages.
+  Sheet (*page)(const SheetSource&, int page) = nullptr;
+  /// What it is called in its title block.
+  std::string (*heading)(const SheetSource&) = nullptr;
+  /// What it can be of in this room; empty: it is offered, and of nothing in particular. Null subjects: likewise.
+  std::vector<std::string> (*subjects)(const Room&) = nullptr;
+  /// Whether the dialog offers it for this job; null: always.
+  bool (*offered)(const Job&) = nullptr;
+};
+
+[[nodiscard]] const SheetRow& planSheetRow();
+[[nodiscard]] const SheetRow& wallSheetRow();
+[[nodiscard]] const SheetRow& scheduleSheetRow();
+[[nodiscard]] const SheetRow& fieldSheetRow();
+[[nodiscard]] const SheetRow& houseSheetRow();
+
+}  // namespace mezzet

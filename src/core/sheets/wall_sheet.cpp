@@ -1,0 +1,42 @@
+// One wall, seen from the room.
+#include "core/drawing/wall/elevation.h"
+#include "core/sheets/set_out.h"
+#include "core/sheets/sheet_row.h"
+#include "core/site/heights.h"
+
+namespace mezzet {
+namespace {
+
+Drawing compose(const SheetSource& s, int scale) {
+  const bool installer = s.request.version == SheetVersion::Installer;
+  ElevationOptions options;
+  options.scale = scale;
+  options.format = s.request.format;
+  options.grid = false;
+  options.titles = false;
+  options.services = installer;
+  const CornerId wall(s.subject);
+  Drawing d = composeElevation(s.job, s.room, s.scheme, wall, options);
+  if (installer && s.scheme != nullptr) addWallSetOut(d, s.job, s.room, *s.scheme, wall, s.request.format);
+  return d;
+}
+
+std::string heading(const SheetSource& s) {
+  return "Wall " + s.subject + " from the room. " + ceilingWords(s.room, s.request.format);
+}
+
+std::vector<std::string> subjects(const Room& room) {
+  std::vector<std::string> out;
+  for (const Corner& corner : room.corners) out.push_back(corner.id.value);
+  return out;
+}
+
+}  // namespace
+
+const SheetRow& wallSheetRow() {
+  static constexpr SheetRow row{
+      .id = "wall", .title = "wall", .compose = compose, .heading = heading, .subjects = subjects};
+  return row;
+}
+
+}  // namespace mezzet
