@@ -3,6 +3,7 @@
 #include <QDate>
 #include <QGuiApplication>
 #include <cstdio>
+#include <functional>
 #include <iostream>
 #include <regex>
 
@@ -273,44 +274,56 @@ int runExport(const Options& o) {
   return kAnswered;
 }
 
-}  // namespace
+/// A command and what it runs.
+using Runs = std::vector<std::pair<CLI::App*, std::function<int()>>>;
 
-int main(int argc, char** argv) {
-  CLI::App cli{"Checks, measures and prints Mezzet jobs. See docs/cli.md."};
-  cli.require_subcommand(1);
-  Options o;
-  const auto command = [&](const char* name, const char* what) {
-    CLI::App* sub = cli.add_subcommand(name, what);
-    sub->add_option("JOB", o.job, "A .mezzet file or a bare job.json")->required();
-    return sub;
-  };
-  const auto withPlace = [&](CLI::App* sub) {
-    sub->add_option("--room", o.room, "Room id; the first if not given");
-    sub->add_option("--scheme", o.scheme, "Scheme id; the room's first if not given");
-    return sub;
-  };
-  CLI::App* cValidate = command("validate", "Says whether a job file is sound");
-  CLI::App* cCheck = withPlace(command("check", "Applies every rule to one scheme"));
+CLI::App* command(CLI::App& cli, Options& o, const char* name, const char* what) {
+  CLI::App* sub = cli.add_subcommand(name, what);
+  sub->add_option("JOB", o.job, "A .mezzet file or a bare job.json")->required();
+  return sub;
+}
+CLI::App* withPlace(CLI::App* sub, Options& o) {
+  sub->add_option("--room", o.room, "Room id; the first if not given");
+  sub->add_option("--scheme", o.scheme, "Scheme id; the room's first if not given");
+  return sub;
+}
+
+/// What asks of a scheme.
+void addSchemeCommands(CLI::App& cli, Options& o, Runs& runs) {
+  CLI::App* cValidate = command(cli, o, "validate", "Says whether a job file is sound");
+  CLI::App* cCheck = withPlace(command(cli, o, "check", "Applies every rule to one scheme"), o);
   cCheck->add_flag("--json", o.json, "Answer in JSON");
   cCheck->add_flag("--strict", o.strict, "Count taste as well");
   cCheck->add_option("--state", o.state, "everyday, occupied or party: how the room is used");
-  CLI::App* cRoute = withPlace(command("route", "How wide the way is from one place to another, and what makes it so"));
+  CLI::App* cRoute =
+      withPlace(command(cli, o, "route", "How wide the way is from one place to another, and what makes it so"), o);
   cRoute->add_option("--from", o.from, "A door, a seat, a window or a cupboard; the entry if not given");
   cRoute->add_option("--to", o.to, "Likewise")->required();
-  CLI::App* cReach = withPlace(command("reach", "What someone of a given width can get to"));
+  CLI::App* cReach = withPlace(command(cli, o, "reach", "What someone of a given width can get to"), o);
   cReach->add_option("--width", o.width, "Width in mm")->required();
   cReach->add_option("--from", o.from, "The door they come in by; the entry if not given");
-  CLI::App* cTurning = withPlace(command("turning", "The largest circle on the free floor"));
+  CLI::App* cTurning = withPlace(command(cli, o, "turning", "The largest circle on the free floor"), o);
   for (CLI::App* sub : {cRoute, cReach, cTurning}) {
     sub->add_flag("--json", o.json, "Answer in JSON");
     sub->add_option("--state", o.state, "everyday, occupied or party: how the room is used");
   }
-  CLI::App* cGaps = withPlace(command("gaps", "Lists the gaps up to 2 m"));
+  CLI::App* cGaps = withPlace(command(cli, o, "gaps", "Lists the gaps up to 2 m"), o);
   cGaps->add_flag("--json", o.json, "Answer in JSON");
-  CLI::App* cArt = withPlace(command("solve-art", "Where a picture can hang"));
+  CLI::App* cArt = withPlace(command(cli, o, "solve-art", "Where a picture can hang"), o);
   cArt->add_option("--placement", o.placement, "Placement id of the picture")->required();
   cArt->add_flag("--json", o.json, "Answer in JSON");
-  CLI::App* cSheet = withPlace(command("sheet", "Prints a sheet to scale"));
+  runs.emplace_back(cValidate, [&o] { return validate(o); });
+  runs.emplace_back(cCheck, [&o] { return runCheck(o); });
+  runs.emplace_back(cRoute, [&o] { return runRoute(o); });
+  runs.emplace_back(cReach, [&o] { return runReach(o); });
+  runs.emplace_back(cTurning, [&o] { return runTurning(o); });
+  runs.emplace_back(cGaps, [&o] { return runGaps(o); });
+  runs.emplace_back(cArt, [&o] { return runSolveArt(o); });
+}
+
+/// What asks of rooms and houses, reads and writes.
+void addRoomCommands(CLI::App& cli, Options& o, Runs& runs, int& argc, char** argv) {
+  CLI::App* cSheet = withPlace(command(cli, o, "sheet", "Prints a sheet to scale"), o);
   cSheet->add_option("--kind", o.kind, sheetWords());
   cSheet->add_option("--for", o.version, "client or installer");
   cSheet->add_option("--scale", o.scale, "1:20, 1:24, 1:48, 1:50, 1:100, or fit for the largest that fits");
@@ -319,9 +332,10 @@ int main(int argc, char** argv) {
   CLI::App* cSurvey = cli.add_subcommand("survey", "Adjusts the readings of a room, and says which does not fit");
   cSurvey->add_option("READINGS", o.job, "A JSON file of readings, see docs/cli.md")->required();
   cSurvey->add_flag("--json", o.json, "Answer in JSON");
-  CLI::App* cSite = withPlace(command("site", "What follows from the openings, heights, studs and traces of a room"));
+  CLI::App* cSite =
+      withPlace(command(cli, o, "site", "What follows from the openings, heights, studs and traces of a room"), o);
   cSite->add_flag("--json", o.json, "Answer in JSON");
-  CLI::App* cHouse = command("house", "How the rooms lie through the doors they share");
+  CLI::App* cHouse = command(cli, o, "house", "How the rooms lie through the doors they share");
   cHouse->add_option("--together", o.together, "Rooms to walk together as one outline: a,b")->delimiter(',');
   cHouse->add_flag("--json", o.json, "Answer in JSON");
   CLI::App* cOutline = cli.add_subcommand("outline", "Reads a room's outline from a DXF drawing");
@@ -330,8 +344,25 @@ int main(int argc, char** argv) {
   cOutline->add_option("--unit", o.unit, "in, ft, mm, cm or m, where the file does not say");
   cOutline->add_option("--tolerance", o.tolerance, "Ends nearer than this are joined, mm");
   cOutline->add_option("--outline", o.loop, "Which outline of the layer, the largest first");
-  CLI::App* cExport = withPlace(command("export", "Writes a room as a DXF drawing in millimetres"));
+  CLI::App* cExport = withPlace(command(cli, o, "export", "Writes a room as a DXF drawing in millimetres"), o);
   cExport->add_option("--out", o.out, "The .dxf to write")->required();
+  runs.emplace_back(cSheet, [&o, &argc, argv] { return runSheet(o, argc, argv); });
+  runs.emplace_back(cSurvey, [&o] { return runSurvey(o); });
+  runs.emplace_back(cSite, [&o] { return runSite(o); });
+  runs.emplace_back(cHouse, [&o] { return runHouse(o); });
+  runs.emplace_back(cOutline, [&o] { return runOutline(o); });
+  runs.emplace_back(cExport, [&o] { return runExport(o); });
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+  CLI::App cli{"Checks, measures and prints Mezzet jobs. See docs/cli.md."};
+  cli.require_subcommand(1);
+  Options o;
+  Runs runs;
+  addSchemeCommands(cli, o, runs);
+  addRoomCommands(cli, o, runs, argc, argv);
 
   try {
     cli.parse(argc, argv);
@@ -341,19 +372,8 @@ int main(int argc, char** argv) {
   }
   try {
     int code = kUnusable;
-    if (cValidate->parsed()) code = validate(o);
-    if (cCheck->parsed()) code = runCheck(o);
-    if (cRoute->parsed()) code = runRoute(o);
-    if (cReach->parsed()) code = runReach(o);
-    if (cTurning->parsed()) code = runTurning(o);
-    if (cGaps->parsed()) code = runGaps(o);
-    if (cArt->parsed()) code = runSolveArt(o);
-    if (cSheet->parsed()) code = runSheet(o, argc, argv);
-    if (cSurvey->parsed()) code = runSurvey(o);
-    if (cSite->parsed()) code = runSite(o);
-    if (cHouse->parsed()) code = runHouse(o);
-    if (cOutline->parsed()) code = runOutline(o);
-    if (cExport->parsed()) code = runExport(o);
+    for (const auto& [sub, run] : runs)
+      if (sub->parsed()) code = run();
     // An answer that did not arrive is none, whatever it was.
     std::cout.flush();
     if (std::cout) return code;

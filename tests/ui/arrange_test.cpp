@@ -101,7 +101,7 @@ TEST_F(Arranging, TheHandleStandsClearOfTheTapes) {
     work().select(id);
     ASSERT_TRUE(sheet().handle());
     for (const Side side : {Side::Front, Side::Right, Side::Back, Side::Left})
-      if (const auto label = sheet().labelAt(tapeKey(side))) {
+      if (const auto label = sheet().labelAt(tapeItem(side))) {
         EXPECT_GT(QLineF(*label, *sheet().handle()).length(), 12) << id.value;
       }
   }

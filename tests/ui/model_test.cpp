@@ -33,7 +33,7 @@ class Model : public WindowTest {
       case 0: work().nudge({uniform(-500, 500), uniform(-300, 300)}); break;
       case 1: work().turnBy(90.0 * static_cast<double>(random_() % 4)); break;
       case 2: static_cast<void>(work().typeTurn(QString::number(uniform(-400, 400), 'f', 2))); break;
-      case 3: static_cast<void>(work().typeTape("tape:front", QString::number(random_() % 90))); break;
+      case 3: static_cast<void>(work().typeTape(tapeItem(Side::Front), QString::number(random_() % 90))); break;
       case 4: work().switchUnits(); break;
       case 5:
         if (scheme.placements.size() > 2) work().removeSelected();

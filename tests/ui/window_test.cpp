@@ -22,11 +22,11 @@ TEST_F(Window, ADragMovesThePieceByWhatTheHandMoved) {
 TEST_F(Window, TheGapChangesWhileDragging) {
   click(kTable);
   const double before = tape("p2", Side::Front);
-  const auto label = sheet().labelAt("tape:front");
+  const auto label = sheet().labelAt(tapeItem(Side::Front));
   ASSERT_TRUE(label);
   drag(kTable, {0, 254}, false);
   EXPECT_TRUE(sheet().dragging());
-  const auto moved = sheet().labelAt("tape:front");
+  const auto moved = sheet().labelAt(tapeItem(Side::Front));
   ASSERT_TRUE(moved);
   EXPECT_GT(std::abs(moved->y() - label->y()), 3);  // the tape is drawn longer
   EXPECT_EQ(tape("p2", Side::Front), before);       // the job has not changed yet
@@ -54,7 +54,7 @@ TEST_F(Window, TwoDragsAreTwoStepsOfUndo) {
 }
 TEST_F(Window, AClickedTapeTakesAReading) {
   click(kTable);
-  QTest::mouseClick(&sheet(), Qt::LeftButton, {}, sheet().labelAt("tape:front")->toPoint());
+  QTest::mouseClick(&sheet(), Qt::LeftButton, {}, sheet().labelAt(tapeItem(Side::Front))->toPoint());
   ASSERT_NE(find<QLineEdit>("tapeEditor"), nullptr);
   type("14");
   key(Qt::Key_Return);
@@ -65,7 +65,7 @@ TEST_F(Window, AClickedTapeTakesAReading) {
 }
 TEST_F(Window, NonsenseInATapeIsAnsweredInPlace) {
   click(kTable);
-  ASSERT_TRUE(sheet().editTape("tape:front"));
+  ASSERT_TRUE(sheet().editTape(tapeItem(Side::Front)));
   const Job before = job();
   type("5'13\"");
   key(Qt::Key_Return);
@@ -76,7 +76,7 @@ TEST_F(Window, NonsenseInATapeIsAnsweredInPlace) {
   EXPECT_EQ(job(), before);
 }
 TEST_F(Window, AFindingsOwnGapCanBeTyped) {
-  const std::string id = "finding:table-reach:p2,p4";
+  const ItemId id(ItemId::Of::Finding, "table-reach:p2,p4");
   ASSERT_TRUE(sheet().labelAt(id));
   QTest::mouseClick(&sheet(), Qt::LeftButton, {}, sheet().labelAt(id)->toPoint());
   type("16");
@@ -155,7 +155,7 @@ TEST_F(Window, APictureIsDraggedOnItsWall) {
 TEST_F(Window, TheHeightOfAPicturesCentreCanBeTyped) {
   work().showStage(Stage::Walls);
   click({wall("p6").u, wall("p6").v});
-  ASSERT_TRUE(sheet().editTape("tape:centre"));
+  ASSERT_TRUE(sheet().editTape(centreTape()));
   type("58");
   key(Qt::Key_Return);
   EXPECT_NEAR(wall("p6").v, 58 * kInch, 1e-6);

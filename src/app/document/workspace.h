@@ -115,8 +115,8 @@ class Workspace : public QObject {
   // ---- editing
   /// Puts the selected piece somewhere, and what is selected with it along; one step of undo.
   void place(const QString& verb, const Place&);
-  /// Types a reading into a tape of the selected piece ("tape:front", "tape:centre"). The complaint, or nothing.
-  [[nodiscard]] LengthReading typeTape(const std::string& key, const QString& text);
+  /// Types a reading into a tape of the selected piece. The complaint, or nothing.
+  [[nodiscard]] LengthReading typeTape(const ItemId& tape, const QString& text);
   /// Types a reading into a finding's own gap: the selected piece, or the one to decide on, moves along it.
   [[nodiscard]] LengthReading typeFinding(const std::string& id, const QString& text);
   [[nodiscard]] LengthReading typeTurn(const QString& text);

@@ -126,12 +126,12 @@ void Workspace::ungroup() {
 
 LengthReading Workspace::read(const QString& text) const { return readLength(text.toStdString(), job().units); }
 
-LengthReading Workspace::typeTape(const std::string& key, const QString& text) {
+LengthReading Workspace::typeTape(const ItemId& key, const QString& text) {
   const LengthReading reading = read(text);
   const Placement* p = selectedPlacement();
   if (!reading || p == nullptr) return reading;
   if (*reading.length > kLongestLength) return {std::nullopt, 0, "This is longer than 100 m."};
-  if (key == kCentreKey) {
+  if (key == centreTape()) {
     if (const auto* hung = onWall(p->on)) {
       WallPlace there = *hung;
       there.v = *reading.length + floorUnder(*room(), *hung);
@@ -140,7 +140,7 @@ LengthReading Workspace::typeTape(const std::string& key, const QString& text) {
     return reading;
   }
   for (const Tape& tape : tapesOf(job(), *scheme(), p->id))
-    if (tapeKey(tape.side) == key) {
+    if (tapeItem(tape.side) == key) {
       place(tr("move"), placeReading(p->on, tape, *reading.length));
       return reading;
     }

@@ -12,8 +12,8 @@ Drawing HouseView::composeStill(double scale, const PlacementIds&) const {
   return Drawing{scale, {0, 0}, {4000, 3000}, {}};
 }
 
-void HouseView::clickedItem(const std::string& id) {
-  if (id.starts_with("room:")) workspace_.showRoom(RoomId(id.substr(5)));
+void HouseView::clickedItem(const ItemId& id) {
+  if (id.of == ItemId::Of::Room) workspace_.showRoom(RoomId(id.id));
 }
 
 QString HouseView::emptyHint() const {

@@ -16,11 +16,11 @@ class HouseView : public SheetView {
   [[nodiscard]] Drawing composeMoving(double scale) const override { return Drawing{scale, {}, {}, {}}; }
   [[nodiscard]] PlacementId pieceAt(Vec2) const override { return {}; }
   [[nodiscard]] Place movedBy(const Place& from, Vec2) const override { return from; }
-  [[nodiscard]] std::string tapeTowards(Vec2) const override { return {}; }
+  [[nodiscard]] ItemId tapeTowards(Vec2) const override { return {}; }
   [[nodiscard]] bool canDrag() const override { return false; }
   [[nodiscard]] bool takes(const Piece&) const override { return false; }
   [[nodiscard]] QString emptyHint() const override;
-  void clickedItem(const std::string& id) override;
+  void clickedItem(const ItemId& id) override;
 };
 
 }  // namespace mezzet

@@ -111,15 +111,15 @@ Place PlanView::movedBy(const Place& from, Vec2 by) const {
   return out;
 }
 
-std::string PlanView::tapeTowards(Vec2 direction) const {
+ItemId PlanView::tapeTowards(Vec2 direction) const {
   const Scheme* scheme = workspace_.scheme();
   if (scheme == nullptr) return {};
-  std::string best;
+  ItemId best;
   double most = 0.5;  // within 60 degrees
   for (const Tape& tape : tapesOf(workspace_.job(), *scheme, workspace_.selected()))
     if (const double along = dot(tape.along, direction); along > most) {
       most = along;
-      best = tapeKey(tape.side);
+      best = tapeItem(tape.side);
     }
   return best;
 }
@@ -131,13 +131,13 @@ void PlanView::clickedPlace(Vec2 model) {
   if (workspace_.topic() == Topic::Heights || workspace_.topic() == Topic::Photographs) workspace_.showSpot(model);
 }
 
-void PlanView::clickedItem(const std::string& id) {
-  if (id.starts_with("height:")) return workspace_.showReading(ReadingId(id.substr(7)));
-  if (id.starts_with("photograph:")) return workspace_.showPhotograph(PhotographId(id.substr(11)));
-  if (workspace_.stage() == Stage::Measure && workspace_.topic() == Topic::Openings && id.starts_with("wall:"))
-    return workspace_.showWall(CornerId(id.substr(5)));
+void PlanView::clickedItem(const ItemId& id) {
+  if (id.of == ItemId::Of::Height) return workspace_.showReading(ReadingId(id.id));
+  if (id.of == ItemId::Of::Photograph) return workspace_.showPhotograph(PhotographId(id.id));
+  if (workspace_.stage() == Stage::Measure && workspace_.topic() == Topic::Openings && id.of == ItemId::Of::Wall)
+    return workspace_.showWall(CornerId(id.id));
   if (workspace_.stage() == Stage::Measure && workspace_.topic() != Topic::Walls) return;
-  if (id.starts_with("wall:")) emit wallChosen(CornerId(id.substr(5)));
+  if (id.of == ItemId::Of::Wall) emit wallChosen(CornerId(id.id));
 }
 
 QString PlanView::emptyHint() const {

@@ -22,11 +22,11 @@ class PlanView : public SheetView {
   [[nodiscard]] Drawing composeMoving(double scale) const override;
   [[nodiscard]] PlacementId pieceAt(Vec2 model) const override;
   [[nodiscard]] Place movedBy(const Place&, Vec2 by) const override;
-  [[nodiscard]] std::string tapeTowards(Vec2 direction) const override;
+  [[nodiscard]] ItemId tapeTowards(Vec2 direction) const override;
   [[nodiscard]] bool canDrag() const override { return rowOf(workspace_.stage()).accepts == Accepts::Floor; }
   [[nodiscard]] bool takes(const Piece&) const override;
   [[nodiscard]] QString emptyHint() const override;
-  void clickedItem(const std::string& id) override;
+  void clickedItem(const ItemId& id) override;
   void clickedPlace(Vec2 model) override;
 
  private:

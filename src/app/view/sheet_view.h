@@ -5,13 +5,13 @@
 #include <QWidget>
 
 #include "app/document/workspace.h"
+#include "app/tools/drag_tool.h"
+#include "app/view/tape_editor.h"
+#include "app/view/viewport.h"
 #include "core/space/snapping.h"
 #include "core/drawing/base/drawing.h"
 #include "core/decide/adding.h"
 #include "render/painter.h"
-
-class QLabel;
-class QLineEdit;
 
 namespace mezzet {
 
@@ -26,14 +26,14 @@ class SheetView : public QWidget {
   [[nodiscard]] QRect rectOf(const PlacementId&) const;
   void fit();
   void zoom(double factor) { zoomAt(factor, rect().center()); }
-  [[nodiscard]] const Projection& projection() const { return projection_; }
-  /// Middle of a label of the working drawing, "tape:front"; for tests and for opening its editor.
-  [[nodiscard]] std::optional<QPointF> labelAt(const std::string& key) const;
+  [[nodiscard]] const Projection& projection() const { return view_.projection(); }
+  /// Middle of a label of the working drawing, such as a tape; for tests and for opening its editor.
+  [[nodiscard]] std::optional<QPointF> labelAt(const ItemId& key) const;
   /// Opens the editor on a tape of the selected piece; false if there is no such tape.
-  bool editTape(const std::string& key);
+  bool editTape(const ItemId& key);
   /// Where the selected thing's turning handle stands; nothing when it cannot be turned.
   [[nodiscard]] std::optional<QPointF> handle() const;
-  [[nodiscard]] bool dragging() const { return held_.has_value(); }
+  [[nodiscard]] bool dragging() const { return hand_.holds(); }
   void cancelDrag();
 
  public slots:
@@ -43,7 +43,7 @@ class SheetView : public QWidget {
  protected:
   /// The part of the model that the widget shows at a scale.
   [[nodiscard]] std::pair<Vec2, Vec2> visible() const {
-    return {projection_.unmap({0, double(height())}), projection_.unmap({double(width()), 0})};
+    return {projection().unmap({0, double(height())}), projection().unmap({double(width()), 0})};
   }
   /// What stands still, at a scale (mm of the room per mm of paper), without what is in the hand.
   [[nodiscard]] virtual Drawing composeStill(double scale, const PlacementIds& without) const = 0;
@@ -54,8 +54,8 @@ class SheetView : public QWidget {
   /// Where the held placement is after the hand moved by `by` (model mm).
   [[nodiscard]] virtual Place movedBy(const Place&, Vec2 by) const = 0;
   /// The tape that points most nearly along a direction on the screen (model axes).
-  [[nodiscard]] virtual std::string tapeTowards(Vec2 direction) const = 0;
-  virtual void clickedItem(const std::string& /*id*/) {}
+  [[nodiscard]] virtual ItemId tapeTowards(Vec2 direction) const = 0;
+  virtual void clickedItem(const ItemId& /*id*/) {}
   /// A place where nothing can be selected was pointed at.
   virtual void clickedPlace(Vec2 /*model*/) {}
   [[nodiscard]] virtual bool canDrag() const { return true; }
@@ -64,12 +64,12 @@ class SheetView : public QWidget {
   [[nodiscard]] virtual QString emptyHint() const { return {}; }
 
   /// The job with the piece in the hand where it is now, else the job itself.
-  [[nodiscard]] const Job& shownJob() const { return held_ ? held_->preview : workspace_.job(); }
-  [[nodiscard]] const std::vector<Band>& heldBands() const { return bands_; }
-  [[nodiscard]] const std::vector<Guide>& guides() const { return guides_; }
-  [[nodiscard]] double scale() const;
-  [[nodiscard]] std::string typedInto() const { return editor_ != nullptr ? editorKey_ : std::string(); }
-  [[nodiscard]] std::string itemAt(QPointF point) const;
+  [[nodiscard]] const Job& shownJob() const { return hand_.shown(); }
+  [[nodiscard]] const std::vector<Band>& heldBands() const { return hand_.bands(); }
+  [[nodiscard]] const std::vector<Guide>& guides() const { return hand_.guides(); }
+  [[nodiscard]] double scale() const { return view_.scale(); }
+  [[nodiscard]] ItemId typedInto() const { return editor_.item(); }
+  [[nodiscard]] ItemId itemAt(QPointF point) const;
 
   void paintEvent(QPaintEvent*) override;
   void showEvent(QShowEvent*) override;
@@ -89,24 +89,10 @@ class SheetView : public QWidget {
   Workspace& workspace_;
 
  private:
-  struct Held {
-    Job before;  // at the press
-    Place from;
-    Vec2 grabbed;  // model point under the hand
-    Job preview;   // one per frame
-    bool moved = false;
-    bool turning = false;  // by its handle
-  };
-  /// The hand moves on: a preview, guides and all.
-  void carry(QPointF to, Qt::KeyboardModifiers);
   [[nodiscard]] bool onHandle(QPointF point) const;
   void selectIn(const QRectF& frame);
   void zoomAt(double factor, QPointF at);
   void rebuildStill();
-  void openEditor(const std::string& key, QPointF at, const QString& text);
-  void closeEditor(bool keepFocus);
-  void commitEditor();
-  void complain(const LengthReading& reading);
   /// The job with the dragged cut-out at a point of the widget; absent when it cannot stand there.
   struct Dropped {
     Added added;
@@ -115,20 +101,15 @@ class SheetView : public QWidget {
   [[nodiscard]] std::optional<Dropped> dropped(const QDropEvent&, IdSource& ids) const;
   void dropGhost();
 
-  Projection projection_;
-  bool fitted_ = true;  // follows the window's size until the user zooms or pans
+  Viewport view_;
   Drawing still_, moving_;
   QPixmap stillPixels_;
   bool stillStale_ = true;
-  std::optional<Held> held_;
-  std::vector<Band> bands_;
-  std::vector<Guide> guides_;
+  DragTool hand_;
+  TapeEditor editor_;
   std::optional<QRectF> lasso_;  // a frame drawn round things to select them
   std::optional<QPointF> panFrom_;
   QPointF pressedAt_;
-  QLineEdit* editor_ = nullptr;
-  QLabel* complaint_ = nullptr;
-  std::string editorKey_;
 };
 
 }  // namespace mezzet

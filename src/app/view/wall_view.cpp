@@ -81,11 +81,11 @@ Place WallView::movedBy(const Place& from, Vec2 by) const {
   return out;
 }
 
-std::string WallView::tapeTowards(Vec2 direction) const {
-  return tapeKey(direction.x < 0   ? Side::Left
-                 : direction.x > 0 ? Side::Right
-                 : direction.y < 0 ? Side::Down
-                                   : Side::Up);
+ItemId WallView::tapeTowards(Vec2 direction) const {
+  return tapeItem(direction.x < 0   ? Side::Left
+                  : direction.x > 0 ? Side::Right
+                  : direction.y < 0 ? Side::Down
+                                    : Side::Up);
 }
 
 bool WallView::takes(const Piece& piece) const { return hangs(piece.kind); }

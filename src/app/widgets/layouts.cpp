@@ -164,4 +164,16 @@ QString onScreen(const std::string& sentence) {
   return text;
 }
 
+void refuseChoice(QObject* owner, QLabel* complaint, const LengthReading& taken, std::function<void()> rebuild) {
+  if (taken) return;
+  QMetaObject::invokeMethod(
+      owner,
+      [complaint, taken, rebuild = std::move(rebuild)] {
+        rebuild();
+        complaint->setText(QString::fromStdString(taken.complaint));
+        complaint->show();
+      },
+      Qt::QueuedConnection);
+}
+
 }  // namespace mezzet

@@ -1,12 +1,15 @@
 // Rebuilding rows of widgets.
 #pragma once
 
+#include <functional>
 #include <QLabel>
 #include <QLayout>
 #include <QString>
 #include <QVBoxLayout>
 #include <QWidget>
 #include <string>
+
+#include "core/units/length.h"
 
 namespace mezzet {
 
@@ -66,5 +69,8 @@ void named(QWidget* widget, const char* name);
 
 /// A sentence of the core for the screen: a number keeps its fraction and its unit on one line.
 [[nodiscard]] QString onScreen(const std::string& sentence);
+
+/// A choice that is refused shows what is there again, with the reason.
+void refuseChoice(QObject* owner, QLabel* complaint, const LengthReading& taken, std::function<void()> rebuild);
 
 }  // namespace mezzet

@@ -63,7 +63,19 @@ class MainWindow : public QMainWindow {
 
  private:
   void build();
+  [[nodiscard]] QWidget* makeHeader();
+  [[nodiscard]] QLayout* makeSheets();
   void wire();
+  void wireJob();
+  void wirePieces();
+  void wireArrange();
+  void wireLook();
+  void wireRooms();
+  void wireDocument();
+  void wireParts();
+  void on(const char* action, std::function<void()>);
+  /// False, with a notice, where the job is read only.
+  bool mayChange();
   void showState();
   void showStage();
   void fillSchemes();

@@ -43,12 +43,8 @@ QString shoot(QWidget& widget, const QString& folder, const char* name) {
   return path;
 }
 
-}  // namespace
-
-QStringList takeShots(MainWindow& window, const QString& folder) {
-  QDir().mkpath(folder);
+void shootStages(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
-  QStringList made;
   w.showStage(Stage::Brief);
   QApplication::processEvents();
   made << shoot(window, folder, "brief");
@@ -82,6 +78,10 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   w.selectNext(true);
   made << shoot(window, folder, "wall");
   w.showStage(Stage::Floor);
+}
+
+void shootDialogs(MainWindow& window, const QString& folder, QStringList& made) {
+  Workspace& w = window.workspace();
   {
     CompareView beside(w);
     beside.show();
@@ -105,6 +105,10 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
     QApplication::processEvents();
     made << shoot(keys, folder, "keys");
   }
+}
+
+void shootSheets(MainWindow& window, const QString& folder, QStringList& made) {
+  Workspace& w = window.workspace();
   if (const Room* room = w.room()) {
     const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
     for (const char* kind : {"plan"})
@@ -127,6 +131,10 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
       made << path;
     }
   }
+}
+
+void shootSite(MainWindow& window, const QString& folder, QStringList& made) {
+  Workspace& w = window.workspace();
   if (w.job().rooms.size() > 1) {
     w.showRoom(w.job().rooms[1]->id);
     w.showState(UseState::Party);
@@ -159,6 +167,17 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   site("parlour", Topic::InWall, "in-wall");
   site("breakfast", Topic::Picture, "tracing");
   site("hall", Topic::House, "house");
+}
+
+}  // namespace
+
+QStringList takeShots(MainWindow& window, const QString& folder) {
+  QDir().mkpath(folder);
+  QStringList made;
+  shootStages(window, folder, made);
+  shootDialogs(window, folder, made);
+  shootSheets(window, folder, made);
+  shootSite(window, folder, made);
   return made;
 }
 

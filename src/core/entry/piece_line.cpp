@@ -1,10 +1,11 @@
 #include "core/entry/piece_line.h"
 
 #include <algorithm>
-#include <array>
 #include <charconv>
 #include <cmath>
 
+#include "core/entry/completion.h"
+#include "core/entry/line_words.h"
 #include "core/entry/words.h"
 #include "core/model/kinds.h"
 #include "core/model/piece_fields.h"
@@ -21,42 +22,6 @@ constexpr int kMostAtOnce = 100;
 struct Refusal {
   std::size_t at;
   std::string sentence;
-};
-
-bool isLetter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
-bool isDigit(char c) { return c >= '0' && c <= '9'; }
-
-/// Characters (not bytes) before a byte of UTF-8 text.
-std::size_t characters(std::string_view text, std::size_t byte) {
-  return static_cast<std::size_t>(std::count_if(text.begin(),
-                                                text.begin() + static_cast<std::ptrdiff_t>(std::min(byte, text.size())),
-                                                [](char c) { return (static_cast<unsigned char>(c) & 0xC0) != 0x80; }));
-}
-
-/// What "20 dia" sets: width and depth of a round thing.
-constexpr std::string_view kDiameter = "diameter";
-
-/// A word that says which size follows it or stands before it, and the key of its field.
-struct SizeWord {
-  LineWord said;
-  std::string_view key;
-};
-std::optional<SizeWord> sizeWord(std::string_view word) {
-  for (const std::string_view across : {"dia", "diameter"})
-    if (word == across) return SizeWord{{across, true}, kDiameter};
-  for (const PieceField& field : pieceFields())
-    for (const LineWord& said : field.words)
-      if (!word.empty() && said.word == word) return SizeWord{said, field.key};
-  return std::nullopt;
-}
-
-constexpr std::array<std::string_view, 9> kUnits{"in", "inch", "inches", "ft", "foot", "feet", "mm", "cm", "m"};
-
-struct Typed {
-  double length;
-  std::size_t at;
-  bool bare;  ///< no unit was typed
-  std::string_view text;
 };
 
 class Reader {
@@ -94,7 +59,7 @@ class Reader {
       out.notes.push_back("No furniture rule judges " + article(name_) + "; it is drawn and measured.");
     out.piece = piece_;
     out.echo = (count_ > 1 ? std::to_string(count_) + " of: " : "") + pieceWords(piece_, format);
-    if (sizes_.empty() && !anyNamed_) out.completion = usualWords();
+    if (sizes_.empty() && !anyNamed_) out.completion = (text_.ends_with(' ') ? "" : " ") + usualSizes(piece_, bare_);
     return out;
   }
 
@@ -135,11 +100,7 @@ class Reader {
 
   bool readShapeWord() {
     const std::string_view word = wordHere();
-    if (word == "round") shape_ = Shape::Round;
-    else if (word == "oval") shape_ = Shape::Oval;
-    else if (word == "curved") shape_ = Shape::Curve;
-    else if (word == "corner" || word == "l-shaped" || word == "l") shape_ = Shape::L;
-    else if (word == "square" || word == "rectangular") shape_ = Shape::Rect;
+    if (const auto shape = shapeWord(word)) shape_ = shape;
     else if (word == "left" || word == "left-hand") hand_ = Hand::Left;
     else if (word == "right" || word == "right-hand") hand_ = Hand::Right;
     else return false;
@@ -171,7 +132,7 @@ class Reader {
       while (readShapeWord()) {}
       return;
     }
-    // "shelves" ends in its own plural above; anything else is a word of the user's own, up to the first number.
+    // Anything else is a word of the user's own, up to the first number.
     std::size_t end = at_;
     while (end < text_.size() && !isDigit(text_[end]) && text_[end] != '"') ++end;
     std::string name(text_.substr(at_, end - at_));
@@ -224,24 +185,6 @@ class Reader {
     return typed;
   }
 
-  /// "234 x 102 x 84 cm": the unit behind the last size is that of all of them.
-  void shareUnit() {
-    const std::string_view last = sizes_.back().text;
-    const auto isNumber = [](char c) { return isDigit(c) || c == ' ' || c == '.' || c == ',' || c == '/' || c == '-'; };
-    std::size_t number = 0;
-    while (number < last.size() && isNumber(last[number])) ++number;
-    const std::string unit(last.substr(number));
-    // One unit, and nothing behind it: 5' 3" says nothing of the others.
-    if (sizes_.back().bare || std::any_of(unit.begin(), unit.end(), isNumber)) return;
-    for (std::size_t i = 0; i + 1 < sizes_.size(); ++i)
-      if (!sizes_[i].bare) return;
-    for (std::size_t i = 0; i + 1 < sizes_.size(); ++i)
-      if (const LengthReading reading = readLength(std::string(sizes_[i].text) + unit, bare_)) {
-        sizes_[i].length = *reading.length;
-        sizes_[i].bare = false;
-      }
-  }
-
   bool readTimes() {
     skip();
     if (at_ >= text_.size()) return false;
@@ -274,7 +217,7 @@ class Reader {
               throw Refusal{at_, "Three sizes are enough: width x depth x height. Say seat, arm or back for others."};
             sizes_.push_back(readLengthHere());
           }
-          shareUnit();
+          shareUnit(sizes_, bare_);
           // "20 dia", "18 x 22 high": the word may stand behind the last size.
           if (!wordHere().empty() && readNamedAfter(sizes_.back())) sizes_.pop_back();
         }
@@ -417,25 +360,6 @@ class Reader {
     if (flat && !piece_.height) throw Refusal{text_.size(), "Type its width and its height."};
   }
 
-  [[nodiscard]] std::string usualWords() const {
-    if (!isKnownKind(kind_) || piece_.width <= 0) return {};
-    LengthFormat plain = usualFormat(bare_);
-    plain.withUnit = false;
-    const bool feet = isRug(kind_) && bare_ == Unit::Inch, cm = isRug(kind_) && bare_ == Unit::Millimetre;
-    const auto words = [&](double length) {
-      return writeLength(feet ? length / 12 : cm ? length / 10 : length, plain);
-    };
-    std::string out = text_.ends_with(' ') ? "" : " ";
-    out += words(piece_.width);
-    if (hangs(kind_)) return out + " x " + words(*piece_.height);
-    if (piece_.shape != Shape::Round) out += " x " + words(*piece_.depth);
-    if (isRug(kind_)) return out;
-    if (piece_.shape == Shape::Round) out += " dia";
-    if (piece_.height) out += (piece_.shape == Shape::Round ? " high " : " x ") + words(*piece_.height);
-    if (piece_.seat->height) out += " seat " + words(*piece_.seat->height);
-    return out;
-  }
-
   std::string_view text_;
   std::string low_;
   Unit bare_;
@@ -450,22 +374,6 @@ class Reader {
   std::vector<std::string> notes_;
   Piece piece_;
 };
-
-/// The rest of the kind that is being typed: "si" -> "de table".
-std::string kindCompletion(std::string_view text) {
-  std::string low = lower(text);
-  std::size_t begin = 0;
-  while (begin < low.size() && (isDigit(low[begin]) || low[begin] == ' ')) ++begin;
-  const std::string_view typed = std::string_view(low).substr(begin);
-  if (typed.empty()) return {};
-  for (const std::string_view kind : offeredKinds())
-    if (const std::string_view words = kindWords(kind); words.size() > typed.size() && words.starts_with(typed))
-      return std::string(words.substr(typed.size()));
-  for (const NamedKind& named : kindNames())
-    if (named.words.size() > typed.size() && named.words.starts_with(typed))
-      return std::string(named.words.substr(typed.size()));
-  return {};
-}
 
 }  // namespace
 

@@ -75,8 +75,8 @@ Drawing composeFieldSheet(const Job& job, const Room& room, double scale, Length
   if (room.survey)
     for (Item& item : d.items) {
       auto* text = std::get_if<TextItem>(&item.shape);
-      if (text == nullptr || item.layer != Layer::Dimension || !item.id.starts_with("wall:")) continue;
-      const CornerId wall(item.id.substr(5));
+      if (text == nullptr || item.layer != Layer::Dimension || item.id.of != ItemId::Of::Wall) continue;
+      const CornerId wall(item.id.id);
       const Reading* read = nullptr;
       for (const Reading& r : room.survey->readings)
         if (r.kind == ReadingKind::Run && r.from == wall && !r.superseded) read = &r;

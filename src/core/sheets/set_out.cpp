@@ -13,7 +13,7 @@ namespace {
 constexpr double kListLine = 5.5, kTagApart = 7.5;  // mm of paper
 
 /// A distance between two points, with its value beside the line where the line is too short to carry it.
-void addDistance(Drawing& d, Vec2 a, Vec2 b, const std::string& id, LengthFormat format) {
+void addDistance(Drawing& d, Vec2 a, Vec2 b, const ItemId& id, LengthFormat format) {
   const std::string text = writeLength(distance(a, b), format);
   const bool roomy = distance(a, b) > (letteringWidth(text, kLetters) + 4) * d.scale;
   addDimension(d, {a, b, 0, roomy ? text : "", Layer::Dimension, id, Ink::Ink, Ink::Floor, Ink::Ink});
@@ -41,7 +41,7 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
     // A wall that a tape only grazes is nothing to measure from.
     const Room& room = roomOf(job, scheme);
     std::erase_if(tapes, [&](const Tape& t) {
-      const auto wall = t.hits.starts_with("wall:") ? findWall(room, CornerId(t.hits.substr(5))) : std::nullopt;
+      const auto wall = t.hits.of == Thing::Of::Wall ? findWall(room, CornerId(t.hits.id)) : std::nullopt;
       return !wall || t.length < 0 || std::abs(dot(wall->inward(), t.along)) < 0.5;
     });
     std::sort(tapes.begin(), tapes.end(), [](const Tape& a, const Tape& b) { return a.length < b.length; });
@@ -49,7 +49,7 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
     // The walls that were chosen, where a tape reaches them; else the two nearest.
     for (const CornerId& wall : p.setOut)
       for (const Tape& tape : tapes)
-        if (tape.hits == wallKey(wall) && used.size() < 2) used.push_back(tape);
+        if (tape.hits == Thing{Thing::Of::Wall, wall.value} && used.size() < 2) used.push_back(tape);
     if (used.size() < p.setOut.size()) used.clear();
     for (const Tape& tape : tapes)
       if (used.empty() || (used.size() == 1 && std::abs(dot(used[0].along, tape.along)) < 0.5)) used.push_back(tape);
@@ -57,7 +57,8 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
     const FloorPlace& place = floorPlace(p.on);
     const std::string number = std::to_string(++count);
     // The number takes the place of the name, which the list gives.
-    std::erase_if(d.items, [&](const Item& item) { return item.id == p.id.value && item.layer == Layer::Label; });
+    std::erase_if(d.items,
+                  [&](const Item& item) { return item.id == ItemId(p.id.value) && item.layer == Layer::Label; });
     Vec2 tag = place.at;
     while (
         std::any_of(tags.begin(), tags.end(), [&](Vec2 other) { return distance(other, tag) < kTagApart * d.scale; }))
@@ -66,8 +67,7 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
     addTag(d, tag, number, p.id.value);
     std::string words = number + "  " + names.plain(p.id) + ": ";
     for (const Tape& tape : used) {
-      words +=
-          (&tape == &used.front() ? "" : ", ") + writeLength(tape.length, format) + " to wall " + tape.hits.substr(5);
+      words += (&tape == &used.front() ? "" : ", ") + writeLength(tape.length, format) + " to wall " + tape.hits.id;
       // A tick on the wall where it is measured to.
       const Vec2 tick = unit(tape.along + leftOf(tape.along)) * (1.4 * d.scale);
       d.add(Layer::Dimension, p.id.value,

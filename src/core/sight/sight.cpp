@@ -70,7 +70,8 @@ std::vector<Occluder> occludersIn(const PieceIndex& pieces, const Room& room, co
     double from = 0;
     const auto part = [&](double a, double b, double bottom, double top) {
       if (b > a && top > bottom)
-        out.push_back({Convex{{wall.start + wall.along() * a, wall.start + wall.along() * b}, 0}, bottom, top, owner});
+        out.push_back(
+            {Convex{{wall.start + wall.along() * a, wall.start + wall.along() * b}, 0}, bottom, top, owner, true});
     };
     for (const Opening* o : openings) {
       const double end = std::min(o->offset + o->width, wall.length());

@@ -26,6 +26,7 @@ struct Occluder {
   Convex shape;
   double bottom = 0, top = 0;
   std::string owner;  ///< placement, feature or opening id, or "wall:A"
+  bool wall = false;  ///< a part of a wall
 };
 /// A part of a segment: from and to as shares of its length, 0 to 1.
 struct Stretch {

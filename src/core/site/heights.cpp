@@ -168,6 +168,33 @@ RoomHeights heightsOf(const Room& room) {
   return fitsOf(room).heights;
 }
 
+namespace {
+
+/// How far the point is off that fits least.
+double worst(const PlaneFit& fit) {
+  double most = 0;
+  for (const double r : fit.residuals) most = std::max(most, std::abs(r));
+  return most;
+}
+
+/// What is said of a part that does not fit its points.
+std::string misfitWords(const Room& room, const CeilingPart& part, const PlaneFit& fit,
+                        const std::vector<ReadingId>& ids, LengthFormat format) {
+  // Would a slope explain it?
+  std::vector<PlanePoint> again;
+  for (std::size_t k = 0; k < ids.size(); ++k)
+    for (const HeightReading& h : room.heights)
+      if (h.id == ids[k]) again.push_back({h.at, fit.plane.at(h.at) - fit.residuals[k], sigmaOf(h.taken)});
+  const auto sloped = part.shape == CeilingShape::Flat ? fitPlane(again, true) : std::nullopt;
+  if (sloped && sloped->redundancy > 0 && sloped->fits())
+    return capital(part.name) + " is not flat: a slope fits the points to " + writeLength(worst(*sloped), format) +
+           ". Take it as sloped.";
+  return capital(part.name) + " does not fit its points: one is " + writeLength(worst(fit), format) +
+         " off. Measure that one again, or mark where the ceiling steps.";
+}
+
+}  // namespace
+
 HeightReport heightReport(const Room& room, LengthFormat format) {
   HeightReport out;
   const Fits fits = fitsOf(room);
@@ -178,11 +205,6 @@ HeightReport heightReport(const Room& room, LengthFormat format) {
       out.rows.push_back({ids[i], fit.residuals[i], sigmaOf(h->taken), of});
     }
     out.fits = out.fits && fit.fits();
-  };
-  const auto worst = [](const PlaneFit& fit) {
-    double most = 0;
-    for (const double r : fit.residuals) most = std::max(most, std::abs(r));
-    return most;
   };
   const std::vector<Vec2> places = heightLookouts(room, fits.heights);
   if (fits.floor) {
@@ -228,20 +250,7 @@ HeightReport heightReport(const Room& room, LengthFormat format) {
                                    : "."));
     }
     if (fit.fits()) continue;
-    // Would a slope explain it?
-    std::vector<PlanePoint> again;
-    for (std::size_t k = 0; k < fits.parts[i].ids.size(); ++k)
-      for (const HeightReading& h : room.heights)
-        if (h.id == fits.parts[i].ids[k])
-          again.push_back({h.at, fit.plane.at(h.at) - fit.residuals[k], sigmaOf(h.taken)});
-    const auto sloped = part.shape == CeilingShape::Flat ? fitPlane(again, true) : std::nullopt;
-    if (sloped && sloped->redundancy > 0 && sloped->fits())
-      out.sentences.push_back(capital(part.name) + " is not flat: a slope fits the points to " +
-                              writeLength(worst(*sloped), format) + ". Take it as sloped.");
-    else
-      out.sentences.push_back(capital(part.name) + " does not fit its points: one is " +
-                              writeLength(worst(fit), format) +
-                              " off. Measure that one again, or mark where the ceiling steps.");
+    out.sentences.push_back(misfitWords(room, part, fit, fits.parts[i].ids, format));
   }
   out.lowestClear = out.highestClear = fits.heights.clearAt(places.front());
   for (const Vec2 p : places) {

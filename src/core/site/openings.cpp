@@ -40,6 +40,27 @@ const char* partWord(OpeningPart part) {
                                       : "to the end corner";
 }
 
+/// A row for each reading of an opening whose near jamb is unknown number `first`.
+std::optional<Error> addReadRows(std::vector<Row>& rows, const Opening& o, std::size_t first) {
+  const std::size_t second = first + 1;
+  for (const OpeningReading& r : o.readings) {
+    if (r.taken.superseded) continue;
+    if (r.taken.atTrim && !o.trim)
+      return Error{"opening " + o.id.value, "was read at its trim, whose width is not known",
+                   "Measure the trim, or read at the jamb"};
+    const double trim = r.taken.atTrim ? *o.trim : 0;
+    Row row{{o.id, r.id, r.part, r.taken.value + (r.part == OpeningPart::Width ? -2 * trim : trim),
+             std::max(kFirm, u95Of(r.taken) / 2), 0},
+            {},
+            false};
+    if (r.part == OpeningPart::Start) row.terms = {{first, 1}};
+    else if (r.part == OpeningPart::Width) row.terms = {{second, 1}, {first, -1}};
+    else row.terms = {{0, 1}, {second, -1}};
+    rows.push_back(std::move(row));
+  }
+  return std::nullopt;
+}
+
 }  // namespace
 
 Result<WallClosure> closureOf(const Room& room, const CornerId& wallId) {
@@ -68,21 +89,7 @@ Result<WallClosure> closureOf(const Room& room, const CornerId& wallId) {
     if (!start && !end) rows.push_back({{o.id, {}, OpeningPart::Start, o.offset, kAsItWas, 0}, {{first, 1}}, true});
     if (!wasRead(OpeningPart::Width) && !(start && end))
       rows.push_back({{o.id, {}, OpeningPart::Width, o.width, kAsItWas, 0}, {{second, 1}, {first, -1}}, true});
-    for (const OpeningReading& r : o.readings) {
-      if (r.taken.superseded) continue;
-      if (r.taken.atTrim && !o.trim)
-        return Error{"opening " + o.id.value, "was read at its trim, whose width is not known",
-                     "Measure the trim, or read at the jamb"};
-      const double trim = r.taken.atTrim ? *o.trim : 0;
-      Row row{{o.id, r.id, r.part, r.taken.value + (r.part == OpeningPart::Width ? -2 * trim : trim),
-               std::max(kFirm, u95Of(r.taken) / 2), 0},
-              {},
-              false};
-      if (r.part == OpeningPart::Start) row.terms = {{first, 1}};
-      else if (r.part == OpeningPart::Width) row.terms = {{second, 1}, {first, -1}};
-      else row.terms = {{0, 1}, {second, -1}};
-      rows.push_back(std::move(row));
-    }
+    if (auto fault = addReadRows(rows, o, first)) return *fault;
   }
   if (read.empty()) return out;
 

@@ -24,14 +24,14 @@ struct FloorSide {
 constexpr FloorSide kFloorSides[] = {
     {Side::Front, {0, -1}}, {Side::Right, {1, 0}}, {Side::Back, {0, 1}}, {Side::Left, {-1, 0}}};
 
-void offerBody(Shortest& best, Side side, const Parts& moving, Vec2 along, const Convex& fixed, const std::string& id) {
+void offerBody(Shortest& best, Side side, const Parts& moving, Vec2 along, const Convex& fixed, const Thing& hits) {
   for (const Convex& part : moving) {
     const auto length = slideUntilTouch(part, fixed, along, kTouch);
     if (!length || (best.tape && *length >= best.tape->length)) continue;
     Convex there = part;
     for (Vec2& p : there.core) p += along * *length;
     const Vec2 touch = separation(there, fixed).b;
-    best.offer({side, along, touch - along * *length, touch, *length, id});
+    best.offer({side, along, touch - along * *length, touch, *length, hits});
   }
 }
 
@@ -41,6 +41,7 @@ std::vector<Tape> floorTapes(const Job& job, const Scheme& scheme, const Placeme
   const Piece& piece = pieceOf(job, placement);
   const Parts moving = footprint(piece, place);
   std::vector<Body> obstacles = featureBodies(room);
+  const std::size_t fixed = obstacles.size();
   if (!isRug(piece.kind))
     for (Body& body : floorBodies(job, scheme, placement.id))
       if (!body.flat) obstacles.push_back(std::move(body));
@@ -49,11 +50,14 @@ std::vector<Tape> floorTapes(const Job& job, const Scheme& scheme, const Placeme
   for (const FloorSide& s : kFloorSides) {
     const Vec2 along = rotated(s.along, turn);
     Shortest best;
-    for (const Body& body : obstacles)
-      for (const Convex& part : body.parts) offerBody(best, s.side, moving, along, part, body.id);
+    for (std::size_t i = 0; i < obstacles.size(); ++i)
+      for (const Convex& part : obstacles[i].parts)
+        offerBody(best, s.side, moving, along, part,
+                  {i < fixed ? Thing::Of::Fixed : Thing::Of::Placement, obstacles[i].id});
     for (const Wall& wall : wallsOf(room))
       if (dot(along, wall.inward()) < -1e-9)  // a wall stops only what moves out of the room
-        offerBody(best, s.side, moving, along, Convex{{wall.start, wall.end}, 0}, wallKey(wall.id));
+        offerBody(best, s.side, moving, along, Convex{{wall.start, wall.end}, 0},
+                  Thing{Thing::Of::Wall, wall.id.value});
     if (best.tape) out.push_back(*best.tape);
   }
   return out;
@@ -64,16 +68,16 @@ std::vector<Tape> wallTapes(const Job& job, const Scheme& scheme, const Placemen
   const auto wall = findWall(room, place.wall);
   if (!wall) return {};
   const WallRect r = wallRectOf(pieceOf(job, placement), place);
-  const auto tape = [](Side side, Vec2 along, Vec2 from, double length, std::string hits) {
+  const auto tape = [](Side side, Vec2 along, Vec2 from, double length, Thing hits) {
     return Tape{side, along, from, from + along * length, length, std::move(hits)};
   };
   Shortest left, right, down, up;
-  left.offer(tape(Side::Left, {-1, 0}, {r.left, place.v}, r.left, "wall end"));
-  right.offer(tape(Side::Right, {1, 0}, {r.right, place.v}, wall->length() - r.right, "wall end"));
+  left.offer(tape(Side::Left, {-1, 0}, {r.left, place.v}, r.left, Thing{Thing::Of::WallEnd}));
+  right.offer(tape(Side::Right, {1, 0}, {r.right, place.v}, wall->length() - r.right, Thing{Thing::Of::WallEnd}));
   const RoomHeights heights = heightsOf(room);
   const Vec2 here = inFrontOf(*wall, std::clamp(place.u, 0.0, wall->length()));
-  down.offer(tape(Side::Down, {0, -1}, {place.u, r.bottom}, r.bottom - heights.floorAt(here), "floor"));
-  up.offer(tape(Side::Up, {0, 1}, {place.u, r.top}, heights.ceilingAt(here) - r.top, "ceiling"));
+  down.offer(tape(Side::Down, {0, -1}, {place.u, r.bottom}, r.bottom - heights.floorAt(here), Thing{Thing::Of::Floor}));
+  up.offer(tape(Side::Up, {0, 1}, {place.u, r.top}, heights.ceilingAt(here) - r.top, Thing{Thing::Of::Ceiling}));
 
   // A neighbour counts on the side where its centre lies, if it overlaps this picture across that side.
   for (const Placement& other : scheme.placements) {
@@ -86,17 +90,22 @@ std::vector<Tape> wallTapes(const Job& job, const Scheme& scheme, const Placemen
                                 std::max(std::min(o.top, r.top), std::max(o.bottom, r.bottom)));
     const double u =
         std::clamp(place.u, std::max(o.left, r.left), std::max(std::min(o.right, r.right), std::max(o.left, r.left)));
-    if (level && on->u < place.u) left.offer(tape(Side::Left, {-1, 0}, {r.left, v}, r.left - o.right, other.id.value));
+    if (level && on->u < place.u)
+      left.offer(tape(Side::Left, {-1, 0}, {r.left, v}, r.left - o.right, Thing{Thing::Of::Placement, other.id.value}));
     if (level && on->u > place.u)
-      right.offer(tape(Side::Right, {1, 0}, {r.right, v}, o.left - r.right, other.id.value));
+      right.offer(
+          tape(Side::Right, {1, 0}, {r.right, v}, o.left - r.right, Thing{Thing::Of::Placement, other.id.value}));
     if (inLine && on->v < place.v)
-      down.offer(tape(Side::Down, {0, -1}, {u, r.bottom}, r.bottom - o.top, other.id.value));
-    if (inLine && on->v > place.v) up.offer(tape(Side::Up, {0, 1}, {u, r.top}, o.bottom - r.top, other.id.value));
+      down.offer(
+          tape(Side::Down, {0, -1}, {u, r.bottom}, r.bottom - o.top, Thing{Thing::Of::Placement, other.id.value}));
+    if (inLine && on->v > place.v)
+      up.offer(tape(Side::Up, {0, 1}, {u, r.top}, o.bottom - r.top, Thing{Thing::Of::Placement, other.id.value}));
   }
   for (const Standing& s : standingAt(job, scheme, *wall)) {
     const double low = std::max(s.left, r.left), high = std::min(s.right, r.right);
     if (!s.top || high - low < kTouch || *s.top > place.v) continue;
-    down.offer(tape(Side::Down, {0, -1}, {std::clamp(place.u, low, high), r.bottom}, r.bottom - *s.top, s.id.value));
+    down.offer(tape(Side::Down, {0, -1}, {std::clamp(place.u, low, high), r.bottom}, r.bottom - *s.top,
+                    Thing{Thing::Of::Placement, s.id.value}));
   }
   return {*left.tape, *right.tape, *down.tape, *up.tape};
 }

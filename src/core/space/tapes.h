@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "core/model/thing.h"
 #include "core/space/bodies.h"
 
 namespace mezzet {
@@ -17,7 +18,7 @@ struct Tape {
   Vec2 along;         ///< unit, away from the piece; plan or elevation
   Vec2 from, to;      ///< on the piece and on what it hits
   double length = 0;  ///< negative: already overlapping by as much
-  std::string hits;   ///< placement, feature, "wall:A"; "floor" or "ceiling" on a wall
+  Thing hits;
 };
 
 /// The tapes of a placement: four where something stops each, fewer outside the room; none for what is carried.

@@ -48,18 +48,22 @@ Polygon cleaned(Polygon p) {
   return p;
 }
 
-}  // namespace
+/// Ends of lines that lie together, as corners.
+struct Corners {
+  std::vector<Vec2> at;
+  std::vector<std::size_t> of;  ///< by end: 2i and 2i + 1 of line i
+  int open = 0, closed = 0;
+  double largestGap = 0;
+};
 
-LoopSearch loopsOf(const std::vector<LooseLine>& lines, double tolerance, std::stop_token stop) {
-  LoopSearch out;
-  tolerance = std::max(tolerance, kSameEnd);
+/// Absent when it was stopped.
+std::optional<Corners> cornersOf(const std::vector<LooseLine>& lines, double tolerance, const std::stop_token& stop) {
   const std::size_t n = lines.size() * 2;
   const auto end = [&](std::size_t i) { return i % 2 == 0 ? lines[i / 2].a : lines[i / 2].b; };
-  // Ends into corners, by a grid of the tolerance.
   Sets sets(n);
   std::unordered_map<std::uint64_t, std::vector<std::size_t>> grid;
   for (std::size_t i = 0; i < n; ++i) {
-    if (stop.stop_requested()) return out;
+    if (stop.stop_requested()) return std::nullopt;
     const Vec2 p = end(i);
     for (int dx = -1; dx <= 1; ++dx)
       for (int dy = -1; dy <= 1; ++dy) {
@@ -72,48 +76,66 @@ LoopSearch loopsOf(const std::vector<LooseLine>& lines, double tolerance, std::s
       }
     grid[cellOf(p.x, p.y, tolerance)].push_back(i);
   }
-  std::unordered_map<std::size_t, std::size_t> nodeOf;
-  std::vector<Vec2> nodes;
-  std::vector<double> members, spread;
+  Corners out;
+  std::unordered_map<std::size_t, std::size_t> numberOf;
+  std::vector<double> members;
   for (std::size_t i = 0; i < n; ++i) {
-    const auto [at, fresh] = nodeOf.try_emplace(sets.find(i), nodes.size());
+    const auto [at, fresh] = numberOf.try_emplace(sets.find(i), out.at.size());
     if (fresh) {
-      nodes.push_back({});
+      out.at.push_back({});
       members.push_back(0);
-      spread.push_back(0);
     }
-    nodes[at->second] += end(i);
+    out.of.push_back(at->second);
+    out.at[at->second] += end(i);
     members[at->second] += 1;
   }
-  for (std::size_t k = 0; k < nodes.size(); ++k) nodes[k] = nodes[k] * (1 / members[k]);
-  const auto node = [&](std::size_t i) { return nodeOf.at(sets.find(i)); };
-  for (std::size_t i = 0; i < n; ++i) spread[node(i)] = std::max(spread[node(i)], 2 * distance(end(i), nodes[node(i)]));
-  for (std::size_t k = 0; k < nodes.size(); ++k) {
-    if (members[k] < 2) ++out.openEnds;
+  for (std::size_t k = 0; k < out.at.size(); ++k) out.at[k] = out.at[k] * (1 / members[k]);
+  std::vector<double> spread(out.at.size(), 0);
+  for (std::size_t i = 0; i < n; ++i)
+    spread[out.of[i]] = std::max(spread[out.of[i]], 2 * distance(end(i), out.at[out.of[i]]));
+  for (std::size_t k = 0; k < out.at.size(); ++k) {
+    if (members[k] < 2) ++out.open;
     if (spread[k] <= kSameEnd) continue;
-    ++out.gapsClosed;
+    ++out.closed;
     out.largestGap = std::max(out.largestGap, std::min(spread[k], tolerance));
   }
-  // Half lines by corner and direction; a face keeps turning as far right as it can, seen from where it came.
-  struct Half {
-    std::size_t from, to;
-    double angle;
-    bool used = false;
-  };
-  std::vector<Half> halves;
+  return out;
+}
+
+/// Lines between corners, each seen from either end; the two halves of a line stand side by side.
+struct Half {
+  std::size_t from, to;
+  double angle;
+  bool used = false;
+};
+std::vector<Half> halvesOf(const Corners& corners) {
   std::vector<std::pair<std::size_t, std::size_t>> seen;
-  for (std::size_t i = 0; i < lines.size(); ++i) {
-    const std::size_t a = node(2 * i), b = node(2 * i + 1);
-    if (a != b) seen.emplace_back(std::min(a, b), std::max(a, b));
-  }
+  for (std::size_t i = 0; i + 1 < corners.of.size(); i += 2)
+    if (const std::size_t a = corners.of[i], b = corners.of[i + 1]; a != b)
+      seen.emplace_back(std::min(a, b), std::max(a, b));
   std::sort(seen.begin(), seen.end());
   seen.erase(std::unique(seen.begin(), seen.end()), seen.end());  // a line drawn twice bounds nothing
+  std::vector<Half> halves;
   for (const auto& [a, b] : seen) {
-    const Vec2 d = nodes[b] - nodes[a];
+    const Vec2 d = corners.at[b] - corners.at[a];
     halves.push_back({a, b, std::atan2(d.y, d.x)});
     halves.push_back({b, a, std::atan2(-d.y, -d.x)});
   }
-  std::vector<std::vector<std::size_t>> leaving(nodes.size());
+  return halves;
+}
+
+}  // namespace
+
+LoopSearch loopsOf(const std::vector<LooseLine>& lines, double tolerance, std::stop_token stop) {
+  LoopSearch out;
+  const auto corners = cornersOf(lines, std::max(tolerance, kSameEnd), stop);
+  if (!corners) return out;
+  out.openEnds = corners->open;
+  out.gapsClosed = corners->closed;
+  out.largestGap = corners->largestGap;
+  // A face keeps turning as far right as it can, seen from where it came.
+  std::vector<Half> halves = halvesOf(*corners);
+  std::vector<std::vector<std::size_t>> leaving(corners->at.size());
   for (std::size_t h = 0; h < halves.size(); ++h) leaving[halves[h].from].push_back(h);
   std::vector<std::size_t> placeOf(halves.size());
   for (auto& fan : leaving) {
@@ -131,7 +153,7 @@ LoopSearch loopsOf(const std::vector<LooseLine>& lines, double tolerance, std::s
     Polygon loop;
     for (std::size_t at = h; !halves[at].used; at = next(at)) {
       halves[at].used = true;
-      loop.push_back(nodes[halves[at].from]);
+      loop.push_back(corners->at[halves[at].from]);
     }
     loop = cleaned(std::move(loop));
     if (loop.size() >= 3 && signedArea(loop) > 0) out.loops.push_back(std::move(loop));

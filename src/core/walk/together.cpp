@@ -12,6 +12,17 @@ namespace {
 
 constexpr double kOnEdge = 2;  // an opening lies on the edge of the common outline within this
 
+/// The first corner is the datum, and the first wall runs along +x: the longest edge, so that rounding turns nothing.
+Polygon longestFirst(Polygon outline) {
+  std::size_t first = 0;
+  for (std::size_t i = 0; i < outline.size(); ++i)
+    if (distance(edgeStart(outline, i), edgeEnd(outline, i)) >
+        distance(edgeStart(outline, first), edgeEnd(outline, first)) + 0.01)
+      first = i;
+  std::rotate(outline.begin(), outline.begin() + static_cast<std::ptrdiff_t>(first), outline.end());
+  return outline;
+}
+
 }  // namespace
 
 Result<Room> walkedTogether(const Job& job, const std::vector<RoomId>& rooms) {
@@ -43,14 +54,7 @@ Result<Room> walkedTogether(const Job& job, const std::vector<RoomId>& rooms) {
   if (all.outer.size() != 1)
     return Error{"rooms", "do not come to one outline", "Check the wall between them, and the doors they share"};
   if (!all.holes.empty()) return Error{"rooms", "run in a ring", "Leave one of them out"};
-  // The first corner is the datum, and the first wall runs along +x: the longest edge, so that rounding turns nothing.
-  Polygon outline = all.outer.front();
-  std::size_t first = 0;
-  for (std::size_t i = 0; i < outline.size(); ++i)
-    if (distance(edgeStart(outline, i), edgeEnd(outline, i)) >
-        distance(edgeStart(outline, first), edgeEnd(outline, first)) + 0.01)
-      first = i;
-  std::rotate(outline.begin(), outline.begin() + static_cast<std::ptrdiff_t>(first), outline.end());
+  const Polygon outline = longestFirst(all.outer.front());
   const Vec2 origin = outline[0], along = unit(outline[1] - outline[0]);
   const auto home = [&](Vec2 p) { return Vec2{dot(p - origin, along), dot(p - origin, leftOf(along))}; };
   Room out;

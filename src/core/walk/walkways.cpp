@@ -52,6 +52,7 @@ void addWalls(WalkSpace& space, const Room& room) {
     const auto wallTo = [&](double to) {
       const std::uint32_t atom =
           addAtom(space, segment(wall.start + wall.along() * from, wall.start + wall.along() * to), owner);
+      space.atoms[atom].wall = true;
       if (open) {
         const Opening& o = room.openings[open->first];
         space.thresholds.push_back({open->second, atom, middleOf(wall, o) - wall.inward() * kBeyond});
@@ -275,7 +276,7 @@ WalkSpace walkSpace(const Room& room, const std::vector<Body>& standing) {
   for (const WayEnd& end : space.openings) widest = std::max(widest, end.widest);
   space.cap = std::min(kWidestGap, space.openings.empty() ? kWidestGap : widest + kTie);
   for (std::uint32_t i = 0; i < space.atoms.size(); ++i)
-    (space.owners[space.atoms[i].owner].starts_with("wall:") ? space.walls : space.byLeft).push_back(i);
+    (space.atoms[i].wall ? space.walls : space.byLeft).push_back(i);
   std::sort(space.byLeft.begin(), space.byLeft.end(), [&](std::uint32_t i, std::uint32_t j) {
     return space.atoms[i].bounds.low.x < space.atoms[j].bounds.low.x;
   });

@@ -27,6 +27,7 @@ struct Atom {
   Box bounds;
   Vec2 centre;              ///< a point in it
   std::uint32_t owner = 0;  ///< index into WalkSpace::owners
+  bool wall = false;        ///< a part of a wall
 };
 
 /// The free way between two atoms.

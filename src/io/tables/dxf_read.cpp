@@ -8,6 +8,7 @@
 #include <sstream>
 
 #include "core/edit/edits.h"
+#include "io/tables/dxf_names.h"
 #include "io/tables/dxf.h"
 #include "io/files/text.h"
 
@@ -17,8 +18,7 @@ namespace {
 constexpr double kArcStep = 7.5;  // degrees: arcs are taken apart by angle, since the unit is not known yet
 constexpr std::size_t kMostLineBytes = 4'096;
 constexpr double kFarthest = 1e9;
-constexpr int kUsualCodePage = 1252;
-constexpr std::size_t kLongestName = 255, kMostLayers = 10'000;
+constexpr std::size_t kMostLayers = 10'000;
 
 /// One group: a code and a value, each on a line of its own.
 struct Group {
@@ -80,38 +80,6 @@ std::optional<double> figure(std::string_view text) {
 std::string written(double value) {
   char text[32];
   return {text, std::to_chars(text, text + sizeof text, value).ptr};
-}
-
-/// "ANSI_1252" is 1252; without a number that of western Europe.
-int codePageNamed(std::string_view name) {
-  int page = 0;
-  const std::size_t digits = std::min(name.find_first_of("0123456789"), name.size());
-  std::from_chars(name.data() + digits, name.data() + name.size(), page);
-  return page >= 100 && page < 100'000 ? page : kUsualCodePage;
-}
-
-/// A name as it is shown and asked for: UTF-8, where it is, else from the drawing's code page; letters that were
-/// written by their numbers (\U+00E9) as themselves; no control characters, and not longer than a name is.
-std::string shownName(std::string_view raw, int codePage) {
-  std::string text = isUtf8(raw)
-                         ? std::string(raw)
-                         : fromCodePage(raw, codePage).value_or(fromCodePage(raw, kUsualCodePage).value_or("?"));
-  std::string out;
-  for (std::size_t i = 0; i < text.size() && out.size() < kLongestName; ++i) {
-    unsigned letter = 0;
-    if (text.compare(i, 3, "\\U+") == 0 && i + 7 <= text.size()) {
-      const auto [end, fault] = std::from_chars(text.data() + i + 3, text.data() + i + 7, letter, 16);
-      if (fault == std::errc{} && end == text.data() + i + 7) {
-        appendUtf8(out, letter < 0x20 ? U' ' : static_cast<char32_t>(letter));
-        i += 6;
-        continue;
-      }
-    }
-    out += static_cast<unsigned char>(text[i]) < 0x20 || text[i] == 0x7F ? ' ' : text[i];
-  }
-  // Not cut in the middle of a letter.
-  while (!isUtf8(out)) out.pop_back();
-  return out.empty() ? "0" : out;
 }
 
 /// What of the file the library is given: the unit, and the kinds of entity that are lines, with counts that are true.

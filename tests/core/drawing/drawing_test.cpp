@@ -30,7 +30,7 @@ bool says(const Drawing& d, const std::string& text) {
     return t != nullptr && t->text == text;
   });
 }
-bool shows(const Drawing& d, const std::string& id) {
+bool shows(const Drawing& d, const ItemId& id) {
   return std::any_of(d.items.begin(), d.items.end(), [&](const Item& i) { return i.id == id; });
 }
 
@@ -61,7 +61,7 @@ TEST(Plan, ADoorLeavesAHoleInItsWall) {
   const Job job = withOpening(emptyRoom(), RoomId("parlour"), o).value();
   const auto pieces = [](const Drawing& d) {
     return std::count_if(d.items.begin(), d.items.end(),
-                         [](const Item& i) { return i.layer == Layer::Wall && i.id == "wall:A"; });
+                         [](const Item& i) { return i.layer == Layer::Wall && i.id == (ItemId{ItemId::Of::Wall, "A"}); });
   };
   EXPECT_EQ(pieces(plan(emptyRoom())), 1);
   EXPECT_EQ(pieces(plan(job)), 2);
@@ -114,9 +114,9 @@ TEST(Elevation, MarksTheDistanceOfBandsThatDoNotMeet) {
 TEST(Working, ATapeCarriesItsReading) {
   Drawing d;
   d.scale = 24;
-  addTape(d, {Side::Front, {0, -1}, {0, 0}, {0, -406.4}, 406.4, "p1"}, kInches, true);
+  addTape(d, {Side::Front, {0, -1}, {0, 0}, {0, -406.4}, 406.4, {Thing::Of::Placement, "p1"}}, kInches, true);
   EXPECT_TRUE(says(d, "16 in"));
-  EXPECT_TRUE(shows(d, "tape:front"));
+  EXPECT_TRUE(shows(d, tapeItem(Side::Front)));
 }
 
 TEST(Lettering, WidthsComeFromTheFontsTable) {

@@ -63,9 +63,9 @@ TEST(Tapes, RunOutSquareToTheFourSides) {
   const auto tapes = tapesOf(sitting(), scheme(sitting()), kTable);
   ASSERT_EQ(tapes.size(), 4u);
   EXPECT_NEAR(tapeOf(sitting(), scheme(sitting()), kTable, Side::Front)->length, in(16), 1e-9);
-  EXPECT_EQ(tapeOf(sitting(), scheme(sitting()), kTable, Side::Front)->hits, "p1");
+  EXPECT_EQ(tapeOf(sitting(), scheme(sitting()), kTable, Side::Front)->hits, (Thing{Thing::Of::Placement, "p1"}));
   EXPECT_NEAR(tapeOf(sitting(), scheme(sitting()), kTable, Side::Back)->length, in(150 - 36 - 16 - 24), 1e-9);
-  EXPECT_EQ(tapeOf(sitting(), scheme(sitting()), kTable, Side::Left)->hits, "wall:D");
+  EXPECT_EQ(tapeOf(sitting(), scheme(sitting()), kTable, Side::Left)->hits, (Thing{Thing::Of::Wall, "D"}));
 }
 TEST(Tapes, TypingAReadingMovesByExactlyTheDifference) {
   const Job job = sitting();
@@ -91,7 +91,7 @@ TEST(Tapes, SlideAlongATouchingWall) {
   // The sofa touches wall A with its back; that does not stop it sideways.
   const auto left = tapeOf(sitting(), scheme(sitting()), kSofa, Side::Left);
   ASSERT_TRUE(left);
-  EXPECT_TRUE(left->hits == "wall:B" || left->hits == "wall:D");
+  EXPECT_TRUE(left->hits == (Thing{Thing::Of::Wall, "B"}) || left->hits == (Thing{Thing::Of::Wall, "D"}));
   EXPECT_NEAR(left->length, in(111 - 42), 1e-9);
 }
 TEST(Tapes, ARoundTableIsStoppedByItsRound) {
@@ -103,14 +103,14 @@ TEST(Tapes, OfAPictureReachTheSofaBelow) {
   Job job =
       hung(with(emptyRoom(), piece("sofa", "sofa", 84, 36, 34), "p1", 111, 19, 180), "print", "p2", 56, 24, 111, 54.5);
   const Tape down = *tapeOf(job, scheme(job), PlacementId("p2"), Side::Down);
-  EXPECT_EQ(down.hits, "p1");
+  EXPECT_EQ(down.hits, (Thing{Thing::Of::Placement, "p1"}));
   EXPECT_NEAR(down.length, in(8.5), 1e-9);
   EXPECT_NEAR(tapeOf(job, scheme(job), PlacementId("p2"), Side::Up)->length, in(96 - 66.5), 1e-9);
 }
 TEST(Tapes, OfAPictureStopAtItsNeighbour) {
   Job job = hung(hung(emptyRoom(), "left", "p1", 20, 20, 40, 60), "right", "p2", 20, 20, 70, 62);
   EXPECT_NEAR(tapeOf(job, scheme(job), PlacementId("p1"), Side::Right)->length, in(10), 1e-9);
-  EXPECT_EQ(tapeOf(job, scheme(job), PlacementId("p2"), Side::Left)->hits, "p1");
+  EXPECT_EQ(tapeOf(job, scheme(job), PlacementId("p2"), Side::Left)->hits, (Thing{Thing::Of::Placement, "p1"}));
 }
 
 }  // namespace

@@ -89,6 +89,59 @@ LengthReading BriefPanel::typeViewers(const QString& text) {
   return {0, 0, {}};
 }
 
+void BriefPanel::addField(QVBoxLayout* column, const QString& label, const char* name, const QString& text,
+                          const QString& effect, LengthField::Commit commit) {
+  auto* row = new QHBoxLayout;
+  auto* l = new QLabel(label);
+  l->setFixedWidth(96);
+  row->addWidget(l);
+  auto* f = new LengthField(label, std::move(commit));
+  f->setObjectName(QString::fromUtf8(name));
+  f->show(text);
+  f->setText(text);
+  row->addWidget(f, 1);
+  column->addLayout(row);
+  auto* complaint = words({}, "fieldComplaint");
+  complaint->hide();
+  f->setComplaintLabel(complaint);
+  column->addWidget(complaint);
+  if (!effect.isEmpty()) column->addWidget(words(effect, "quietNote"));
+}
+
+void BriefPanel::addBudget(QVBoxLayout* column, const QString& label, const char* name,
+                           std::optional<double> Brief::*member, const QString& effect) {
+  const Brief& brief = workspace_.job().brief;
+  addField(column, label, name, brief.*member ? plainNumber(*(brief.*member)) : QString(), effect,
+           [this, member, label](const QString& t) {
+             std::optional<double> amount;
+             if (const std::string plain = t.trimmed().replace(QChar(','), QChar('.')).toStdString(); !plain.empty()) {
+               double number = 0;
+               const auto [end, fault] = std::from_chars(plain.data(), plain.data() + plain.size(), number);
+               if (fault != std::errc{} || end != plain.data() + plain.size() || number < 0 || number > 1e12)
+                 return LengthReading{std::nullopt, 0, "Type an amount, for example 2400."};
+               amount = number;
+             }
+             change(label.toLower(), [&](Brief& b) { b.*member = amount; });
+             return LengthReading{0, 0, {}};
+           });
+}
+
+void BriefPanel::addFlags(QVBoxLayout* column) {
+  const Brief& brief = workspace_.job().brief;
+  for (const Flag& flag : kFlags) {
+    auto* box = new QCheckBox(tr(flag.question));
+    box->setObjectName(QString::fromUtf8(flag.name));
+    box->setChecked(brief.*(flag.member));
+    connect(box, &QCheckBox::clicked, this, [this, member = flag.member, name = tr(flag.question)](bool on) {
+      change(name.toLower(), [&](Brief& b) { b.*member = on; });
+    });
+    column->addWidget(box);
+    auto* effect = words(tr(flag.effect), "quietNote");
+    effect->setContentsMargins(24, 0, 0, 0);
+    column->addWidget(effect);
+  }
+}
+
 void BriefPanel::addBrief(QVBoxLayout* column) {
   const Brief& brief = workspace_.job().brief;
   column->addWidget(words(tr("Brief"), "panelTitle"));
@@ -112,68 +165,23 @@ void BriefPanel::addBrief(QVBoxLayout* column) {
   choice(tr("Used for"), "purpose", kPurposes, brief.purpose, &Brief::purpose);
   choice(tr("Used"), "hours", kHours, brief.hours, &Brief::hours);
 
-  const auto field = [&](const QString& label, const char* name, const QString& text, const QString& effect,
-                         LengthField::Commit commit) {
-    auto* row = new QHBoxLayout;
-    auto* l = new QLabel(label);
-    l->setFixedWidth(96);
-    row->addWidget(l);
-    auto* f = new LengthField(label, std::move(commit));
-    f->setObjectName(QString::fromUtf8(name));
-    f->show(text);
-    f->setText(text);
-    row->addWidget(f, 1);
-    column->addLayout(row);
-    auto* complaint = words({}, "fieldComplaint");
-    complaint->hide();
-    f->setComplaintLabel(complaint);
-    column->addWidget(complaint);
-    if (!effect.isEmpty()) column->addWidget(words(effect, "quietNote"));
-  };
   QString statures;
   for (const double s : brief.statures)
     statures += (statures.isEmpty() ? QString() : QStringLiteral("; ")) + workspace_.write(s);
   const auto eye = meanEyeHeight(brief);
-  field(tr("Viewers are"), "viewers", statures,
-        eye ? tr("Their mean eye height is %1; school C hangs pictures there.").arg(workspace_.write(*eye))
-            : tr("How tall, parted by semicolons: 5' 6\"; 6'. Pictures then follow their eyes."),
-        [this](const QString& t) { return typeViewers(t); });
-  field(tr("What stays"), "anchor", QString::fromStdString(brief.anchor),
-        tr("The anchor that the room is built round."), [this](const QString& t) {
-          change(tr("what stays"), [&](Brief& b) { b.anchor = t.trimmed().left(200).toStdString(); });
-          return LengthReading{0, 0, {}};
-        });
-  const auto budget = [&](const QString& label, const char* name, std::optional<double> Brief::*member,
-                          const QString& effect) {
-    field(label, name, brief.*member ? plainNumber(*(brief.*member)) : QString(), effect,
-          [this, member, label](const QString& t) {
-            std::optional<double> amount;
-            if (const std::string plain = t.trimmed().replace(QChar(','), QChar('.')).toStdString(); !plain.empty()) {
-              double number = 0;
-              const auto [end, fault] = std::from_chars(plain.data(), plain.data() + plain.size(), number);
-              if (fault != std::errc{} || end != plain.data() + plain.size() || number < 0 || number > 1e12)
-                return LengthReading{std::nullopt, 0, "Type an amount, for example 2400."};
-              amount = number;
-            }
-            change(label.toLower(), [&](Brief& b) { b.*member = amount; });
-            return LengthReading{0, 0, {}};
-          });
-  };
-  budget(tr("Simple budget"), "budgetSimple", &Brief::budgetSimple, {});
-  budget(tr("Full budget"), "budgetFull", &Brief::budgetFull,
-         tr("A simple scheme and a harder one, in your currency."));
-  for (const Flag& flag : kFlags) {
-    auto* box = new QCheckBox(tr(flag.question));
-    box->setObjectName(QString::fromUtf8(flag.name));
-    box->setChecked(brief.*(flag.member));
-    connect(box, &QCheckBox::clicked, this, [this, member = flag.member, name = tr(flag.question)](bool on) {
-      change(name.toLower(), [&](Brief& b) { b.*member = on; });
-    });
-    column->addWidget(box);
-    auto* effect = words(tr(flag.effect), "quietNote");
-    effect->setContentsMargins(24, 0, 0, 0);
-    column->addWidget(effect);
-  }
+  addField(column, tr("Viewers are"), "viewers", statures,
+           eye ? tr("Their mean eye height is %1; school C hangs pictures there.").arg(workspace_.write(*eye))
+               : tr("How tall, parted by semicolons: 5' 6\"; 6'. Pictures then follow their eyes."),
+           [this](const QString& t) { return typeViewers(t); });
+  addField(column, tr("What stays"), "anchor", QString::fromStdString(brief.anchor),
+           tr("The anchor that the room is built round."), [this](const QString& t) {
+             change(tr("what stays"), [&](Brief& b) { b.anchor = t.trimmed().left(200).toStdString(); });
+             return LengthReading{0, 0, {}};
+           });
+  addBudget(column, tr("Simple budget"), "budgetSimple", &Brief::budgetSimple, {});
+  addBudget(column, tr("Full budget"), "budgetFull", &Brief::budgetFull,
+            tr("A simple scheme and a harder one, in your currency."));
+  addFlags(column);
 }
 
 void BriefPanel::addRules(QVBoxLayout* column) {

@@ -5,6 +5,7 @@
 #include <functional>
 
 #include "app/document/workspace.h"
+#include "app/widgets/length_field.h"
 
 class QLabel;
 class QVBoxLayout;
@@ -19,6 +20,11 @@ class BriefPanel : public QWidget {
 
  private:
   void rebuild();
+  void addField(QVBoxLayout*, const QString& label, const char* name, const QString& text, const QString& effect,
+                LengthField::Commit);
+  void addBudget(QVBoxLayout*, const QString& label, const char* name, std::optional<double> Brief::*member,
+                 const QString& effect);
+  void addFlags(QVBoxLayout*);
   void addBrief(QVBoxLayout* column);
   void addRules(QVBoxLayout* column);
   void change(const QString& name, const std::function<void(Brief&)>& edit);

@@ -46,101 +46,102 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   rebuild();
 }
 
+QPushButton* PieceBar::button(const QString& words, const char* name) {
+  auto* b = new QPushButton(words);
+  b->setObjectName(QString::fromUtf8(name));
+  row_->addWidget(b);
+  return b;
+}
+
+void PieceBar::label(const QString& words, const char* name) {
+  auto* l = new QLabel(words);
+  l->setObjectName(QString::fromUtf8(name));
+  row_->addWidget(l);
+}
+
 void PieceBar::rebuild() {
   emptyLayout(row_);
   fields_.clear();
+  turn_ = nullptr;
   complaint_->clear();
   shown_ = workspace_.selected();
   shownStage_ = workspace_.stage();
   shownCount_ = workspace_.selection().size();
   const Placement* p = workspace_.selectedPlacement();
-  const auto label = [&](const QString& words, const char* name) {
-    auto* l = new QLabel(words);
-    l->setObjectName(QString::fromUtf8(name));
-    row_->addWidget(l);
-    return l;
-  };
-  const auto button = [&](const QString& words, const char* name, void (PieceBar::*signal)()) {
-    auto* b = new QPushButton(words);
-    b->setObjectName(QString::fromUtf8(name));
-    connect(b, &QPushButton::clicked, this, signal);
-    row_->addWidget(b);
-  };
+  if (p == nullptr || rowOf(shownStage_).accepts == Accepts::Nothing) return showStage();
+  if (shownCount_ > 1) showSeveral(*p);
+  else showOne(*p);
+}
+
+void PieceBar::showStage() {
   const StageRow& stage = rowOf(workspace_.stage());
-  if (stage.accepts == Accepts::Nothing) {
-    label(stage.hint(workspace_), "barHint");
-    row_->addStretch(1);
-    return;
+  if (stage.accepts == Accepts::Wall) {
+    connect(button(tr("Wall before"), "wallBefore"), &QPushButton::clicked, this, &PieceBar::previousWall);
+    connect(button(tr("Next wall"), "wallAfter"), &QPushButton::clicked, this, &PieceBar::nextWall);
   }
-  if (p == nullptr) {
-    const bool walls = stage.accepts == Accepts::Wall;
-    if (walls) {
-      button(tr("Wall before"), "wallBefore", &PieceBar::previousWall);
-      button(tr("Next wall"), "wallAfter", &PieceBar::nextWall);
-    }
-    button(walls ? tr("Hang a picture ...") : tr("Add a piece ..."), "addPiece", &PieceBar::addWanted);
-    label(stage.hint(workspace_), "barHint");
-    row_->addStretch(1);
-    return;
-  }
-  if (const PlacementIds all = workspace_.selection(); all.size() > 1) {
-    label(tr("%1 pieces, led by %2").arg(all.size()).arg(workspace_.nameOf(*p)), "barName");
-    const auto act = [&](const QString& words, const char* name, auto slot) {
-      auto* b = new QPushButton(words);
-      b->setObjectName(QString::fromUtf8(name));
-      connect(b, &QPushButton::clicked, this, slot);
-      row_->addWidget(b);
-    };
-    if (groupOf(*p).empty()) act(tr("Group"), "barGroup", [this] { workspace_.group(); });
-    else act(tr("Part the group"), "barUngroup", [this] { workspace_.ungroup(); });
-    act(tr("Line up left"), "barLeft", [this] { workspace_.align(Line::Left); });
-    act(tr("centres"), "barCentre", [this] { workspace_.align(Line::Centre); });
-    act(tr("bottom"), "barBottom", [this] { workspace_.align(Line::Bottom); });
-    if (all.size() > 2) act(tr("Equal gaps"), "barSpread", [this] { workspace_.spreadOut(true); });
-    row_->addStretch(1);
-    hint(tr("They move together. The menu Arrange has every edge, and gaps upwards; the leading piece stays."));
-    return;
-  }
-  label(workspace_.nameOf(*p), "barName");
-  const auto field = [&](const QString& words, const std::string& key, int width, LengthField::Commit commit) {
-    label(words, "barHint");
-    auto* f = new LengthField(words, std::move(commit));
-    f->setObjectName(QStringLiteral("bar:") + QString::fromStdString(key));
-    f->setFixedWidth(width);
-    row_->addWidget(f);
-    fields_.emplace_back(key, f);
-  };
-  const auto tape = [&](const QString& words, const std::string& key) {
-    field(words, key, 96, [this, key](const QString& t) {
-      LengthReading reading = workspace_.typeTape(key, t);
-      complain(reading);
-      return reading;
-    });
-  };
-  if (onFloor(p->on) != nullptr) {
-    tape(tr("front"), tapeKey(Side::Front));
-    tape(tr("right"), tapeKey(Side::Right));
-    tape(tr("back"), tapeKey(Side::Back));
-    tape(tr("left"), tapeKey(Side::Left));
-    field(tr("turned"), "turn", 66, [this](const QString& t) {
-      LengthReading reading = workspace_.typeTurn(t);
-      complain(reading);
-      return reading;
-    });
-  } else {
-    tape(tr("left"), tapeKey(Side::Left));
-    tape(tr("right"), tapeKey(Side::Right));
-    tape(tr("below"), tapeKey(Side::Down));
-    tape(tr("above"), tapeKey(Side::Up));
-    tape(tr("centre"), kCentreKey);
-  }
-  button(tr("Sizes ..."), "sizes", &PieceBar::sizesWanted);
+  if (stage.accepts != Accepts::Nothing)
+    connect(button(stage.accepts == Accepts::Wall ? tr("Hang a picture ...") : tr("Add a piece ..."), "addPiece"),
+            &QPushButton::clicked, this, &PieceBar::addWanted);
+  label(stage.hint(workspace_), "barHint");
   row_->addStretch(1);
-  hint(onFloor(p->on) != nullptr
-           ? tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1. R turns it.")
-                 .arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm"))
-           : tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.")
-                 .arg(workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm")));
+}
+
+void PieceBar::showSeveral(const Placement& lead) {
+  label(tr("%1 pieces, led by %2").arg(shownCount_).arg(workspace_.nameOf(lead)), "barName");
+  const auto act = [&](const QString& words, const char* name, auto slot) {
+    connect(button(words, name), &QPushButton::clicked, this, slot);
+  };
+  if (groupOf(lead).empty()) act(tr("Group"), "barGroup", [this] { workspace_.group(); });
+  else act(tr("Part the group"), "barUngroup", [this] { workspace_.ungroup(); });
+  act(tr("Line up left"), "barLeft", [this] { workspace_.align(Line::Left); });
+  act(tr("centres"), "barCentre", [this] { workspace_.align(Line::Centre); });
+  act(tr("bottom"), "barBottom", [this] { workspace_.align(Line::Bottom); });
+  if (shownCount_ > 2) act(tr("Equal gaps"), "barSpread", [this] { workspace_.spreadOut(true); });
+  row_->addStretch(1);
+  hint(tr("They move together. The menu Arrange has every edge, and gaps upwards; the leading piece stays."));
+}
+
+LengthField* PieceBar::field(const QString& words, const QString& name, int width,
+                             std::function<LengthReading(const QString&)> take) {
+  label(words, "barHint");
+  auto* f = new LengthField(words, [this, take = std::move(take)](const QString& text) {
+    LengthReading reading = take(text);
+    complain(reading);
+    return reading;
+  });
+  f->setObjectName(QStringLiteral("bar:") + name);
+  f->setFixedWidth(width);
+  row_->addWidget(f);
+  return f;
+}
+
+void PieceBar::showOne(const Placement& p) {
+  label(workspace_.nameOf(p), "barName");
+  const auto tape = [&](const QString& words, const ItemId& item) {
+    LengthField* f = field(words, QStringLiteral("tape:") + QString::fromStdString(item.id), 96,
+                           [this, item](const QString& t) { return workspace_.typeTape(item, t); });
+    fields_.emplace_back(item, f);
+  };
+  const bool floor = onFloor(p.on) != nullptr;
+  if (floor) {
+    tape(tr("front"), tapeItem(Side::Front));
+    tape(tr("right"), tapeItem(Side::Right));
+    tape(tr("back"), tapeItem(Side::Back));
+    tape(tr("left"), tapeItem(Side::Left));
+    turn_ =
+        field(tr("turned"), QStringLiteral("turn"), 66, [this](const QString& t) { return workspace_.typeTurn(t); });
+  } else {
+    tape(tr("left"), tapeItem(Side::Left));
+    tape(tr("right"), tapeItem(Side::Right));
+    tape(tr("below"), tapeItem(Side::Down));
+    tape(tr("above"), tapeItem(Side::Up));
+    tape(tr("centre"), centreTape());
+  }
+  connect(button(tr("Sizes ..."), "sizes"), &QPushButton::clicked, this, &PieceBar::sizesWanted);
+  row_->addStretch(1);
+  const QString step = workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm");
+  hint(floor ? tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1. R turns it.").arg(step)
+             : tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
   refresh();
 }
 
@@ -158,30 +159,28 @@ void PieceBar::complain(const LengthReading& reading) {
 void PieceBar::refresh() {
   const Placement* p = workspace_.selectedPlacement();
   if (p == nullptr) return;
-  const std::vector<Tape> tapes = tapesOf(workspace_.job(), *workspace_.scheme(), p->id);
-  for (const auto& [key, field] : fields_) {
-    QString text;
-    field->setEnabled(true);
-    if (key == "turn") {
-      if (const auto* floor = onFloor(p->on)) text = turnText(floor->turn);
-    } else if (key == kCentreKey) {
-      if (const auto* hung = onWall(p->on)) text = workspace_.write(hung->v - floorUnder(*workspace_.room(), *hung));
-    } else {
-      field->setEnabled(false);
-      for (const Tape& tape : tapes)
-        if (tapeKey(tape.side) == key) {
-          text = workspace_.write(tape.length);
-          field->setEnabled(true);
-        }
-    }
+  const auto put = [](LengthField* field, const QString& text) {
     field->show(text);
     if (!field->isModified()) field->setText(text);
+  };
+  const std::vector<Tape> tapes = tapesOf(workspace_.job(), *workspace_.scheme(), p->id);
+  for (const auto& [item, field] : fields_) {
+    QString text;
+    if (item == centreTape()) {
+      if (const auto* hung = onWall(p->on)) text = workspace_.write(hung->v - floorUnder(*workspace_.room(), *hung));
+    } else {
+      const auto tape =
+          std::find_if(tapes.begin(), tapes.end(), [&](const Tape& t) { return tapeItem(t.side) == item; });
+      field->setEnabled(tape != tapes.end());
+      if (tape != tapes.end()) text = workspace_.write(tape->length);
+    }
+    put(field, text);
   }
+  if (const auto* floor = onFloor(p->on); floor != nullptr && turn_ != nullptr) put(turn_, turnText(floor->turn));
 }
 
 void PieceBar::goToTurn() {
-  for (const auto& [key, field] : fields_)
-    if (key == "turn") field->setFocus(Qt::ShortcutFocusReason);
+  if (turn_ != nullptr) turn_->setFocus(Qt::ShortcutFocusReason);
 }
 
 }  // namespace mezzet

@@ -7,6 +7,7 @@
 
 class QHBoxLayout;
 class QLabel;
+class QPushButton;
 
 namespace mezzet {
 
@@ -27,6 +28,13 @@ class PieceBar : public QWidget {
 
  private:
   void rebuild();
+  void showStage();
+  void showSeveral(const Placement& lead);
+  void showOne(const Placement&);
+  QPushButton* button(const QString& words, const char* name);
+  void label(const QString& words, const char* name);
+  LengthField* field(const QString& words, const QString& name, int width,
+                     std::function<LengthReading(const QString&)> take);
   void refresh();
   void hint(const QString& words);
   void complain(const LengthReading& reading);
@@ -34,7 +42,8 @@ class PieceBar : public QWidget {
   Workspace& workspace_;
   QHBoxLayout* row_;
   QLabel* complaint_;
-  std::vector<std::pair<std::string, LengthField*>> fields_;  // by tape key; "turn" for the angle
+  std::vector<std::pair<ItemId, LengthField*>> fields_;  // by tape
+  LengthField* turn_ = nullptr;                          // of what stands on the floor
   PlacementId shown_;
   std::size_t shownCount_ = 0;
   Stage shownStage_ = Stage::Floor;

@@ -293,6 +293,48 @@ void FixedList::addStairFields(FieldGrid& grid, const Feature& feature) {
   grid.putWide(words(tr("The local code decides. A stair is changed by licensed trades."), "quietNote"));
 }
 
+void FixedList::addHeights(FieldGrid& grid, const Feature& feature) {
+  const auto optional = [&](const QString& label, const char* name, std::optional<double> Feature::*member,
+                            const QString& shown) {
+    grid.length(label, name, shown, [this, feature, member](const QString& t) {
+      Feature changed = feature;
+      changed.*member = std::nullopt;
+      if (!t.trimmed().isEmpty()) {
+        const LengthReading reading = workspace_.read(t);
+        if (!reading) return reading;
+        changed.*member = reading.length;
+      }
+      return take(changed);
+    });
+  };
+  if (feature.kind == FeatureKind::Radiator || feature.kind == FeatureKind::Niche ||
+      feature.kind == FeatureKind::Beam || feature.base)
+    optional(tr("Underside above floor"), "fixedBase", &Feature::base,
+             feature.base ? workspace_.write(*feature.base) : QString());
+  if (!feature.stair)
+    optional(tr("Height"), "fixedHeight", &Feature::height,
+             feature.height ? workspace_.write(*feature.height) : QString());
+  if (feature.kind == FeatureKind::Hearth) {
+    optional(tr("Keep clear round it"), "fixedClear", &Feature::clear,
+             workspace_.write(feature.clear.value_or(kHearthClear)));
+    optional(tr("Shelf above floor"), "fixedMantel", &Feature::mantel,
+             feature.mantel ? workspace_.write(*feature.mantel) : QString());
+    grid.putWide(words(tr("Distances to a fire are its maker's and the local code's."), "quietNote"));
+  }
+}
+
+void FixedList::addNotes(FieldGrid& grid, const Room& room, const Feature& feature) {
+  if (feature.kind == FeatureKind::Column || feature.kind == FeatureKind::ChimneyBreast ||
+      feature.kind == FeatureKind::Beam)
+    grid.putWide(words(tr("Structure: changing it needs an engineer and permission."), "quietNote"));
+  if (feature.kind == FeatureKind::Radiator)
+    grid.putWide(words(tr("Keep it free: its maker and the local code say how far."), "quietNote"));
+  for (const Alcove& alcove : alcovesBeside(room, feature))
+    grid.putWide(words(tr("An alcove beside it, %1 wide and %2 deep.")
+                           .arg(workspace_.write(alcove.width), workspace_.write(alcove.depth)),
+                       "quietNote"));
+}
+
 void FixedList::addFields(const Feature& feature) {
   const Room& room = *workspace_.room();
   FieldGrid grid(complaint_);
@@ -301,17 +343,8 @@ void FixedList::addFields(const Feature& feature) {
   const auto* across = measures ? std::get_if<AcrossCorner>(&*measures) : nullptr;
   QStringList letters;
   for (const Corner& c : room.corners) letters << QString::fromStdString(c.id.value);
-  // A choice that is refused shows what is there again, with the reason.
   const auto chosen = [this](const LengthReading& taken) {
-    if (taken) return;
-    QMetaObject::invokeMethod(
-        this,
-        [this, taken] {
-          rebuild();
-          complaint_->setText(QString::fromStdString(taken.complaint));
-          complaint_->show();
-        },
-        Qt::QueuedConnection);
+    refuseChoice(this, complaint_, taken, [this] { rebuild(); });
   };
   grid.choice(tr("Stands"), "fixedStands", {tr("at a wall"), tr("in a corner")}, across != nullptr ? 1 : 0,
               [this, feature, chosen, first = room.corners.front().id](int to) {
@@ -348,42 +381,8 @@ void FixedList::addFields(const Feature& feature) {
     field(tr("Along wall before it"), "fixedBefore", *across, &AcrossCorner::before);
     field(tr("Along wall after it"), "fixedAfter", *across, &AcrossCorner::after);
   }
-  const auto optional = [&](const QString& label, const char* name, std::optional<double> Feature::*member,
-                            const QString& shown) {
-    grid.length(label, name, shown, [this, feature, member](const QString& t) {
-      Feature changed = feature;
-      changed.*member = std::nullopt;
-      if (!t.trimmed().isEmpty()) {
-        const LengthReading reading = workspace_.read(t);
-        if (!reading) return reading;
-        changed.*member = reading.length;
-      }
-      return take(changed);
-    });
-  };
-  if (feature.kind == FeatureKind::Radiator || feature.kind == FeatureKind::Niche ||
-      feature.kind == FeatureKind::Beam || feature.base)
-    optional(tr("Underside above floor"), "fixedBase", &Feature::base,
-             feature.base ? workspace_.write(*feature.base) : QString());
-  if (!feature.stair)
-    optional(tr("Height"), "fixedHeight", &Feature::height,
-             feature.height ? workspace_.write(*feature.height) : QString());
-  if (feature.kind == FeatureKind::Hearth) {
-    optional(tr("Keep clear round it"), "fixedClear", &Feature::clear,
-             workspace_.write(feature.clear.value_or(kHearthClear)));
-    optional(tr("Shelf above floor"), "fixedMantel", &Feature::mantel,
-             feature.mantel ? workspace_.write(*feature.mantel) : QString());
-    grid.putWide(words(tr("Distances to a fire are its maker's and the local code's."), "quietNote"));
-  }
-  if (feature.kind == FeatureKind::Column || feature.kind == FeatureKind::ChimneyBreast ||
-      feature.kind == FeatureKind::Beam)
-    grid.putWide(words(tr("Structure: changing it needs an engineer and permission."), "quietNote"));
-  if (feature.kind == FeatureKind::Radiator)
-    grid.putWide(words(tr("Keep it free: its maker and the local code say how far."), "quietNote"));
-  for (const Alcove& alcove : alcovesBeside(room, feature))
-    grid.putWide(words(tr("An alcove beside it, %1 wide and %2 deep.")
-                           .arg(workspace_.write(alcove.width), workspace_.write(alcove.depth)),
-                       "quietNote"));
+  addHeights(grid, feature);
+  addNotes(grid, room, feature);
   if (feature.stair) addStairFields(grid, feature);
   auto* remove = new QPushButton(tr("Remove it"));
   remove->setObjectName(QStringLiteral("removeFixed"));

@@ -21,6 +21,8 @@ class FixedList : public QWidget {
 
  private:
   void rebuild();
+  void addHeights(FieldGrid&, const Feature&);
+  void addNotes(FieldGrid&, const Room&, const Feature&);  ///< cautions, and alcoves beside it
   void addFields(const Feature& feature);
   void addStairFields(FieldGrid& grid, const Feature& feature);
   void addThicknesses(const Room& room);

@@ -7,7 +7,7 @@
 
 #include "app/widgets/field_grid.h"
 #include "app/widgets/length_field.h"
-#include "app/stages/measure/survey_panel.h"
+#include "app/stages/measure/residual_bar.h"
 #include "core/edit/edits.h"
 #include "core/edit/heights.h"
 #include "core/site/fixed_things.h"

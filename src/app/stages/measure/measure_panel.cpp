@@ -35,6 +35,18 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   all->addWidget(survey_);
   walk_ = new QWidget;
   all->addWidget(walk_);
+  makeWalk();
+  makeCeiling(all);
+  all->addStretch(1);
+  connect(&workspace_, &Workspace::jobChanged, this, [this](const JobChange& what) {
+    if (what.rooms || what.house) reload();
+  });
+  connect(&workspace_, &Workspace::viewChanged, this, &MeasurePanel::reload);
+  connect(&workspace_.document(), &Document::draftBroughtBack, this, &MeasurePanel::showDraft);
+  reload();
+}
+
+void MeasurePanel::makeWalk() {
   auto* column = new QVBoxLayout(walk_);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(6);
@@ -87,8 +99,9 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   leaveSketch_->setObjectName(QStringLiteral("leaveSketch"));
   connect(leaveSketch_, &QPushButton::clicked, this, &MeasurePanel::leaveSketch);
   column->addWidget(leaveSketch_);
-  column = all;
+}
 
+void MeasurePanel::makeCeiling(QVBoxLayout* column) {
   column->addSpacing(8);
   column->addWidget(words(tr("Ceiling"), "subject"));
   auto* ceilingRow = new QHBoxLayout;
@@ -102,13 +115,6 @@ MeasurePanel::MeasurePanel(Workspace& workspace, QWidget* parent) : QWidget(pare
   ceilingRow->addWidget(words(tr("above the floor"), "quietNote"), 1);
   column->addLayout(ceilingRow);
   column->addWidget(ceilingComplaint_);
-  column->addStretch(1);
-  connect(&workspace_, &Workspace::jobChanged, this, [this](const JobChange& what) {
-    if (what.rooms || what.house) reload();
-  });
-  connect(&workspace_, &Workspace::viewChanged, this, &MeasurePanel::reload);
-  connect(&workspace_.document(), &Document::draftBroughtBack, this, &MeasurePanel::showDraft);
-  reload();
 }
 
 void MeasurePanel::showDraft() {

@@ -30,6 +30,8 @@ class MeasurePanel : public QWidget {
   void readOutWanted();
 
  private:
+  void makeWalk();
+  void makeCeiling(QVBoxLayout*);
   /// Walls that came back after a crash.
   void showDraft();
   void reload();

@@ -197,6 +197,73 @@ void OpeningsList::addReadings(FieldGrid& grid, const Opening& opening) {
     grid.putWide(words(onScreen(s), "quietNote"));
 }
 
+void OpeningsList::addLength(FieldGrid& grid, const Opening& opening, const QString& words, const char* name,
+                             double Opening::*member) {
+  grid.length(words, name, workspace_.write(opening.*member), [this, opening, member](const QString& t) {
+    const LengthReading reading = workspace_.read(t);
+    if (!reading) return reading;
+    Opening o = opening;
+    o.*member = *reading.length;
+    return take(o);
+  });
+}
+
+void OpeningsList::addOptional(FieldGrid& grid, const Opening& opening, const QString& words, const char* name,
+                               std::optional<double> Opening::*member) {
+  grid.length(words, name, opening.*member ? workspace_.write(*(opening.*member)) : QString(),
+              [this, opening, member](const QString& t) {
+                Opening o = opening;
+                o.*member = std::nullopt;
+                if (!t.trimmed().isEmpty()) {
+                  const LengthReading reading = workspace_.read(t);
+                  if (!reading) return reading;
+                  o.*member = *reading.length;
+                }
+                const auto closed = withOpening(workspace_.job(), workspace_.room()->id, o);
+                if (!closed) return LengthReading{std::nullopt, 0, closed.error().text() + "."};
+                // What was read at the trim follows its width.
+                auto fitted = openingsClosed(*findRoom(*closed, workspace_.room()->id));
+                if (!fitted) return LengthReading{std::nullopt, 0, fitted.error().text() + "."};
+                const auto after = withRoom(*closed, *fitted);
+                if (!after) return LengthReading{std::nullopt, 0, after.error().text() + "."};
+                workspace_.document().edit(QString::fromStdString(openingName(o)), *after);
+                return LengthReading{0.0, 0, {}};
+              });
+}
+
+void OpeningsList::addWindowFields(FieldGrid& grid, const Opening& opening) {
+  addLength(grid, opening, tr("Sill above the floor"), "openingSill", &Opening::sill);
+  const auto among = [&](const QString& words, const char* name, const QStringList& options, int now, auto change) {
+    grid.choice(words, name, options, now, [this, opening, change](int index) {
+      Opening o = opening;
+      change(o, index);
+      static_cast<void>(take(o));
+    });
+  };
+  among(tr("Its leaves"), "openingLeaves", {tr("fixed"), tr("sash"), tr("swing in"), tr("swing out")},
+        static_cast<int>(opening.leaf), [](Opening& o, int i) { o.leaf = static_cast<WindowLeaf>(i); });
+  among(tr("Outside lies"), "openingOutside", {tr("not said"), tr("a street"), tr("a view"), tr("a wall")},
+        static_cast<int>(opening.outside), [](Opening& o, int i) { o.outside = static_cast<Outside>(i); });
+  addOptional(grid, opening, tr("Curtains, each side"), "openingCurtain", &Opening::curtainStack);
+}
+
+void OpeningsList::addDoorFields(FieldGrid& grid, const Opening& opening) {
+  addLength(grid, opening, tr("Gap under the leaf"), "openingUnder", &Opening::underLeaf);
+  addLength(grid, opening, tr("Leaf thickness"), "openingLeaf", &Opening::leafThickness);
+  const auto choice = [&](const QString& words, const char* name, const QString& first, const QString& second,
+                          bool isSecond, auto change) {
+    grid.choice(words, name, {first, second}, isSecond ? 1 : 0, [this, opening, change](int index) {
+      Opening o = opening;
+      change(o, index == 1);
+      static_cast<void>(take(o));
+    });
+  };
+  choice(tr("Hinges, from inside"), "openingHinge", tr("on the right"), tr("on the left"), opening.hinge == Hinge::End,
+         [](Opening& o, bool second) { o.hinge = second ? Hinge::End : Hinge::Start; });
+  choice(tr("Swings"), "openingSwing", tr("inwards"), tr("outwards"), opening.swing == Swing::Out,
+         [](Opening& o, bool second) { o.swing = second ? Swing::Out : Swing::In; });
+}
+
 void OpeningsList::addFields(const Opening& opening) {
   const Room* room = workspace_.room();
   FieldGrid grid(complaint_);
@@ -207,81 +274,13 @@ void OpeningsList::addFields(const Opening& opening) {
               [this, opening, walls](int to) {
                 Opening o = opening;
                 o.wall = CornerId(walls[to].toStdString());
-                const LengthReading taken = take(o);
-                if (taken) return;
-                QMetaObject::invokeMethod(
-                    this,
-                    [this, taken] {
-                      rebuild();
-                      complaint_->setText(QString::fromStdString(taken.complaint));
-                      complaint_->show();
-                    },
-                    Qt::QueuedConnection);
+                refuseChoice(this, complaint_, take(o), [this] { rebuild(); });
               });
-  const auto field = [&](const QString& words, const char* name, double Opening::*member) {
-    grid.length(words, name, workspace_.write(opening.*member), [this, opening, member](const QString& t) {
-      const LengthReading reading = workspace_.read(t);
-      if (!reading) return reading;
-      Opening o = opening;
-      o.*member = *reading.length;
-      return take(o);
-    });
-  };
   addReadings(grid, opening);
-  const auto optional = [&](const QString& words, const char* name, std::optional<double> Opening::*member) {
-    grid.length(words, name, opening.*member ? workspace_.write(*(opening.*member)) : QString(),
-                [this, opening, member](const QString& t) {
-                  Opening o = opening;
-                  o.*member = std::nullopt;
-                  if (!t.trimmed().isEmpty()) {
-                    const LengthReading reading = workspace_.read(t);
-                    if (!reading) return reading;
-                    o.*member = *reading.length;
-                  }
-                  const auto closed = withOpening(workspace_.job(), workspace_.room()->id, o);
-                  if (!closed) return LengthReading{std::nullopt, 0, closed.error().text() + "."};
-                  // What was read at the trim follows its width.
-                  auto fitted = openingsClosed(*findRoom(*closed, workspace_.room()->id));
-                  if (!fitted) return LengthReading{std::nullopt, 0, fitted.error().text() + "."};
-                  const auto after = withRoom(*closed, *fitted);
-                  if (!after) return LengthReading{std::nullopt, 0, after.error().text() + "."};
-                  workspace_.document().edit(QString::fromStdString(openingName(o)), *after);
-                  return LengthReading{0.0, 0, {}};
-                });
-  };
-  field(tr("Height"), "openingHeight", &Opening::height);
-  if (opening.kind == OpeningKind::Window) {
-    field(tr("Sill above the floor"), "openingSill", &Opening::sill);
-    const auto among = [&](const QString& words, const char* name, const QStringList& options, int now, auto change) {
-      grid.choice(words, name, options, now, [this, opening, change](int index) {
-        Opening o = opening;
-        change(o, index);
-        static_cast<void>(take(o));
-      });
-    };
-    among(tr("Its leaves"), "openingLeaves", {tr("fixed"), tr("sash"), tr("swing in"), tr("swing out")},
-          static_cast<int>(opening.leaf), [](Opening& o, int i) { o.leaf = static_cast<WindowLeaf>(i); });
-    among(tr("Outside lies"), "openingOutside", {tr("not said"), tr("a street"), tr("a view"), tr("a wall")},
-          static_cast<int>(opening.outside), [](Opening& o, int i) { o.outside = static_cast<Outside>(i); });
-    optional(tr("Curtains, each side"), "openingCurtain", &Opening::curtainStack);
-  }
-  optional(tr("Trim round it, width"), "openingTrim", &Opening::trim);
-  if (opening.kind == OpeningKind::Door) {
-    field(tr("Gap under the leaf"), "openingUnder", &Opening::underLeaf);
-    field(tr("Leaf thickness"), "openingLeaf", &Opening::leafThickness);
-    const auto choice = [&](const QString& words, const char* name, const QString& first, const QString& second,
-                            bool isSecond, auto change) {
-      grid.choice(words, name, {first, second}, isSecond ? 1 : 0, [this, opening, change](int index) {
-        Opening o = opening;
-        change(o, index == 1);
-        static_cast<void>(take(o));
-      });
-    };
-    choice(tr("Hinges, from inside"), "openingHinge", tr("on the right"), tr("on the left"),
-           opening.hinge == Hinge::End, [](Opening& o, bool second) { o.hinge = second ? Hinge::End : Hinge::Start; });
-    choice(tr("Swings"), "openingSwing", tr("inwards"), tr("outwards"), opening.swing == Swing::Out,
-           [](Opening& o, bool second) { o.swing = second ? Swing::Out : Swing::In; });
-  }
+  addLength(grid, opening, tr("Height"), "openingHeight", &Opening::height);
+  if (opening.kind == OpeningKind::Window) addWindowFields(grid, opening);
+  addOptional(grid, opening, tr("Trim round it, width"), "openingTrim", &Opening::trim);
+  if (opening.kind == OpeningKind::Door) addDoorFields(grid, opening);
   if (isWalkedThrough(opening)) {
     const Opening* entry = mainEntry(*room);
     grid.choice(tr("One comes in"), "openingEntry", {tr("by this one"), tr("by another")},

@@ -20,6 +20,12 @@ class OpeningsList : public QWidget {
 
  private:
   void rebuild();
+  void addLength(FieldGrid&, const Opening&, const QString& words, const char* name, double Opening::*member);
+  /// One that may be unknown; what was read at the trim follows its width.
+  void addOptional(FieldGrid&, const Opening&, const QString& words, const char* name,
+                   std::optional<double> Opening::*member);
+  void addWindowFields(FieldGrid&, const Opening&);
+  void addDoorFields(FieldGrid&, const Opening&);
   void addFields(const Opening& opening);
   void addReadings(FieldGrid& grid, const Opening& opening);
   void addOpening(OpeningKind kind);

@@ -11,6 +11,7 @@
 #include <algorithm>
 
 #include "app/ledger/gauge.h"
+#include "app/stages/measure/residual_bar.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/length_field.h"
 #include "app/widgets/style.h"
@@ -20,19 +21,6 @@
 
 namespace mezzet {
 namespace {
-
-/// A bar as long as this means that the reading is off by 3.3 sigma, where it no longer passes.
-constexpr double kFullBar = 3.29;
-
-QString wordsOf(ReadingStatus s) {
-  switch (s) {
-    case ReadingStatus::Ok: return SurveyPanel::tr("fits");
-    case ReadingStatus::Suspect: return SurveyPanel::tr("may be the one that does not fit");
-    case ReadingStatus::Named: return SurveyPanel::tr("does not fit, and is left out");
-    case ReadingStatus::Unchecked: return SurveyPanel::tr("nothing checks it");
-  }
-  return {};
-}
 
 /// "AB", "C/A" for an offset, "\u2220B", "A door" for what stands on a wall: fits the row.
 QString shortName(const Reading& r) {
@@ -48,39 +36,13 @@ QString shortName(const Reading& r) {
   return from + to;
 }
 
+/// Scaled off a plan, and taped since: it stands behind a fold.
+bool outranked(const std::vector<Reading>& readings, const Reading& plan) {
+  return !plan.superseded &&
+         std::any_of(readings.begin(), readings.end(), [&](const Reading& tape) { return outranks(tape, plan); });
+}
+
 }  // namespace
-
-ResidualBar::ResidualBar(double w, ReadingStatus status, QWidget* parent) : QWidget(parent), w_(w), status_(status) {
-  setFixedSize(56, 22);
-  setToolTip(wordsOf(status));
-  setAccessibleName(tr("Residual: %1").arg(wordsOf(status)));
-}
-
-void ResidualBar::paintEvent(QPaintEvent*) {
-  QPainter p(this);
-  p.setRenderHint(QPainter::Antialiasing);
-  const Palette palette = Palette::screen();
-  const double middle = width() / 2.0, y = height() / 2.0;
-  p.setPen(QPen(palette(Ink::Fine), 1));
-  p.drawLine(QPointF(4, y), QPointF(width() - 4, y));
-  p.drawLine(QPointF(middle, y - 7), QPointF(middle, y + 7));
-  if (status_ == ReadingStatus::Named || status_ == ReadingStatus::Suspect) {
-    p.setPen(QPen(palette(Ink::Breaks), 2.4));
-    p.drawLine(QPointF(middle - 5, y - 5), QPointF(middle + 5, y + 5));
-    p.drawLine(QPointF(middle - 5, y + 5), QPointF(middle + 5, y - 5));
-    return;
-  }
-  if (status_ == ReadingStatus::Unchecked) {
-    p.setPen(QPen(palette(Ink::NotMeasured), 2));
-    p.setBrush(Qt::NoBrush);
-    p.drawEllipse(QPointF(middle, y), 4.5, 4.5);
-    return;
-  }
-  const double length = std::clamp(w_ / kFullBar, -1.0, 1.0) * (middle - 6);
-  p.setPen(Qt::NoPen);
-  p.setBrush(palette(Ink::Holds));
-  p.drawRect(QRectF(QPointF(middle, y - 4), QPointF(middle + length, y + 4)).normalized().adjusted(-1, 0, 1, 0));
-}
 
 SurveyPanel::SurveyPanel(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
   auto* column = new QVBoxLayout(this);
@@ -291,13 +253,7 @@ void SurveyPanel::addCorners() {
   }
 }
 
-void SurveyPanel::rebuild() {
-  const Room* room = workspace_.room();
-  setVisible(room != nullptr && room->survey.has_value());
-  if (room == nullptr || !room->survey || workspace_.stage() != Stage::Measure) return;
-  const FocusKept kept(this);
-  emptyLayout(rows_);
-  emptyLayout(corners_);
+void SurveyPanel::showVerdict() {
   const SurveyNetwork& network = workspace_.surveyNetwork();
   const auto& report = workspace_.survey();
   QString said, gain, ask;
@@ -328,30 +284,31 @@ void SurveyPanel::rebuild() {
   next_->setVisible(!gain.isEmpty());
   measureNext_->setText(ask);
   measureNext_->setVisible(!ask.isEmpty());
+}
 
+void SurveyPanel::listReadings(const Room& room) {
+  const SurveyNetwork& network = workspace_.surveyNetwork();
   const auto observationOf = [&](std::size_t reading) {
     const auto at = std::find(network.readings.begin(), network.readings.end(), reading);
     return static_cast<std::size_t>(at - network.readings.begin());
   };
   // Walls in their order, then corner to corner, then angles.
-  std::size_t superseded = 0;
-  const auto& readings = room->survey->readings;
-  // What was scaled off a plan and taped since stands behind a fold.
-  const auto outranked = [&](const Reading& plan) {
-    return !plan.superseded &&
-           std::any_of(readings.begin(), readings.end(), [&](const Reading& tape) { return outranks(tape, plan); });
-  };
-  for (const SketchCorner& c : room->survey->corners)
+  const auto& readings = room.survey->readings;
+  for (const SketchCorner& c : room.survey->corners)
     for (std::size_t i = 0; i < readings.size(); ++i)
       if (readings[i].kind == ReadingKind::Run && readings[i].from == c.id && !readings[i].superseded &&
-          !outranked(readings[i]))
+          !outranked(readings, readings[i]))
         addReading(readings[i], observationOf(i));
   for (const ReadingKind kind :
        {ReadingKind::Corners, ReadingKind::Offset, ReadingKind::Angle, ReadingKind::Width, ReadingKind::Sagitta})
     for (std::size_t i = 0; i < readings.size(); ++i)
-      if (readings[i].kind == kind && !readings[i].superseded && !outranked(readings[i]))
+      if (readings[i].kind == kind && !readings[i].superseded && !outranked(readings, readings[i]))
         addReading(readings[i], observationOf(i));
-  for (const Reading& r : readings) superseded += r.superseded;
+}
+
+void SurveyPanel::listFolded(const std::vector<Reading>& readings) {
+  const auto superseded =
+      std::count_if(readings.begin(), readings.end(), [](const Reading& r) { return r.superseded; });
   if (superseded > 0) {
     auto* fold =
         new QPushButton((superseded == 1 ? tr("1 was measured again") : tr("%1 were measured again").arg(superseded)) +
@@ -369,7 +326,8 @@ void SurveyPanel::rebuild() {
               QString::fromStdString(readingName(r) + " read " + readingWords(r, workspace_.format())), "quietNote"));
         }
   }
-  const auto behind = std::count_if(readings.begin(), readings.end(), outranked);
+  const auto behind =
+      std::count_if(readings.begin(), readings.end(), [&](const Reading& r) { return outranked(readings, r); });
   if (behind > 0) {
     auto* fold = new QPushButton(tr("%1 from a plan, outranked by the tape").arg(behind) +
                                  (plans_ ? tr(", hide") : tr(", show")));
@@ -381,11 +339,23 @@ void SurveyPanel::rebuild() {
     rows_->addWidget(fold);
     if (plans_)
       for (const Reading& r : readings)
-        if (outranked(r))
+        if (outranked(readings, r))
           rows_->addWidget(
               words(QString::fromStdString(readingName(r) + " on the plan: " + readingWords(r, workspace_.format())),
                     "quietNote"));
   }
+}
+
+void SurveyPanel::rebuild() {
+  const Room* room = workspace_.room();
+  setVisible(room != nullptr && room->survey.has_value());
+  if (room == nullptr || !room->survey || workspace_.stage() != Stage::Measure) return;
+  const FocusKept kept(this);
+  emptyLayout(rows_);
+  emptyLayout(corners_);
+  showVerdict();
+  listReadings(*room);
+  listFolded(room->survey->readings);
   addCorners();
   echo();
 }

@@ -12,22 +12,6 @@ class QVBoxLayout;
 
 namespace mezzet {
 
-/// How far a reading is off, over what its tape allows: a bar left or right of the middle; a cross when it does not
-/// fit.
-class ResidualBar : public QWidget {
-  Q_OBJECT
-
- public:
-  ResidualBar(double w, ReadingStatus status, QWidget* parent = nullptr);
-
- protected:
-  void paintEvent(QPaintEvent*) override;
-
- private:
-  double w_;
-  ReadingStatus status_;
-};
-
 class SurveyPanel : public QWidget {
   Q_OBJECT
 
@@ -49,6 +33,9 @@ class SurveyPanel : public QWidget {
   void echo();
   void take();
   void addReading(const Reading& reading, std::size_t observation);
+  void showVerdict();
+  void listReadings(const Room&);
+  void listFolded(const std::vector<Reading>&);  ///< what no longer counts
   void addCorners();
   [[nodiscard]] std::optional<std::pair<CornerId, CornerId>> expected() const;
 

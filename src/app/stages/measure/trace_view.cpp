@@ -103,21 +103,7 @@ void TraceView::resizeEvent(QResizeEvent*) {
   if (fitted_) fit();
 }
 
-void TraceView::paintEvent(QPaintEvent*) {
-  QPainter p(this);
-  p.fillRect(rect(), QColor("#e9e4d6"));
-  p.setRenderHint(QPainter::Antialiasing);
-  QFont font(QStringLiteral("Routed Gothic"));
-  font.setPixelSize(17);
-  p.setFont(font);
-  const Underlay* u = underlay();
-  if (u == nullptr || picture_.isNull()) {
-    p.setPen(desk::kInk);
-    p.drawText(rect().adjusted(40, 0, -40, 0), Qt::AlignCenter | Qt::TextWordWrap,
-               u == nullptr ? tr("Take in a picture or a PDF page of a plan; it lies here while you trace it.")
-                            : tr("The picture of this plan is not in the file."));
-    return;
-  }
+void TraceView::paintPicture(QPainter& p) {
   const double ratio = devicePixelRatioF();
   if (zoom_ * ratio < 1) {
     // Smaller than life: scaled once for this zoom, then only copied.
@@ -136,6 +122,28 @@ void TraceView::paintEvent(QPaintEvent*) {
     const QRectF seen = QRectF(-origin_ / zoom_, QSizeF(size()) / zoom_).intersected(QRectF(picture_.rect()));
     p.drawPixmap(QRectF(origin_ + seen.topLeft() * zoom_, seen.size() * zoom_), picture_, seen);
   }
+}
+
+void TraceView::paintLengths(QPainter& p, const Underlay& u, const std::vector<Vec2>& trace) {
+  const auto scale = scaleOf(u);
+  if (!scale) return;
+  for (std::size_t i = 0; i < trace.size() && trace.size() > 1; ++i) {
+    const Vec2 a = trace[i], b = trace[(i + 1) % trace.size()];
+    if (i + 1 == trace.size() && trace.size() < 3) break;
+    const double length = distance(mapped(scale->toPlan, a), mapped(scale->toPlan, b));
+    const QPointF along = onScreen(b) - onScreen(a);
+    const double shown = std::hypot(along.x(), along.y());
+    if (shown < 70) continue;
+    // Inside the room: to the left of the walk on paper, which is to the right of it in pixels, or the other way
+    // round.
+    const QString text = workspace_.write(length);
+    const QPointF in = QPointF(-along.y(), along.x()) / shown * (signedArea(trace) > 0 ? 1 : -1);
+    const double off = std::abs(in.x()) > std::abs(in.y()) ? p.fontMetrics().horizontalAdvance(text) / 2.0 + 14 : 20;
+    drawLabel(p, (onScreen(a) + onScreen(b)) / 2 + in * off, text);
+  }
+}
+
+void TraceView::paintTrace(QPainter& p, const Underlay& u) {
   // Known lengths, the frame, the trace, and what is being set.
   const auto line = [&](Vec2 a, Vec2 b, const QColor& colour, double width, Qt::PenStyle style) {
     p.setPen(QPen(desk::kSheet, width + 3));
@@ -144,38 +152,22 @@ void TraceView::paintEvent(QPaintEvent*) {
     p.drawLine(onScreen(a), onScreen(b));
   };
   const QColor ink = desk::kInk, green = desk::kHolds;
-  const auto scale = scaleOf(*u);
-  for (std::size_t i = 0; i < u->known.size(); ++i) {
-    const KnownLength& k = u->known[i];
+  for (std::size_t i = 0; i < u.known.size(); ++i) {
+    const KnownLength& k = u.known[i];
     line(k.a, k.b, ink, 1.6, Qt::DashLine);
     drawLabel(p, onScreen(k.a) * 0.72 + onScreen(k.b) * 0.28,
               workspace_.write(k.length));  // off the middle, where the sheet's own figure stands
   }
-  if (u->frame)
-    for (std::size_t i = 0; i < 4; ++i)
-      line(u->frame->corners[i], u->frame->corners[(i + 1) % 4], ink, 1.2, Qt::DotLine);
-  std::vector<Vec2> trace = u->trace;
+  if (u.frame)
+    for (std::size_t i = 0; i < 4; ++i) line(u.frame->corners[i], u.frame->corners[(i + 1) % 4], ink, 1.2, Qt::DotLine);
+  std::vector<Vec2> trace = u.trace;
   if (held_ && *held_ < trace.size()) trace[*held_] = heldAt_;
   for (std::size_t i = 0; i < trace.size(); ++i) {
     const bool last = i + 1 == trace.size();
     if (last && trace.size() < 3) break;
     line(trace[i], trace[(i + 1) % trace.size()], green, 2.2, last ? Qt::DashLine : Qt::SolidLine);
   }
-  if (scale)
-    for (std::size_t i = 0; i < trace.size() && trace.size() > 1; ++i) {
-      const Vec2 a = trace[i], b = trace[(i + 1) % trace.size()];
-      if (i + 1 == trace.size() && trace.size() < 3) break;
-      const double length = distance(mapped(scale->toPlan, a), mapped(scale->toPlan, b));
-      const QPointF along = onScreen(b) - onScreen(a);
-      const double shown = std::hypot(along.x(), along.y());
-      if (shown < 70) continue;
-      // Inside the room: to the left of the walk on paper, which is to the right of it in pixels, or the other way
-      // round.
-      const QString text = workspace_.write(length);
-      const QPointF in = QPointF(-along.y(), along.x()) / shown * (signedArea(trace) > 0 ? 1 : -1);
-      const double off = std::abs(in.x()) > std::abs(in.y()) ? p.fontMetrics().horizontalAdvance(text) / 2.0 + 14 : 20;
-      drawLabel(p, (onScreen(a) + onScreen(b)) / 2 + in * off, text);
-    }
+  paintLengths(p, u, trace);
   for (std::size_t i = 0; i < trace.size(); ++i) drawHandle(p, onScreen(trace[i]), i == 0);
   for (std::size_t i = 0; i < points_.size(); ++i) {
     if (i > 0) line(points_[i - 1], points_[i], ink, 1.2, Qt::DotLine);
@@ -185,6 +177,25 @@ void TraceView::paintEvent(QPaintEvent*) {
     const TraceSnap snap = snapped(trace, hover_, kReach / zoom_);
     line(trace.back(), snap.at, green, 1.4, Qt::DashLine);
   }
+}
+
+void TraceView::paintEvent(QPaintEvent*) {
+  QPainter p(this);
+  p.fillRect(rect(), QColor("#e9e4d6"));
+  p.setRenderHint(QPainter::Antialiasing);
+  QFont font(QStringLiteral("Routed Gothic"));
+  font.setPixelSize(17);
+  p.setFont(font);
+  const Underlay* u = underlay();
+  if (u == nullptr || picture_.isNull()) {
+    p.setPen(desk::kInk);
+    p.drawText(rect().adjusted(40, 0, -40, 0), Qt::AlignCenter | Qt::TextWordWrap,
+               u == nullptr ? tr("Take in a picture or a PDF page of a plan; it lies here while you trace it.")
+                            : tr("The picture of this plan is not in the file."));
+    return;
+  }
+  paintPicture(p);
+  paintTrace(p, *u);
   if (cross_ && hasFocus()) {
     const QPointF at = onScreen(*cross_);
     for (const auto& [width_, colour] : {std::pair(4.0, desk::kInk), std::pair(2.0, desk::kTape)}) {

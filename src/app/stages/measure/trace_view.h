@@ -45,6 +45,10 @@ class TraceView : public QWidget {
   void keyPressEvent(QKeyEvent*) override;
 
  private:
+  void paintPicture(QPainter&);
+  /// Known lengths, the frame, the trace, and what is being set.
+  void paintTrace(QPainter&, const Underlay&);
+  void paintLengths(QPainter&, const Underlay&, const std::vector<Vec2>& trace);
   [[nodiscard]] const Underlay* underlay() const;
   [[nodiscard]] Vec2 onPicture(QPointF p) const {
     return {(p.x() - origin_.x()) / zoom_, (p.y() - origin_.y()) / zoom_};

@@ -58,7 +58,7 @@ void addGrid(Drawing& d, Vec2 low, Vec2 high, bool inches) {
     d.add(Layer::Grid, "", line({low.x, y}, {high.x, y}, fine(Ink::GridLine)));
 }
 
-void addTag(Drawing& d, Vec2 at, const std::string& letter, const std::string& id) {
+void addTag(Drawing& d, Vec2 at, const std::string& letter, const ItemId& id) {
   d.add(Layer::Label, id, ArcItem{at, 3.2 * d.scale, 0, 360, Ink::Paper, {Ink::Ink, kDimensionLine, Dash::Solid}});
   d.add(Layer::Label, id, TextItem{at, letter, kLetters, Align::Centre, 0, Ink::Ink, Ink::None});
 }

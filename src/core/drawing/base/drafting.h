@@ -3,10 +3,13 @@
 
 #include <string>
 
+#include "core/base/ids.h"
 #include "core/drawing/base/drawing.h"
 #include "core/units/length.h"
 
 namespace mezzet {
+
+[[nodiscard]] inline ItemId wallItem(const CornerId& wall) { return {ItemId::Of::Wall, wall.value}; }
 
 inline Stroke thin(Ink ink = Ink::Ink) { return {ink, kDimensionLine, Dash::Solid}; }
 inline Stroke fine(Ink ink = Ink::Fine) { return {ink, kFineLine, Dash::Solid}; }
@@ -24,7 +27,7 @@ struct Dimension {
   double offset = 0;
   std::string text;
   Layer layer = Layer::Dimension;
-  std::string id;
+  ItemId id;
   Ink ink = Ink::Ink;
   Ink ground = Ink::Paper;
   Ink letters = Ink::Ink;
@@ -35,7 +38,7 @@ void addDimension(Drawing&, const Dimension&);
 void addGrid(Drawing&, Vec2 low, Vec2 high, bool inches);
 
 /// A wall's letter in a circle.
-void addTag(Drawing&, Vec2 at, const std::string& letter, const std::string& id);
+void addTag(Drawing&, Vec2 at, const std::string& letter, const ItemId& id);
 
 /// A scale bar of 1 ft steps (or metres) with its length written; `at` is its left end.
 void addScaleBar(Drawing&, Vec2 at, bool inches, LengthFormat format);

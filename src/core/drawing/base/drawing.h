@@ -6,6 +6,7 @@
 #include <variant>
 #include <vector>
 
+#include "core/drawing/base/item_id.h"
 #include "core/geometry/polygon.h"
 
 namespace mezzet {
@@ -85,7 +86,7 @@ struct ImageItem {
 
 struct Item {
   Layer layer = Layer::Furniture;
-  std::string id;  ///< of what this shows: placement, opening, "wall:A", "tape:front" ...; may be empty
+  ItemId id;  ///< of what this shows; may be empty
   std::variant<PathItem, ArcItem, TextItem, ImageItem> shape;
 };
 
@@ -94,10 +95,10 @@ struct Drawing {
   Vec2 low, high;     ///< the part of the model this drawing fills, margins included
   std::vector<Item> items;
 
-  void add(Layer layer, std::string id, PathItem path) { items.push_back({layer, std::move(id), std::move(path)}); }
-  void add(Layer layer, std::string id, ArcItem arc) { items.push_back({layer, std::move(id), std::move(arc)}); }
-  void add(Layer layer, std::string id, TextItem text) { items.push_back({layer, std::move(id), std::move(text)}); }
-  void add(Layer layer, std::string id, ImageItem image) { items.push_back({layer, std::move(id), std::move(image)}); }
+  void add(Layer layer, ItemId id, PathItem path) { items.push_back({layer, std::move(id), std::move(path)}); }
+  void add(Layer layer, ItemId id, ArcItem arc) { items.push_back({layer, std::move(id), std::move(arc)}); }
+  void add(Layer layer, ItemId id, TextItem text) { items.push_back({layer, std::move(id), std::move(text)}); }
+  void add(Layer layer, ItemId id, ImageItem image) { items.push_back({layer, std::move(id), std::move(image)}); }
 };
 
 /// Width of a line of lettering in mm of paper, for capitals `height` high, from the shipped font's table.

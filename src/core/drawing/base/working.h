@@ -8,7 +8,7 @@
 
 namespace mezzet {
 
-[[nodiscard]] std::string tapeKey(Side);  ///< "tape:front": the id of a tape's items
+[[nodiscard]] ItemId tapeItem(Side);  ///< the id of a tape's items
 
 /// A tape with its label on the accent; the label is what is clicked and typed into.
 void addTape(Drawing&, const Tape&, LengthFormat, bool labelled);

@@ -47,10 +47,10 @@ Vec2 roomiest(const Area& area) {
     }
   return best;
 }
-void addAreas(Drawing& d, const std::vector<Area>& areas, Ink fill, const std::string& id) {
+void addAreas(Drawing& d, const std::vector<Area>& areas, Ink fill, const ItemId& id) {
   for (const Area& area : areas) d.add(Layer::Working, id, PathItem{ringOf(area), true, fill, {}});
 }
-void addWords(Drawing& d, Vec2 at, const std::string& words, const std::string& id) {
+void addWords(Drawing& d, Vec2 at, const std::string& words, const ItemId& id) {
   d.add(Layer::Working, id, TextItem{at, words, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Paper});
 }
 

@@ -22,8 +22,7 @@ PathItem pieceRect(const FloorPlace& place, Turn turn, Vec2 low, Vec2 high, Ink 
 }
 
 /// Backs of an L: along the whole back, and down the outer side of the return.
-void addCornerSeat(Drawing& d, const Piece& piece, const FloorPlace& place, Turn turn, const std::string& id,
-                   Layer layer) {
+void addCornerSeat(Drawing& d, const Piece& piece, const FloorPlace& place, Turn turn, const ItemId& id, Layer layer) {
   const double w = piece.width / 2, h = piece.depth.value_or(piece.width) / 2;
   const double back = std::min(piece.limbs->longDepth.value_or(h) * 0.24, 230.0),
                side = piece.limbs->hand == Hand::Left ? -1 : 1;
@@ -35,7 +34,7 @@ void addCornerSeat(Drawing& d, const Piece& piece, const FloorPlace& place, Turn
   d.add(layer, id, line(inPiece(place, turn, inner, limb), inPiece(place, turn, inner, h - back), fine(Ink::Fine)));
 }
 
-void addSeat(Drawing& d, const Piece& piece, const FloorPlace& place, Turn turn, const std::string& id, Layer layer) {
+void addSeat(Drawing& d, const Piece& piece, const FloorPlace& place, Turn turn, const ItemId& id, Layer layer) {
   if (piece.shape != Shape::Rect) {
     // An oval or an L: its outline, with the seat's edge marked inside.
     d.add(layer, id, PathItem{outlineOf(piece, place), true, Ink::Cloth, {Ink::Ink, kFurnitureLine, Dash::Solid}});
@@ -67,7 +66,7 @@ Ink fillOf(const std::string& kind) {
 
 }  // namespace
 
-void addPiece(Drawing& d, const Piece& piece, const FloorPlace& place, const std::string& id, const std::string& label,
+void addPiece(Drawing& d, const Piece& piece, const FloorPlace& place, const ItemId& id, const std::string& label,
               LengthFormat format, Layer layer) {
   const Turn turn = turnOf(place.turn);
   const double depth = piece.depth.value_or(piece.width);

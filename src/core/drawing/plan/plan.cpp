@@ -42,7 +42,7 @@ std::vector<WallDraft> wallDrafts(const Room& room) {
   return out;
 }
 
-void addSolidWall(Drawing& d, const WallDraft& w, double from, double to, const std::string& id) {
+void addSolidWall(Drawing& d, const WallDraft& w, double from, double to, const ItemId& id) {
   const Vec2 along = w.wall.along(), out = -w.wall.inward() * w.wall.thickness;
   const double length = w.wall.length();
   const Vec2 a = w.wall.start + along * from, b = w.wall.start + along * to;
@@ -137,10 +137,10 @@ void addWallsAndOpenings(Drawing& d, const Room& room, LengthFormat format) {
     std::sort(here.begin(), here.end(), [](const Opening* a, const Opening* b) { return a->offset < b->offset; });
     double from = 0;
     for (const Opening* o : here) {
-      if (o->offset > from) addSolidWall(d, w, from, o->offset, wallKey(w.wall.id));
+      if (o->offset > from) addSolidWall(d, w, from, o->offset, wallItem(w.wall.id));
       from = std::max(from, o->offset + o->width);
     }
-    if (from < w.wall.length()) addSolidWall(d, w, from, w.wall.length(), wallKey(w.wall.id));
+    if (from < w.wall.length()) addSolidWall(d, w, from, w.wall.length(), wallItem(w.wall.id));
     for (const Opening* o : here) addOpening(d, *o, w.wall, format);
   }
 }
@@ -151,7 +151,8 @@ void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
   for (std::size_t i = 0; i < walls.size(); ++i) {
     const Wall& wall = walls[i];
     const double face = wall.thickness / d.scale;
-    const std::string id = wallKey(wall.id), text = writeLength(wall.length(), format);
+    const ItemId id = wallItem(wall.id);
+    const std::string text = writeLength(wall.length(), format);
     const std::size_t next = (i + 1) % walls.size(), before = (i + walls.size() - 1) % walls.size();
     // Outside, two dimensions would cross in the angle of a jutting corner: the shorter wall has its own inside.
     const bool inside = (isReflex(outline, i) && wall.length() < walls[before].length()) ||

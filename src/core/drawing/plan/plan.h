@@ -23,7 +23,7 @@ struct PlanOptions {
 [[nodiscard]] Drawing composePlan(const Job&, const Room&, const Scheme*, const PlanOptions&);
 
 /// One floor piece at a place, as it is drawn in the plan.
-void addPiece(Drawing&, const Piece&, const FloorPlace&, const std::string& id, const std::string& label, LengthFormat,
+void addPiece(Drawing&, const Piece&, const FloorPlace&, const ItemId& id, const std::string& label, LengthFormat,
               Layer layer = Layer::Furniture);
 
 /// What is drawn over the plan while working: never printed.
@@ -36,7 +36,7 @@ struct PlanWork {
   std::vector<Band> bands;
   std::vector<Guide> guides;
   std::vector<Finding> findings;  ///< those to show on the drawing
-  std::string typedInto;          ///< id of the tape being typed into: its label is left to the editor
+  ItemId typedInto;               ///< id of the tape being typed into: its label is left to the editor
   const Job* ghost = nullptr;     ///< what of it stands elsewhere is drawn in outline
   bool handle = false;            ///< the selected one can be turned by its handle
 };

@@ -88,10 +88,10 @@ void addGuides(Drawing& d, const std::vector<Guide>& guides) {
   }
 }
 
-std::string tapeKey(Side side) { return std::string("tape:") + sideName(side); }
+ItemId tapeItem(Side side) { return {ItemId::Of::Tape, sideName(side)}; }
 
 void addTape(Drawing& d, const Tape& tape, LengthFormat format, bool labelled) {
-  const std::string id = tapeKey(tape.side);
+  const ItemId id = tapeItem(tape.side);
   const Vec2 tick = unit(tape.along + leftOf(tape.along)) * (1.4 * d.scale);
   d.add(Layer::Working, id, line(tape.from, tape.to, {Ink::Ink, 0.25, Dash::Solid}));
   for (const Vec2 end : {tape.from, tape.to})
@@ -118,7 +118,7 @@ void addTape(Drawing& d, const Tape& tape, LengthFormat format, bool labelled) {
 
 void addFindingMark(Drawing& d, const Finding& f, LengthFormat format) {
   if (f.verdict != Verdict::Breaks || f.quantity != Quantity::Length) return;
-  const std::string id = "finding:" + f.id;
+  const ItemId id(ItemId::Of::Finding, f.id);
   const Vec2 a = f.at[0], b = f.at[1];
   const bool upright = std::abs(b.y - a.y) > std::abs(b.x - a.x);
   d.add(Layer::Working, id, line(a, b, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
@@ -182,7 +182,7 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
   addSelection(d, job, *work.scheme, work.selected, kHalo);
   addGuides(d, work.guides);
   if (work.ghost != nullptr) addGhost(d, *work.ghost, *work.scheme);
-  for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeKey(tape.side));
+  for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeItem(tape.side));
   if (const Placement* p = findPlacement(*work.scheme, work.selected); p != nullptr && work.handle)
     if (const auto* floor = onFloor(p->on)) addTurnHandle(d, pieceOf(job, *p), *floor);
   return d;

@@ -46,7 +46,7 @@ Drawing composeHeightMarks(const Room& room, const HeightReport& report, const R
   }
   for (const HeightReading& h : room.heights) {
     if (h.taken.superseded) continue;
-    const std::string id = "height:" + h.id.value;
+    const ItemId id(ItemId::Of::Height, h.id.value);
     const auto row =
         std::find_if(report.rows.begin(), report.rows.end(), [&](const HeightRow& r) { return r.reading == h.id; });
     const bool bad = row != report.rows.end() && std::abs(row->residual) > 3 * row->sigma;
@@ -153,7 +153,7 @@ Drawing composePhotographMarks(const Room& room, const PhotographId& chosen, dou
     if (const auto wall = findWall(room, p.wall))
       at = onWall(*wall, std::clamp(p.at.x, 0.0, wall->length())) + wall->inward() * (4 * scale);
     const double w = 2.6 * scale, h = 1.9 * scale;
-    const std::string id = "photograph:" + p.id.value;
+    const ItemId id(ItemId::Of::Photograph, p.id.value);
     d.add(Layer::Working, id,
           rectangle(at - Vec2{w, h}, at + Vec2{w, h}, p.id == chosen ? Ink::Accent : Ink::Paper,
                     {Ink::Ink, kFurnitureLine, Dash::Solid}));
@@ -184,7 +184,7 @@ Drawing composeStorey(const Job& job, const HouseStorey& storey, const RoomId& c
       return o != nullptr && o->leadsTo && o->kind == OpeningKind::Door && o->swing == Swing::Out;
     };
     for (Item& item : plan.items) {
-      if (item.layer == Layer::Opening && drawnBeyond(item.id) &&
+      if (item.layer == Layer::Opening && drawnBeyond(item.id.id) &&
           !(std::holds_alternative<PathItem>(item.shape) && std::get<PathItem>(item.shape).closed))
         continue;
       if (item.layer == Layer::Dimension || item.layer == Layer::Label || item.layer == Layer::Title) continue;
@@ -196,7 +196,7 @@ Drawing composeStorey(const Job& job, const HouseStorey& storey, const RoomId& c
       } else {
         continue;
       }
-      item.id = "room:" + room.id.value;
+      item.id = {ItemId::Of::Room, room.id.value};
       if (item.layer == Layer::Floor && room.id == chosen)
         if (auto* path = std::get_if<PathItem>(&item.shape)) path->stroke = {Ink::Accent, 1.6, Dash::Solid};
       d.items.push_back(std::move(item));
@@ -210,7 +210,7 @@ Drawing composeStorey(const Job& job, const HouseStorey& storey, const RoomId& c
       first = false;
     }
     const Vec2 middle = centroidOf(outline);
-    d.add(Layer::Label, "room:" + room.id.value,
+    d.add(Layer::Label, ItemId(ItemId::Of::Room, room.id.value),
           TextItem{middle + Vec2{0, 2.4 * scale}, room.name, kTitleLetters, Align::Centre, 0, Ink::Ink, Ink::Floor});
     double left = middle.x, right = middle.x;
     for (const Vec2 p : outline) {
@@ -218,7 +218,7 @@ Drawing composeStorey(const Job& job, const HouseStorey& storey, const RoomId& c
       right = std::max(right, p.x);
     }
     if (letteringWidth(ceilingWords(room, format), kSmallLetters) * scale < right - left)
-      d.add(Layer::Label, "room:" + room.id.value,
+      d.add(Layer::Label, ItemId(ItemId::Of::Room, room.id.value),
             TextItem{middle - Vec2{0, 2.4 * scale}, ceilingWords(room, format), kSmallLetters, Align::Centre, 0,
                      Ink::Quiet, Ink::Floor});
   }

@@ -10,7 +10,7 @@ namespace {
 
 constexpr double kMarkIn = 3.2;  // of a wall's mark inside its face, mm of paper
 
-void addCross(Drawing& d, Vec2 at, const std::string& id) {
+void addCross(Drawing& d, Vec2 at, const ItemId& id) {
   const double r = 1.5 * d.scale;
   d.add(Layer::Working, id, line(at + Vec2{-r, -r}, at + Vec2{r, r}, {Ink::Breaks, 0.6, Dash::Solid}));
   d.add(Layer::Working, id, line(at + Vec2{-r, r}, at + Vec2{r, -r}, {Ink::Breaks, 0.6, Dash::Solid}));

@@ -24,7 +24,7 @@ bool facesRoom(const FloorPlace& place, const Wall& wall) {
   return dot(rotated({0, -1}, turnOf(place.turn)), wall.inward()) > 0.9;
 }
 
-void addSofaFront(Drawing& d, const Piece& piece, const Standing& s, const std::string& id) {
+void addSofaFront(Drawing& d, const Piece& piece, const Standing& s, const ItemId& id) {
   const double top = s.top.value_or(800), arm = piece.seat->arm.value_or(0),
                seat = piece.seat->height.value_or(top * 0.5);
   const double armWidth = arm > 0 ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
@@ -41,7 +41,7 @@ void addSofaFront(Drawing& d, const Piece& piece, const Standing& s, const std::
     d.add(Layer::Furniture, id, rectangle({u - 20, 0}, {u + 20, kLeg}, Ink::Ink, Stroke{}));
 }
 
-void addTableFront(Drawing& d, const Piece& piece, const Standing& s, const std::string& id) {
+void addTableFront(Drawing& d, const Piece& piece, const Standing& s, const ItemId& id) {
   const double top = s.top.value_or(600), thick = std::min(40.0, top / 6);
   const Stroke edge{Ink::Ink, kFurnitureLine, Dash::Solid};
   d.add(Layer::Furniture, id, rectangle({s.left, top - thick}, {s.right, top}, Ink::Wood, edge));
@@ -58,7 +58,7 @@ void addTableFront(Drawing& d, const Piece& piece, const Standing& s, const std:
 void addStanding(Drawing& d, const Job& job, const Scheme& scheme, const Standing& s, const Wall& wall) {
   const Placement& p = *findPlacement(scheme, s.id);
   const Piece& piece = pieceOf(job, p);
-  const std::string& id = s.id.value;
+  const ItemId& id = s.id.value;
   const bool seat = isSeat(piece.kind);
   const bool table = drawnAsTable(piece.kind);
   if (seat && facesRoom(floorPlace(p.on), wall)) addSofaFront(d, piece, s, id);
@@ -113,7 +113,7 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
     return Vec2{length - dot(p - wall.start, wall.along()), -kStripBelow - dot(p - wall.start, wall.inward())};
   };
   d.add(Layer::Floor, "", rectangle({0, -kStripBelow - kStripDeep}, {length, -kStripBelow}, Ink::Floor, Stroke{}));
-  d.add(Layer::Wall, wallKey(wall.id),
+  d.add(Layer::Wall, wallItem(wall.id),
         rectangle({-kUsualWall, -kStripBelow}, {length + kUsualWall, -kStripBelow + 90}, Ink::CutWall, Stroke{}));
   for (const Opening& o : room.openings)
     if (o.wall == wall.id) {
@@ -143,7 +143,7 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
 
 }  // namespace
 
-void addPicture(Drawing& d, const Piece& piece, const WallPlace& place, const std::string& id, const std::string& label,
+void addPicture(Drawing& d, const Piece& piece, const WallPlace& place, const ItemId& id, const std::string& label,
                 Layer layer) {
   const WallRect r = wallRectOf(piece, place);
   const Stroke edge{Ink::Ink, kWallLine, Dash::Solid};
@@ -180,7 +180,7 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
 
   PathItem face{below, true, Ink::Floor, Stroke{}};
   face.points.insert(face.points.end(), above.rbegin(), above.rend());
-  d.add(Layer::Floor, wallKey(wallId), face);
+  d.add(Layer::Floor, wallItem(wallId), face);
   if (o.grid) addGrid(d, o.gridLow, o.gridHigh, job.units == Unit::Inch);
   // The cut: side walls, ceiling and floor.
   // As thick above a slope as elsewhere.
@@ -191,7 +191,7 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   cut.points.insert(cut.points.end(), above.begin(), above.end());
   cut.points.push_back(below.back());
   cut.points.push_back(below.front());
-  d.add(Layer::Wall, wallKey(wallId), cut);
+  d.add(Layer::Wall, wallItem(wallId), cut);
   addTrimLines(d, room, above, below);
   addFixedFront(d, room, *wall, heights, o.format);
   for (const Opening& opening : room.openings)
@@ -215,7 +215,7 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
                    0,
                    writeLength(length, o.format),
                    Layer::Dimension,
-                   wallKey(wallId),
+                   wallItem(wallId),
                    Ink::Ink,
                    Ink::Paper,
                    Ink::Ink});
@@ -228,7 +228,7 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   if (std::abs((above.back().y - below.back().y) - (above.front().y - below.front().y)) > kTouch)
     clear(below.back(), above.back(), -(t / d.scale + 7));
   if (o.titles) {
-    addTag(d, {length + t + 7 * d.scale, ceiling - 4 * d.scale}, wallId.value, wallKey(wallId));
+    addTag(d, {length + t + 7 * d.scale, ceiling - 4 * d.scale}, wallId.value, wallItem(wallId));
     d.add(Layer::Title, "",
           TextItem{{-t, ceiling + t + 5.5 * d.scale},
                    room.name + ", wall " + wallId.value + " seen from the room",
@@ -311,7 +311,8 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
         const auto envelope = hungWith(job, *work.scheme, PlacementId(f.subjects.front()));
         const double aside = envelope ? envelope->envelope.left - 7 * scale : f.at[0].x;
         if (f.verdict == Verdict::Breaks)
-          d.add(Layer::Working, "finding:" + f.id, line({aside, f.at[1].y}, {f.at[1].x, f.at[1].y}, fine(Ink::Breaks)));
+          d.add(Layer::Working, ItemId(ItemId::Of::Finding, f.id),
+                line({aside, f.at[1].y}, {f.at[1].x, f.at[1].y}, fine(Ink::Breaks)));
         for (Vec2& p : f.at) p.x = aside;
       }
       addFindingMark(d, f, format);
@@ -330,18 +331,18 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   d.add(Layer::Working, "centre",
         line({hung->u, hung->v - arm}, {hung->u, hung->v + arm}, {Ink::Paper, 0.5, Dash::Solid}));
   const double u = std::max(r.left - 7 * scale, 3 * scale);
-  d.add(Layer::Working, kCentreKey, line({u, hung->v}, {r.left, hung->v}, fine(Ink::Ink)));
+  d.add(Layer::Working, centreTape(), line({u, hung->v}, {r.left, hung->v}, fine(Ink::Ink)));
   const double floor = floorUnder(room, *hung);
-  const Tape centre{Side::Up, {0, 1}, {u, floor}, {u, hung->v}, hung->v - floor, "floor"};
+  const Tape centre{Side::Up, {0, 1}, {u, floor}, {u, hung->v}, hung->v - floor, Thing{Thing::Of::Floor}};
   Drawing column;
   column.scale = scale;
-  addTape(column, centre, format, work.typedInto != kCentreKey);
+  addTape(column, centre, format, work.typedInto != centreTape());
   for (Item& item : column.items) {
-    item.id = kCentreKey;
+    item.id = centreTape();
     if (auto* text = std::get_if<TextItem>(&item.shape)) text->at.y = floor + (hung->v - floor) * 0.32;
     d.items.push_back(std::move(item));
   }
-  for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeKey(tape.side));
+  for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeItem(tape.side));
   return d;
 }
 

@@ -20,7 +20,7 @@ struct ElevationOptions {
                                        const ElevationOptions&);
 
 /// One picture at a place, as it is drawn on the elevation.
-void addPicture(Drawing&, const Piece&, const WallPlace&, const std::string& id, const std::string& label,
+void addPicture(Drawing&, const Piece&, const WallPlace&, const ItemId& id, const std::string& label,
                 Layer layer = Layer::Picture);
 
 /// Over the elevation while working: bands, the distance between bands that do not meet, the selected picture's tapes
@@ -35,7 +35,7 @@ struct ElevationWork {
   std::vector<Guide> guides;
   const Job* ghost = nullptr;
   std::vector<Finding> findings;
-  std::string typedInto;
+  ItemId typedInto;
 };
 [[nodiscard]] Drawing composeElevationWork(const Job&, const Room&, const ElevationWork&, double scale,
                                            LengthFormat format);
@@ -43,6 +43,5 @@ struct ElevationWork {
 /// Where the floor strip begins below the floor line, and how deep it is, in mm of the room.
 inline constexpr double kStripBelow = 420, kStripDeep = 1220;
 /// The id of the dimension from the floor to a picture's centre, which can be typed into like a tape.
-inline constexpr const char* kCentreKey = "tape:centre";
 
 }  // namespace mezzet

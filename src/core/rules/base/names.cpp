@@ -3,6 +3,7 @@
 #include <cctype>
 
 #include "core/model/kinds.h"
+#include "core/space/bodies.h"
 
 namespace mezzet {
 
@@ -35,8 +36,9 @@ std::string featureWords(const Room& room, const std::string& id) {
 }
 
 std::string thingWords(const SchemeNames& names, const Room& room, const std::string& id) {
-  if (id.starts_with("wall:")) return "wall " + id.substr(5);
   if (names.knows(id)) return names.the(PlacementId(id));
+  for (const Corner& corner : room.corners)
+    if (id == wallKey(corner.id)) return "wall " + corner.id.value;
   if (const Opening* o = findOpening(room, OpeningId(id))) return openingName(*o);
   const std::string feature = featureWords(room, id);
   return feature.empty() ? id : "the " + feature;

@@ -98,9 +98,10 @@ void evaluateRugBorder(const Situation& s, const Rule& rule, std::vector<Finding
     const FloorPlace& place = floorPlace(rug.placement->on);
     std::vector<Tape> tapes;
     for (const Tape& tape : tapesOf(s.job, s.scheme, rug.placement->id))
-      if (tape.hits.starts_with("wall:")) tapes.push_back(tape);
+      if (tape.hits.of == Thing::Of::Wall) tapes.push_back(tape);
     for (const Tape& tape : tapes) {
-      Finding f = findingOf(rule, askedOf(rule, s.job, piece), {rug.placement->id.value, tape.hits});
+      Finding f =
+          findingOf(rule, askedOf(rule, s.job, piece), {rug.placement->id.value, wallKey(CornerId(tape.hits.id))});
       // Two sides of a turned rug can meet one wall: the nearer decides.
       const auto same = std::find_if(out.begin(), out.end(), [&](const Finding& other) { return other.id == f.id; });
       if (same != out.end() && same->measured <= tape.length) continue;
@@ -112,7 +113,7 @@ void evaluateRugBorder(const Situation& s, const Rule& rule, std::vector<Finding
                    writeLength(std::abs(f.measured), s.format) +
                    (f.measured < 0 ? " under wall "
                                    : " of bare floor between " + s.names.the(rug.placement->id) + " and wall ") +
-                   tape.hits.substr(5);
+                   tape.hits.id;
       for (const Tape& opposite : tapes)
         if (dot(opposite.along, tape.along) < -0.99 && std::abs(opposite.length - tape.length) > kInch)
           f.sentence += "; opposite it is " + writeLength(opposite.length, s.format);

@@ -31,8 +31,7 @@ double turnedOn(const Situation& s, const Placement& seat, Vec2 point) {
 const Occluder* between(const Situation& s, const Placement& a, const Placement& b, Vec2 from, Vec2 to) {
   const Occluder* tallest = nullptr;
   for (const Occluder& o : s.occluders()) {
-    if (o.top <= kTalkOver || o.bottom > kTalkOver || o.owner.starts_with("wall:") || o.owner == a.id.value ||
-        o.owner == b.id.value)
+    if (o.top <= kTalkOver || o.bottom > kTalkOver || o.wall || o.owner == a.id.value || o.owner == b.id.value)
       continue;
     if (separation(o.shape, Convex{{from, to}, 0}).gap < -kTouch && (tallest == nullptr || o.top > tallest->top))
       tallest = &o;

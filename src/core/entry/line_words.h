@@ -1,0 +1,42 @@
+// Words and sizes of the typed line.
+#pragma once
+
+#include <array>
+#include <optional>
+#include <string_view>
+#include <vector>
+
+#include "core/model/piece_fields.h"
+
+namespace mezzet {
+
+inline bool isLetter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
+inline bool isDigit(char c) { return c >= '0' && c <= '9'; }
+
+/// Characters (not bytes) before a byte of UTF-8 text.
+[[nodiscard]] std::size_t characters(std::string_view text, std::size_t byte);
+
+/// What "20 dia" sets: width and depth of a round thing.
+inline constexpr std::string_view kDiameter = "diameter";
+
+/// A word that says which size follows it or stands before it, and the key of its field.
+struct SizeWord {
+  LineWord said;
+  std::string_view key;
+};
+[[nodiscard]] std::optional<SizeWord> sizeWord(std::string_view word);
+/// "round", "oval", "curved", "corner", "square".
+[[nodiscard]] std::optional<Shape> shapeWord(std::string_view word);
+inline constexpr std::array<std::string_view, 9> kUnits{"in", "inch", "inches", "ft", "foot", "feet", "mm", "cm", "m"};
+
+/// A size as it was typed.
+struct Typed {
+  double length;
+  std::size_t at;
+  bool bare;  ///< no unit was typed
+  std::string_view text;
+};
+/// "234 x 102 x 84 cm": the unit behind the last size is that of all of them.
+void shareUnit(std::vector<Typed>& sizes, Unit bare);
+
+}  // namespace mezzet
