@@ -162,11 +162,7 @@ TEST_F(Planning, AKeptFindingComesBackWhenItGetsWorse) {
   for (const Finding& f : std::vector<Finding>(work().findings()))
     if (f.id == "table-reach:p2,p4")
       window_->document().edit(QStringLiteral("keep"), withKept(job(), work().schemeId(), {f.id, "why", f.margin, {}}));
-  const auto verdict = [&] {
-    for (const Finding& f : work().findings())
-      if (f.id == "table-reach:p2,p4") return f.verdict;
-    return Verdict::NotMeasured;
-  };
+  const auto verdict = [&] { return test::verdictIn(work().findings(), "table-reach:p2,p4"); };
   EXPECT_EQ(verdict(), Verdict::Kept);
   work().select(PlacementId("p4"));
   work().nudge({300, 0});

@@ -16,6 +16,7 @@
 #include "app/window/main_window.h"
 #include "app/widgets/notice_bar.h"
 #include "app/view/sheet_view.h"
+#include "core/drawing/base/working.h"
 #include "core/space/tapes.h"
 #include "core/edit/edits.h"
 #include "io/json/rulebook_json.h"

@@ -1,4 +1,5 @@
 #include "support.h"
+#include "support/findings.h"
 
 namespace mezzet {
 namespace {
@@ -81,11 +82,9 @@ TEST_F(Window, AFindingsOwnGapCanBeTyped) {
   QTest::mouseClick(&sheet(), Qt::LeftButton, {}, sheet().labelAt(id)->toPoint());
   type("16");
   key(Qt::Key_Return);
-  for (const Finding& f : work().findings()) {
-    if (f.id == "table-reach:p2,p4") {
-      EXPECT_NEAR(f.measured, 16 * kInch, 1e-6);
-    }
-  }
+  const Finding* typed = test::findingIn(work().findings(), "table-reach:p2,p4");
+  ASSERT_NE(typed, nullptr);
+  EXPECT_NEAR(typed->measured, 16 * kInch, 1e-6);
   EXPECT_EQ(broken(), 2);
 }
 TEST_F(Window, ZoomKeepsThePointUnderThePointer) {

@@ -113,9 +113,9 @@ std::vector<Mark> floorMarks(const Job& job, const Scheme& scheme, const Placeme
     const auto wall = findWall(room, o.wall);
     if (!wall || std::abs(cross(wall->along(), direction)) >= kParallel) continue;
     const Vec2 middle = middleOf(*wall, o);
+    const std::string what = o.kind == OpeningKind::Window ? "window" : "door";
     if (distance(middle, here) < kNearby)
-      marks.push_back({dot(middle, direction), middle, Rank::Centre, true,
-                       o.kind == OpeningKind::Window ? "centre of the window" : "centre of the door"});
+      marks.push_back({dot(middle, direction), middle, Rank::Centre, true, "centre of the " + what});
   }
   const PieceIndex pieces(job);
   for (const Placement& p : scheme.placements) {

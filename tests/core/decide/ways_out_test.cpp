@@ -3,6 +3,7 @@
 #include "core/decide/adding.h"
 #include "core/rules/art/art_case.h"
 #include "io/json/rulebook_json.h"
+#include "support/findings.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -198,6 +199,48 @@ TEST(WaysOut, AreLookedForOnlyAsOftenAsMayBeTried) {
       waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &stopped)
           .empty());
 }
+
+// ---- every way out, in every state of use, is what it says
+class WaysOutIn : public testing::TestWithParam<UseState> {};
+
+/// Rooms with something to decide: a fight of two rules, a seat without a table, a table out of reach, chairs that
+/// cannot be drawn out, things in one place.
+std::vector<Job> undecided() {
+  std::vector<Job> out{conflict()};
+  const Piece sofa = piece("sofa", "sofa", 84, 36);
+  out.push_back(with(emptyRoom(), sofa, "p1", 111, 19, 180));
+  out.push_back(with(with(emptyRoom(), sofa, "p1", 111, 19, 180), piece("low", "low-table", 48, 24, 17), "p2", 111, 76));
+  Piece table = piece("table", "dining-table", 72, 36, 30);
+  table.use.edit().extendsBy = in(24);
+  Job dining = with(emptyRoom(), table, "p1", 111, 100);
+  dining = with(dining, piece("chair", "chair", 18, 20, 34), "p2", 111, 124, 0);
+  out.push_back(with(dining, piece("case", "bookcase", 36, 12, 72), "p3", 111, 143));
+  out.push_back(with(with(emptyRoom(), sofa, "p1", 111, 19, 180), piece("case", "bookcase", 36, 12, 72), "p2", 140, 30));
+  return out;
+}
+
+TEST_P(WaysOutIn, ThisStateCureWhatTheyAreForAndHarmNothing) {
+  const CheckWith with{GetParam(), nullptr};
+  int cured = 0;
+  for (const Job& job : undecided()) {
+    const auto before = check(job, builtInRulebook(), kScheme, kInches, with);
+    for (const Decision& d : decisionsOf(before, job, builtInRulebook(), kScheme, kInches))
+      for (const std::size_t i : d.findings)
+        for (const WayOut& w : waysOutOf(before[i], before, job, builtInRulebook(), kScheme, IdSource(100), kInches, with)) {
+          const auto after = check(w.job, builtInRulebook(), kScheme, kInches, with);
+          const bool compromise = w.id == "even-split";
+          for (const Finding& f : after) {
+            if (!breaksByWeight(f) || compromise) continue;
+            EXPECT_NE(f.id, before[i].id) << w.sentence;
+            const Finding* then = findingIn(before, f.id);
+            EXPECT_TRUE(then != nullptr && breaksByWeight(*then)) << w.sentence << " breaks " << f.sentence;
+          }
+          ++cured;
+        }
+  }
+  EXPECT_GT(cured, 5);
+}
+INSTANTIATE_TEST_SUITE_P(Each, WaysOutIn, testing::Values(UseState::Everyday, UseState::Occupied, UseState::Party));
 
 }  // namespace
 }  // namespace mezzet

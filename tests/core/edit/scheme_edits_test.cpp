@@ -1,6 +1,7 @@
 #include "core/edit/edits.h"
 #include "core/rules/check.h"
 #include "io/json/rulebook_json.h"
+#include "support/findings.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -26,10 +27,7 @@ TEST(WithKept, HoldsOneEntryForAFinding) {
 }
 TEST(WithKept, TakesAFindingOutOfWhatBreaks) {
   const Job job = withKept(one(), kScheme, {"served-seats:p1", "a bench by the door", -1, {}});
-  for (const Finding& f : check(job, builtInRulebook(), kScheme, {}))
-    if (f.id == "served-seats:p1") {
-      EXPECT_EQ(f.verdict, Verdict::Kept);
-    }
+  EXPECT_EQ(verdictIn(check(job, builtInRulebook(), kScheme, {}), "served-seats:p1"), Verdict::Kept);
 }
 TEST(WithoutKept, JudgesItAgain) {
   EXPECT_EQ(withoutKept(withKept(one(), kScheme, {"a:b", "c", 0, {}}), kScheme, "a:b"), one());
