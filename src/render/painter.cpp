@@ -131,7 +131,8 @@ const QImage* ImageStore::find(const std::string& name) const {
 void paintDrawing(QPainter& painter, const Drawing& drawing, const Projection& projection, const PaintStyle& style) {
   std::vector<const Item*> order;
   order.reserve(drawing.items.size());
-  for (const Item& item : drawing.items) order.push_back(&item);
+  for (const Item& item : drawing.items)
+    if (item.layer >= style.first && item.layer <= style.last) order.push_back(&item);
   std::stable_sort(order.begin(), order.end(), [](const Item* a, const Item* b) { return a->layer < b->layer; });
   painter.save();
   painter.setRenderHint(QPainter::Antialiasing);

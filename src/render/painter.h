@@ -19,6 +19,7 @@ struct Projection {
   double perMm = 1;  ///< device pixels per model mm
   QPointF origin;    ///< device point of model (0, 0)
 
+  bool operator==(const Projection&) const = default;
   [[nodiscard]] QPointF map(Vec2 p) const { return {origin.x() + p.x * perMm, origin.y() - p.y * perMm}; }
   [[nodiscard]] Vec2 unmap(QPointF p) const { return {(p.x() - origin.x()) / perMm, (origin.y() - p.y()) / perMm}; }
 };
@@ -45,6 +46,7 @@ struct PaintStyle {
   const ImageStore* images = nullptr;
   double thinnest = 0;            ///< device pixels; screens want 1, paper 0
   bool letteringAsPaths = false;  ///< for formats that a reader may open without the lettering font
+  Layer first = Layer::Grid, last = Layer::Working;  ///< what is painted
 };
 
 /// Items are painted in layer order, then in the order in which they were added.

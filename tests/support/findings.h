@@ -1,6 +1,8 @@
 // Findings looked up so that one that is not there is no verdict.
 #pragma once
 
+#include <gtest/gtest.h>
+
 #include <string>
 
 #include "core/rules/check.h"

@@ -11,6 +11,7 @@
 #include "app/dialogs/shortcut_sheet.h"
 #include "app/stages/floor/tray.h"
 #include "core/decide/adding.h"
+#include "support/findings.h"
 #include "ui/support.h"
 
 namespace mezzet {

@@ -1,15 +1,11 @@
 #include "app/ledger/ledger.h"
 
-#include <QEvent>
-#include <QLabel>
-#include <QPainter>
-#include <QScrollBar>
-#include <QTextLayout>
+#include <QPushButton>
 #include <QVBoxLayout>
-#include <set>
 #include <span>
 
 #include "app/ledger/gauge.h"
+#include "app/ledger/way_button.h"
 #include "app/dialogs/keep_dialog.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/style.h"
@@ -28,65 +24,41 @@ QWidget* rule() {
   return line;
 }
 
-constexpr int kTextLeft = 24;
 constexpr std::size_t kMostShown = 6, kMostUnfolded = 60;  // findings of one decision, and of a fold
-constexpr int kColumnWidth = 282;                          // of the ledger's column beside its scroll bar
 
-/// Height of a text wrapped at a width.
-int wrapped(const QFont& font, const QString& text, int width) {
-  return QFontMetrics(font).boundingRect(QRect(0, 0, std::max(40, width), 10000), Qt::TextWordWrap, text).height();
+/// Everything a finding's row shows.
+std::string contentOf(const Finding& f) {
+  std::string out = f.id + '\n' + verdictWord(f.verdict) + '\n' + f.sentence + '\n' + f.rival + '\n';
+  const auto number = [&out](std::optional<double> x) { out += (x ? std::to_string(*x) : "-") + ' '; };
+  for (const std::optional<double> x : {std::optional(f.measured), std::optional(f.u95)}) number(x);
+  for (const Range& range : {f.asked, f.ideal}) {
+    number(range.low);
+    number(range.high);
+  }
+  return out;
+}
+
+std::string contentOf(const std::vector<const Finding*>& findings) {
+  std::string out;
+  for (const Finding* f : findings) out += contentOf(*f);
+  return out;
+}
+
+QVBoxLayout* columnIn(QScrollArea* scroll) {
+  auto* body = new QWidget;
+  body->setObjectName(QStringLiteral("panelBody"));
+  auto* column = new QVBoxLayout(body);
+  column->setContentsMargins(14, 12, 12, 14);
+  column->setSpacing(5);
+  column->addStretch(1);
+  scroll->setWidget(body);
+  return column;
 }
 
 }  // namespace
 
-WayButton::WayButton(WayOut way, Workspace& workspace, QWidget* parent)
-    : QPushButton(parent), way_(std::move(way)), from_(workspace.job()), workspace_(workspace) {
-  setObjectName(QStringLiteral("way:") + QString::fromStdString(way_.id));
-  setAccessibleName(onScreen(way_.sentence));
-  setAccessibleDescription(onScreen(way_.gives));
-  setToolTip(tr("Do this. One undo takes it back."));
-  setCursor(Qt::PointingHandCursor);
-  setFixedHeight(heightFor(kColumnWidth));
-  connect(this, &QPushButton::clicked, this, [this] {
-    if (workspace_.job() == from_) workspace_.take(way_);
-  });
-}
-
-int WayButton::heightFor(int width) const {
-  return wrapped(interfaceFont(13), onScreen(way_.sentence), width - kTextLeft - 6) +
-         wrapped(interfaceFont(12), onScreen(way_.gives), width - kTextLeft - 6) + 10;
-}
-
-void WayButton::paintEvent(QPaintEvent*) {
-  QPainter p(this);
-  p.setRenderHint(QPainter::Antialiasing);
-  if (hasFocus() || underMouse()) {
-    p.setPen(hasFocus() ? QPen(palette().color(QPalette::WindowText), 2) : QPen(Qt::NoPen));
-    p.setBrush(palette().color(QPalette::AlternateBase));
-    p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 3, 3);
-  }
-  p.setPen(QPen(palette().color(QPalette::Link), 2.2, Qt::SolidLine, Qt::FlatCap));
-  p.setBrush(Qt::NoBrush);
-  p.drawPolyline(QPolygonF({QPointF(9, 8), QPointF(14, 13), QPointF(9, 18)}));
-  const int w = width() - kTextLeft - 6;
-  const QString sentence = onScreen(way_.sentence);
-  p.setFont(interfaceFont(13));
-  p.setPen(palette().color(QPalette::Link));
-  const int h = wrapped(p.font(), sentence, w);
-  p.drawText(QRect(kTextLeft, 4, w, h), Qt::TextWordWrap, sentence);
-  p.setFont(interfaceFont(12));
-  p.setPen(palette().color(QPalette::Mid));
-  p.drawText(QRect(kTextLeft, 5 + h, w, height() - h), Qt::TextWordWrap, onScreen(way_.gives));
-}
-
-bool WayButton::event(QEvent* event) {
-  if (event->type() == QEvent::Enter || event->type() == QEvent::FocusIn) workspace_.showGhost(way_.job);
-  if (event->type() == QEvent::Leave || event->type() == QEvent::FocusOut) workspace_.showGhost(std::nullopt);
-  return QPushButton::event(event);
-}
-
 Ledger::Ledger(Workspace& workspace, QWidget* parent)
-    : QWidget(parent), workspace_(workspace), scroll_(new QScrollArea(this)) {
+    : QWidget(parent), workspace_(workspace), scroll_(new QScrollArea(this)), column_(columnIn(scroll_)) {
   setObjectName(QStringLiteral("panel"));
   setAttribute(Qt::WA_StyledBackground);
   scroll_->setObjectName(QStringLiteral("ledger"));
@@ -104,7 +76,9 @@ Ledger::Ledger(Workspace& workspace, QWidget* parent)
   for (auto signal : {&Workspace::judged, &Workspace::viewChanged}) connect(&workspace_, signal, this, follow);
   connect(&workspace_, &Workspace::waysArrived, this, [this] {
     if (later_.isActive()) return;  // they are of what is shown next
-    for (const auto& [decision, stack] : waysOf_) fillWays(decision, stack);
+    column_.atOnce([this] {
+      for (const auto& [decision, ways] : waysOf_) fillWays(decision, ways);
+    });
   });
   rebuild();
 }
@@ -116,38 +90,57 @@ QString Ledger::ruleName(const Finding& f) const {
   return name;
 }
 
-void Ledger::addTaste(QVBoxLayout* column) {
-  std::vector<const Finding*> here;
+std::vector<const Finding*> Ledger::findingsThat(const std::function<bool(const Finding&)>& fit) const {
+  std::vector<const Finding*> out;
   for (const Finding& f : workspace_.findings())
-    if (f.verdict == Verdict::Breaks && f.weight == Weight::Taste) here.push_back(&f);
-  if (here.empty()) return;
-  auto* fold = new QPushButton(tr("%1 matters of taste").arg(here.size()) + (tasteOpen_ ? tr(", hide") : tr(", show")));
-  fold->setObjectName(QStringLiteral("fold"));
-  connect(fold, &QPushButton::clicked, this, [this] {
-    tasteOpen_ = !tasteOpen_;
-    QMetaObject::invokeMethod(this, &Ledger::rebuild, Qt::QueuedConnection);
-  });
-  auto* row = new QHBoxLayout;
-  row->setContentsMargins(kTextLeft - 4, 0, 0, 0);
-  row->addWidget(fold, 1);
-  column->addLayout(row);
-  if (!tasteOpen_) return;
-  if (here.size() > kMostUnfolded) here.resize(kMostUnfolded);
-  for (const Finding* f : here) {
-    auto* sentence = words(onScreen(f->sentence), "quietNote");
-    sentence->setContentsMargins(kTextLeft, 0, 0, 2);
-    column->addWidget(sentence);
-  }
+    if (fit(f)) out.push_back(&f);
+  return out;
 }
 
-void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
+void Ledger::addTaste() {
+  auto here = findingsThat([](const Finding& f) { return f.verdict == Verdict::Breaks && f.weight == Weight::Taste; });
+  if (here.empty()) return;
+  const QString title = tr("%1 matters of taste").arg(here.size()) + (tasteOpen_ ? tr(", hide") : tr(", show"));
+  if (!tasteOpen_) here.clear();
+  if (here.size() > kMostUnfolded) here.resize(kMostUnfolded);
+  column_.add(title.toStdString() + contentOf(here), [&](QVBoxLayout* column) {
+    auto* fold = new QPushButton(title);
+    fold->setObjectName(QStringLiteral("fold"));
+    connect(fold, &QPushButton::clicked, this, [this] {
+      tasteOpen_ = !tasteOpen_;
+      QMetaObject::invokeMethod(this, &Ledger::rebuild, Qt::QueuedConnection);
+    });
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(kLedgerText - 4, 0, 0, 0);
+    row->addWidget(fold, 1);
+    column->addLayout(row);
+    for (const Finding* f : here) {
+      auto* sentence = words(onScreen(f->sentence), "quietNote");
+      sentence->setContentsMargins(kLedgerText, 0, 0, 2);
+      column->addWidget(sentence);
+    }
+  });
+}
+
+void Ledger::addDecision(const Decision& decision) {
+  // In a heap one piece has hundreds; the worst say what is wrong.
+  std::vector<const Finding*> worst;
+  for (const std::size_t i : decision.findings) {
+    if (worst.size() == kMostShown) break;
+    worst.push_back(&workspace_.findings()[i]);
+  }
+  const std::string content = "decide " + std::to_string(decision.findings.size()) + decision.title + '\n' +
+                              decision.conflict + '\n' + contentOf(worst);
+  QWidget* block = column_.add(content, [&](QVBoxLayout* column) { fillDecision(column, decision, worst); });
+  waysOf_.emplace_back(decision, block->findChild<QWidget*>(QStringLiteral("ways"), Qt::FindDirectChildrenOnly));
+  fillWays(decision, waysOf_.back().second);
+}
+
+void Ledger::fillDecision(QVBoxLayout* column, const Decision& decision, const std::vector<const Finding*>& worst) {
   column->addWidget(words(onScreen(decision.title), "subject"));
   if (!decision.conflict.empty()) column->addWidget(words(onScreen(decision.conflict), "conflict"));
-  // In a heap one piece has hundreds; the worst say what is wrong.
-  const std::size_t shown = std::min(decision.findings.size(), kMostShown);
-  const std::span<const std::size_t> worst(decision.findings.data(), shown);
-  for (const std::size_t i : worst) {
-    const Finding& f = workspace_.findings()[i];
+  for (const Finding* finding : worst) {
+    const Finding& f = *finding;
     auto* row = new QHBoxLayout;
     row->setContentsMargins(0, 2, 0, 0);
     row->setSpacing(6);
@@ -157,123 +150,129 @@ void Ledger::addDecision(QVBoxLayout* column, const Decision& decision) {
     if (f.quantity == Quantity::Length && (f.asked.low || f.asked.high) && !showsOf(f.rule, shows::kNoRange)) {
       auto* gauge = new Gauge(f, workspace_.format());
       auto* indent = new QHBoxLayout;
-      indent->setContentsMargins(kTextLeft, 0, 4, 0);
+      indent->setContentsMargins(kLedgerText, 0, 4, 0);
       indent->addWidget(gauge);
       column->addLayout(indent);
     }
     if (!f.rival.empty()) {
       auto* rival = words(onScreen(f.rival), "rival");
-      rival->setContentsMargins(kTextLeft, 0, 0, 0);
+      rival->setContentsMargins(kLedgerText, 0, 0, 0);
       column->addWidget(rival);
     }
   }
-  if (decision.findings.size() > shown)
-    column->addWidget(words(tr("and %1 more of it").arg(decision.findings.size() - shown), "quietNote"));
+  if (decision.findings.size() > worst.size())
+    column->addWidget(words(tr("and %1 more of it").arg(decision.findings.size() - worst.size()), "quietNote"));
   auto* ways = new QWidget;
+  ways->setObjectName(QStringLiteral("ways"));
   auto* stack = new QVBoxLayout(ways);
   stack->setContentsMargins(0, 0, 0, 0);
   stack->setSpacing(5);
   column->addWidget(ways);
-  waysOf_.emplace_back(decision, stack);
-  fillWays(decision, stack);
-  for (const std::size_t i : worst) {
-    const Finding& f = workspace_.findings()[i];
+  for (const Finding* finding : worst) {
+    const Finding& f = *finding;
     auto* keep = new QPushButton(decision.findings.size() > 1 ? tr("keep on purpose: %1").arg(ruleName(f))
                                                               : tr("keep it on purpose"));
     keep->setObjectName(QStringLiteral("keep"));
     keep->setProperty("finding", QString::fromStdString(f.id));
-    connect(keep, &QPushButton::clicked, this, [this, f] { KeepDialog(workspace_, f, this).exec(); });
-    keep->setMaximumWidth(kColumnWidth);  // a long name must not widen the column
+    connect(keep, &QPushButton::clicked, this, [this, id = f.id] {
+      const auto now = findingsThat([&](const Finding& one) { return one.id == id; });
+      if (!now.empty()) KeepDialog(workspace_, Finding(*now.front()), this).exec();
+    });
+    keep->setMaximumWidth(kLedgerColumn);  // a long name must not widen the column
     column->addWidget(keep, 0, Qt::AlignLeft);
   }
-  if (const Rule* rule = findRule(workspace_.book(), workspace_.findings()[decision.findings.front()].rule);
-      rule != nullptr && rule->caution)
+  if (const Rule* rule = findRule(workspace_.book(), worst.front()->rule); rule != nullptr && rule->caution)
     column->addWidget(words(onScreen(*rule->caution), "note"));
+  column->addSpacing(4);
+  column->addWidget(rule());
 }
 
-void Ledger::fillWays(const Decision& decision, QVBoxLayout* stack) {
-  while (QLayoutItem* item = stack->takeAt(0)) {
+void Ledger::fillWays(const Decision& decision, QWidget* ways) {
+  ways->hide();  // laid out once, when it shows again
+  while (QLayoutItem* item = ways->layout()->takeAt(0)) {
     delete item->widget();
     delete item;
   }
   const std::vector<WayOut>* found = workspace_.waysShown(decision);
   const auto add = [&](QWidget* one) {
-    stack->addWidget(one);
-    one->show();  // the ledger may be on the screen already
+    ways->layout()->addWidget(one);
+    one->show();
   };
   if (found == nullptr) add(words(tr("Looking for ways out ..."), "quietNote"));
   else
     for (const WayOut& way : *found) add(new WayButton(way, workspace_));
-  stack->parentWidget()->setVisible(found == nullptr || !found->empty());
+  ways->setVisible(found == nullptr || !found->empty());
 }
 
-void Ledger::addFold(QVBoxLayout* column, Verdict verdict, const QString& title, const QString& none) {
-  std::vector<const Finding*> here;
-  for (const Finding& f : workspace_.findings())
-    if (f.verdict == verdict) here.push_back(&f);
-  auto* row = new QHBoxLayout;
-  row->setContentsMargins(0, 0, 0, 0);
-  row->setSpacing(6);
-  row->addWidget(new VerdictMark(verdict), 0, Qt::AlignVCenter);
-  if (here.empty()) {
-    row->addWidget(words(none, "quietNote"), 1);
+void Ledger::addFold(Verdict verdict, const QString& title, const QString& none) {
+  auto here = findingsThat([verdict](const Finding& f) { return f.verdict == verdict; });
+  const std::size_t all = here.size();
+  const bool open = openFold_[static_cast<int>(verdict)];
+  if (!open) here.clear();
+  if (here.size() > kMostUnfolded) here.resize(kMostUnfolded);
+  std::string content = verdictWord(verdict) + std::to_string(all) + (open ? " open" : "") + contentOf(here);
+  if (open && verdict == Verdict::Kept)
+    for (const Kept& kept : workspace_.scheme()->kept) content += kept.finding + kept.date + kept.reason + '\n';
+  column_.add(content, [&](QVBoxLayout* column) {
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(6);
+    row->addWidget(new VerdictMark(verdict), 0, Qt::AlignVCenter);
     column->addLayout(row);
-    return;
-  }
-  bool& open = openFold_[static_cast<int>(verdict)];
-  auto* fold = new QPushButton;
-  fold->setObjectName(QStringLiteral("fold"));
-  fold->setText(title.arg(here.size()) + (open ? tr(", hide") : tr(", show")));
-  fold->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-  connect(fold, &QPushButton::clicked, this, [this, &open] {
-    open = !open;
-    QMetaObject::invokeMethod(this, &Ledger::rebuild, Qt::QueuedConnection);
+    if (all == 0) return row->addWidget(words(none, "quietNote"), 1);
+    auto* fold = new QPushButton;
+    fold->setObjectName(QStringLiteral("fold"));
+    fold->setText(title.arg(all) + (open ? tr(", hide") : tr(", show")));
+    fold->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    connect(fold, &QPushButton::clicked, this, [this, verdict] {
+      openFold_[static_cast<int>(verdict)] = !openFold_[static_cast<int>(verdict)];
+      QMetaObject::invokeMethod(this, &Ledger::rebuild, Qt::QueuedConnection);
+    });
+    row->addWidget(fold, 1);
+    if (open && all > here.size()) column->addWidget(words(tr("The first %1:").arg(kMostUnfolded), "quietNote"));
+    for (const Finding* f : here) {
+      auto* sentence = words(onScreen(f->sentence), "quietNote");
+      sentence->setContentsMargins(kLedgerText, 0, 0, 2);
+      column->addWidget(sentence);
+      if (verdict == Verdict::Kept) addWhyKept(column, *f);
+    }
   });
-  row->addWidget(fold, 1);
-  column->addLayout(row);
-  if (!open) return;
-  if (here.size() > kMostUnfolded) {
-    column->addWidget(words(tr("The first %1:").arg(kMostUnfolded), "quietNote"));
-    here.resize(kMostUnfolded);
-  }
-  for (const Finding* f : here) {
-    auto* sentence = words(onScreen(f->sentence), "quietNote");
-    sentence->setContentsMargins(kTextLeft, 0, 0, 2);
-    column->addWidget(sentence);
-    if (verdict != Verdict::Kept) continue;
-    for (const Kept& kept : workspace_.scheme()->kept)
-      if (kept.finding == f->id) {
-        auto* why = words(tr("Kept %1: %2").arg(QString::fromStdString(kept.date), QString::fromStdString(kept.reason)),
-                          "rival");
-        why->setContentsMargins(kTextLeft, 0, 0, 0);
-        column->addWidget(why);
-        auto* again = new QPushButton(tr("Judge it again"));
-        again->setObjectName(QStringLiteral("judgeAgain"));
-        connect(again, &QPushButton::clicked, this, [this, id = f->id] {
-          workspace_.document().edit(tr("judge again"), withoutKept(workspace_.job(), workspace_.schemeId(), id));
-        });
-        column->addWidget(again, 0, Qt::AlignLeft);
-      }
-  }
+}
+
+void Ledger::addWhyKept(QVBoxLayout* column, const Finding& f) {
+  for (const Kept& kept : workspace_.scheme()->kept)
+    if (kept.finding == f.id) {
+      auto* why =
+          words(tr("Kept %1: %2").arg(QString::fromStdString(kept.date), QString::fromStdString(kept.reason)), "rival");
+      why->setContentsMargins(kLedgerText, 0, 0, 0);
+      column->addWidget(why);
+      auto* again = new QPushButton(tr("Judge it again"));
+      again->setObjectName(QStringLiteral("judgeAgain"));
+      connect(again, &QPushButton::clicked, this, [this, id = f.id] {
+        workspace_.document().edit(tr("judge again"), withoutKept(workspace_.job(), workspace_.schemeId(), id));
+      });
+      column->addWidget(again, 0, Qt::AlignLeft);
+    }
+}
+
+void Ledger::addHeading() {
+  QString said;
+  if (workspace_.room() == nullptr) said = tr("There is no room yet. Measure one, and Mezzet will say what to decide.");
+  else if (workspace_.judging()) said = tr("Judging a crowded room ...");
+  else if (workspace_.decisions().empty()) said = tr("Nothing to decide: every rule that was asked holds here.");
+  column_.add("heading " + said.toStdString(), [&](QVBoxLayout* column) {
+    column->addWidget(words(tr("Decide next"), "panelTitle"));
+    column->addWidget(rule());
+    if (!said.isEmpty()) column->addWidget(words(said, "quietNote"));
+  });
 }
 
 void Ledger::rebuild() {
   later_.stop();
   waysOf_.clear();
-  const int scrolled = scroll_->verticalScrollBar()->value();
-  auto* body = new QWidget;
-  body->setObjectName(QStringLiteral("panelBody"));
-  auto* column = new QVBoxLayout(body);
-  column->setContentsMargins(14, 12, 12, 14);
-  column->setSpacing(5);
+  column_.begin();
+  addHeading();
   const auto& decisions = workspace_.decisions();
-  column->addWidget(words(tr("Decide next"), "panelTitle"));
-  column->addWidget(rule());
-  if (workspace_.room() == nullptr)
-    column->addWidget(words(tr("There is no room yet. Measure one, and Mezzet will say what to decide."), "quietNote"));
-  else if (workspace_.judging()) column->addWidget(words(tr("Judging a crowded room ..."), "quietNote"));
-  else if (decisions.empty())
-    column->addWidget(words(tr("Nothing to decide: every rule that was asked holds here."), "quietNote"));
   // What the stage in view is about comes first.
   std::size_t shown = 0;
   for (const bool onStage : {true, false})
@@ -281,22 +280,20 @@ void Ledger::rebuild() {
       const bool wall = !workspace_.findings()[d.findings.front()].view.isPlan();
       if ((wall == (rowOf(workspace_.stage()).accepts == Accepts::Wall)) != onStage || shown == kMostDecisions)
         continue;
-      addDecision(column, d);
-      column->addSpacing(4);
-      column->addWidget(rule());
+      addDecision(d);
       ++shown;
     }
-  if (decisions.size() > shown)
-    column->addWidget(words(tr("%1 more after these.").arg(decisions.size() - shown), "quietNote"));
-  column->addSpacing(4);
-  addFold(column, Verdict::Close, tr("%1 close calls"), tr("no close calls"));
-  addFold(column, Verdict::Holds, tr("%1 hold"), tr("nothing else was asked"));
-  addFold(column, Verdict::Kept, tr("%1 kept on purpose"), tr("nothing kept on purpose"));
-  addFold(column, Verdict::NotMeasured, tr("%1 wait for the tape"), tr("nothing waits for the tape"));
-  addTaste(column);
-  column->addStretch(1);
-  scroll_->setWidget(body);
-  scroll_->verticalScrollBar()->setValue(scrolled);
+  const std::size_t left = decisions.size() - shown;
+  column_.add("after these " + std::to_string(left), [&](QVBoxLayout* column) {
+    if (left > 0) column->addWidget(words(tr("%1 more after these.").arg(left), "quietNote"));
+    column->addSpacing(4);
+  });
+  addFold(Verdict::Close, tr("%1 close calls"), tr("no close calls"));
+  addFold(Verdict::Holds, tr("%1 hold"), tr("nothing else was asked"));
+  addFold(Verdict::Kept, tr("%1 kept on purpose"), tr("nothing kept on purpose"));
+  addFold(Verdict::NotMeasured, tr("%1 wait for the tape"), tr("nothing waits for the tape"));
+  addTaste();
+  column_.end();
 }
 
 }  // namespace mezzet

@@ -1,34 +1,16 @@
 // The ledger "Decide next": at most five decisions, each with what breaks and the ways out; below, folded, the rest.
 #pragma once
 
-#include <QPushButton>
 #include <QScrollArea>
 #include <QTimer>
+#include <functional>
 
 #include "app/document/workspace.h"
+#include "app/ledger/block_column.h"
 
 class QVBoxLayout;
 
 namespace mezzet {
-
-/// A way out: what moves which way, and what it gives. Hovering or focusing it shows the ghost.
-class WayButton : public QPushButton {
-  Q_OBJECT
-
- public:
-  WayButton(WayOut way, Workspace& workspace, QWidget* parent = nullptr);
-
- protected:
-  void paintEvent(QPaintEvent*) override;
-  bool event(QEvent*) override;
-
- private:
-  [[nodiscard]] int heightFor(int width) const;
-
-  WayOut way_;
-  Job from_;  ///< the job it was computed from; after any other edit it no longer applies
-  Workspace& workspace_;
-};
 
 class Ledger : public QWidget {
   Q_OBJECT
@@ -40,17 +22,22 @@ class Ledger : public QWidget {
   void rebuild();
 
  private:
-  void addDecision(QVBoxLayout* column, const Decision& decision);
+  void addHeading();
+  void addDecision(const Decision&);
+  void fillDecision(QVBoxLayout* column, const Decision&, const std::vector<const Finding*>& worst);
   /// What was found for a decision, or that it is looked for.
-  void fillWays(const Decision&, QVBoxLayout*);
+  void fillWays(const Decision&, QWidget* ways);
   [[nodiscard]] QString ruleName(const Finding&) const;
-  void addTaste(QVBoxLayout* column);
-  void addFold(QVBoxLayout* column, Verdict verdict, const QString& title, const QString& none);
+  [[nodiscard]] std::vector<const Finding*> findingsThat(const std::function<bool(const Finding&)>& fit) const;
+  void addTaste();
+  void addFold(Verdict verdict, const QString& title, const QString& none);
+  void addWhyKept(QVBoxLayout* column, const Finding&);
 
   Workspace& workspace_;
   QScrollArea* scroll_;
+  BlockColumn column_;
   QTimer later_;
-  std::vector<std::pair<Decision, QVBoxLayout*>> waysOf_;  ///< where the ways out of what is shown stand
+  std::vector<std::pair<Decision, QWidget*>> waysOf_;  ///< where the ways out of what is shown stand
   bool tasteOpen_ = false;
   bool openFold_[5] = {};
 };

@@ -64,7 +64,7 @@ void SheetView::zoomAt(double factor, QPointF at) {
 }
 
 void SheetView::refresh() {
-  stillStale_ = true;
+  stillPixels_.outdate();
   refreshWorking();
 }
 
@@ -82,19 +82,13 @@ void SheetView::refreshWorking() {
 
 void SheetView::rebuildStill() {
   still_ = composeStill(scale(), hand_.holds() ? workspace_.selection() : PlacementIds());
-  const double ratio = devicePixelRatioF();
-  if (stillPixels_.size() != size() * ratio) stillPixels_ = QPixmap(size() * ratio);
-  stillPixels_.setDevicePixelRatio(ratio);
-  stillPixels_.fill(desk::kPaper);
-  QPainter painter(&stillPixels_);
-  paintDrawing(painter, still_, projection(), {Palette::screen(), &workspace_.images(), 1});
-  stillStale_ = false;
+  stillPixels_.paint(still_, projection(), workspace_.images(), size(), devicePixelRatioF());
 }
 
 void SheetView::paintEvent(QPaintEvent*) {
-  if (stillStale_ || stillPixels_.size() != size() * devicePixelRatioF()) rebuildStill();
+  if (stillPixels_.stale(size(), devicePixelRatioF())) rebuildStill();
   QPainter painter(this);
-  painter.drawPixmap(0, 0, stillPixels_);
+  painter.drawPixmap(0, 0, stillPixels_.pixels());
   paintDrawing(painter, moving_, projection(), {Palette::screen(), &workspace_.images(), 1});
   if (const QString hint = emptyHint(); !hint.isEmpty()) {
     painter.setFont(interfaceFont(15));
@@ -245,7 +239,7 @@ void SheetView::mouseMoveEvent(QMouseEvent* event) {
     const QPointF by = event->position() - pressedAt_;
     if (std::hypot(by.x(), by.y()) < kDragStart) return;
     setCursor(Qt::ClosedHandCursor);
-    stillStale_ = true;
+    stillPixels_.outdate();
   }
   // With Alt held down nothing lines up.
   hand_.move(projection().unmap(event->position()), event->modifiers() & Qt::AltModifier,

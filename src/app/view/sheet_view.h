@@ -6,6 +6,7 @@
 
 #include "app/document/workspace.h"
 #include "app/tools/drag_tool.h"
+#include "app/view/still_pixels.h"
 #include "app/view/tape_editor.h"
 #include "app/view/viewport.h"
 #include "core/space/snapping.h"
@@ -103,8 +104,7 @@ class SheetView : public QWidget {
 
   Viewport view_;
   Drawing still_, moving_;
-  QPixmap stillPixels_;
-  bool stillStale_ = true;
+  StillPixels stillPixels_;
   DragTool hand_;
   TapeEditor editor_;
   std::optional<QRectF> lasso_;  // a frame drawn round things to select them

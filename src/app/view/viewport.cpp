@@ -16,7 +16,8 @@ double Viewport::scale() const { return kPixelsPerPaperMm / projection_.perMm; }
 void Viewport::fit(QSizeF size, const std::function<Drawing(double)>& compose) {
   // Margins are in mm of paper and the scale depends on them: a few rounds settle it.
   constexpr int kMostRounds = 12;
-  constexpr double kSameScale = 1e-5;
+  constexpr double kSameScale = 1e-5, kSamePlace = 0.1;  // px
+  const Projection shown = projection_;
   for (int round = 0; round < kMostRounds; ++round) {
     const double before = projection_.perMm;
     const Drawing d = compose(scale());
@@ -27,6 +28,10 @@ void Viewport::fit(QSizeF size, const std::function<Drawing(double)>& compose) {
         QPointF(size.width() / 2 - middle.x * projection_.perMm, size.height() / 2 + middle.y * projection_.perMm);
     if (std::abs(projection_.perMm - before) < kSameScale * before) break;
   }
+  // What would shift by less than the eye sees stays where it is, with all that was painted for it.
+  const double grown = std::abs(projection_.perMm / shown.perMm - 1) * std::max(size.width(), size.height());
+  const QPointF moved = projection_.origin - shown.origin;
+  if (grown < kSamePlace && std::abs(moved.x()) < kSamePlace && std::abs(moved.y()) < kSamePlace) projection_ = shown;
   fitted_ = true;
 }
 

@@ -209,13 +209,15 @@ std::vector<Job> undecided() {
   std::vector<Job> out{conflict()};
   const Piece sofa = piece("sofa", "sofa", 84, 36);
   out.push_back(with(emptyRoom(), sofa, "p1", 111, 19, 180));
-  out.push_back(with(with(emptyRoom(), sofa, "p1", 111, 19, 180), piece("low", "low-table", 48, 24, 17), "p2", 111, 76));
+  out.push_back(
+      with(with(emptyRoom(), sofa, "p1", 111, 19, 180), piece("low", "low-table", 48, 24, 17), "p2", 111, 76));
   Piece table = piece("table", "dining-table", 72, 36, 30);
   table.use.edit().extendsBy = in(24);
   Job dining = with(emptyRoom(), table, "p1", 111, 100);
   dining = with(dining, piece("chair", "chair", 18, 20, 34), "p2", 111, 124, 0);
   out.push_back(with(dining, piece("case", "bookcase", 36, 12, 72), "p3", 111, 143));
-  out.push_back(with(with(emptyRoom(), sofa, "p1", 111, 19, 180), piece("case", "bookcase", 36, 12, 72), "p2", 140, 30));
+  out.push_back(
+      with(with(emptyRoom(), sofa, "p1", 111, 19, 180), piece("case", "bookcase", 36, 12, 72), "p2", 140, 30));
   return out;
 }
 
@@ -226,7 +228,8 @@ TEST_P(WaysOutIn, ThisStateCureWhatTheyAreForAndHarmNothing) {
     const auto before = check(job, builtInRulebook(), kScheme, kInches, with);
     for (const Decision& d : decisionsOf(before, job, builtInRulebook(), kScheme, kInches))
       for (const std::size_t i : d.findings)
-        for (const WayOut& w : waysOutOf(before[i], before, job, builtInRulebook(), kScheme, IdSource(100), kInches, with)) {
+        for (const WayOut& w :
+             waysOutOf(before[i], before, job, builtInRulebook(), kScheme, IdSource(100), kInches, with)) {
           const auto after = check(w.job, builtInRulebook(), kScheme, kInches, with);
           const bool compromise = w.id == "even-split";
           for (const Finding& f : after) {

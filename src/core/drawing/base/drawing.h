@@ -49,6 +49,8 @@ struct Stroke {
   Ink ink = Ink::None;
   double width = 0.25;  ///< mm of paper
   Dash dash = Dash::Solid;
+
+  bool operator==(const Stroke&) const = default;
 };
 
 // Line widths as draughtsmen grade them (ISO 128 series, mm of paper).
@@ -61,6 +63,8 @@ struct PathItem {
   bool closed = false;
   Ink fill = Ink::None;
   Stroke stroke;
+
+  bool operator==(const PathItem&) const = default;
 };
 /// An arc of a circle, anticlockwise from `start` over `span` degrees; 360 is a whole circle and can be filled.
 struct ArcItem {
@@ -68,6 +72,8 @@ struct ArcItem {
   double radius = 0, start = 0, span = 360;
   Ink fill = Ink::None;
   Stroke stroke;
+
+  bool operator==(const ArcItem&) const = default;
 };
 enum class Align { Left, Centre, Right };
 struct TextItem {
@@ -78,16 +84,22 @@ struct TextItem {
   double turn = 0;  ///< degrees anticlockwise
   Ink ink = Ink::Ink;
   Ink ground = Ink::None;  ///< fill behind the text, so that it stands clear of lines
+
+  bool operator==(const TextItem&) const = default;
 };
 struct ImageItem {
   Vec2 low, high;     ///< corners, unturned
   std::string image;  ///< name in the job's images
+
+  bool operator==(const ImageItem&) const = default;
 };
 
 struct Item {
   Layer layer = Layer::Furniture;
   ItemId id;  ///< of what this shows; may be empty
   std::variant<PathItem, ArcItem, TextItem, ImageItem> shape;
+
+  bool operator==(const Item&) const = default;
 };
 
 struct Drawing {
