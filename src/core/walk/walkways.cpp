@@ -109,43 +109,66 @@ void findGaps(WalkSpace& space) {
   });
 }
 
-/// Atoms joined by gaps. Each carries how often the way from its root to it crosses the line A to B, with sign.
-class Chains {
+/// Which atoms hang together.
+class Joined {
  public:
-  explicit Chains(std::size_t n) : parent_(n), crossings_(n, 0) { std::iota(parent_.begin(), parent_.end(), 0U); }
-  /// Joins two atoms by a link of so many crossings from a to b; the crossings of the ring it closes, 0 for none.
-  int join(std::uint32_t a, std::uint32_t b, int crossings) {
-    const auto [rootA, toA] = find(a);
-    const auto [rootB, toB] = find(b);
-    if (rootA == rootB) return toA + crossings - toB;
+  explicit Joined(std::size_t n) : parent_(n) { std::iota(parent_.begin(), parent_.end(), 0U); }
+  /// False when they hung together before.
+  bool join(std::uint32_t a, std::uint32_t b) {
+    const std::uint32_t rootA = rootOf(a), rootB = rootOf(b);
     parent_[rootB] = rootA;
-    crossings_[rootB] = toA + crossings - toB;
-    return 0;
+    return rootA != rootB;
   }
 
  private:
-  std::pair<std::uint32_t, int> find(std::uint32_t i) {
-    std::uint32_t root = i;
-    int total = 0;
-    while (parent_[root] != root) {
-      total += crossings_[root];
-      root = parent_[root];
-    }
-    // Everything passed on the way hangs on the root from now on.
-    int left = total;
-    while (parent_[i] != root && i != root) {
-      const std::uint32_t next = parent_[i];
-      const int step = crossings_[i];
-      parent_[i] = root;
-      crossings_[i] = left;
-      left -= step;
-      i = next;
-    }
-    return {root, total};
+  std::uint32_t rootOf(std::uint32_t i) {
+    while (parent_[i] != i) i = parent_[i] = parent_[parent_[i]];
+    return i;
   }
   std::vector<std::uint32_t> parent_;
-  std::vector<int> crossings_;
 };
+
+/// Joins the atoms by thresholds and then by gaps in ascending order: the branches of trees, and what closes rings.
+void joinAtoms(WalkSpace& space) {
+  const std::vector<Atom>& atoms = space.atoms;
+  Joined joined(atoms.size());
+  std::vector<Link> branches;
+  // The walls make one ring with the thresholds; it closes round both ends of any way and parts nothing.
+  for (const WalkSpace::Threshold& t : space.thresholds)
+    if (joined.join(t.before, t.after))
+      branches.push_back({{atoms[t.before].centre, t.beyond, t.beyond, atoms[t.after].centre}, t.before, t.after, 0});
+  for (std::uint32_t i = 0; i < space.gaps.size(); ++i) {
+    const WalkGap& gap = space.gaps[i];
+    const Link link{{atoms[gap.first].centre, gap.a, gap.b, atoms[gap.second].centre}, gap.first, gap.second, i};
+    (joined.join(gap.first, gap.second) ? branches : space.rings).push_back(link);
+  }
+  // From the root of each tree outwards.
+  std::vector<std::vector<std::uint32_t>> of(atoms.size());
+  for (std::uint32_t i = 0; i < branches.size(); ++i) {
+    of[branches[i].from].push_back(i);
+    of[branches[i].to].push_back(i);
+  }
+  std::vector<bool> seen(atoms.size(), false);
+  std::vector<std::uint32_t> reached;
+  space.branches.reserve(branches.size());
+  for (std::uint32_t root = 0; root < atoms.size(); ++root) {
+    if (seen[root]) continue;
+    seen[root] = true;
+    reached.assign(1, root);
+    while (!reached.empty()) {
+      const std::uint32_t at = reached.back();
+      reached.pop_back();
+      for (const std::uint32_t i : of[at]) {
+        const bool backwards = branches[i].to == at;
+        const std::uint32_t next = backwards ? branches[i].from : branches[i].to;
+        if (seen[next]) continue;
+        seen[next] = true;
+        space.branches.push_back({branches[i], backwards});
+        reached.push_back(next);
+      }
+    }
+  }
+}
 
 /// Signed crossings of the path p q with the line from a to b. A point on the line counts as on its left, so that a
 /// path that touches the line at a corner is counted once or not at all, never half.
@@ -159,8 +182,9 @@ int crossing(Vec2 p, Vec2 q, Vec2 a, Vec2 b) {
   return leftP ? 1 : -1;
 }
 
-/// Of the path through the centres of a gap's two bodies and its ends. Most paths lie on one side of the line.
-int crossing(Vec2 p, Vec2 q, Vec2 r, Vec2 t, Vec2 a, Vec2 b) {
+/// Of a link's path. Most paths lie on one side of the line.
+int crossing(const Link& link, Vec2 a, Vec2 b) {
+  const auto& [p, q, r, t] = link.path;
   const Vec2 d = b - a;
   const bool side = cross(d, p - a) >= 0;
   if ((cross(d, q - a) >= 0) == side && (cross(d, r - a) >= 0) == side && (cross(d, t - a) >= 0) == side) return 0;
@@ -283,6 +307,7 @@ WalkSpace walkSpace(const Room& room, const std::vector<Body>& standing) {
   for (const std::uint32_t i : space.byLeft)
     space.widestAtom = std::max(space.widestAtom, space.atoms[i].bounds.high.x - space.atoms[i].bounds.low.x);
   findGaps(space);
+  joinAtoms(space);
   return space;
 }
 
@@ -291,22 +316,22 @@ Way widestWay(const WalkSpace& space, const WayEnd& from, const WayEnd& to) {
   const double most = std::min(from.widest, to.widest);
   const double cap = std::min(most, space.cap);
   const Vec2 a = from.at, b = to.at;
-  Chains chains(space.atoms.size());
-  // The walls make one ring with the thresholds; it closes round both ends and parts nothing.
-  for (const WalkSpace::Threshold& t : space.thresholds) {
-    const Vec2 p = space.atoms[t.before].centre, q = space.atoms[t.after].centre;
-    chains.join(t.before, t.after, crossing(p, t.beyond, a, b) + crossing(t.beyond, q, a, b));
+  // How often the way from its tree's root to each atom crosses the line from a to b, with sign.
+  std::vector<int> crossings(space.atoms.size(), 0);
+  for (const auto& [link, backwards] : space.branches) {
+    const int step = crossing(link, a, b);
+    if (backwards) crossings[link.from] = crossings[link.to] - step;
+    else crossings[link.to] = crossings[link.from] + step;
   }
-  for (std::size_t i = 0; i < space.gaps.size(); ++i) {
-    const WalkGap& gap = space.gaps[i];
+  for (const Link& ring : space.rings) {
+    const WalkGap& gap = space.gaps[ring.gap];
     if (gap.length >= cap) break;
-    const int crossings = crossing(space.atoms[gap.first].centre, gap.a, gap.b, space.atoms[gap.second].centre, a, b);
-    if (chains.join(gap.first, gap.second, crossings) == 0) continue;
+    if (crossings[ring.from] + crossing(ring, a, b) == crossings[ring.to]) continue;
     // Two things with a third between them bound no way of their own: its gaps, which are narrower, do.
     if (!areNeighbours(space, gap)) continue;
     Way way;
     way.width = gap.length < kClosedGap ? 0 : gap.length;
-    way.pinch = pinchAt(space, i);
+    way.pinch = pinchAt(space, ring.gap);
     return way;
   }
   Way way;

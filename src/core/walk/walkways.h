@@ -37,6 +37,13 @@ struct WalkGap {
   std::uint32_t first = 0, second = 0;
 };
 
+/// What joins two atoms, as a path through their middles: a gap, or the threshold of an opening.
+struct Link {
+  std::array<Vec2, 4> path;
+  std::uint32_t from = 0, to = 0;  ///< atoms, in the direction of the path
+  std::uint32_t gap = 0;           ///< index into WalkSpace::gaps, of a link that closes a ring
+};
+
 /// Where a way begins or ends.
 struct WayEnd {
   std::string id;
@@ -80,6 +87,14 @@ struct WalkSpace {
     Vec2 beyond;
   };
   std::vector<Threshold> thresholds;
+  /// Gaps in ascending order join the atoms to trees; one that joins nothing new closes a ring with branches of its
+  /// tree. Neither depends on where a way leads. Branches from the root of each tree outwards, rings ascending.
+  struct Branch {
+    Link link;
+    bool backwards = false;  ///< its path leads towards the root
+  };
+  std::vector<Branch> branches;
+  std::vector<Link> rings;
 };
 /// The end at an opening that one walks through; null when it has no such opening.
 [[nodiscard]] const WayEnd* findEnd(const WalkSpace&, std::string_view opening);
