@@ -39,7 +39,7 @@ Job walkedRoom(int count) {
 WalkSpace spaceOf(const Job& job) {
   return walkSpaceOf(PieceIndex(job), *job.rooms.front(), *job.schemes.front(), UseState::Everyday);
 }
-double exactWidth(const WalkSpace& space) { return widestWay(space, space.openings[0], space.openings[1]).width; }
+double exactWidth(const WalkSpace& space) { return widestWay({space, space.openings[0]}, space.openings[1]).width; }
 
 // ---- a raster: distance to the nearest thing on a grid, then the path whose least distance is largest
 constexpr double kCell = 10;
@@ -169,7 +169,7 @@ BENCHMARK(widths<offsetWidth>)->Name("way/offsetAndBisect")->Arg(20)->Arg(60)->A
 
 void oneQuery(benchmark::State& state) {
   const WalkSpace space = spaceOf(walkedRoom(static_cast<int>(state.range(0))));
-  for (auto _ : state) benchmark::DoNotOptimize(widestWay(space, space.openings[0], space.openings[1]));
+  for (auto _ : state) benchmark::DoNotOptimize(widestWay({space, space.openings[0]}, space.openings[1]));
 }
 BENCHMARK(oneQuery)->Name("way/oneQuery")->Arg(60)->Arg(1000)->Unit(benchmark::kMicrosecond);
 

@@ -36,7 +36,7 @@ struct Walked {
   [[nodiscard]] WayEnd start(const std::string& id) const {
     if (id.empty()) return space.openings[space.entry];
     if (const WayEnd* end = findEnd(space, id)) return *end;
-    return goOnFrom(space, wayTo(space, space.openings[space.entry], place(id)));
+    return goOnFrom(space, wayTo({space, space.openings[space.entry]}, place(id)));
   }
 };
 
@@ -46,7 +46,7 @@ int runRoute(const Options& o) {
   const JobFile file = load(o);
   const Walked walked(file, o);
   const WayEnd from = walked.start(o.from);
-  RoomWay way = wayTo(walked.space, from, walked.place(o.to));
+  RoomWay way = wayTo({walked.space, from}, walked.place(o.to));
   const Patience patience("route");
   if (way.way.pinch && !way.way.pinch->tied.empty())
     way.way.pinch = crossedPinch(*way.way.pinch, shortestRoute(walked.space, from, endOf(walked.space, way),
@@ -70,11 +70,10 @@ int runReach(const Options& o) {
     throw Refused{{"--width", "is not a width", "Give millimetres, more than 0"}};
   const JobFile file = load(o);
   const Walked walked(file, o);
-  const WayEnd from = walked.start(o.from);
+  const WaysFrom from(walked.space, walked.start(o.from));
   std::vector<std::string> reached, missed;
   for (const Destination& to : walked.destinations)
-    if (to.id != from.id)
-      (wayTo(walked.space, from, to).way.width >= o.width - 0.01 ? reached : missed).push_back(to.id);
+    if (to.id != from.end().id) (wayTo(from, to).way.width >= o.width - 0.01 ? reached : missed).push_back(to.id);
   if (o.json) {
     std::cout << reachJson(reached, missed);
     return kAnswered;

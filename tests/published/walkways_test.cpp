@@ -49,7 +49,7 @@ struct WidestPath : testing::Test {
   }
   Way way(const std::vector<Body>& bodies) const {
     const WalkSpace space = walkSpace(room, bodies);
-    return widestWay(space, space.openings[0], space.openings[1]);
+    return widestWay({space, space.openings[0]}, space.openings[1]);
   }
   Room room = roomOf({{0, 0}, {5000, 0}, {5000, 4000}, {0, 4000}});
   Body table = boxBody("table", {2000, 1200}, {3000, 2400});
@@ -204,7 +204,7 @@ TEST_F(RandomRooms, TheWidestWayIsWhereGeosLosesTheConnection) {
   for (int i = 0; i < 150; ++i) {
     const WalkSpace space = walkSpace(room, furnished(4 + i % 40));
     const WayEnd &a = space.openings[0], &b = space.openings[1];
-    const Way way = widestWay(space, a, b);
+    const Way way = widestWay({space, a}, b);
     const auto passes = [&](double width) {
       return geos.together(geos.floor(space, width / 2), a.at - a.inward * (a.widest / 2),
                            b.at - b.inward * (b.widest / 2));
@@ -263,7 +263,7 @@ TEST_F(RandomRooms, ADrawnRouteKeepsItsDiscClear) {
   for (int i = 0; i < 300; ++i) {
     const WalkSpace space = walkSpace(room, furnished(4 + i % 16));
     const WayEnd &a = space.openings[0], &b = space.openings[1];
-    const Way way = widestWay(space, a, b);
+    const Way way = widestWay({space, a}, b);
     if (way.width < 50) continue;
     const std::vector<Vec2> route = shortestRoute(space, a, b, way.width - 1);
     ASSERT_GE(route.size(), 2U) << "room " << i << ", " << way.width << " mm";

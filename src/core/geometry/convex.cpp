@@ -132,13 +132,6 @@ Separation fromCores(const Convex& a, const Convex& b, double coreGap, Vec2 n, V
 
 }  // namespace
 
-Vec2 nearestOnSegment(Vec2 p, Vec2 a, Vec2 b) {
-  const Vec2 d = b - a;
-  const double length2 = dot(d, d);
-  if (length2 <= 0) return a;
-  return a + d * std::clamp(dot(p - a, d) / length2, 0.0, 1.0);
-}
-
 Box boundsOf(const Convex& body) {
   const Span x = spanOf(body.core, {1, 0}), y = spanOf(body.core, {0, 1});
   return {{x.low - body.radius, y.low - body.radius}, {x.high + body.radius, y.high + body.radius}};

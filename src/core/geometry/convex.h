@@ -1,6 +1,7 @@
 // Convex bodies and the exact distance between two of them.
 #pragma once
 
+#include <algorithm>
 #include <optional>
 #include <vector>
 
@@ -47,6 +48,11 @@ struct Separation {
                                                     double graze);
 
 /// Nearest point to p on the segment a b.
-[[nodiscard]] Vec2 nearestOnSegment(Vec2 p, Vec2 a, Vec2 b);
+[[nodiscard]] inline Vec2 nearestOnSegment(Vec2 p, Vec2 a, Vec2 b) {
+  const Vec2 d = b - a;
+  const double length2 = dot(d, d);
+  if (length2 <= 0) return a;
+  return a + d * std::clamp(dot(p - a, d) / length2, 0.0, 1.0);
+}
 
 }  // namespace mezzet

@@ -5,7 +5,7 @@
 #include <limits>
 #include <numbers>
 
-#include "core/walk/walkways.h"
+#include "core/walk/walk_space.h"
 #include "core/model/kinds.h"
 
 namespace mezzet {

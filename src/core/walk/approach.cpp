@@ -16,11 +16,12 @@ struct Near {
   Near(const WalkSpace& space, Vec2 mark, double reach) {
     space.near(mark, reach, [this](const Atom& atom) { atoms.push_back(&atom); });
   }
-  [[nodiscard]] double clearance(Vec2 p) const {
+  /// What is not more than `wanted` need not be exact.
+  [[nodiscard]] double clearance(Vec2 p, double wanted) const {
     double best = std::numeric_limits<double>::infinity();
     for (const Atom* atom : atoms) {
       best = nearerOf(best, *atom, p);
-      if (best <= 0) return best;
+      if (best <= wanted) return best;
     }
     return best;
   }
@@ -49,7 +50,7 @@ Stand settled(const Near& all, Stand stand, Vec2 mark, double enough) {
       const double angle = k * std::numbers::pi / 4;
       const Vec2 p = stand.at + Vec2{std::cos(angle), std::sin(angle)} * step;
       if (distance(p, began) > kRoam) continue;
-      const double c = near.clearance(p);
+      const double c = near.clearance(p, best.clearance);
       if (c > best.clearance && comesNear(p, c, mark)) best = {p, c};
     }
     if (best.clearance > stand.clearance + 1e-9) stand = best;
@@ -84,12 +85,11 @@ std::optional<Pinch> squeezedBetween(const WalkSpace& space, const Near& near, V
 
 }  // namespace
 
-Approach widestApproach(const WalkSpace& space, const WayEnd& from, const std::vector<Vec2>& marks,
-                        const std::string& id) {
+Approach widestApproach(const WaysFrom& from, const std::vector<Vec2>& marks, const std::string& id) {
+  const WalkSpace& space = from.space();
   constexpr int kDirections = 16;
-  constexpr std::size_t kLarge = 1'500;  // gaps
   constexpr double kRadii[] = {150, 300, 450, kAtReach, 800, 1000};
-  const double enough = std::min(from.widest, space.cap) / 2;
+  const double enough = std::min(from.end().widest, space.cap) / 2;
   Approach best;
   best.at = marks.empty() ? Vec2{} : marks.front();
   for (const Vec2 mark : marks) {
@@ -100,27 +100,17 @@ Approach widestApproach(const WalkSpace& space, const WayEnd& from, const std::v
       const double angle = (k + 0.5) * 2 * std::numbers::pi / kDirections;
       const Vec2 d{std::cos(angle), std::sin(angle)};
       for (const double r : kRadii) {
-        const Vec2 p = mark + d * r;
-        const double c = near.clearance(p);
         Stand& stand = stands[static_cast<std::size_t>(k * 4 / kDirections)];
-        if (c > stand.clearance && stand.clearance < enough && comesNear(p, c, mark)) stand = {p, c};
+        if (stand.clearance >= enough) break;
+        const Vec2 p = mark + d * r;
+        const double c = near.clearance(p, stand.clearance);
+        if (c > stand.clearance && comesNear(p, c, mark)) stand = {p, c};
       }
     }
     std::sort(stands.begin(), stands.end(), [](const Stand& a, const Stand& b) { return a.clearance > b.clearance; });
     for (Stand stand : stands) {
       if (stand.clearance <= kClosedGap / 2) continue;
-      // In a large room asking is dear. A place to which the best one so far is open wider than its way's pinch has the
-      // same way: if a wider one led here, it would lead there, too.
-      if (space.gaps.size() > kLarge && best.way.pinch && best.clearance > best.way.width / 2 + kSettled &&
-          stand.clearance > best.way.width / 2 + kSettled) {
-        const Convex between{
-            distance(best.at, stand.at) > 1 ? std::vector<Vec2>{best.at, stand.at} : std::vector<Vec2>{stand.at}, 0};
-        if (std::all_of(near.atoms.begin(), near.atoms.end(), [&](const Atom* atom) {
-              return separation(between, atom->shape).gap > best.way.width / 2 + kSettled;
-            }))
-          continue;
-      }
-      const auto ask = [&](const Stand& there) { return widestWay(space, from, {id, there.at, 2 * there.clearance}); };
+      const auto ask = [&](const Stand& there) { return widestWay(from, {id, there.at, 2 * there.clearance}); };
       Way way = ask(stand);
       // Only a place that is itself too tight is worth settling.
       if (way.cappedBy == id && stand.clearance < enough) {

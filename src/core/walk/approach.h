@@ -15,11 +15,10 @@ struct Approach {
   Vec2 at;
   double clearance = 0;  ///< half of the widest disc that stands there
 };
-/// The widest disc that comes from `from` to within kAtReach of one of the marks: the middles of seat places' fronts,
+/// The widest disc that comes to within kAtReach of one of the marks: the middles of seat places' fronts,
 /// of a window, of a cupboard's face. Places to stand are searched on a fan about each mark and then settled where they
 /// are widest, to kSettled; the way there is exact.
-[[nodiscard]] Approach widestApproach(const WalkSpace&, const WayEnd& from, const std::vector<Vec2>& marks,
-                                      const std::string& id);
+[[nodiscard]] Approach widestApproach(const WaysFrom&, const std::vector<Vec2>& marks, const std::string& id);
 inline constexpr double kSettled = 0.05;
 
 }  // namespace mezzet

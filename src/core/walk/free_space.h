@@ -5,7 +5,7 @@
 
 #include <stop_token>
 
-#include "core/walk/walkways.h"
+#include "core/walk/walk_space.h"
 #include "core/geometry/offset.h"
 
 namespace mezzet {

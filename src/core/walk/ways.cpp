@@ -6,8 +6,10 @@
 #include "core/model/kinds.h"
 
 namespace mezzet {
+namespace {
 
-std::vector<Destination> destinationsIn(const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
+std::vector<Destination> destinations(const PieceIndex& pieces, const Room& room, const Scheme& scheme,
+                                      bool diningSeats) {
   std::vector<Destination> out;
   const Opening* entry = mainEntry(room);
   for (const Opening& o : room.openings) {
@@ -21,6 +23,7 @@ std::vector<Destination> destinationsIn(const PieceIndex& pieces, const Room& ro
     if (place == nullptr) continue;
     const Piece& piece = pieces.of(p);
     if (placesOn(piece) > 0) {
+      if (!diningSeats && isDiningSeat(piece.kind)) continue;
       Destination to{Goal::Seat, p.id.value, {}};
       for (const SeatPlace& seat : seatPlaces(piece, *place)) to.marks.push_back(seat.front);
       out.push_back(std::move(to));
@@ -32,13 +35,14 @@ std::vector<Destination> destinationsIn(const PieceIndex& pieces, const Room& ro
   return out;
 }
 
+}  // namespace
+
+std::vector<Destination> destinationsIn(const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
+  return destinations(pieces, room, scheme, true);
+}
+
 std::vector<Destination> judgedDestinations(const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
-  std::vector<Destination> out = destinationsIn(pieces, room, scheme);
-  std::erase_if(out, [&](const Destination& d) {
-    const Placement* seat = d.goal == Goal::Seat ? findPlacement(scheme, PlacementId(d.id)) : nullptr;
-    return seat != nullptr && isDiningSeat(pieces.of(*seat).kind);
-  });
-  return out;
+  return destinations(pieces, room, scheme, false);
 }
 
 std::vector<Destination> openingsAmong(std::vector<Destination> destinations) {
@@ -46,20 +50,21 @@ std::vector<Destination> openingsAmong(std::vector<Destination> destinations) {
   return destinations;
 }
 
-RoomWay wayTo(const WalkSpace& space, const WayEnd& from, const Destination& to) {
+RoomWay wayTo(const WaysFrom& from, const Destination& to) {
   if (to.goal == Goal::Opening) {
-    const WayEnd* end = findEnd(space, to.id);
+    const WayEnd* end = findEnd(from.space(), to.id);
     if (end == nullptr) return {to, {}, {}};
-    return {to, widestWay(space, from, *end), end->at};
+    return {to, widestWay(from, *end), end->at};
   }
-  Approach approach = widestApproach(space, from, to.marks, to.id);
+  Approach approach = widestApproach(from, to.marks, to.id);
   return {to, std::move(approach.way), approach.at};
 }
 
 std::vector<RoomWay> waysIn(const WalkSpace& space, const std::vector<Destination>& destinations) {
   std::vector<RoomWay> out;
   if (space.openings.empty()) return out;
-  for (const Destination& to : destinations) out.push_back(wayTo(space, space.openings[space.entry], to));
+  const WaysFrom entry(space, space.openings[space.entry]);
+  for (const Destination& to : destinations) out.push_back(wayTo(entry, to));
   return out;
 }
 

@@ -32,7 +32,7 @@ struct RoomWay {
 /// None when the room has no opening to come in by.
 [[nodiscard]] std::vector<RoomWay> waysIn(const WalkSpace&, const std::vector<Destination>&);
 /// From the entry to one destination, or between any two places.
-[[nodiscard]] RoomWay wayTo(const WalkSpace&, const WayEnd& from, const Destination&);
+[[nodiscard]] RoomWay wayTo(const WaysFrom&, const Destination&);
 /// Of the ways to the seats of a group the widest, the first of equals; null when none leads to it.
 [[nodiscard]] const RoomWay* bestReached(const std::vector<RoomWay>&, const TalkGroup&);
 /// Everything walkers meet in a state: bodies with their use zones, and what hangs low.

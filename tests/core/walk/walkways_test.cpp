@@ -40,7 +40,7 @@ struct Walk : testing::Test {
   WalkSpace space() const { return walkSpace(*job.rooms[0], floorBodies(job, test::scheme(job))); }
   Way through() const {
     const WalkSpace s = space();
-    return widestWay(s, s.openings[0], s.openings[1]);
+    return widestWay({s, s.openings[0]}, s.openings[1]);
   }
   Job job = test::emptyRoom(200, 150);
 };
@@ -151,7 +151,7 @@ TEST_F(Walk, ASeatIsReachedFromTheSideOfItsTable) {
   std::vector<Vec2> marks;
   for (const SeatPlace& place : seatPlaces(sofa, FloorPlace{{in(100), in(130)}, 0})) marks.push_back(place.front);
   ASSERT_EQ(marks.size(), 3U);
-  const Approach approach = widestApproach(s, s.openings[0], marks, "sofa");
+  const Approach approach = widestApproach({s, s.openings[0]}, marks, "sofa");
   EXPECT_NEAR(approach.way.width, in(36) - 35, 1.5);  // an end place is reached as wide as the door allows
 }
 TEST_F(Walk, ASeatBoxedInSaysBetweenWhat) {
@@ -160,7 +160,7 @@ TEST_F(Walk, ASeatBoxedInSaysBetweenWhat) {
   add("right", "cabinet", 20, 60, 130, 105);   // x 120 to 140: 40 in between, but
   add("front", "cabinet", 20, 10, 100, 80);    // its sides stand 10 in from either
   const WalkSpace s = space();
-  const Approach approach = widestApproach(s, s.openings[0], {{in(100), in(120)}}, "chair");
+  const Approach approach = widestApproach({s, s.openings[0]}, {{in(100), in(120)}}, "chair");
   ASSERT_TRUE(approach.way.pinch);
   EXPECT_LT(approach.way.width, in(15));
   EXPECT_GT(approach.way.width, in(9));
@@ -174,9 +174,9 @@ TEST_F(Walk, ADiscComesToWithinTwentyFourInches) {
   const WalkSpace s = space();
   const double doorway = in(36) - 35;
   // The mark 23 in behind the mouth: the disc's nearest point is at the mouth's line but for its roundness.
-  EXPECT_NEAR(widestApproach(s, s.openings[0], {{in(100), in(110 + 20)}}, "seat").way.width, doorway, 2);
+  EXPECT_NEAR(widestApproach({s, s.openings[0]}, {{in(100), in(110 + 20)}}, "seat").way.width, doorway, 2);
   // 34 in behind it: only what fits into the niche comes near.
-  EXPECT_LT(widestApproach(s, s.openings[0], {{in(100), in(110 + 36)}}, "seat").way.width, in(21));
+  EXPECT_LT(widestApproach({s, s.openings[0]}, {{in(100), in(110 + 36)}}, "seat").way.width, in(21));
 }
 TEST_F(Walk, TheFloorBehindANarrowGapIsAPocket) {
   add("left", "cabinet", 95, 20, 47.5, 100);
@@ -202,7 +202,7 @@ TEST_F(Walk, NarrowPartsAreMeasuredAlongTheRoute) {
   add("left", "cabinet", 84, 24, 42, 75);
   add("right", "cabinet", 84, 24, 158, 75);  // 32 in between x 84 and 116, for 24 in
   const WalkSpace s = space();
-  const Way way = widestWay(s, s.openings[0], s.openings[1]);
+  const Way way = widestWay({s, s.openings[0]}, s.openings[1]);
   EXPECT_NEAR(way.width, in(32), 1e-9);
   const auto route = shortestRoute(s, s.openings[0], s.openings[1], way.width - 1);
   EXPECT_NEAR(longestNarrowerThan(s, route, in(36)), in(24), 3);
@@ -232,13 +232,13 @@ TEST(Approach, NoPlaceNearbyIsReachedWider) {
   const WayEnd& entry = space.openings[0];
   int asked = 0, wider = 0;
   for (const Destination& to : destinationsIn(pieces, *job.rooms[0], scheme)) {
-    const Approach found = widestApproach(space, entry, to.marks, to.id);
+    const Approach found = widestApproach({space, entry}, to.marks, to.id);
     for (int k = 0; k < 12; ++k) {
       const Vec2 p = to.marks[0] + Vec2{uniform(-1000, 1000), uniform(-1000, 1000)};
       const double c = clearanceAt(space, p);
       if (c <= 1 || distance(p, to.marks[0]) - c > kAtReach) continue;
       ++asked;
-      wider += widestWay(space, entry, {to.id, p, 2 * c}).width > found.way.width + 1;
+      wider += widestWay({space, entry}, {to.id, p, 2 * c}).width > found.way.width + 1;
     }
   }
   EXPECT_GT(asked, 300);

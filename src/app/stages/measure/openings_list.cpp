@@ -8,7 +8,7 @@
 
 #include "app/widgets/field_grid.h"
 #include "app/widgets/layouts.h"
-#include "core/walk/walkways.h"
+#include "core/walk/walk_space.h"
 #include "core/edit/edits.h"
 #include "core/edit/validate.h"
 #include "core/site/openings.h"

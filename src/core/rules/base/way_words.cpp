@@ -65,8 +65,8 @@ std::string wayBetween(const Job& job, const Scheme& scheme, UseState state, con
     if (at == all.end()) return "One does not walk to " + names.the(id) + ": choose seats and cupboards.";
     ends.push_back(&*at);
   }
-  const RoomWay first = wayTo(space, space.openings[space.entry], *ends[0]);
-  const Way way = wayTo(space, goOnFrom(space, first), *ends[1]).way;
+  const RoomWay first = wayTo({space, space.openings[space.entry]}, *ends[0]);
+  const Way way = wayTo({space, goOnFrom(space, first)}, *ends[1]).way;
   std::string words = "From " + names.the(from) + " to " + names.the(to) + " ";
   words += way.width > 0 ? "the way is " + writeLength(way.width, format) : std::string("there is no way");
   if (way.pinch)
