@@ -9,6 +9,7 @@
 
 #include "app/widgets/layouts.h"
 #include "app/widgets/length_field.h"
+#include "core/drawing/labels/labels.h"
 #include "core/drawing/plan/plan.h"
 #include "core/edit/edits.h"
 #include "core/survey/runs.h"
@@ -47,7 +48,8 @@ class OutlinePicture : public QWidget {
     const double paperPerPixel = 25.4 / 96;
     options.scale = std::max((high.x - low.x) / ((width() - 150) * paperPerPixel),
                              (high.y - low.y) / ((height() - 150) * paperPerPixel));
-    const Drawing d = composePlan(Job{}, room, nullptr, options);
+    Drawing d = composePlan(Job{}, room, nullptr, options);
+    settle(d);
     Projection projection;
     projection.perMm = std::min(width() / (d.high.x - d.low.x), height() / (d.high.y - d.low.y));
     projection.origin = QPointF(width() / 2.0 - (d.low.x + d.high.x) / 2 * projection.perMm,

@@ -38,7 +38,7 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
   kind_->setObjectName(QStringLiteral("sheetKind"));
   for (const OfferedSheet& sheet : offeredSheets(workspace_.job(), workspace_.room()))
     kind_->addItem(tr(sheet.title.c_str()), QString::fromStdString(sheet.kind));
-  if (workspace_.stage() == Stage::Measure) kind_->setCurrentIndex(kind_->count() - 1);
+  if (workspace_.stage() == Stage::Measure) kind_->setCurrentIndex(kind_->findData(QStringLiteral("field")));
   if (workspace_.stage() == Stage::Walls)
     kind_->setCurrentIndex(kind_->findData(QStringLiteral("wall:") + QString::fromStdString(workspace_.wall().value)));
   for_ = new QComboBox;

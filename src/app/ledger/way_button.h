@@ -8,7 +8,7 @@
 namespace mezzet {
 
 inline constexpr int kLedgerText = 24;     ///< px from the ledger's edge to its words
-inline constexpr int kLedgerColumn = 282;  ///< px of the ledger's column beside its scroll bar
+inline constexpr int kLedgerColumn = 264;  ///< px of the ledger's column beside its scroll bar
 
 /// A way out: what moves which way, and what it gives. Hovering or focusing it shows the ghost.
 class WayButton : public QPushButton {

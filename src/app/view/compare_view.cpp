@@ -11,6 +11,7 @@
 
 #include "app/widgets/layouts.h"
 #include "app/widgets/style.h"
+#include "core/drawing/labels/labels.h"
 #include "core/drawing/plan/plan.h"
 #include "core/edit/edits.h"
 #include "core/decide/compare.h"
@@ -119,6 +120,7 @@ void CompareView::paint(QLabel* on, const SchemeId& id) {
   const Vec2 middle = midpoint(d.low, d.high);
   projection.origin =
       QPointF(size.width() / 2.0 - middle.x * projection.perMm, size.height() / 2.0 + middle.y * projection.perMm);
+  settle(d);
   QPainter painter(&pixels);
   paintDrawing(painter, d, projection, {Palette::screen(), &workspace_.images(), 1});
   painter.end();

@@ -1,6 +1,5 @@
 #include "app/view/plan_view.h"
 
-#include <iterator>
 #include <tuple>
 
 #include "core/space/bodies.h"
@@ -81,8 +80,7 @@ Drawing PlanView::composeMoving(double scale) const {
                    workspace_.format());
   addUseZones(d, shownJob(), *scheme, workspace_.useState());
   Drawing marks = composePlanWork(shownJob(), *room, work, scale, workspace_.format());
-  d.items.insert(d.items.end(), std::make_move_iterator(marks.items.begin()),
-                 std::make_move_iterator(marks.items.end()));
+  append(d, std::move(marks));
   return d;
 }
 

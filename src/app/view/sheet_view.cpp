@@ -18,6 +18,7 @@
 namespace mezzet {
 namespace {
 
+constexpr int kEdgeRow = 36;                         // of the sheet's lower edge, for its row and the scale bar, px
 constexpr double kDragStart = 3;                     // px before a press becomes a drag
 constexpr double kSnapReach = 7, kHandleReach = 10;  // px
 
@@ -26,6 +27,7 @@ constexpr double kSnapReach = 7, kHandleReach = 10;  // px
 SheetView::SheetView(Workspace& workspace, QWidget* parent)
     : QWidget(parent),
       workspace_(workspace),
+      content_([this] { return composeStill(scale(), hand_.holds() ? workspace_.selection() : PlacementIds()); }),
       hand_(workspace, [this](const Place& from, Vec2 by) { return movedBy(from, by); }),
       editor_(*this, [this](const ItemId& item, const QString& text) {
         return item.of == ItemId::Of::Finding ? workspace_.typeFinding(item.id, text) : workspace_.typeTape(item, text);
@@ -53,7 +55,7 @@ SheetView::SheetView(Workspace& workspace, QWidget* parent)
 void SheetView::fit() {
   view_.followWindow();
   if (!isVisible()) return;  // it is composed when it is shown
-  view_.fit(size(), [this](double scale) { return composeStill(scale, {}); });
+  view_.fit(size() - QSize(0, kEdgeRow), [this](double scale) { return composeStill(scale, {}); });
   refresh();
 }
 
@@ -64,6 +66,7 @@ void SheetView::zoomAt(double factor, QPointF at) {
 }
 
 void SheetView::refresh() {
+  content_.outdate();
   stillPixels_.outdate();
   refreshWorking();
 }
@@ -76,20 +79,17 @@ void SheetView::showEvent(QShowEvent* event) {
 
 void SheetView::refreshWorking() {
   if (!isVisible()) return;  // likewise
-  moving_ = composeMoving(scale());
+  content_.show(composeMoving(scale()), hand_.holds());
   update();
 }
 
-void SheetView::rebuildStill() {
-  still_ = composeStill(scale(), hand_.holds() ? workspace_.selection() : PlacementIds());
-  stillPixels_.paint(still_, projection(), workspace_.images(), size(), devicePixelRatioF());
-}
-
 void SheetView::paintEvent(QPaintEvent*) {
-  if (stillPixels_.stale(size(), devicePixelRatioF())) rebuildStill();
+  if (stillPixels_.stale(size(), devicePixelRatioF()))
+    stillPixels_.paint(content_.still(), projection(), workspace_.images(), size(), devicePixelRatioF());
   QPainter painter(this);
   painter.drawPixmap(0, 0, stillPixels_.pixels());
-  paintDrawing(painter, moving_, projection(), {Palette::screen(), &workspace_.images(), 1});
+  for (const Drawing* drawing : {&content_.words(), &content_.moving()})
+    paintDrawing(painter, *drawing, projection(), {Palette::screen(), &workspace_.images(), 1});
   if (const QString hint = emptyHint(); !hint.isEmpty()) {
     painter.setFont(interfaceFont(15));
     painter.setPen(desk::kInk);
@@ -116,9 +116,10 @@ void SheetView::resizeEvent(QResizeEvent*) {
 // ---- labels that can be typed into
 
 std::optional<QPointF> SheetView::labelAt(const ItemId& key) const {
-  for (const Item& item : moving_.items)
+  const Drawing& moving = content_.moving();
+  for (const Item& item : moving.items)
     if (item.id == key && std::holds_alternative<TextItem>(item.shape)) {
-      const TextBox box = textBox(std::get<TextItem>(item.shape), moving_.scale);
+      const TextBox box = textBox(std::get<TextItem>(item.shape), moving.scale);
       return projection().map(midpoint(box.low, box.high));
     }
   return std::nullopt;
@@ -134,8 +135,9 @@ ItemId SheetView::itemAt(QPointF point) const {
       }
     return {};
   };
-  if (ItemId id = inText(moving_); !id.empty()) return id;
-  return inText(still_);
+  for (const Drawing* drawing : {&content_.moving(), &content_.words()})
+    if (ItemId id = inText(*drawing); !id.empty()) return id;
+  return inText(content_.still());
 }
 
 QRect SheetView::rectOf(const PlacementId& id) const {
@@ -147,7 +149,7 @@ QRect SheetView::rectOf(const PlacementId& id) const {
 }
 
 std::optional<QPointF> SheetView::handle() const {
-  for (const Item& item : moving_.items)
+  for (const Item& item : content_.moving().items)
     if (item.id == ItemId(kTurnHandle)) return projection().map(std::get<ArcItem>(item.shape).centre);
   return std::nullopt;
 }
@@ -160,7 +162,7 @@ bool SheetView::onHandle(QPointF point) const {
 bool SheetView::editTape(const ItemId& key) {
   const auto at = labelAt(key);
   if (!at) return false;
-  for (const Item& item : moving_.items)
+  for (const Item& item : content_.moving().items)
     if (const auto* text = std::get_if<TextItem>(&item.shape); text != nullptr && item.id == key) {
       editor_.open(key, *at, QString::fromStdString(text->text));
       return true;
@@ -239,6 +241,7 @@ void SheetView::mouseMoveEvent(QMouseEvent* event) {
     const QPointF by = event->position() - pressedAt_;
     if (std::hypot(by.x(), by.y()) < kDragStart) return;
     setCursor(Qt::ClosedHandCursor);
+    content_.outdate();
     stillPixels_.outdate();
   }
   // With Alt held down nothing lines up.

@@ -6,6 +6,7 @@
 
 #include "app/document/workspace.h"
 #include "app/tools/drag_tool.h"
+#include "app/view/sheet_content.h"
 #include "app/view/still_pixels.h"
 #include "app/view/tape_editor.h"
 #include "app/view/viewport.h"
@@ -93,7 +94,6 @@ class SheetView : public QWidget {
   [[nodiscard]] bool onHandle(QPointF point) const;
   void selectIn(const QRectF& frame);
   void zoomAt(double factor, QPointF at);
-  void rebuildStill();
   /// The job with the dragged cut-out at a point of the widget; absent when it cannot stand there.
   struct Dropped {
     Added added;
@@ -103,7 +103,7 @@ class SheetView : public QWidget {
   void dropGhost();
 
   Viewport view_;
-  Drawing still_, moving_;
+  mutable SheetContent content_;  ///< composed when it is asked for
   StillPixels stillPixels_;
   DragTool hand_;
   TapeEditor editor_;

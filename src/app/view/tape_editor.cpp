@@ -48,6 +48,8 @@ void TapeEditor::close(bool keepFocus) {
 
 void TapeEditor::commit() {
   if (field_ == nullptr) return;
+  // What nobody typed is rounded for the eye: taking it would move the thing by what was rounded off.
+  if (!field_->isModified()) return close(true);
   const ItemId item = item_;  // taking it may close the editor
   const LengthReading reading = take_(item, field_->text());
   if (!reading) complain(reading);

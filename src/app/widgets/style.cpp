@@ -60,17 +60,17 @@ QComboBox::drop-down { border: none; width: 22px; }
 #header QComboBox::down-arrow { image: url(:/icons/arrow-light.xpm); width: 10px; height: 6px; }
 QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height: 6px; }
 #header QComboBox QAbstractItemView { background: @panel; color: @ink; selection-background-color: #f4c430; selection-color: #1d2730; }
-#floorBar { background: @bar; border-radius: 3px; }
-#floorBar QLabel { color: @onDesk; }
-#floorBar QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 2px 8px; }
-#floorBar QToolButton:hover { border: 1px solid @focus; }
-#floorBar QToolButton:checked { background: @focus; color: #1d2730; border: 1px solid #1d2730; }
-#floorBar QToolButton:focus { border: 2px solid @focus; padding: 1px 7px; }
+#sheetEdge { background: @bar; border-radius: 3px; }
+#sheetEdge QLabel { color: @onDesk; }
+#sheetEdge QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 2px 8px; }
+#sheetEdge QToolButton:hover { border: 1px solid @focus; }
+#sheetEdge QToolButton:checked { background: @focus; color: #1d2730; border: 1px solid #1d2730; }
+#sheetEdge QToolButton:focus { border: 2px solid @focus; padding: 1px 7px; }
 #across { background: transparent; }
-#floorBar QComboBox, #floorBar QLineEdit { padding: 1px 18px 1px 6px; min-height: 18px; }
-#floorBar QLineEdit { padding: 1px 5px; }
-#floorBar QComboBox:focus { padding: 0px 17px 0px 5px; }
-#floorBar QLineEdit:focus { padding: 0px 4px; }
+#sheetEdge QComboBox, #sheetEdge QLineEdit { padding: 1px 18px 1px 6px; min-height: 18px; }
+#sheetEdge QLineEdit { padding: 1px 5px; }
+#sheetEdge QComboBox:focus { padding: 0px 17px 0px 5px; }
+#sheetEdge QLineEdit:focus { padding: 0px 4px; }
 #header QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 5px 10px; }
 #header QToolButton:hover { background: @bar; }
 #header QToolButton:focus { border: 2px solid @focus; padding: 4px 9px; }

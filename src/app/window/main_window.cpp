@@ -12,7 +12,7 @@
 
 #include "app/ledger/ledger.h"
 #include "app/stages/brief/brief_panel.h"
-#include "app/stages/floor/floor_bar.h"
+#include "app/stages/floor/sheet_edge.h"
 #include "app/stages/floor/piece_bar.h"
 #include "app/stages/floor/tray.h"
 #include "app/stages/measure/site_panel.h"
@@ -24,14 +24,14 @@
 #include "app/widgets/notice_bar.h"
 #include "app/window/actions.h"
 #include "app/window/causes.h"
+#include "app/window/sheet_desk.h"
 #include "app/window/stage_tape.h"
 
 namespace mezzet {
 namespace {
 
-constexpr int kPanelWidth = 318;
-// Windows narrower than these have no room for all of a bar beside the panel.
-constexpr int kNarrowForFloorBar = 980, kNarrowForPieceBar = 1024;
+constexpr int kLedgerWidth = 300, kPanelWidth = 332, kDeskMargin = 7;
+constexpr int kNarrowForPieceBar = 1024;  // windows narrower than this have no room for all of the bar
 
 }  // namespace
 
@@ -51,6 +51,7 @@ MainWindow::MainWindow(FileSystem& files, const Rulebook& book)
 
 MainWindow::~MainWindow() {
   // Parts of the window listen to the document; they go first, and it goes without a word.
+  disconnect(qApp, nullptr, this, nullptr);
   document_->disconnect();
   document_->undoStack().disconnect();
   workspace_->disconnect();
@@ -108,8 +109,7 @@ QWidget* MainWindow::makeHeader() {
 QLayout* MainWindow::makeSheets() {
   auto* left = new QVBoxLayout;
   left->setSpacing(6);
-  left->addWidget(scrollingAcross(new FloorBar(*workspace_), kNarrowForFloorBar));
-  sheets_ = new QStackedWidget;
+  sheets_ = new SheetDesk;
   plan_ = new PlanView(*workspace_);
   plan_->setObjectName(QStringLiteral("planView"));
   plan_->setAccessibleName(tr("Floor plan"));
@@ -124,11 +124,17 @@ QLayout* MainWindow::makeSheets() {
   house_->setObjectName(QStringLiteral("houseView"));
   house_->setAccessibleName(tr("The house"));
   sheets_->addWidget(house_);
+  edge_ = new SheetEdge(*workspace_);
+  sheets_->setEdge(edge_);
   left->addWidget(sheets_, 1);
+  // One bar: the selected piece, or the typed line with the tray.
+  foot_ = new QStackedWidget;
+  foot_->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
   bar_ = new PieceBar(*workspace_);
-  left->addWidget(scrollingAcross(bar_, kNarrowForPieceBar));
+  foot_->addWidget(scrollingAcross(bar_, kNarrowForPieceBar));
   tray_ = new Tray(*workspace_);
-  left->addWidget(tray_);
+  foot_->addWidget(tray_);
+  left->addWidget(foot_);
   return left;
 }
 
@@ -149,11 +155,10 @@ void MainWindow::build() {
   column->addWidget(notice_);
 
   auto* work = new QHBoxLayout;
-  work->setContentsMargins(14, 14, 14, 14);
-  work->setSpacing(14);
+  work->setContentsMargins(kDeskMargin, kDeskMargin, kDeskMargin, kDeskMargin);
+  work->setSpacing(kDeskMargin);
   work->addLayout(makeSheets(), 1);
   panels_ = new QStackedWidget;
-  panels_->setFixedWidth(kPanelWidth);
   ledger_ = new Ledger(*workspace_);
   site_ = new SitePanel(*workspace_, *trace_);
   measure_ = &site_->walls();
@@ -166,9 +171,21 @@ void MainWindow::build() {
 
 void MainWindow::showStage() {
   sheets_->setCurrentWidget(tracing() ? static_cast<QWidget*>(trace_) : &sheet());
-  panels_->setCurrentIndex(static_cast<int>(rowOf(workspace_->stage()).panel));
+  const Panel panel = rowOf(workspace_->stage()).panel;
+  panels_->setFixedWidth(panel == Panel::Ledger ? kLedgerWidth : kPanelWidth);
+  panels_->setCurrentIndex(static_cast<int>(panel));
   wall_->setAccessibleName(tr("Wall %1").arg(QString::fromStdString(workspace_->wall().value)));
   showState();
+}
+
+void MainWindow::showFoot() {
+  const bool accepts = rowOf(workspace_->stage()).accepts != Accepts::Nothing;
+  // Whoever types into the line goes on there until they leave it.
+  const QWidget* focus = QApplication::focusWidget();
+  const bool typing = focus != nullptr && tray_->isAncestorOf(focus);
+  // As high as the higher of the two, so that the sheet never moves under the hand.
+  foot_->setFixedHeight(std::max(tray_->minimumHeight(), foot_->widget(0)->minimumHeight()));
+  foot_->setCurrentIndex(accepts && (workspace_->selectedPlacement() == nullptr || typing) ? 1 : 0);
 }
 
 void MainWindow::showState() {
@@ -210,6 +227,11 @@ void MainWindow::fillSchemes() {
   }
   room_->setVisible(room_->count() > 0);
   scheme_->setVisible(scheme_->count() > 0);
+}
+
+void MainWindow::resizeEvent(QResizeEvent* event) {
+  QMainWindow::resizeEvent(event);
+  showFoot();
 }
 
 bool MainWindow::eventFilter(QObject* object, QEvent* event) {

@@ -22,6 +22,8 @@ class TraceView;
 class NoticeBar;
 class PieceBar;
 class PlanView;
+class SheetDesk;
+class SheetEdge;
 class SheetView;
 class StageTape;
 class Tray;
@@ -58,6 +60,7 @@ class MainWindow : public QMainWindow {
 
  protected:
   void closeEvent(QCloseEvent*) override;
+  void resizeEvent(QResizeEvent*) override;
   /// Undo in a field that has nothing to take back is the job's undo, and some keys are never a field's.
   bool eventFilter(QObject*, QEvent*) override;
 
@@ -78,6 +81,7 @@ class MainWindow : public QMainWindow {
   bool mayChange();
   void showState();
   void showStage();
+  void showFoot();
   void fillSchemes();
   void fillRecent();
   void fillHouseRules();
@@ -98,7 +102,9 @@ class MainWindow : public QMainWindow {
   StageTape* tape_;
   Tray* tray_ = nullptr;
   NoticeBar* notice_;
-  QStackedWidget *sheets_, *panels_;
+  SheetDesk* sheets_;
+  QStackedWidget *panels_, *foot_;
+  SheetEdge* edge_;
   PlanView* plan_;
   WallView* wall_;
   Ledger* ledger_;

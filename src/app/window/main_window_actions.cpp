@@ -19,6 +19,7 @@
 #include "app/dialogs/shortcut_sheet.h"
 #include "app/document/saving.h"
 #include "app/stages/floor/piece_bar.h"
+#include "app/stages/floor/sheet_edge.h"
 #include "app/stages/floor/tray.h"
 #include "app/stages/measure/measure_panel.h"
 #include "app/stages/measure/read_out.h"
@@ -114,7 +115,8 @@ void MainWindow::wirePieces() {
   on("type-piece", [this] {
     if (workspace_->room() == nullptr)
       return notice_->say(tr("Measure the room first; then there is a floor to place things on."), {}, cause::kRefused);
-    if (!tray_->isVisible()) workspace_->showStage(Stage::Floor);
+    if (rowOf(workspace_->stage()).accepts == Accepts::Nothing) workspace_->showStage(Stage::Floor);
+    foot_->setCurrentIndex(1);
     tray_->goToLine();
   });
   on("piece-rules", [this] {
@@ -269,10 +271,15 @@ void MainWindow::wireParts() {
   connect(scheme_, &QComboBox::currentIndexChanged, this, [this](int i) {
     if (i >= 0) workspace_->showScheme(SchemeId(scheme_->itemData(i).toString().toStdString()));
   });
-  connect(bar_, &PieceBar::addWanted, this, [this] { addPiece(false); });
+  connect(tray_, &Tray::addWanted, this, [this] { addPiece(false); });
   connect(bar_, &PieceBar::sizesWanted, this, [this] { addPiece(true); });
-  connect(bar_, &PieceBar::previousWall, this, [this] { workspace_->stepWall(-1); });
-  connect(bar_, &PieceBar::nextWall, this, [this] { workspace_->stepWall(1); });
+  connect(edge_, &SheetEdge::previousWall, this, [this] { workspace_->stepWall(-1); });
+  connect(edge_, &SheetEdge::nextWall, this, [this] { workspace_->stepWall(1); });
+  connect(workspace_.get(), &Workspace::selectionChanged, this, &MainWindow::showFoot);
+  connect(workspace_.get(), &Workspace::viewChanged, this, &MainWindow::showFoot);
+  connect(workspace_.get(), &Workspace::jobChanged, this, &MainWindow::showFoot);
+  connect(qApp, &QApplication::focusChanged, this, &MainWindow::showFoot);
+  connect(tray_, &Tray::left, this, [this] { sheet().setFocus(); });
   connect(measure_, &MeasurePanel::draftChanged, plan_, &PlanView::showDraft);
   connect(plan_, &PlanView::wallChosen, this, [this](const CornerId& wall) {
     if (workspace_->stage() == Stage::Measure) return measure_->goToWall(wall);

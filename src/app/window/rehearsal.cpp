@@ -111,7 +111,7 @@ void shootSheets(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
   if (const Room* room = w.room()) {
     const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
-    for (const char* kind : {"plan"})
+    for (const char* kind : {"plan", "wall:D"})
       if (const auto made_ = composeSheet(w.job(), *room, w.scheme(), *sheetKind(kind), request)) {
         const QString path =
             folder + QStringLiteral("/installer-") + QString::fromUtf8(kind).left(4) + QStringLiteral(".png");

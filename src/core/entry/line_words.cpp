@@ -2,6 +2,9 @@
 
 #include <algorithm>
 
+#include "core/entry/words.h"
+#include "core/model/kinds.h"
+
 namespace mezzet {
 
 std::size_t characters(std::string_view text, std::size_t byte) {
@@ -43,6 +46,85 @@ void shareUnit(std::vector<Typed>& sizes, Unit bare) {
       sizes[i].length = *reading.length;
       sizes[i].bare = false;
     }
+}
+
+std::optional<int> countWord(std::string_view word) {
+  constexpr std::string_view kCounts[] = {"two", "three", "four", "five", "six", "seven", "eight", "nine", "ten"};
+  const auto* at = std::find(std::begin(kCounts), std::end(kCounts), word);
+  return at != std::end(kCounts) ? std::optional(static_cast<int>(at - std::begin(kCounts)) + 2) : std::nullopt;
+}
+
+std::optional<KindHere> kindAt(std::string_view rest) {
+  for (const NamedKind& named : kindNames()) {
+    if (!rest.starts_with(named.words)) continue;
+    std::size_t length = named.words.size();
+    for (const std::string_view plural : {"es", "s", "ves"})
+      if (rest.substr(length).starts_with(plural)) {
+        length += plural.size();
+        break;
+      }
+    const auto goesOn = [&] { return length < rest.size() && (isLetter(rest[length]) || rest[length] == '-'); };
+    if (goesOn()) {
+      length = named.words.size();
+      if (goesOn()) continue;
+    }
+    return KindHere{std::string(named.kind), length};
+  }
+  return std::nullopt;
+}
+
+std::size_t lengthEnd(std::string_view text, std::string_view low, std::size_t at, bool& bare) {
+  std::size_t end = at;
+  while (end < text.size()) {
+    const char c = low[end];
+    if (c == 'x' || c == '*' || text.substr(end).starts_with("\xC3\x97")) break;
+    if (c == '"' && end > at && !isDigit(text[end - 1]) && text[end - 1] != '/') break;  // a quoted name, no inch mark
+    if (isLetter(c)) {
+      std::size_t wordEnd = end;
+      while (wordEnd < low.size() && isLetter(low[wordEnd])) ++wordEnd;
+      if (std::find(kUnits.begin(), kUnits.end(), low.substr(end, wordEnd - end)) == kUnits.end()) break;
+      bare = false;
+      end = wordEnd;
+      continue;
+    }
+    if (c == '\'' || c == '"') bare = false;
+    if ((c == ',' && end + 1 < text.size() && text[end + 1] == ' ') || c == ';') break;
+    ++end;
+  }
+  return end;
+}
+
+char letterAt(std::string_view low, std::size_t at, bool before) {
+  std::size_t next = at;
+  while (next < low.size() && isLetter(low[next])) ++next;
+  const std::string_view word = low.substr(at, next - at);
+  if (word != "w" && word != "d" && word != "h") return 0;
+  while (next < low.size() && low[next] == ' ') ++next;
+  return !before || (next < low.size() && isDigit(low[next])) ? word[0] : '\0';
+}
+
+double rugSize(const Typed& typed, Unit bare, std::vector<std::string>& notes) {
+  constexpr double kMostRugFeet = 20;  // a bare rug size up to this is in feet
+  constexpr double kMostRugCm = 1000;  // and in a metric job up to this in centimetres
+  const auto taken = [&](const char* sentence, double length) {
+    if (std::find(notes.begin(), notes.end(), sentence) == notes.end()) notes.emplace_back(sentence);
+    return length;
+  };
+  if (typed.bare && bare == Unit::Inch && typed.length <= kMostRugFeet * kInch)
+    return taken("Taken as feet: write 96 in for inches.", typed.length * 12);
+  if (typed.bare && bare == Unit::Millimetre && typed.length <= kMostRugCm)
+    return taken("Taken as centimetres: write 2400 mm for millimetres.", typed.length * 10);
+  return typed.length;
+}
+
+std::string_view wordAt(std::string_view low, std::size_t at) {
+  std::size_t end = at;
+  while (end < low.size() && (isLetter(low[end]) || (low[end] == '-' && end > at))) ++end;
+  return low.substr(at, end - at);
+}
+
+std::string withArticle(const std::string& name) {
+  return (std::string_view("aeiouAEIOU").find(name[0]) != std::string_view::npos ? "an " : "a ") + lower(name);
 }
 
 }  // namespace mezzet

@@ -3,6 +3,7 @@
 
 #include <array>
 #include <optional>
+#include <string>
 #include <string_view>
 #include <vector>
 
@@ -38,5 +39,30 @@ struct Typed {
 };
 /// "234 x 102 x 84 cm": the unit behind the last size is that of all of them.
 void shareUnit(std::vector<Typed>& sizes, Unit bare);
+
+/// "two" to "ten".
+[[nodiscard]] std::optional<int> countWord(std::string_view word);
+
+/// The kind whose name a text in small letters begins with, in the singular or the plural, and how long that is.
+struct KindHere {
+  std::string kind;
+  std::size_t length = 0;
+};
+[[nodiscard]] std::optional<KindHere> kindAt(std::string_view rest);
+
+/// Where a length that begins at `at` ends: at the next "x", a word that is no unit, a quoted name. `bare` turns false
+/// when it carries a unit. `low` is the text in small letters.
+[[nodiscard]] std::size_t lengthEnd(std::string_view text, std::string_view low, std::size_t at, bool& bare);
+
+/// One of w, d and h by itself, before a number or behind one; 0 for anything else.
+[[nodiscard]] char letterAt(std::string_view low, std::size_t at, bool before);
+
+/// A bare rug size that would be absurd in the job's unit is in feet, or in centimetres; a note says so, once.
+[[nodiscard]] double rugSize(const Typed&, Unit bare, std::vector<std::string>& notes);
+
+/// The word that begins there: letters, with hyphens inside it.
+[[nodiscard]] std::string_view wordAt(std::string_view low, std::size_t at);
+/// "an étagère", "a lamp": in small letters.
+[[nodiscard]] std::string withArticle(const std::string& name);
 
 }  // namespace mezzet

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <charconv>
 #include <cmath>
+#include <utility>
 
 #include "core/entry/completion.h"
 #include "core/entry/line_words.h"
@@ -15,8 +16,6 @@
 namespace mezzet {
 namespace {
 
-constexpr double kMostRugFeet = 20;  // a bare rug size up to this is in feet
-constexpr double kMostRugCm = 1000;  // and in a metric job up to this in centimetres
 constexpr int kMostAtOnce = 100;
 
 struct Refusal {
@@ -56,7 +55,7 @@ class Reader {
       throw Refusal{text_.size(), fault->what.empty() ? "" : capital(fault->text()) + "."};
     piece_.id = {};
     if (!isKnownKind(kind_))
-      out.notes.push_back("No furniture rule judges " + article(name_) + "; it is drawn and measured.");
+      out.notes.push_back("No furniture rule judges " + withArticle(name_) + "; it is drawn and measured.");
     out.piece = piece_;
     out.echo = (count_ > 1 ? std::to_string(count_) + " of: " : "") + pieceWords(piece_, format);
     if (sizes_.empty() && !anyNamed_) out.completion = (text_.ends_with(' ') ? "" : " ") + usualSizes(piece_, bare_);
@@ -64,23 +63,22 @@ class Reader {
   }
 
  private:
-  static std::string article(const std::string& name) {
-    return (std::string_view("aeiouAEIOU").find(name[0]) != std::string_view::npos ? "an " : "a ") + lower(name);
-  }
-
   void skip() {
     while (at_ < text_.size() &&
            (text_[at_] == ' ' || text_[at_] == '\t' || text_[at_] == ',' || text_[at_] == ';' || text_[at_] == ':'))
       ++at_;
   }
-  [[nodiscard]] std::string_view wordHere() const {
-    std::size_t end = at_;
-    while (end < low_.size() && (isLetter(low_[end]) || (low_[end] == '-' && end > at_))) ++end;
-    return std::string_view(low_).substr(at_, end - at_);
-  }
+  [[nodiscard]] std::string_view wordHere() const { return wordAt(low_, at_); }
 
   void readCount() {
-    if (!isDigit(text_[at_])) return;
+    if (!isDigit(text_[at_])) {
+      if (const auto said = countWord(wordHere())) {
+        count_ = *said;
+        at_ += wordHere().size();
+        skip();
+      }
+      return;
+    }
     int count = 0;
     const auto [end, fault] = std::from_chars(text_.data() + at_, text_.data() + text_.size(), count);
     const std::size_t after = static_cast<std::size_t>(end - text_.data());
@@ -113,21 +111,10 @@ class Reader {
     while (readShapeWord()) {}
     if (at_ == text_.size()) throw Refusal{at_, "Say what it is: sofa, low table, rug, art ..."};
     const std::string_view rest = std::string_view(low_).substr(at_);
-    for (const NamedKind& named : kindNames()) {
-      if (!rest.starts_with(named.words)) continue;
-      std::size_t length = named.words.size();
-      for (const std::string_view plural : {"es", "s", "ves"})
-        if (rest.substr(length).starts_with(plural)) {
-          length += plural.size();
-          break;
-        }
-      if (length < rest.size() && (isLetter(rest[length]) || rest[length] == '-')) {
-        length = named.words.size();
-        if (length < rest.size() && (isLetter(rest[length]) || rest[length] == '-')) continue;
-      }
-      kind_ = named.kind;
+    if (const auto named = kindAt(rest)) {
+      kind_ = named->kind;
       name_ = kindWords(kind_);
-      at_ += length;
+      at_ += named->length;
       skip();
       while (readShapeWord()) {}
       return;
@@ -138,6 +125,8 @@ class Reader {
     std::string name(text_.substr(at_, end - at_));
     while (!name.empty() && (name.back() == ' ' || name.back() == ',')) name.pop_back();
     if (name.empty() || !isLetter(name[0])) throw Refusal{at_, "Begin with what it is: sofa, low table, rug, art ..."};
+    if (const std::string said = lower(name); said == "table" || said == "tables")
+      throw Refusal{at_, "Which table is it: a dining table, a low table, a side table or a console?"};
     name_ = capital(name);
     kind_ = lower(name);
     std::replace(kind_.begin(), kind_.end(), ' ', '-');
@@ -148,27 +137,8 @@ class Reader {
 
   /// A length from here to the next "x", word or end.
   Typed readLengthHere() {
-    std::size_t end = at_;
     bool bare = true;
-    while (end < text_.size()) {
-      const char c = low_[end];
-      if (c == 'x' || c == '*' || text_.substr(end).starts_with("\xC3\x97")) break;
-      if (c == '"' && end > at_ && !isDigit(text_[end - 1]) && text_[end - 1] != '/')
-        break;  // a quoted name, no inch mark
-      if (isLetter(c)) {
-        std::size_t wordEnd = end;
-        while (wordEnd < low_.size() && isLetter(low_[wordEnd])) ++wordEnd;
-        const std::string_view word = std::string_view(low_).substr(end, wordEnd - end);
-        if (std::find(kUnits.begin(), kUnits.end(), word) == kUnits.end()) break;
-        bare = false;
-        end = wordEnd;
-        continue;
-      }
-      if (c == '\'' || c == '"') bare = false;
-      if (c == ',' && end + 1 < text_.size() && text_[end + 1] == ' ') break;
-      if (c == ';') break;
-      ++end;
-    }
+    std::size_t end = lengthEnd(text_, low_, at_, bare);
     std::string_view piece = text_.substr(at_, end - at_);
     while (!piece.empty() && piece.back() == ' ') piece.remove_suffix(1);
     LengthReading reading = readLength(piece, bare_);
@@ -206,27 +176,58 @@ class Reader {
         quoted_ = std::string(text_.substr(at_ + 1, end - at_ - 1));
         if (quoted_.empty()) throw Refusal{at_, "A name cannot be empty."};
         at_ = end + 1;
-      } else if (isDigit(text_[at_]) || text_[at_] == '.') {
-        if (!sizes_.empty()) {
-          readTrailing();
-        } else {
-          sizes_.push_back(readLengthHere());
-          while (readTimes()) {
-            if (at_ >= text_.size()) throw Refusal{at_, "A size is missing after the x."};
-            if (sizes_.size() == 3)
-              throw Refusal{at_, "Three sizes are enough: width x depth x height. Say seat, arm or back for others."};
-            sizes_.push_back(readLengthHere());
-          }
-          shareUnit(sizes_, bare_);
-          // "20 dia", "18 x 22 high": the word may stand behind the last size.
-          if (!wordHere().empty() && readNamedAfter(sizes_.back())) sizes_.pop_back();
-        }
+      } else if (isDigit(text_[at_]) || text_[at_] == '.' || letterAt(low_, at_, true) != 0) {
+        if (!sizes_.empty() || lettered_) readTrailing();
+        else readChain();
       } else if (!wordHere().empty()) {
         readWord();
       } else {
         throw Refusal{at_, "This cannot be read. Sizes look like 84 x 36 x 33."};
       }
       skip();
+    }
+  }
+
+  Typed readLettered(char& letter) {
+    letter = letterAt(low_, at_, true);
+    if (letter != 0) ++at_;
+    skip();
+    if (at_ >= text_.size()) throw Refusal{at_, "A size is missing after the x."};
+    Typed typed = readLengthHere();
+    if (letter == 0 && (letter = letterAt(low_, at_, false)) != 0) ++at_;
+    skip();
+    return typed;
+  }
+  /// "84 x 36 x 33", "86w x 37d x 33h", "H 33 x W 86 x D 37".
+  void readChain() {
+    std::string letters;
+    do {
+      if (at_ >= text_.size()) throw Refusal{at_, "A size is missing after the x."};
+      if (sizes_.size() == 3)
+        throw Refusal{at_, "Three sizes are enough: width x depth x height. Say seat, arm or back for others."};
+      char letter = 0;
+      sizes_.push_back(readLettered(letter));
+      if (letter != 0 && letters.find(letter) != std::string::npos)
+        throw Refusal{sizes_.back().at, std::string("There are two sizes with ") + letter + "."};
+      letters += letter == 0 ? '?' : letter;
+    } while (readTimes() || (!letters.empty() && letters.back() != '?' && letterAt(low_, at_, true) != 0));
+    shareUnit(sizes_, bare_);
+    lettered_ = letters.find_first_not_of('?') != std::string::npos;
+    if (!lettered_) {
+      // "20 dia", "18 x 22 high": the word may stand behind the last size.
+      if (!wordHere().empty() && readNamedAfter(sizes_.back())) sizes_.pop_back();
+      return;
+    }
+    // What carries no letter is what is left, in the usual order.
+    const std::vector<Typed> typed = std::exchange(sizes_, {});
+    for (std::size_t i = 0; i < typed.size(); ++i) {
+      char letter = letters[i];
+      for (const char usual : {'w', 'd', 'h'})
+        if (letter == '?' && letters.find(usual) == std::string::npos) letters[i] = letter = usual;
+      named(letter == 'w'   ? (piece_.shape == Shape::Round ? kDiameter : std::string_view(kWidthKey))
+            : letter == 'd' ? std::string_view(kDepthKey)
+                            : std::string_view(kHeightKey),
+            typed[i]);
     }
   }
 
@@ -288,7 +289,7 @@ class Reader {
     if (dimension == kDiameter) {
       piece_.shape = Shape::Round;
       set(kWidthKey, length);
-      set(kDepthKey, length);
+      set(hangs(kind_) ? kHeightKey : kDepthKey, length);
     } else {
       set(dimension, length);
       if (dimension == kHeightKey) heightTyped_ = true;
@@ -296,21 +297,9 @@ class Reader {
     }
   }
 
-  /// A bare rug size that would be absurd in the job's unit is in feet, or in centimetres.
   double rugLength(const Typed& typed, std::string_view dimension) {
-    if (!isRug(kind_) || !typed.bare || dimension == kHeightKey || dimension == "pad") return typed.length;
-    if (bare_ == Unit::Inch && typed.length <= kMostRugFeet * kInch) {
-      note("Taken as feet: write 96 in for inches.");
-      return typed.length * 12;
-    }
-    if (bare_ == Unit::Millimetre && typed.length <= kMostRugCm) {
-      note("Taken as centimetres: write 2400 mm for millimetres.");
-      return typed.length * 10;
-    }
-    return typed.length;
-  }
-  void note(const char* sentence) {
-    if (std::find(notes_.begin(), notes_.end(), sentence) == notes_.end()) notes_.emplace_back(sentence);
+    const bool flat = isRug(kind_) && dimension != kHeightKey && dimension != "pad";
+    return flat ? rugSize(typed, bare_, notes_) : typed.length;
   }
 
   void place() {
@@ -318,7 +307,14 @@ class Reader {
     const bool flat = hangs(kind_);
     for (std::size_t i = 0; i < sizes_.size(); ++i) {
       const double length = i < 2 ? rugLength(sizes_[i], kWidthKey) : sizes_[i].length;
-      if (flat)
+      if (flat && piece_.shape == Shape::Round) {
+        // Round on the wall: one size across, then how deep it is.
+        const bool again = i == 1 && std::abs(sizes_[0].length - sizes_[1].length) < 0.01;
+        if (i == 0) {
+          set(kWidthKey, length);
+          set(kHeightKey, length);
+        } else if (!again) set(kDepthKey, length);
+      } else if (flat)
         set(i == 0   ? (swapped_ ? kHeightKey : kWidthKey)
             : i == 1 ? (swapped_ ? kWidthKey : kHeightKey)
                      : kDepthKey,
@@ -354,6 +350,8 @@ class Reader {
       piece_.seat.edit().back = piece_.height;
       piece_.doubts.erase(std::string(kBackKey));
     }
+    if (heightTyped_ && backTyped_ && piece_.seat->back && piece_.height && *piece_.seat->back > *piece_.height + 0.01)
+      throw Refusal{text_.size(), "Its back would be higher than the whole: say which of the two is meant."};
     const bool said = !sizes_.empty() || anyNamed_;
     if ((piece_.width <= 0 && !said) || !(piece_.depth || flat))
       throw Refusal{text_.size(), "Type its sizes: width x depth x height."};
@@ -370,6 +368,7 @@ class Reader {
   std::optional<Shape> shape_;
   Hand hand_ = Hand::Left;
   std::vector<Typed> sizes_;
+  bool lettered_ = false;  // sizes carried w, d or h
   bool anyNamed_ = false, heightTyped_ = false, backTyped_ = false;
   std::vector<std::string> notes_;
   Piece piece_;

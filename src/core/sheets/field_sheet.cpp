@@ -73,14 +73,15 @@ Drawing composeFieldSheet(const Job& job, const Room& room, double scale, Length
   options.titles = false;
   Drawing d = composePlan(job, room, nullptr, options);
   if (room.survey)
-    for (Item& item : d.items) {
-      auto* text = std::get_if<TextItem>(&item.shape);
-      if (text == nullptr || item.layer != Layer::Dimension || item.id.of != ItemId::Of::Wall) continue;
-      const CornerId wall(item.id.id);
+    for (Label& label : d.labels) {
+      if (label.rank != Rank::Dimension || label.id.of != ItemId::Of::Wall) continue;
+      const CornerId wall(label.id.id);
       const Reading* read = nullptr;
       for (const Reading& r : room.survey->readings)
         if (r.kind == ReadingKind::Run && r.from == wall && !r.superseded) read = &r;
-      text->text = read != nullptr ? writeLength(read->value, format) : "..........";
+      const std::string words = read != nullptr ? writeLength(read->value, format) : "..........";
+      for (Label::Spot& spot : label.spots) spot.front().text = words;
+      label.aside.text = words;
     }
   // Two columns below the plan, as long as they need to be.
   const std::vector<FieldLine> lines = linesFor(room, format);

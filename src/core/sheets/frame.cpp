@@ -7,18 +7,21 @@
 namespace mezzet {
 namespace {
 
-constexpr double kCheckRow = 17;  // the title block's lower row, with the check bar
-constexpr double kBreathing = 2;  // between drawing and frame
+constexpr double kBreathing = 1;      // between drawing and frame
+constexpr double kCheckColumn = 110;  // of the title block, beside its names: scale, bar to check by
+constexpr double kPad = 4, kFirst = 5, kLineApart = 5.4;  // words in it: from the edge, first line, next line
 
 }  // namespace
 
 Fit fitOf(const Drawing& plan, const Paper& paper, double scale) {
   const double w = (plan.high.x - plan.low.x) / scale, h = (plan.high.y - plan.low.y) / scale;
-  const auto into = [&](double pw, double ph) {
-    return w <= pw - 2 * (kBorder + kBreathing) && h <= ph - 2 * (kBorder + kBreathing) - kTitleBlock;
-  };
-  if (into(paper.width, paper.height)) return {true, false};
-  if (into(paper.height, paper.width)) return {true, true};
+  const double free = 2 * (kBorder + kBreathing);
+  for (const bool side : {false, true})
+    for (const bool turned : {false, true}) {
+      const double pw = (turned ? paper.height : paper.width) - free - (side ? kTitleBlock : 0),
+                   ph = (turned ? paper.width : paper.height) - free - (side ? 0 : kTitleBlock);
+      if (w <= pw && h <= ph) return {true, turned, side};
+    }
   return {};
 }
 
@@ -45,68 +48,91 @@ void addSheetText(Drawing& d, Vec2 at, const std::string& text, double height, I
   d.add(Layer::Title, "", TextItem{at, text, height, Align::Left, 0, ink, Ink::None});
 }
 
-void addTitleBlock(Sheet& sheet, const Job& job, const Room& room, const Scheme* scheme, const std::string& title,
-                   const SheetRequest& r) {
-  Drawing& d = sheet.drawing;
-  const double left = kBorder, right = sheet.width - kBorder, low = kBorder, high = kBorder + kTitleBlock,
-               row = low + kCheckRow;
-  d.add(Layer::Title, "frame",
-        rectangle({left, low}, {right, sheet.height - kBorder}, Ink::None, {Ink::Ink, kWallLine, Dash::Solid}));
-  d.add(Layer::Title, "frame", line({left, high}, {right, high}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
-  d.add(Layer::Title, "frame", line({left, row}, {right, row}, thin()));
-  addSheetText(d, {left + 4, high - 6}, job.name, kTitleLetters);
-  addSheetText(d, {left + 4, high - 13}, room.name + (scheme != nullptr ? ", " + scheme->name : ""));
-  const double column = left + (right - left) * 0.55;
-  // What does not fit before the scale is left to the line above, which is shorter.
-  const std::string what = title + (r.version == SheetVersion::Installer ? ". For setting out" : ""),
-                    all = what + (r.date.empty() ? "" : ". " + r.date);
-  const bool fits = letteringWidth(all, kSmallLetters) < column - left - 6;
-  addSheetText(d, {left + 4, high - 19.5},
-               fits                                                      ? all
-               : letteringWidth(what, kSmallLetters) < column - left - 6 ? what
-                                                                         : title);
-  if (!fits && !r.date.empty())
-    addSheetText(d, {left + 4 + letteringWidth(job.name, kTitleLetters) + 4, high - 6},
-                 (letteringWidth(what, kSmallLetters) < column - left - 6 ? ""
-                  : r.version == SheetVersion::Installer                  ? "for setting out, "
-                                                                          : "") +
-                     r.date,
-                 kSmallLetters, Ink::Quiet);
+namespace {
 
-  d.add(Layer::Title, "frame", line({column, row}, {column, high}, thin()));
+/// What the sheet is, and below it what of that has no room, with the date.
+struct Lines {
+  std::string third, fourth;
+};
+Lines titleLines(const std::string& title, const SheetRequest& r, double wide) {
+  const std::string setting = r.version == SheetVersion::Installer ? "For setting out" : "";
+  if (letteringWidth(title + ". " + setting, kSmallLetters) < wide && !setting.empty())
+    return {title + ". " + setting, r.date};
+  return {title, setting + (setting.empty() || r.date.empty() ? "" : ", ") + r.date};
+}
+
+/// The names, the scale with its bar, and the bar to check the print by; from (0, 0), `wide` along.
+Drawing titleBlock(double wide, int scale, const Job& job, const Room& room, const Scheme* scheme,
+                   const std::string& title, const SheetRequest& r) {
+  Drawing d;
+  d.scale = 1;
   const bool inches = job.units == Unit::Inch;
-  if (sheet.scale > 0) {
-    addSheetText(d, {column + 4, high - 6}, "Scale " + scaleInWords(sheet.scale));
-    // Scale bar: lengths of the room, as long as the column takes.
-    const double step = (inches ? kFoot : 500) / sheet.scale;
-    const int steps = std::clamp(static_cast<int>((right - column - 8) / step), 1, inches ? 10 : 8);
+  const double check = wide - kCheckColumn, x = check + kPad, top = kTitleBlock - kFirst;
+  const auto row = [&](int i) { return top - i * kLineApart; };
+  d.add(Layer::Title, "frame", line({0, kTitleBlock}, {wide, kTitleBlock}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+  d.add(Layer::Title, "frame", line({check, 0}, {check, kTitleBlock}, thin()));
+  const Lines lines = titleLines(title, r, check - 2 * kPad);
+  addSheetText(d, {kPad, row(0)}, job.name, kTitleLetters);
+  addSheetText(d, {kPad, row(1)}, room.name + (scheme != nullptr ? ", " + scheme->name : ""));
+  addSheetText(d, {kPad, row(2)}, lines.third);
+  addSheetText(d, {kPad, row(3)}, lines.fourth, kSmallLetters, Ink::Quiet);
+
+  std::string ofTheRoom;
+  if (scale > 0) {
+    const std::string words = "Scale " + scaleInWords(scale);
+    addSheetText(d, {x, row(0)}, words);
+    // Lengths of the room, as long as there is place.
+    const double step = (inches ? kFoot : 500) / scale, from = x + letteringWidth(words, kSmallLetters) + kPad;
+    const int steps = std::clamp(static_cast<int>((wide - kPad - from) / step), 1, inches ? 10 : 8);
     for (int i = 0; i < steps; ++i)
       d.add(Layer::Title, "scale-bar",
-            rectangle({column + 4 + i * step, high - 14}, {column + 4 + (i + 1) * step, high - 12},
+            rectangle({from + i * step, row(0) - 1}, {from + (i + 1) * step, row(0) + 1},
                       i % 2 == 0 ? Ink::Ink : Ink::Paper, thin()));
-    addSheetText(d, {column + 4, high - 19.5}, writeLength(steps * (inches ? kFoot : 500), r.format) + " of the room");
+    ofTheRoom = writeLength(steps * (inches ? kFoot : 500), r.format) + " of the room. ";
   } else {
-    addSheetText(d, {column + 4, high - 6}, "Not to scale");
+    addSheetText(d, {x, row(0)}, "Not to scale");
   }
-
-  // Check bar: lengths of the paper.
-  const double bar = inches ? 4 * kInch : 100;
-  const double x = left + 4, y = low + 5;
+  addSheetText(d, {x, row(1)}, ofTheRoom + "Check on site before ordering.", kSmallLetters, Ink::Quiet);
+  addSheetText(d, {x, row(2)}, std::string("Print at 100 %, measure this: ") + (inches ? "4 in" : "100 mm"));
+  const double bar = inches ? 4 * kInch : 100, y = row(3);
   d.add(Layer::Title, "check-bar", line({x, y}, {x + bar, y}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   for (const double end : {x, x + bar})
     d.add(Layer::Title, "check-bar", line({end, y - 2}, {end, y + 2}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   const int marks = inches ? 4 : 10;
   for (int i = 1; i < marks; ++i)
     d.add(Layer::Title, "check-bar", line({x + i * bar / marks, y - 1}, {x + i * bar / marks, y + 1}, thin()));
-  addSheetText(d, {x, y + 6.5}, std::string("Print at 100 %, measure this: ") + (inches ? "4 in" : "100 mm"));
-  addSheetText(d, {x + bar + 6, y + 6.5}, "Check on site", kSmallLetters, Ink::Quiet);
-  addSheetText(d, {x + bar + 6, y}, "before ordering.", kSmallLetters, Ink::Quiet);
+  return d;
 }
 
-Sheet emptySheet(const Paper& paper, bool turned, int scale) {
+}  // namespace
+
+void addTitleBlock(Sheet& sheet, const Job& job, const Room& room, const Scheme* scheme, const std::string& title,
+                   const SheetRequest& r) {
+  const double right = sheet.width - kBorder, high = sheet.height - kBorder;
+  sheet.drawing.add(Layer::Title, "frame",
+                    rectangle({kBorder, kBorder}, {right, high}, Ink::None, {Ink::Ink, kWallLine, Dash::Solid}));
+  Drawing block = titleBlock((sheet.blockAtSide ? high : right) - kBorder, sheet.scale, job, room, scheme, title, r);
+  // Along the side it reads from the right.
+  const auto home = [&](Vec2& p) {
+    p = sheet.blockAtSide ? Vec2{right - p.y, kBorder + p.x} : Vec2{kBorder, kBorder} + p;
+  };
+  for (Item& item : block.items) {
+    if (auto* path = std::get_if<PathItem>(&item.shape))
+      for (Vec2& p : path->points) home(p);
+    if (auto* text = std::get_if<TextItem>(&item.shape)) {
+      home(text->at);
+      if (sheet.blockAtSide) text->turn = 90;
+    }
+  }
+  append(sheet.drawing, std::move(block));
+}
+
+Sheet emptySheet(const Paper& paper, Fit fit, int scale) {
+  const bool turned = fit.turned;
   Sheet sheet;
   sheet.scale = scale;
   sheet.turned = turned;
+  sheet.blockAtSide = fit.side;
   sheet.width = turned ? paper.height : paper.width;
   sheet.height = turned ? paper.width : paper.height;
   return sheet;

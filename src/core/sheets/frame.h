@@ -6,15 +6,17 @@
 namespace mezzet {
 
 inline constexpr double kBorder = 10;      ///< mm from the paper's edge
-inline constexpr double kTitleBlock = 42;  ///< height at the foot of the sheet
+inline constexpr double kTitleBlock = 25;  ///< depth of the title block: less than an eighth of any paper
 
 struct Fit {
   bool fits = false, turned = false;
+  bool side = false;  ///< the title block stands along the right side, else along the foot
 };
+/// Upright before lying, with the title block along the foot before along the side.
 [[nodiscard]] Fit fitOf(const Drawing&, const Paper&, double scale);
 /// From model mm to mm of paper, with the drawing's lower left corner at `origin`.
 void toPaper(Drawing&, Vec2 origin);
-[[nodiscard]] Sheet emptySheet(const Paper&, bool turned, int scale);
+[[nodiscard]] Sheet emptySheet(const Paper&, Fit, int scale);
 void addSheetText(Drawing&, Vec2 at, const std::string& text, double height = kSmallLetters, Ink ink = Ink::Ink);
 /// Frame and title block; without a scheme only the room is named.
 void addTitleBlock(Sheet&, const Job&, const Room&, const Scheme*, const std::string& title, const SheetRequest&);

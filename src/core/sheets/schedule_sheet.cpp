@@ -69,7 +69,7 @@ int pages(const SheetSource& s) {
 
 Sheet page(const SheetSource& s, int number) {
   const SheetRequest& r = s.request;
-  Sheet sheet = emptySheet(*r.paper, false, 0);
+  Sheet sheet = emptySheet(*r.paper, {true}, 0);
   Drawing& d = sheet.drawing;
   d.scale = 1;
   const std::vector<Line> lines = scheduleLines(s.job, s.scheme, r);

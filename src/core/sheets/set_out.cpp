@@ -3,26 +3,67 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/drawing/wall/elevation.h"
+#include "core/site/heights.h"
 #include "core/space/tapes.h"
 #include "core/drawing/base/drafting.h"
+#include "core/model/kinds.h"
 #include "core/rules/check.h"
+#include "core/space/bodies.h"
 
 namespace mezzet {
 namespace {
 
-constexpr double kListLine = 5.5, kTagApart = 7.5;  // mm of paper
+constexpr double kListLine = 5.5;            // mm of paper
+constexpr double kRow = 6.5, kFirstRow = 6;  // rows of figures outside the wall, mm of paper
 
-/// A distance between two points, with its value beside the line where the line is too short to carry it.
-void addDistance(Drawing& d, Vec2 a, Vec2 b, const ItemId& id, LengthFormat format) {
-  const std::string text = writeLength(distance(a, b), format);
-  const bool roomy = distance(a, b) > (letteringWidth(text, kLetters) + 4) * d.scale;
-  addDimension(d, {a, b, 0, roomy ? text : "", Layer::Dimension, id, Ink::Ink, Ink::Floor, Ink::Ink});
-  if (roomy) return;
-  const bool upright = std::abs(b.y - a.y) > std::abs(b.x - a.x);
-  const Vec2 beside = upright ? Vec2{1.5 * d.scale, 0} : Vec2{0, 3 * d.scale};
-  d.add(Layer::Dimension, id,
-        TextItem{midpoint(a, b) + beside, text, kSmallLetters, upright ? Align::Left : Align::Centre, 0, Ink::Ink,
-                 Ink::Floor});
+struct Frame {
+  PlacementId id;
+  WallRect rect;
+  double u = 0, v = 0;  ///< its centre
+};
+
+/// A straight line from (a, at) to (b, at), or upright, left out where it would run over a frame.
+void addExtension(Drawing& d, const std::vector<Frame>& frames, double a, double b, double at, bool upright) {
+  std::vector<std::pair<double, double>> free{{std::min(a, b), std::max(a, b)}};
+  for (const Frame& f : frames) {
+    const double low = upright ? f.rect.left : f.rect.bottom, high = upright ? f.rect.right : f.rect.top,
+                 from = upright ? f.rect.bottom : f.rect.left, to = upright ? f.rect.top : f.rect.right;
+    if (at <= low || at >= high) continue;
+    std::vector<std::pair<double, double>> left;
+    for (const auto& [p, q] : free) {
+      if (std::min(q, from) > p) left.push_back({p, std::min(q, from)});
+      if (std::max(p, to) < q) left.push_back({std::max(p, to), q});
+    }
+    free = std::move(left);
+  }
+  for (const auto& [p, q] : free)
+    d.add(Layer::Dimension, "set-out",
+          upright ? line({at, p}, {at, q}, fine(Ink::Quiet)) : line({p, at}, {q, at}, fine(Ink::Quiet)));
+}
+
+/// Running distances from one end: a tick at each stop with what it is from the first.
+void addRunning(Drawing& d, Vec2 origin, Vec2 along, std::vector<double> stops, LengthFormat format) {
+  std::sort(stops.begin(), stops.end());
+  stops.erase(std::unique(stops.begin(), stops.end(), [](double a, double b) { return b - a < kTouch; }), stops.end());
+  if (stops.empty()) return;
+  const Vec2 tick = unit(along + leftOf(along)) * (1.4 * d.scale), out = leftOf(along);
+  d.add(Layer::Dimension, "set-out", line(origin, origin + along * stops.back(), thin()));
+  d.add(Layer::Dimension, "set-out", ArcItem{origin, 0.8 * d.scale, 0, 360, Ink::Paper, thin()});
+  for (const double stop : stops) {
+    const Vec2 at = origin + along * stop;
+    d.add(Layer::Dimension, "set-out", line(at - tick, at + tick, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+    const TextItem words{{}, writeLength(stop, format), kLetters, Align::Centre, 0, Ink::Ink, Ink::Paper};
+    // Outside the line, further out where the next one is near.
+    const double wide = (textWidth(words) / 2 + 0.8) * d.scale, high = (textHeight(words) / 2 + 0.8) * d.scale;
+    const double off = std::abs(out.x) * wide + std::abs(out.y) * high,
+                 step = std::abs(out.x) * 2 * wide + std::abs(out.y) * 2 * high;
+    Label label = labelAt(Layer::Dimension, "set-out", Rank::Dimension,
+                          {at + out * off, at + out * (off + step), at + out * (off + 2 * step)}, words);
+    label.anchors = {at};
+    label.needed = true;
+    d.add(std::move(label));
+  }
 }
 
 }  // namespace
@@ -30,7 +71,6 @@ void addDistance(Drawing& d, Vec2 a, Vec2 b, const ItemId& id, LengthFormat form
 void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthFormat format) {
   const SchemeNames names(job, scheme);
   std::vector<std::pair<std::string, std::string>> lines;
-  std::vector<Vec2> tags;
   int count = 0;
   for (const Placement& p : scheme.placements) {
     if (onFloor(p.on) == nullptr) continue;
@@ -57,14 +97,14 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
     const FloorPlace& place = floorPlace(p.on);
     const std::string number = std::to_string(++count);
     // The number takes the place of the name, which the list gives.
-    std::erase_if(d.items,
-                  [&](const Item& item) { return item.id == ItemId(p.id.value) && item.layer == Layer::Label; });
-    Vec2 tag = place.at;
-    while (
-        std::any_of(tags.begin(), tags.end(), [&](Vec2 other) { return distance(other, tag) < kTagApart * d.scale; }))
-      tag.y -= kTagApart * d.scale;
-    tags.push_back(tag);
-    addTag(d, tag, number, p.id.value);
+    std::erase_if(d.labels, [&](const Label& label) { return label.id == ItemId(p.id.value); });
+    std::vector<Vec2> spots;
+    const Box box = boundsOf(footprint(pieceOf(job, p), place));
+    const Vec2 half = (box.high - box.low) * 0.5 - Vec2{kTagCircle, kTagCircle} * d.scale;
+    for (const double y : {0.0, -0.5, 0.5, -1.0, 1.0})
+      for (const double x : {0.0, -0.5, 0.5, -1.0, 1.0})
+        spots.push_back(place.at + Vec2{x * std::max(0.0, half.x), y * std::max(0.0, half.y)});
+    addTag(d, spots, number, p.id.value, isRug(pieceOf(job, p).kind) ? Rank::Rug : Rank::Piece);
     std::string words = number + "  " + names.plain(p.id) + ": ";
     for (const Tape& tape : used) {
       words += (&tape == &used.front() ? "" : ", ") + writeLength(tape.length, format) + " to wall " + tape.hits.id;
@@ -90,22 +130,63 @@ void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& s
                    LengthFormat format) {
   const auto wall = findWall(room, wallId);
   if (!wall) return;
-  for (const Placement& p : scheme.placements) {
-    const auto* hung = onWall(p.on);
-    if (hung == nullptr || hung->wall != wallId) continue;
-    const WallRect r = wallRectOf(pieceOf(job, p), *hung);
+  std::vector<Frame> frames;
+  for (const Placement& p : scheme.placements)
+    if (const auto* hung = onWall(p.on); hung != nullptr && hung->wall == wallId)
+      frames.push_back({p.id, wallRectOf(pieceOf(job, p), *hung), hung->u, hung->v});
+  if (frames.empty()) return;
+  std::sort(frames.begin(), frames.end(), [](const Frame& a, const Frame& b) { return a.u < b.u; });
+  double ceiling = 0;
+  for (const Vec2 p : ceilingProfile(room, heightsOf(room), *wall)) ceiling = std::max(ceiling, p.y);
+  const double length = wall->length(), above = ceiling + kElevationCut, left = -kElevationCut;
+  const double gaps = above + kFirstRow * d.scale, centres = gaps + kRow * d.scale,
+               heights = left - (kFirstRow + kRow) * d.scale;
+  LengthFormat bare = format;
+  bare.withUnit = false;
+  // Frame by frame along the wall: what is free, how wide each is. Frames one over another share their stretch.
+  std::vector<double> edges{0, length};
+  std::vector<double> across, upright;
+  for (const Frame& f : frames) {
+    edges.push_back(f.rect.left);
+    edges.push_back(f.rect.right);
+    across.push_back(f.u);
+    upright.push_back(f.v);
     const double arm = 2 * d.scale;
-    d.add(Layer::Dimension, p.id.value,
-          line({hung->u - arm, hung->v}, {hung->u + arm, hung->v}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
-    d.add(Layer::Dimension, p.id.value,
-          line({hung->u, hung->v - arm}, {hung->u, hung->v + arm}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
-    const bool leftEnd = hung->u <= wall->length() - hung->u;
-    const double side = leftEnd ? r.left - 5 * d.scale : r.right + 5 * d.scale;
-    d.add(Layer::Dimension, p.id.value, line({side, hung->v}, {hung->u, hung->v}, fine()));
-    addDistance(d, {side, 0}, {side, hung->v}, p.id.value, format);
-    addDistance(d, {leftEnd ? 0 : hung->u, r.top + 4 * d.scale},
-                {leftEnd ? hung->u : wall->length(), r.top + 4 * d.scale}, p.id.value, format);
+    for (const Vec2 by : {Vec2{arm, 0}, Vec2{0, arm}})
+      d.add(Layer::Dimension, f.id.value,
+            line(Vec2{f.u, f.v} - by, Vec2{f.u, f.v} + by, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+    addExtension(d, frames, f.rect.top, centres, f.u, true);
+    addExtension(d, frames, heights, f.rect.left, f.v, false);
+    // Its size stands under it, where nothing else does.
+    const WallRect& r = f.rect;
+    Label size = labelAt(Layer::Dimension, f.id.value, Rank::Dimension,
+                         {{f.u, r.bottom - 3 * d.scale}, {f.u, r.top + 3 * d.scale}, {f.u, r.bottom + 3 * d.scale}},
+                         TextItem{{},
+                                  writeLength(r.width(), bare) + " x " + writeLength(r.height(), format),
+                                  kSmallLetters,
+                                  Align::Centre,
+                                  0,
+                                  Ink::Ink,
+                                  Ink::Floor});
+    size.needed = true;
+    d.add(std::move(size));
   }
+  std::sort(edges.begin(), edges.end());
+  for (std::size_t i = 0; i + 1 < edges.size(); ++i)
+    if (edges[i + 1] - edges[i] > kTouch)
+      addDimension(d, {{edges[i], gaps},
+                       {edges[i + 1], gaps},
+                       0,
+                       writeLength(edges[i + 1] - edges[i], bare),
+                       Layer::Dimension,
+                       "set-out",
+                       Ink::Ink,
+                       Ink::Paper,
+                       Ink::Ink});
+  addRunning(d, {0, centres}, {1, 0}, across, bare);
+  addRunning(d, {heights, 0}, {0, 1}, upright, bare);
+  d.high.y = std::max(d.high.y, centres + 12 * d.scale);
+  d.low.x = std::min(d.low.x, heights - 20 * d.scale);
 }
 
 }  // namespace mezzet

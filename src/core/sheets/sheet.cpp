@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 
+#include "core/drawing/labels/labels.h"
 #include "core/sheets/frame.h"
 #include "core/sheets/sheet_row.h"
 
@@ -65,12 +66,13 @@ const Paper* findPaper(const std::string& id) {
 }
 
 const std::vector<int>& sheetScales() {
-  static const std::vector<int> all{20, 24, 48, 50, 100};
+  static const std::vector<int> all{20, 24, 32, 48, 50, 100};
   return all;
 }
 
 std::string scaleInWords(int denominator) {
   if (denominator == 48) return "1/4 in = 1 ft (1:48)";
+  if (denominator == 32) return "3/8 in = 1 ft (1:32)";
   if (denominator == 24) return "1/2 in = 1 ft (1:24)";
   return "1:" + std::to_string(denominator);
 }
@@ -132,11 +134,13 @@ Result<Sheet> composeSheet(const Job& job, const Room& room, const Scheme* schem
       return Error{room.name, "has no " + std::string(row.title) + " " + kind.subject, "Choose one of its walls"};
   Fitted made = fitted(row, source);
   if (!made.fit.fits) return doesNotFit(row, source);
-  Sheet sheet = emptySheet(*r.paper, made.fit.turned, made.scale);
+  Sheet sheet = emptySheet(*r.paper, made.fit, made.scale);
   Drawing& drawing = made.drawing;
+  settle(drawing);
   const double w = (drawing.high.x - drawing.low.x) / made.scale, h = (drawing.high.y - drawing.low.y) / made.scale;
-  const double top = sheet.height - kBorder, foot = kBorder + kTitleBlock;
-  toPaper(drawing, {(sheet.width - w) / 2, foot + (top - foot - h) / 2});
+  const double top = sheet.height - kBorder, foot = kBorder + (made.fit.side ? 0 : kTitleBlock),
+               right = sheet.width - kBorder - (made.fit.side ? kTitleBlock : 0);
+  toPaper(drawing, {kBorder + (right - kBorder - w) / 2, foot + (top - foot - h) / 2});
   sheet.drawing = std::move(drawing);
   sheet.drawing.low = {0, 0};
   sheet.drawing.high = {sheet.width, sheet.height};

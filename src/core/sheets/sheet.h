@@ -28,6 +28,7 @@ struct Sheet {
   int scale = 48;                ///< denominator that was used; 0 for a list
   double width = 0, height = 0;  ///< mm of paper, as turned
   bool turned = false;           ///< landscape
+  bool blockAtSide = false;      ///< where the title block stands
   Drawing drawing;               ///< in mm of paper; its scale is 1
 };
 

@@ -54,6 +54,13 @@ std::optional<Vec2> nearestInQuarter(const Convex& part, Vec2 x, Vec2 y) {
   return holdsOrigin ? Vec2{} : *best;
 }
 
+/// How far a part comes along a direction from the origin.
+double reachAlong(const Convex& part, Vec2 direction) {
+  double most = -std::numeric_limits<double>::infinity();
+  for (const Vec2 p : part.core) most = std::max(most, dot(p, direction) + part.radius);
+  return most;
+}
+
 }  // namespace
 
 double clearWidth(const Opening& o) { return o.kind == OpeningKind::Door ? o.width - o.leafThickness : o.width; }
@@ -86,7 +93,14 @@ Separation clearOfSweep(const Parts& body, const Sweep& sweep) {
     for (Vec2& p : here.core) p = p - sweep.hinge;
     if (const auto nearest = nearestInQuarter(here, x, y)) {
       const double gap = norm(*nearest) - sweep.radius;
-      if (gap < best.gap) {
+      // Past the straight edge of the open leaf a body goes out sideways, if that is the shorter way.
+      const double aside = reachAlong(here, sweep.closed);
+      if (gap < 0 && aside < -gap) {
+        if (-aside < best.gap) {
+          const Vec2 edge = sweep.hinge + sweep.open * std::clamp(dot(*nearest, sweep.open), 0.0, sweep.radius);
+          best = {-aside, edge + sweep.closed * aside, edge};
+        }
+      } else if (gap < best.gap) {
         const Vec2 d = norm(*nearest) > 0 ? unit(*nearest) : unit(x + y);
         best = {gap, sweep.hinge + *nearest, sweep.hinge + d * sweep.radius};
       }
@@ -94,7 +108,7 @@ Separation clearOfSweep(const Parts& body, const Sweep& sweep) {
     // Outside the quarter the two straight sides are nearest.
     for (const Vec2 side : {sweep.closed, sweep.open}) {
       const Separation s = separation(part, Convex{{sweep.hinge, sweep.hinge + side * sweep.radius}, 0});
-      if (s.gap > 0 && s.gap < best.gap) best = s;
+      if (s.gap >= 0 && s.gap < best.gap) best = s;
     }
   }
   return best;

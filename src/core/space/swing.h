@@ -19,8 +19,9 @@ struct Sweep {
 /// The two leaves of a window that swing in, each half its width; none for any other opening.
 [[nodiscard]] std::vector<Sweep> casementSweeps(const Room&, const Opening&);
 
-/// Signed distance of a body to the sweep: > 0 clear of it; inside, the distance of its deepest point from the hinge
-/// minus the radius (contract).
+/// Signed distance of a body to the sweep: > 0 clear of it, 0 touching; inside, how far it must go to be out: outwards
+/// past the leaf's end (the distance of its deepest point from the hinge minus the radius, contract), or sideways past
+/// the open leaf where that is less, so that the margin goes on without a jump.
 [[nodiscard]] Separation clearOfSweep(const Parts& body, const Sweep&);
 
 /// Clear width of a door: between its jambs less the leaf's thickness; an arch or sliding door's whole width.

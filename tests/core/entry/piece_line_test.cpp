@@ -163,5 +163,44 @@ INSTANTIATE_TEST_SUITE_P(Lines, OneUnit,
                                          SizesInOneUnit{"low table 1.2 x 0.6 x 0.4 m", 1200, 600},
                                          SizesInOneUnit{"low table 4' x 24 in x 16 in", 1219.2, 609.6}));
 
+// ---- sizes that carry w, d and h
+class Lettered : public testing::TestWithParam<const char*> {};
+TEST_P(Lettered, SizesGoWhereTheirLettersSay) {
+  const PieceReading r = read(GetParam());
+  ASSERT_TRUE(r.piece) << r.complaint;
+  EXPECT_NEAR(r.piece->width, 86 * kInch, 1e-6);
+  EXPECT_NEAR(*r.piece->depth, 37 * kInch, 1e-6);
+  EXPECT_NEAR(*r.piece->height, 33 * kInch, 1e-6);
+}
+INSTANTIATE_TEST_SUITE_P(Lines, Lettered,
+                         testing::Values("sofa 86w x 37d x 33h", "sofa 86\"W x 37\"D x 33\"H", "sofa w86 x d37 x h33",
+                                         "sofa H 33 x W 86 x D 37", "sofa 86 W x 37 x 33 H", "sofa 33h x 86 x 37"));
+TEST(PieceLineOf, OneLetterTwiceIsRefused) {
+  EXPECT_EQ(read("sofa 86w x 37w").complaint, "There are two sizes with w.");
+}
+TEST(PieceLineOf, ACountMayBeAWord) {
+  const PieceReading r = read("two armchairs 32 x 34 x 33");
+  ASSERT_TRUE(r.piece) << r.complaint;
+  EXPECT_EQ(r.count, 2);
+  EXPECT_EQ(r.piece->kind, "armchair");
+}
+TEST(PieceLineOf, ARoundMirrorIsAsHighAsItIsWide) {
+  for (const char* line : {"round mirror 30", "round mirror 30 x 30", "round mirror 30 dia"}) {
+    const PieceReading r = read(line);
+    ASSERT_TRUE(r.piece) << line << ": " << r.complaint;
+    EXPECT_NEAR(r.piece->width, 30 * kInch, 1e-6) << line;
+    EXPECT_NEAR(*r.piece->height, 30 * kInch, 1e-6) << line;
+  }
+}
+TEST(PieceLineOf, ABareTableAsksWhich) {
+  for (const char* line : {"round table 60", "table 60 x 36"})
+    EXPECT_EQ(read(line).complaint, "Which table is it: a dining table, a low table, a side table or a console?")
+        << line;
+}
+TEST(PieceLineOf, ABackHigherThanTheWholeAsks) {
+  EXPECT_EQ(read("sofa 84 x 36 x 33 high back 36").complaint,
+            "Its back would be higher than the whole: say which of the two is meant.");
+}
+
 }  // namespace
 }  // namespace mezzet

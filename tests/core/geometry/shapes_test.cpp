@@ -122,6 +122,12 @@ TEST(Swing, MeasuresToTheOpenLeafFromTheSide) {
   const auto sweep = *sweepOf(roomWithDoor(Hinge::Start), roomWithDoor(Hinge::Start).openings[0]);
   EXPECT_NEAR(clearOfSweep(boxAt(20 - 3 - 5, 15, 10, 10), sweep).gap, in(3), 1e-6);
 }
+TEST(Swing, BesideTheOpenLeafTheMarginGoesThroughZeroWithoutAJump) {
+  const auto sweep = *sweepOf(roomWithDoor(Hinge::Start), roomWithDoor(Hinge::Start).openings[0]);
+  // A box whose right edge passes the open leaf, in steps of a quarter inch: 3 in clear to 3 in inside.
+  for (double past = -3; past <= 3; past += 0.25)
+    EXPECT_NEAR(clearOfSweep(boxAt(20 + past - 5, 15, 10, 10), sweep).gap, in(-past), 1e-6) << past;
+}
 TEST(Swing, TurnsTheOtherWayAboutTheOtherHinge) {
   const auto sweep = *sweepOf(roomWithDoor(Hinge::End), roomWithDoor(Hinge::End).openings[0]);
   EXPECT_NEAR(clearOfSweep(boxAt(52 - 12 - 5, 16 + 5, 10, 10), sweep).gap, in(-12), 1e-6);

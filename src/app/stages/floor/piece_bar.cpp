@@ -26,9 +26,9 @@ QString turnText(double degrees) {
 PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
   setObjectName(QStringLiteral("bar"));
   setAttribute(Qt::WA_StyledBackground);
-  setFixedHeight(70);  // never by what is selected: the sheet would move under the hand
+  setFixedHeight(kFootHeight);  // never by what is selected: the sheet would move under the hand
   auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(14, 8, 14, 4);
+  column->setContentsMargins(12, 6, 12, 3);
   column->setSpacing(2);
   row_ = new QHBoxLayout;
   row_->setSpacing(8);
@@ -75,13 +75,6 @@ void PieceBar::rebuild() {
 
 void PieceBar::showStage() {
   const StageRow& stage = rowOf(workspace_.stage());
-  if (stage.accepts == Accepts::Wall) {
-    connect(button(tr("Wall before"), "wallBefore"), &QPushButton::clicked, this, &PieceBar::previousWall);
-    connect(button(tr("Next wall"), "wallAfter"), &QPushButton::clicked, this, &PieceBar::nextWall);
-  }
-  if (stage.accepts != Accepts::Nothing)
-    connect(button(stage.accepts == Accepts::Wall ? tr("Hang a picture ...") : tr("Add a piece ..."), "addPiece"),
-            &QPushButton::clicked, this, &PieceBar::addWanted);
   label(stage.hint(workspace_), "barHint");
   row_->addStretch(1);
 }

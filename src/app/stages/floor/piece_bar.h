@@ -1,4 +1,4 @@
-// The bar under the sheet: the selected piece with its readings as fields, reachable without the mouse.
+// In the bar under the sheet: the selected piece with its readings as fields, reachable without the mouse.
 #pragma once
 
 #include <QWidget>
@@ -13,6 +13,9 @@ namespace mezzet {
 
 class LengthField;
 
+/// Of the bar under the sheet, whatever it shows, px.
+inline constexpr int kFootHeight = 62;
+
 class PieceBar : public QWidget {
   Q_OBJECT
 
@@ -21,10 +24,7 @@ class PieceBar : public QWidget {
   void goToTurn();
 
  signals:
-  void addWanted();
   void sizesWanted();
-  void previousWall();
-  void nextWall();
 
  private:
   void rebuild();

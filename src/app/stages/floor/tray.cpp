@@ -7,12 +7,15 @@
 #include <QLineEdit>
 #include <QMimeData>
 #include <QPainter>
+#include <QPushButton>
 #include <QScrollArea>
 #include <algorithm>
 
+#include "app/stages/floor/piece_bar.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/style.h"
 #include "core/space/bodies.h"
+#include "core/drawing/labels/labels.h"
 #include "core/drawing/wall/elevation.h"
 #include "core/drawing/plan/plan.h"
 #include "core/edit/edits.h"
@@ -23,7 +26,7 @@
 namespace mezzet {
 namespace {
 
-constexpr int kTrayHeight = 78, kCutOutHeight = 56, kEdge = 8;
+constexpr int kCutOutHeight = 42, kEdge = 8, kTrayEdge = 3;
 constexpr double kWidestCutOut = 110;
 
 /// The piece as it is drawn, its middle at (0, 0).
@@ -32,6 +35,7 @@ Drawing cutOutDrawing(const Piece& piece, double scale, LengthFormat format) {
   d.scale = scale;
   if (hangs(piece.kind)) addPicture(d, piece, {CornerId("A"), 0, 0, std::nullopt}, "", "");
   else addPiece(d, piece, {{0, 0}, 0}, "", "", format);
+  settle(d);
   return d;
 }
 double deepness(const Piece& piece) { return (hangs(piece.kind) ? piece.height : piece.depth).value_or(piece.width); }
@@ -50,7 +54,7 @@ CutOut::CutOut(const Piece& piece, int left, double pixelsPerMm, Workspace& work
   const QFontMetrics words(interfaceFont(12));
   const int wide = std::max(static_cast<int>(piece.width * perMm_) + 2 * kEdge,
                             words.horizontalAdvance(name) + (left > 1 ? 30 : 10));
-  setFixedSize(std::min(wide, 170), kTrayHeight - 6);
+  setFixedSize(std::min(wide, 170), kFootHeight - 2 * kTrayEdge);
   setCursor(Qt::OpenHandCursor);
 }
 
@@ -61,14 +65,14 @@ void CutOut::paintEvent(QPaintEvent*) {
   p.setPen(hasFocus() ? QPen(desk::kTape, 3) : QPen(desk::kInk, 1));
   p.setBrush(desk::kPaper);
   p.drawRoundedRect(paper, 2, 2);
-  const Projection projection{perMm_, QPointF(width() / 2.0, 3 + (kCutOutHeight - 6) / 2.0)};
+  const Projection projection{perMm_, QPointF(width() / 2.0, 2 + (kCutOutHeight - 4) / 2.0)};
   paintDrawing(p, cutOutDrawing(piece_, 96 / 25.4 / perMm_, workspace_.format()), projection,
                {Palette::screen(), &workspace_.images(), 1});
   p.setFont(interfaceFont(12));
   p.setPen(desk::kInk);
   QString name = QString::fromStdString(piece_.name);
   if (left_ > 1) name += QStringLiteral(" \u00d7%1").arg(left_);
-  p.drawText(QRectF(3, height() - 21, width() - 6, 18), Qt::AlignCenter,
+  p.drawText(QRectF(3, height() - 18, width() - 6, 16), Qt::AlignCenter,
              p.fontMetrics().elidedText(name, Qt::ElideRight, width() - 6));
 }
 
@@ -98,12 +102,12 @@ void CutOut::keyPressEvent(QKeyEvent* event) {
 Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
   setObjectName(QStringLiteral("tray"));
   setAttribute(Qt::WA_StyledBackground);
-  setFixedHeight(kTrayHeight + 12);
+  setFixedHeight(kFootHeight);
   auto* row = new QHBoxLayout(this);
-  row->setContentsMargins(14, 6, 8, 6);
+  row->setContentsMargins(12, kTrayEdge, 8, kTrayEdge);
   row->setSpacing(12);
   auto* left = new QVBoxLayout;
-  left->setSpacing(3);
+  left->setSpacing(1);
   line_ = new QLineEdit;
   line_->setObjectName(QStringLiteral("pieceLine"));
   line_->setAccessibleName(tr("Type a piece with its sizes"));
@@ -113,7 +117,14 @@ Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(
   echo_->setObjectName(QStringLiteral("barHint"));
   echo_->setWordWrap(true);
   echo_->setAlignment(Qt::AlignTop);
-  left->addWidget(line_);
+  auto* typed = new QHBoxLayout;
+  typed->setSpacing(6);
+  typed->addWidget(line_, 1);
+  add_ = new QPushButton;
+  add_->setObjectName(QStringLiteral("addPiece"));
+  connect(add_, &QPushButton::clicked, this, &Tray::addWanted);
+  typed->addWidget(add_);
+  left->addLayout(typed);
   left->addWidget(echo_, 1);
   row->addLayout(left, 5);
   auto* scroll = new QScrollArea;
@@ -134,13 +145,11 @@ Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(
   });
   connect(line_, &QLineEdit::returnPressed, this, [this] { take(false); });
   const auto follow = [this] {
-    setVisible(rowOf(workspace_.stage()).accepts != Accepts::Nothing);
     rebuild();
     echo();
   };
   connect(&workspace_, &Workspace::jobChanged, this, follow);
   connect(&workspace_, &Workspace::viewChanged, this, follow);
-  setVisible(rowOf(workspace_.stage()).accepts != Accepts::Nothing);
   rebuild();
   echo();
 }
@@ -153,10 +162,13 @@ void Tray::goToLine() {
 void Tray::echo() {
   line_->setPlaceholderText(workspace_.job().units == Unit::Inch ? tr("type a piece: side table 18 x 18 x 22")
                                                                  : tr("type a piece: side table 450 x 450 x 560"));
+  add_->setText(rowOf(workspace_.stage()).accepts == Accepts::Wall ? tr("Hang a picture ...") : tr("Add a piece ..."));
   const QString text = line_->text();
   if (text.trimmed().isEmpty()) {
     named(echo_, "barHint");
-    echo_->setText(tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
+    const StageRow& stage = rowOf(workspace_.stage());
+    echo_->setText((stage.accepts == Accepts::Wall ? stage.hint(workspace_) + QChar(' ') : QString()) +
+                   tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
     return;
   }
   const PieceReading r = readPieceLine(text.toStdString(), workspace_.job().units, workspace_.format(), swapped_);
@@ -183,6 +195,10 @@ bool Tray::eventFilter(QObject* watched, QEvent* event) {
         echo();
         return true;
       }
+    }
+    if (press->key() == Qt::Key_Escape) {
+      emit this->left();
+      return true;
     }
     if (press->key() == Qt::Key_F8) {
       swapped_ = !swapped_;
@@ -262,7 +278,7 @@ void Tray::rebuild() {
     widest = std::max(widest, piece.width);
     deepest = std::max(deepest, deepness(piece));
   }
-  const double perMm = std::min(kWidestCutOut / widest, (kCutOutHeight - 14) / deepest);
+  const double perMm = std::min(kWidestCutOut / widest, (kCutOutHeight - 8) / deepest);
   constexpr std::size_t kMostShown = 40;
   for (std::size_t i = 0; i < std::min(unplaced.size(), kMostShown); ++i) {
     auto* cut = new CutOut(*findPiece(workspace_.job(), unplaced[i].piece), unplaced[i].left, perMm, workspace_);

@@ -9,6 +9,7 @@
 class QHBoxLayout;
 class QLabel;
 class QLineEdit;
+class QPushButton;
 
 namespace mezzet {
 
@@ -48,6 +49,10 @@ class Tray : public QWidget {
   explicit Tray(Workspace& workspace, QWidget* parent = nullptr);
   void goToLine();
 
+ signals:
+  void addWanted();
+  void left();  ///< Escape in the line
+
  protected:
   bool eventFilter(QObject*, QEvent*) override;
 
@@ -61,6 +66,7 @@ class Tray : public QWidget {
   QLineEdit* line_;
   QLabel* echo_;
   QHBoxLayout* cutOuts_;
+  QPushButton* add_;
   bool swapped_ = false;
 };
 

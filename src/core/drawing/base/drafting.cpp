@@ -40,8 +40,10 @@ void addDimension(Drawing& d, const Dimension& dim) {
   d.add(dim.layer, dim.id, line(a, b, stroke));
   for (const Vec2 end : {a, b})
     d.add(dim.layer, dim.id, line(end - tick, end + tick, {dim.ink, kFurnitureLine, Dash::Solid}));
-  d.add(dim.layer, dim.id,
-        TextItem{midpoint(a, b), dim.text, kLetters, Align::Centre, readableTurn(along), dim.letters, dim.ground});
+  if (dim.text.empty()) return;
+  d.add(labelOnLine(dim.layer, dim.id, Rank::Dimension, a, b,
+                    TextItem{{}, dim.text, kLetters, Align::Centre, readableTurn(along), dim.letters, dim.ground},
+                    paper));
 }
 
 void addGrid(Drawing& d, Vec2 low, Vec2 high, bool inches) {
@@ -58,9 +60,12 @@ void addGrid(Drawing& d, Vec2 low, Vec2 high, bool inches) {
     d.add(Layer::Grid, "", line({low.x, y}, {high.x, y}, fine(Ink::GridLine)));
 }
 
-void addTag(Drawing& d, Vec2 at, const std::string& letter, const ItemId& id) {
-  d.add(Layer::Label, id, ArcItem{at, 3.2 * d.scale, 0, 360, Ink::Paper, {Ink::Ink, kDimensionLine, Dash::Solid}});
-  d.add(Layer::Label, id, TextItem{at, letter, kLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+void addTag(Drawing& d, const std::vector<Vec2>& at, const std::string& letter, const ItemId& id, Rank rank) {
+  Label tag =
+      labelAt(Layer::Label, id, rank, at, TextItem{{}, letter, kLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+  tag.badge = Badge::Circle;
+  tag.needed = true;
+  d.add(std::move(tag));
 }
 
 void addScaleBar(Drawing& d, Vec2 at, bool inches, LengthFormat format) {

@@ -20,7 +20,7 @@ inline Stroke fine(Ink ink = Ink::Fine) { return {ink, kFineLine, Dash::Solid}; 
 [[nodiscard]] PathItem line(Vec2 a, Vec2 b, Stroke stroke);
 [[nodiscard]] PathItem rectangle(Vec2 low, Vec2 high, Ink fill, Stroke stroke);
 
-/// A dimension line from a to b with oblique ticks and its value in the middle, clear of the line. `offset` (mm of
+/// A dimension line from a to b with oblique ticks and its value on it, in the middle if that is free. `offset` (mm of
 /// paper, to the left of a-b) moves it out, with extension lines from the points.
 struct Dimension {
   Vec2 a, b;
@@ -37,8 +37,8 @@ void addDimension(Drawing&, const Dimension&);
 /// Squared paper over the drawing and as far as low and high reach: 1 ft or 500 mm.
 void addGrid(Drawing&, Vec2 low, Vec2 high, bool inches);
 
-/// A wall's letter in a circle.
-void addTag(Drawing&, Vec2 at, const std::string& letter, const ItemId& id);
+/// A letter or number in a circle, at the first of some points that is free.
+void addTag(Drawing&, const std::vector<Vec2>& at, const std::string& letter, const ItemId& id, Rank rank = Rank::Tag);
 
 /// A scale bar of 1 ft steps (or metres) with its length written; `at` is its left end.
 void addScaleBar(Drawing&, Vec2 at, bool inches, LengthFormat format);

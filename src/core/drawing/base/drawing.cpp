@@ -1,5 +1,9 @@
 #include "core/drawing/base/drawing.h"
 
+#include <algorithm>
+#include <iterator>
+
+#include "core/geometry/vec.h"
 #include "lettering_widths.inc"
 
 namespace mezzet {
@@ -24,18 +28,51 @@ double letteringWidth(const std::string& text, double height) {
 
 double emOverCapital() { return static_cast<double>(kUnitsPerEm) / kCapital; }
 
-TextBox textBox(const TextItem& t, double scale) {
-  const double side = t.ground == Ink::None ? 0 : kGroundSide, upright = t.ground == Ink::None ? 0 : kGroundUpright;
-  const double width = letteringWidth(t.text, t.height) * scale;
-  const double left = t.align == Align::Left ? 0 : t.align == Align::Centre ? -width / 2 : -width;
-  const double h = t.height * scale;
-  return {{t.at.x + left - side * h, t.at.y - h / 2 - upright * h},
-          {t.at.x + left + width + side * h, t.at.y + h / 2 + upright * h}};
+double textWidth(const TextItem& t) {
+  return letteringWidth(t.text, t.height) + (t.ground == Ink::None ? 0 : 2 * kGroundSide * t.height);
 }
+double textHeight(const TextItem& t) { return t.height + (t.ground == Ink::None ? 0 : 2 * kGroundUpright * t.height); }
+
+std::array<Vec2, 4> textBody(const TextItem& t, double scale) {
+  const double side = t.ground == Ink::None ? 0 : kGroundSide * t.height * scale;
+  const double width = textWidth(t) * scale, half = textHeight(t) * scale / 2;
+  const double letters = width - 2 * side;
+  const double left = (t.align == Align::Left ? 0 : t.align == Align::Centre ? -letters / 2 : -letters) - side;
+  const Turn turn = turnOf(t.turn);
+  const auto at = [&](double x, double y) { return t.at + rotated({x, y}, turn); };
+  return {at(left, -half), at(left + width, -half), at(left + width, half), at(left, half)};
+}
+
+TextBox textBox(const TextItem& t, double scale) {
+  TextBox box;
+  const auto body = textBody(t, scale);
+  box.low = box.high = body[0];
+  for (const Vec2 p : body) {
+    box.low = {std::min(box.low.x, p.x), std::min(box.low.y, p.y)};
+    box.high = {std::max(box.high.x, p.x), std::max(box.high.y, p.y)};
+  }
+  return box;
+}
+
+void append(Drawing& to, Drawing over) {
+  to.items.insert(to.items.end(), std::make_move_iterator(over.items.begin()),
+                  std::make_move_iterator(over.items.end()));
+  to.labels.insert(to.labels.end(), std::make_move_iterator(over.labels.begin()),
+                   std::make_move_iterator(over.labels.end()));
+}
+
+namespace {
+void shift(Label& label, Vec2 by) {
+  for (Label::Spot& spot : label.spots)
+    for (TextItem& text : spot) text.at += by;
+  for (Vec2& anchor : label.anchors) anchor += by;
+}
+}  // namespace
 
 void shift(Drawing& drawing, Vec2 by) {
   drawing.low += by;
   drawing.high += by;
+  for (Label& label : drawing.labels) shift(label, by);
   for (Item& item : drawing.items) {
     if (auto* path = std::get_if<PathItem>(&item.shape))
       for (Vec2& p : path->points) p += by;

@@ -2,126 +2,45 @@
 // paper at the drawing's scale.
 #pragma once
 
+#include <array>
 #include <string>
-#include <variant>
 #include <vector>
 
-#include "core/drawing/base/item_id.h"
-#include "core/geometry/polygon.h"
+#include "core/drawing/base/items.h"
+#include "core/drawing/base/label.h"
 
 namespace mezzet {
-
-enum class Layer { Grid, Floor, Rug, Feature, Wall, Opening, Furniture, Picture, Dimension, Label, Title, Working };
-
-/// What a line or fill means; renderers choose the colour.
-enum class Ink {
-  None,
-  Ink,
-  CutWall,
-  Fine,
-  Quiet,
-  Paper,
-  Floor,
-  Cloth,
-  ClothShade,
-  Wood,
-  Rug,
-  Glass,
-  Mount,
-  GridLine,
-  Hearth,
-  Band,
-  Way,     ///< floor that is walked on, translucent
-  Pocket,  ///< floor that is not reached, translucent
-  Accent,
-  AccentText,
-  Holds,
-  Close,
-  Breaks,
-  NotMeasured,
-  Kept,
-  Ghost,
-};
-
-enum class Dash { Solid, Dashed, Dotted };
-
-struct Stroke {
-  Ink ink = Ink::None;
-  double width = 0.25;  ///< mm of paper
-  Dash dash = Dash::Solid;
-
-  bool operator==(const Stroke&) const = default;
-};
-
-// Line widths as draughtsmen grade them (ISO 128 series, mm of paper).
-inline constexpr double kWallLine = 0.5, kFurnitureLine = 0.35, kDimensionLine = 0.18, kFineLine = 0.13;
-// Lettering heights of capitals (ISO 3098 series, mm of paper).
-inline constexpr double kSmallLetters = 2.5, kLetters = 2.5, kTitleLetters = 3.5;
-
-struct PathItem {
-  std::vector<Vec2> points;
-  bool closed = false;
-  Ink fill = Ink::None;
-  Stroke stroke;
-
-  bool operator==(const PathItem&) const = default;
-};
-/// An arc of a circle, anticlockwise from `start` over `span` degrees; 360 is a whole circle and can be filled.
-struct ArcItem {
-  Vec2 centre;
-  double radius = 0, start = 0, span = 360;
-  Ink fill = Ink::None;
-  Stroke stroke;
-
-  bool operator==(const ArcItem&) const = default;
-};
-enum class Align { Left, Centre, Right };
-struct TextItem {
-  Vec2 at;                   ///< left end, middle or right end of the line of text, half way up the capitals
-  std::string text;          ///< UTF-8
-  double height = kLetters;  ///< of capitals, mm of paper
-  Align align = Align::Centre;
-  double turn = 0;  ///< degrees anticlockwise
-  Ink ink = Ink::Ink;
-  Ink ground = Ink::None;  ///< fill behind the text, so that it stands clear of lines
-
-  bool operator==(const TextItem&) const = default;
-};
-struct ImageItem {
-  Vec2 low, high;     ///< corners, unturned
-  std::string image;  ///< name in the job's images
-
-  bool operator==(const ImageItem&) const = default;
-};
-
-struct Item {
-  Layer layer = Layer::Furniture;
-  ItemId id;  ///< of what this shows; may be empty
-  std::variant<PathItem, ArcItem, TextItem, ImageItem> shape;
-
-  bool operator==(const Item&) const = default;
-};
 
 struct Drawing {
   double scale = 48;  ///< denominator: mm of the room per mm of paper
   Vec2 low, high;     ///< the part of the model this drawing fills, margins included
   std::vector<Item> items;
+  std::vector<Label> labels = {};  ///< words that wait for their place (drawing/labels)
 
   void add(Layer layer, ItemId id, PathItem path) { items.push_back({layer, std::move(id), std::move(path)}); }
   void add(Layer layer, ItemId id, ArcItem arc) { items.push_back({layer, std::move(id), std::move(arc)}); }
   void add(Layer layer, ItemId id, TextItem text) { items.push_back({layer, std::move(id), std::move(text)}); }
   void add(Layer layer, ItemId id, ImageItem image) { items.push_back({layer, std::move(id), std::move(image)}); }
+  void add(Label label) { labels.push_back(std::move(label)); }
 };
 
 /// Width of a line of lettering in mm of paper, for capitals `height` high, from the shipped font's table.
 [[nodiscard]] double letteringWidth(const std::string& text, double height);
 /// Em size over height of a capital: what a renderer sets the font to.
 [[nodiscard]] double emOverCapital();
-/// The rectangle a text covers in the model (unturned texts), with its ground.
+/// What a text takes up, with its ground: mm of paper along its line and across.
+[[nodiscard]] double textWidth(const TextItem&);
+[[nodiscard]] double textHeight(const TextItem&);
+/// The corners of the rectangle that it covers in the model, as it is turned, anticlockwise from its lower left.
+[[nodiscard]] std::array<Vec2, 4> textBody(const TextItem&, double scale);
+/// The upright box round that.
 struct TextBox {
   Vec2 low, high;
 };
 [[nodiscard]] TextBox textBox(const TextItem&, double scale);
+
+/// Puts one drawing over another of the same scale.
+void append(Drawing& to, Drawing over);
 
 /// Moves everything by `by` (model mm).
 void shift(Drawing&, Vec2 by);

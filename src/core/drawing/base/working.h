@@ -11,7 +11,10 @@ namespace mezzet {
 [[nodiscard]] ItemId tapeItem(Side);  ///< the id of a tape's items
 
 /// A tape with its label on the accent; the label is what is clicked and typed into.
-void addTape(Drawing&, const Tape&, LengthFormat, bool labelled);
+void addTape(Drawing&, const Tape&, LengthFormat, bool labelled, const ItemId& id);
+inline void addTape(Drawing& d, const Tape& tape, LengthFormat format, bool labelled) {
+  addTape(d, tape, format, labelled, tapeItem(tape.side));
+}
 
 /// What the thing in the hand lines up with: a dashed line through both, with its words.
 void addGuides(Drawing&, const std::vector<Guide>&);

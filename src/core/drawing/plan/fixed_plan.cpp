@@ -80,22 +80,25 @@ void addFeature(Drawing& d, const Room& room, const Feature& f, LengthFormat for
     const std::string withZone = name + ", keep " + writeLength(clear, format) + " clear";
     if (letteringWidth(withZone, kSmallLetters) * d.scale < high - low) name = withZone;
   }
-  const bool inside = letteringWidth(name, kSmallLetters) * d.scale < (high - low) * 0.9;
-  // Words wider than the thing stay in the room, clear of its walls.
-  const Box within = boundsOf(Convex{outlineOf(room), 0});
-  const double half = (letteringWidth(name, kSmallLetters) / 2 + kSmallLetters) * d.scale;
-  // A thing too thin for its words has them beside it, towards the room's middle.
-  const Vec2 centre = meanOf(outlineOf(room));
-  if (!inside && !skew)
-    middle.x += ((high - low) / 2 + half) * (centre.x > middle.x ? 1 : -1) * (high - low < half ? 1 : 0);
-  const Vec2 at{inside ? middle.x
-                       : std::clamp(middle.x, within.low.x + half, std::max(within.low.x + half, within.high.x - half)),
-                middle.y};
   const bool dark = fillOf(f.kind) == Ink::CutWall;
   const bool crossed = f.stair.has_value() || f.kind == FeatureKind::Beam;
-  d.add(Layer::Label, f.id.value,
-        TextItem{at, name, kSmallLetters, Align::Centre, inside && skew ? readableTurn(run) : 0, Ink::Ink,
-                 inside && !dark && !crossed ? Ink::None : Ink::Floor});
+  const double half = letteringWidth(name, kSmallLetters) / 2 * d.scale;
+  const bool inside = 2 * half < (high - low) * 0.9;
+  const TextItem words{{},
+                       name,
+                       kSmallLetters,
+                       Align::Centre,
+                       inside && skew ? readableTurn(run) : 0,
+                       Ink::Ink,
+                       inside && !dark && !crossed ? Ink::None : Ink::Floor};
+  std::vector<Vec2> places;
+  if (inside && !dark)
+    for (const double by : {0.0, 0.15, -0.15, 0.3, -0.3})
+      if (std::abs(by) * (high - low) + half < (high - low) / 2) places.push_back(middle + along * (by * (high - low)));
+  Label label = labelAt(Layer::Label, f.id.value, Rank::Piece, places, words);
+  label.aside.ground = Ink::Floor;
+  label.anchors = {middle};
+  d.add(std::move(label));
 }
 
 const char* pointSign(PointKind kind) {
@@ -122,6 +125,14 @@ const char* pointWord(PointKind kind) {
   return "point";
 }
 
+void addSign(Drawing& d, const ItemId& id, Vec2 at, const std::string& letters) {
+  // Where the thing is, or not at all.
+  Label sign =
+      labelAt(Layer::Label, id, Rank::Sign, {at}, TextItem{{}, letters, 1.8, Align::Centre, 0, Ink::Ink, Ink::None});
+  sign.anchors.clear();
+  d.add(std::move(sign));
+}
+
 void addPoints(Drawing& d, const Room& room) {
   for (const WallPoint& p : room.points) {
     Vec2 at = p.at;
@@ -131,7 +142,7 @@ void addPoints(Drawing& d, const Room& room) {
       d.add(Layer::Opening, p.id.value, line(face, at, thin()));
     }
     d.add(Layer::Label, p.id.value, ArcItem{at, 1.7 * d.scale, 0, 360, Ink::Floor, thin()});
-    d.add(Layer::Label, p.id.value, TextItem{at, pointSign(p.kind), 1.8, Align::Centre, 0, Ink::Ink, Ink::None});
+    addSign(d, p.id.value, at, pointSign(p.kind));
   }
 }
 

@@ -10,6 +10,8 @@ namespace mezzet {
 void addFeature(Drawing&, const Room&, const Feature&, LengthFormat);
 /// Sockets, switches, lights, vents, detectors: small signs on the face of their wall, or on the ceiling.
 void addPoints(Drawing&, const Room&);
+/// The letters in a point's sign.
+void addSign(Drawing&, const ItemId&, Vec2 at, const std::string& letters);
 /// The letters that stand in a point's sign: "S", "sw".
 [[nodiscard]] const char* pointSign(PointKind);
 [[nodiscard]] const char* pointWord(PointKind);  ///< "socket"

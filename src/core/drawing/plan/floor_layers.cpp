@@ -50,8 +50,13 @@ Vec2 roomiest(const Area& area) {
 void addAreas(Drawing& d, const std::vector<Area>& areas, Ink fill, const ItemId& id) {
   for (const Area& area : areas) d.add(Layer::Working, id, PathItem{ringOf(area), true, fill, {}});
 }
+TextItem lettered(const std::string& words) {
+  return {{}, words, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Paper};
+}
 void addWords(Drawing& d, Vec2 at, const std::string& words, const ItemId& id) {
-  d.add(Layer::Working, id, TextItem{at, words, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Paper});
+  std::vector<Vec2> places;
+  for (const double y : {0.0, 5.0, -5.0, 10.0, -10.0}) places.push_back(at + Vec2{0, y * d.scale});
+  d.add(labelAt(Layer::Working, id, Rank::Finding, places, lettered(words)));
 }
 
 void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& findings, const RouteFacts& routes,
@@ -84,7 +89,8 @@ void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& 
     if (std::any_of(labelled.begin(), labelled.end(), [&](Vec2 p) { return distance(p, middle) < 10; })) continue;
     labelled.push_back(middle);
     d.add(Layer::Working, "pinch:" + f.id, line(f.at[0], f.at[1], {Ink::Quiet, kDimensionLine, Dash::Solid}));
-    addWords(d, middle, writeLength(f.measured, format), "pinch:" + f.id);
+    d.add(labelOnLine(Layer::Working, "pinch:" + f.id, Rank::Finding, f.at[0], f.at[1],
+                      lettered(writeLength(f.measured, format)), d.scale));
   }
 }
 
@@ -96,7 +102,8 @@ void addTalk(Drawing& d, const std::vector<Finding>& findings, LengthFormat form
     d.add(Layer::Working, "talk:" + f.id,
           line(f.at[0], f.at[1], {Ink::Quiet, kDimensionLine, breaks ? Dash::Dotted : Dash::Solid}));
     if (!breaks)
-      addWords(d, midpoint(f.at[0], f.at[1]), writeLength(distance(f.at[0], f.at[1]), format), "talk:" + f.id);
+      d.add(labelOnLine(Layer::Working, "talk:" + f.id, Rank::Finding, f.at[0], f.at[1],
+                        lettered(writeLength(distance(f.at[0], f.at[1]), format)), d.scale));
   }
 }
 

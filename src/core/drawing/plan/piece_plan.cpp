@@ -5,6 +5,7 @@
 
 #include "core/space/bodies.h"
 #include "core/drawing/base/drafting.h"
+#include "core/drawing/plan/piece_label.h"
 #include "core/drawing/plan/plan.h"
 #include "core/model/kinds.h"
 
@@ -69,7 +70,6 @@ Ink fillOf(const std::string& kind) {
 void addPiece(Drawing& d, const Piece& piece, const FloorPlace& place, const ItemId& id, const std::string& label,
               LengthFormat format, Layer layer) {
   const Turn turn = turnOf(place.turn);
-  const double depth = piece.depth.value_or(piece.width);
   const bool rug = isRug(piece.kind);
   if (rug && layer == Layer::Furniture) layer = Layer::Rug;
   if (piece.shape == Shape::Round)
@@ -83,55 +83,7 @@ void addPiece(Drawing& d, const Piece& piece, const FloorPlace& place, const Ite
                    fillOf(piece.kind),
                    {Ink::Ink, rug ? kDimensionLine : kFurnitureLine, Dash::Solid}});
 
-  LengthFormat bare = format;
-  bare.withUnit = false;
-  const std::string size = piece.shape == Shape::Round
-                               ? writeLength(piece.width, bare) + " dia"
-                               : writeLength(piece.width, bare) + " x " + writeLength(depth, bare);
-  // Words are level, but along the width of a piece that is turned neither square nor nearly so.
-  const bool skew = piece.shape != Shape::Round && std::min(std::abs(turn.cosine), std::abs(turn.sine)) > 0.2;
-  const Vec2 reading = skew ? rotated({1, 0}, turn) : Vec2{1, 0};
-  const double lettersTurn = skew ? readableTurn(reading) : 0;
-  const Vec2 up = rotated({0, 1}, turnOf(lettersTurn));
-  // Room for the label through the middle of the footprint, along the words and across them.
-  const auto through = [](double along, double other, double cosine, double sine) {
-    return std::min(along / std::max(1e-9, std::abs(cosine)), other / std::max(1e-9, std::abs(sine)));
-  };
-  const bool own = skew || piece.shape == Shape::Round;
-  const double across = own ? piece.width : through(piece.width, depth, turn.cosine, turn.sine);
-  const double upright = own ? (skew ? depth : piece.width) : through(depth, piece.width, turn.cosine, turn.sine);
-  const double lineHeight = kSmallLetters * 1.9 * d.scale;
-  const auto fits = [&](const std::string& text, double lines) {
-    return letteringWidth(text, kSmallLetters) * d.scale < across * 0.92 && lines * lineHeight < upright;
-  };
-  const Layer words = layer == Layer::Working ? Layer::Working : Layer::Label;
-  // In an L the words stand in the long limb.
-  const Vec2 middle = piece.shape == Shape::L
-                          ? place.at + rotated({0, depth / 2 - piece.limbs->longDepth.value_or(depth) / 2}, turn)
-                          : place.at;
-  const auto write = [&](const std::string& text, double by) {
-    d.add(words, id,
-          TextItem{middle + up * by, text, kSmallLetters, Align::Centre, lettersTurn, Ink::Ink,
-                   isSeat(piece.kind) ? Ink::Cloth : Ink::None});
-  };
-  if (rug && fits(label + "  " + size, 3)) {
-    // What stands on a rug covers its middle: its words lie along its lower edge, under the furniture like the rug
-    // itself.
-    double reach = 0;
-    for (const Convex& part : footprint(piece, place))
-      for (const Vec2 p : part.core) reach = std::max(reach, dot(place.at - p, up) + part.radius);
-    return d.add(layer, id,
-                 TextItem{place.at - up * (reach - lineHeight * 0.8), label + "  " + size, kSmallLetters, Align::Centre,
-                          lettersTurn, Ink::Ink, Ink::None});
-  }
-  if (label.empty()) {
-    if (fits(size, 1)) write(size, 0);
-  } else if (fits(label + "  " + size, 1)) write(label + "  " + size, 0);
-  else if (fits(label, 2) && fits(size, 2)) {
-    write(label, lineHeight / 2);
-    write(size, -lineHeight / 2);
-  } else if (fits(label, 1)) write(label, 0);
-  else if (fits(size, 1)) write(size, 0);
+  addPieceLabel(d, piece, place, id, label, format, layer == Layer::Working ? Layer::Working : Layer::Label);
 }
 
 }  // namespace mezzet

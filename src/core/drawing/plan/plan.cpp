@@ -14,7 +14,8 @@ namespace mezzet {
 namespace {
 
 // Distances on paper (mm) from the wall's outer face outward.
-constexpr double kDimensionOut = 8, kDimensionIn = 5.5, kTagOut = 15.5, kTagNear = 6, kMargin = 20, kSillOut = 3.2;
+constexpr double kDimensionOut = 8, kDimensionIn = 5.5, kTagNear = 6, kMargin = 12.5, kSillOut = 2.4;
+constexpr double kTagApart = 1.5;  // of a wall's letter from its length
 
 struct WallDraft {
   Wall wall;
@@ -116,10 +117,16 @@ void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat for
       addCasements(d, o, wall, a, b);
       addCurtains(d, o, wall, a, b);
       // Outside, before the wall's dimension: what stands before the window keeps its own words.
-      d.add(Layer::Label, o.id.value,
-            TextItem{midpoint(a, b) + out - wall.inward() * (kSillOut * d.scale),
-                     "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare), kSmallLetters,
-                     Align::Centre, readableTurn(along), Ink::Quiet, Ink::None});
+      const Vec2 outside = midpoint(a, b) + out - wall.inward() * (kSillOut * d.scale), step = along * (4 * d.scale);
+      d.add(labelAt(Layer::Label, o.id.value, Rank::Note,
+                    {outside, outside + step, outside - step, outside + step * 2, outside - step * 2},
+                    TextItem{{},
+                             "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare),
+                             kSmallLetters,
+                             Align::Centre,
+                             readableTurn(along),
+                             Ink::Quiet,
+                             Ink::None}));
       break;
     }
     case OpeningKind::Arch:
@@ -160,12 +167,18 @@ void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
     // The dimension runs from end to start, so that "left of it" is outside.
     addDimension(d, {wall.end, wall.start, inside ? -kDimensionIn : face + kDimensionOut, text, Layer::Dimension, id,
                      Ink::Ink, inside ? Ink::Floor : Ink::Paper, Ink::Ink});
-    // Its tag keeps clear of the neighbour's dimension in that angle.
-    const double share = !inside ? 0.5 : isReflex(outline, i) ? 0.72 : 0.28;
-    addTag(d,
-           wall.start + (wall.end - wall.start) * share -
-               wall.inward() * ((face + (inside ? kTagNear : kTagOut)) * d.scale),
-           wall.id.value, id);
+    // Its letter stands on the same line beside its length, or outside the wall where that is measured inside.
+    const double out = face + (inside ? kTagNear : kDimensionOut),
+                 beside = letteringWidth(text, kLetters) / 2 + kLetters * 0.5 + kTagCircle + kTagApart;
+    std::vector<Vec2> places;
+    const auto place = [&](double along, double further) {
+      places.push_back(wall.start + wall.along() * along - wall.inward() * ((out + further) * d.scale));
+    };
+    const double length = wall.length();
+    for (const double side : {-1.0, 1.0}) place(length / 2 + (inside ? 0 : side * beside * d.scale), 0);
+    for (const double share : {0.28, 0.72, 0.15, 0.85, 0.0, 1.0, 0.5})
+      for (const double further : {0.0, inside ? 3.0 : -4.5}) place(share * length, further);
+    addTag(d, places, wall.id.value, id);
   }
 }
 
@@ -183,8 +196,8 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
   double thickest = kUsualWall;
   for (const Wall& wall : wallsOf(room)) thickest = std::max(thickest, wall.thickness);
   const double margin = thickest + kMargin * d.scale;
-  d.low = d.low - Vec2{margin, margin + (o.titles ? 6 * d.scale : 0)};
-  d.high += Vec2{margin, margin + (o.titles ? 4 * d.scale : 0)};
+  d.low = d.low - Vec2{margin, margin};
+  d.high += Vec2{margin, margin};
 
   d.add(Layer::Floor, room.id.value, PathItem{outline, true, Ink::Floor, Stroke{}});
   if (o.grid) addGrid(d, o.gridLow, o.gridHigh, job.units == Unit::Inch);
@@ -221,17 +234,16 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
       }
   }
   if (o.titles) {
+    // In the corners of what is seen, of which the drawing may be a part.
     const double p = d.scale;
+    const Vec2 low{std::min(d.low.x, o.gridLow.x), std::min(d.low.y, o.gridLow.y)},
+        high{std::max(d.high.x, o.gridHigh.x), std::max(d.high.y, o.gridHigh.y)};
+    const std::string title = ceilingWords(room, o.format);
     d.add(Layer::Title, "",
-          TextItem{{d.low.x + 3 * p, d.high.y - 3 * p},
-                   room.name + ", floor plan. " + ceilingWords(room, o.format),
-                   kSmallLetters,
-                   Align::Left,
-                   0,
-                   Ink::Ink,
-                   Ink::None});
-    addNorth(d, {d.high.x - 6 * p, d.high.y - 8 * p});
-    addScaleBar(d, {d.low.x + 4 * p, d.low.y + 3 * p}, job.units == Unit::Inch, o.format);
+          TextItem{{low.x + 3 * p, high.y - 3.5 * p}, title, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Paper});
+    addNorth(d, {high.x - 5 * p, high.y - 7 * p});
+    const double bar = (job.units == Unit::Inch ? 5 * kFoot : 2000) + 16 * p;
+    addScaleBar(d, {high.x - bar, low.y + 3 * p}, job.units == Unit::Inch, o.format);
   }
   return d;
 }

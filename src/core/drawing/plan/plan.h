@@ -40,8 +40,8 @@ struct PlanWork {
   const Job* ghost = nullptr;     ///< what of it stands elsewhere is drawn in outline
   bool handle = false;            ///< the selected one can be turned by its handle
 };
-/// The id of the handle by which a piece is turned freely: it stands off one of the corners, clear of the tapes'
-/// labels.
+/// The id of the handle by which a piece is turned freely: it stands off one of the corners, and labels keep clear of
+/// it.
 inline constexpr const char* kTurnHandle = "turn-handle";
 [[nodiscard]] Drawing composePlanWork(const Job&, const Room&, const PlanWork&, double scale, LengthFormat format);
 

@@ -50,27 +50,19 @@ void addGhost(Drawing& d, const Job& ghost, const Scheme& now) {
   }
 }
 
-/// Off the first of its corners where no label stands.
+/// Off one of its corners; labels keep clear of it.
 void addTurnHandle(Drawing& d, const Piece& piece, const FloorPlace& place) {
   // A round piece has no corners: its handle stands where its box would have one, nearer in.
   const double share = piece.shape == Shape::Round || piece.shape == Shape::Oval ? std::numbers::sqrt2 / 2 : 1;
   const double x = piece.width / 2 * share + kHandleOff * d.scale,
                y = piece.depth.value_or(piece.width) / 2 * share + kHandleOff * d.scale;
-  std::optional<Vec2> at;
-  for (const Vec2 corner : {Vec2{x, y}, Vec2{-x, y}, Vec2{x, -y}, Vec2{-x, -y}}) {
-    const Vec2 there = place.at + rotated(corner, turnOf(place.turn));
-    const double r = (kHandle + 0.6) * d.scale;
-    const bool covered = std::any_of(d.items.begin(), d.items.end(), [&](const Item& item) {
-      const auto* text = std::get_if<TextItem>(&item.shape);
-      if (text == nullptr) return false;
-      const TextBox box = textBox(*text, d.scale);
-      return there.x + r > box.low.x && there.x - r < box.high.x && there.y + r > box.low.y && there.y - r < box.high.y;
-    });
-    if (!at || !covered) at = there;
-    if (!covered) break;
-  }
   d.add(Layer::Working, kTurnHandle,
-        ArcItem{*at, kHandle * d.scale, 0, 360, Ink::Accent, {Ink::Ink, 0.35, Dash::Solid}});
+        ArcItem{place.at + rotated({x, y}, turnOf(place.turn)),
+                kHandle * d.scale,
+                0,
+                360,
+                Ink::Accent,
+                {Ink::Ink, 0.35, Dash::Solid}});
 }
 
 }  // namespace
@@ -80,66 +72,53 @@ void addGuides(Drawing& d, const std::vector<Guide>& guides) {
     const Vec2 past = unit(g.to - g.from) * (5 * d.scale);
     d.add(Layer::Working, "guide", line(g.from - past, g.to + past, {Ink::Ink, 0.25, Dash::Dashed}));
     const bool upright = std::abs(g.to.y - g.from.y) > std::abs(g.to.x - g.from.x);
-    // Near what it lines up with, clear of the tapes, whose labels stand half way.
-    const Vec2 near = g.mark + ((g.from + g.to) * 0.5 - g.mark) * 0.35;
-    const Vec2 at = upright ? Vec2{g.from.x + 1.6 * d.scale, near.y} : Vec2{near.x, g.from.y + 2.4 * d.scale};
-    d.add(Layer::Working, "guide",
-          TextItem{at, g.words, kSmallLetters, upright ? Align::Left : Align::Centre, 0, Ink::Ink, Ink::Paper});
+    // Near what it lines up with, beside the line.
+    const TextItem words{{}, g.words, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Paper};
+    const Vec2 off = upright ? Vec2{(textWidth(words) / 2 + 0.8) * d.scale, 0} : Vec2{0, 2.8 * d.scale};
+    std::vector<Vec2> places;
+    for (const double share : {0.35, 0.6, 0.1, 0.85, 1.2})
+      for (const double side : {1.0, -1.0})
+        places.push_back(g.mark + ((g.from + g.to) * 0.5 - g.mark) * share + off * side);
+    Label label = labelAt(Layer::Working, "guide", Rank::Note, places, words);
+    label.anchors.clear();
+    d.add(std::move(label));
   }
 }
 
 ItemId tapeItem(Side side) { return {ItemId::Of::Tape, sideName(side)}; }
 
-void addTape(Drawing& d, const Tape& tape, LengthFormat format, bool labelled) {
-  const ItemId id = tapeItem(tape.side);
+void addTape(Drawing& d, const Tape& tape, LengthFormat format, bool labelled, const ItemId& id) {
   const Vec2 tick = unit(tape.along + leftOf(tape.along)) * (1.4 * d.scale);
   d.add(Layer::Working, id, line(tape.from, tape.to, {Ink::Ink, 0.25, Dash::Solid}));
   for (const Vec2 end : {tape.from, tape.to})
     d.add(Layer::Working, id, line(end - tick, end + tick, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   if (!labelled) return;
-  TextItem label{midpoint(tape.from, tape.to),
-                 writeLength(tape.length, format),
-                 kLetters,
-                 Align::Centre,
-                 0,
-                 Ink::AccentText,
-                 Ink::Accent};
-  // A tape shorter than its label carries it beside the line.
-  const double width = letteringWidth(label.text, label.height) * d.scale;
-  const double room = std::abs(tape.along.x) > std::abs(tape.along.y)
-                          ? std::abs(tape.length) - width
-                          : std::abs(tape.length) - 2.2 * kLetters * d.scale;
-  if (room < 1.5 * d.scale) {
-    const bool upright = std::abs(tape.along.y) >= std::abs(tape.along.x);
-    label.at += upright ? Vec2{width / 2 + 3.5 * d.scale, 0} : Vec2{0, 4.5 * d.scale};
-  }
-  d.add(Layer::Working, id, label);
+  d.add(labelOnLine(
+      Layer::Working, id, Rank::Tape, tape.from, tape.to,
+      TextItem{{}, writeLength(tape.length, format), kLetters, Align::Centre, 0, Ink::AccentText, Ink::Accent},
+      d.scale));
 }
 
 void addFindingMark(Drawing& d, const Finding& f, LengthFormat format) {
   if (f.verdict != Verdict::Breaks || f.quantity != Quantity::Length) return;
   const ItemId id(ItemId::Of::Finding, f.id);
   const Vec2 a = f.at[0], b = f.at[1];
-  const bool upright = std::abs(b.y - a.y) > std::abs(b.x - a.x);
   d.add(Layer::Working, id, line(a, b, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
-  TextItem label{midpoint(a, b), writeLength(f.measured, format), kLetters, Align::Left, 0, Ink::Ink, Ink::Paper};
-  const double width = letteringWidth(label.text, label.height) * d.scale;
-  const double shift = -width / 2 + 1.5 * d.scale;
-  if (upright) {
-    label.at += Vec2{5.2 * d.scale, 0};
-  } else if (distance(a, b) > width + 8 * d.scale) {
-    label.at += Vec2{shift, -3.6 * d.scale};
-  } else {
-    // No room between the two things: the figure stands below them, on a leader.
-    const Vec2 foot = label.at - Vec2{0, 15 * d.scale};
-    d.add(Layer::Working, id, line(label.at, foot, {Ink::Breaks, kDimensionLine, Dash::Solid}));
-    label.at = foot + Vec2{shift, 0};
-  }
-  d.add(Layer::Working, id, label);
-  const Vec2 mark = label.at - Vec2{2.9 * d.scale, 0};
-  const double r = 1.15 * d.scale;
-  d.add(Layer::Working, id, line(mark + Vec2{-r, -r}, mark + Vec2{r, r}, {Ink::Breaks, 0.6, Dash::Solid}));
-  d.add(Layer::Working, id, line(mark + Vec2{-r, r}, mark + Vec2{r, -r}, {Ink::Breaks, 0.6, Dash::Solid}));
+  const TextItem words{{}, writeLength(f.measured, format), kLetters, Align::Centre, 0, Ink::Ink, Ink::Paper};
+  Label label = labelOnLine(Layer::Working, id, Rank::Finding, a, b, words, d.scale);
+  // The cross stands before the words: both together keep clear of the line they measure.
+  label.spots.clear();
+  const double wide = (textWidth(words) / 2 + kCrossOff) * d.scale, high = (textHeight(words) / 2 + 1) * d.scale;
+  const Vec2 along = unit(b - a), across = leftOf(along);
+  const double off = std::abs(across.x) * wide + std::abs(across.y) * high;
+  for (const double share : {0.5, 0.3, 0.7, 0.1, 0.9})
+    for (const double side : {-1.0, 1.0}) {
+      TextItem text = words;
+      text.at = a + (b - a) * share + across * (side * off) + Vec2{1.5 * d.scale, 0};
+      label.spots.push_back({text});
+    }
+  label.badge = Badge::Cross;
+  d.add(std::move(label));
 }
 
 void addBands(Drawing& d, const std::vector<Band>& bands, const View& view) {
@@ -156,9 +135,13 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
     // The label stands in bands that have room for it.
     const Vec2 middle = (band.zone[0] + band.zone[1] + band.zone[2] + band.zone[3]) * 0.25;
     const bool level = std::abs(band.zone[1].x - band.zone[0].x) > letteringWidth(band.label, kSmallLetters) * d.scale;
-    if (band.view.isPlan() && level)
-      d.add(Layer::Working, "band:" + band.rule,
-            TextItem{middle, band.label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+    if (!band.view.isPlan() || !level) continue;
+    const Vec2 side = (band.zone[1] - band.zone[0]) * 0.25, up = (band.zone[3] - band.zone[0]) * 0.25;
+    Label label = labelAt(Layer::Working, "band:" + band.rule, Rank::Note,
+                          {middle, middle + up, middle - up, middle + side, middle - side},
+                          TextItem{{}, band.label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+    label.anchors.clear();
+    d.add(std::move(label));
   }
   if (work.scheme == nullptr) return d;
   // Bands first, then the pieces in the hand, then the marks and tapes over them.
@@ -211,9 +194,10 @@ Drawing composeDraft(const Polygon& corners, Vec2 end, const std::vector<std::st
   }
   if (norm(end) > 0.5) {
     d.add(Layer::Working, "", line(end, {0, 0}, {Ink::Breaks, 0.6, Dash::Dashed}));
-    d.add(Layer::Working, "",
-          TextItem{end * 0.5, writeLength(norm(end), format) + " open", kLetters, Align::Centre, 0, Ink::Ink,
-                   Ink::Paper});
+    d.add(labelOnLine(
+        Layer::Working, "open", Rank::Finding, end, {},
+        TextItem{{}, writeLength(norm(end), format) + " open", kLetters, Align::Centre, 0, Ink::Ink, Ink::Paper},
+        scale));
   }
   if (d.high.x - d.low.x > 2 * margin.x + 1)
     d.add(Layer::Label, "", ArcItem{{0, 0}, 1.3 * scale, 0, 360, Ink::Ink, Stroke{}});

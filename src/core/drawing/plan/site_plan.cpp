@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/drawing/base/drafting.h"
+#include "core/geometry/convex.h"
 #include "core/drawing/plan/plan.h"
 #include "core/site/openings.h"
 
@@ -22,10 +23,17 @@ Drawing composeHeightMarks(const Room& room, const HeightReport& report, const R
   for (const CeilingArea& a : room.ceilingAreas) {
     d.add(Layer::Working, "ceiling:" + a.id.value,
           PathItem{a.outline, true, Ink::None, {Ink::Ink, kFurnitureLine, Dash::Dashed}});
-    d.add(Layer::Working, "ceiling:" + a.id.value,
-          TextItem{centroidOf(a.outline) + Vec2{0, 8 * scale},
-                   "ceiling " + a.id.value + (a.shape == CeilingShape::Sloped ? ", sloped" : ", flat"), kSmallLetters,
-                   Align::Centre, 0, Ink::Ink, Ink::Floor});
+    const Vec2 middle = centroidOf(a.outline);
+    d.add(labelAt(Layer::Working, "ceiling:" + a.id.value, Rank::Piece,
+                  {middle + Vec2{0, 8 * scale}, middle - Vec2{0, 8 * scale}, middle, middle + Vec2{0, 16 * scale},
+                   middle - Vec2{0, 16 * scale}},
+                  TextItem{{},
+                           "ceiling " + a.id.value + (a.shape == CeilingShape::Sloped ? ", sloped" : ", flat"),
+                           kSmallLetters,
+                           Align::Centre,
+                           0,
+                           Ink::Ink,
+                           Ink::Floor}));
   }
   // A sloping ceiling says which way it falls.
   const RoomHeights heights = heightsOf(room);
@@ -40,9 +48,9 @@ Drawing composeHeightMarks(const Room& room, const HeightReport& report, const R
     d.add(Layer::Working, "",
           PathItem{
               {tip, tip - down * (2.4 * scale) + side, tip - down * (2.4 * scale) - side}, true, Ink::Ink, Stroke{}});
-    d.add(Layer::Working, "",
-          TextItem{at + leftOf(down) * (3 * scale), "falls", kSmallLetters, Align::Centre, readableTurn(down), Ink::Ink,
-                   Ink::Floor});
+    d.add(labelOnLine(Layer::Working, "falls", Rank::Note, at - down * (10 * scale), tip,
+                      TextItem{{}, "falls", kSmallLetters, Align::Centre, readableTurn(down), Ink::Ink, Ink::Floor},
+                      scale));
   }
   for (const HeightReading& h : room.heights) {
     if (h.taken.superseded) continue;
@@ -69,15 +77,14 @@ Drawing composeHeightMarks(const Room& room, const HeightReport& report, const R
                                : h.kind == HeightKind::ToCeiling ? "up "
                                                                  : "") +
                               writeLength(h.taken.value, format);
-    // Words stay on the sheet: to the left of a point near the right side.
-    const bool left =
-        h.at.x > room.corners.front().at.x &&
-        std::any_of(room.corners.begin(), room.corners.end(), [&](const Corner& c) { return c.at.x > h.at.x; }) &&
-        std::none_of(room.corners.begin(), room.corners.end(),
-                     [&](const Corner& c) { return c.at.x > h.at.x + 24 * scale; });
-    d.add(Layer::Working, id,
-          TextItem{h.at + Vec2{(left ? -2.4 : 2.4) * scale, 0}, words, kSmallLetters, left ? Align::Right : Align::Left,
-                   0, Ink::Ink, h.id == chosen ? Ink::Accent : Ink::Floor});
+    const TextItem figure{
+        {}, words, kSmallLetters, Align::Centre, 0, Ink::Ink, h.id == chosen ? Ink::Accent : Ink::Floor};
+    const Vec2 beside{(textWidth(figure) / 2 + 2.2) * scale, 0}, over{0, 4.2 * scale};
+    Label label =
+        labelAt(Layer::Working, id, Rank::Dimension, {h.at + beside, h.at - beside, h.at + over, h.at - over}, figure);
+    label.anchors = {h.at};
+    label.needed = true;
+    d.add(std::move(label));
     if (row != report.rows.end() && std::abs(row->residual) > 0.05) {
       const double bar = std::clamp(row->residual * kBarPerMm, -kMostBar, kMostBar) * scale;
       d.add(Layer::Working, id, line(h.at, h.at + Vec2{0, bar}, {bad ? Ink::Breaks : Ink::Holds, 0.8, Dash::Solid}));
@@ -118,13 +125,8 @@ Drawing composeOpeningMarks(const Room& room, const CornerId& shown, double scal
     for (std::size_t i = 0; i + 1 < stops.size(); ++i) {
       if (stops[i + 1] - stops[i] < 1) continue;
       const std::string text = writeLength(stops[i + 1] - stops[i], bare);
-      const bool roomy = (letteringWidth(text, kLetters) + 3) * scale < stops[i + 1] - stops[i];
-      addDimension(d, {at(stops[i]), at(stops[i + 1]), kIn, roomy ? text : "", Layer::Working, "opening",
+      addDimension(d, {at(stops[i]), at(stops[i + 1]), kIn, text, Layer::Working, "opening",
                        bad ? Ink::Breaks : Ink::Ink, Ink::Floor, Ink::Ink});
-      if (!roomy)
-        d.add(Layer::Working, "opening",
-              TextItem{at((stops[i] + stops[i + 1]) / 2) + wall.inward() * ((kIn + 3.2) * scale), text, kSmallLetters,
-                       Align::Centre, readableTurn(wall.along()), Ink::Ink, Ink::Floor});
     }
     for (const Opening* o : here) {
       const Vec2 middle = middleOf(wall, *o) + wall.inward() * ((kIn + 4.6) * scale);
@@ -136,9 +138,16 @@ Drawing composeOpeningMarks(const Room& room, const CornerId& shown, double scal
                         ? "closes"
                         : (*p.misclosure > 0 ? "over by " : "short by ") + writeLength(std::abs(*p.misclosure), format);
       if (!words.empty())
-        d.add(Layer::Working, o->id.value,
-              TextItem{middle, words, kSmallLetters, Align::Centre, readableTurn(wall.along()), Ink::Ink,
-                       bad ? Ink::Accent : Ink::Floor});
+        d.add(labelAt(Layer::Working, o->id.value, Rank::Finding,
+                      {middle, middle + wall.inward() * (4 * scale), middle + wall.along() * (8 * scale),
+                       middle - wall.along() * (8 * scale), middle + wall.inward() * (8 * scale)},
+                      TextItem{{},
+                               words,
+                               kSmallLetters,
+                               Align::Centre,
+                               readableTurn(wall.along()),
+                               Ink::Ink,
+                               bad ? Ink::Accent : Ink::Floor}));
     }
   }
   return d;
@@ -157,8 +166,11 @@ Drawing composePhotographMarks(const Room& room, const PhotographId& chosen, dou
     d.add(Layer::Working, id,
           rectangle(at - Vec2{w, h}, at + Vec2{w, h}, p.id == chosen ? Ink::Accent : Ink::Paper,
                     {Ink::Ink, kFurnitureLine, Dash::Solid}));
-    d.add(Layer::Working, id,
-          TextItem{at, std::to_string(++number), kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+    Label figure =
+        labelAt(Layer::Working, id, Rank::Tape, {at},
+                TextItem{{}, std::to_string(++number), kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+    figure.needed = true;
+    d.add(std::move(figure));
   }
   return d;
 }
@@ -210,17 +222,25 @@ Drawing composeStorey(const Job& job, const HouseStorey& storey, const RoomId& c
       first = false;
     }
     const Vec2 middle = centroidOf(outline);
-    d.add(Layer::Label, ItemId(ItemId::Of::Room, room.id.value),
-          TextItem{middle + Vec2{0, 2.4 * scale}, room.name, kTitleLetters, Align::Centre, 0, Ink::Ink, Ink::Floor});
-    double left = middle.x, right = middle.x;
-    for (const Vec2 p : outline) {
-      left = std::min(left, p.x);
-      right = std::max(right, p.x);
-    }
-    if (letteringWidth(ceilingWords(room, format), kSmallLetters) * scale < right - left)
-      d.add(Layer::Label, ItemId(ItemId::Of::Room, room.id.value),
-            TextItem{middle - Vec2{0, 2.4 * scale}, ceilingWords(room, format), kSmallLetters, Align::Centre, 0,
-                     Ink::Quiet, Ink::Floor});
+    const ItemId id(ItemId::Of::Room, room.id.value);
+    const TextItem name{{}, room.name, kTitleLetters, Align::Centre, 0, Ink::Ink, Ink::Floor},
+        ceiling{{}, ceilingWords(room, format), kSmallLetters, Align::Centre, 0, Ink::Quiet, Ink::Floor};
+    std::vector<Vec2> places;
+    for (const double x : {0.0, 10.0, -10.0})
+      for (const double y : {0.0, 8.0, -8.0, 16.0, -16.0}) places.push_back(middle + Vec2{x, y} * scale);
+    Label both = labelAt(Layer::Label, id, Rank::Piece, places, name);
+    const std::vector<Label::Spot> bare = both.spots;
+    const double wide = boundsOf(Convex{outline, 0}).high.x - boundsOf(Convex{outline, 0}).low.x;
+    if (textWidth(ceiling) * scale < wide)
+      for (Label::Spot& spot : both.spots) {
+        spot.push_back(ceiling);
+        spot[1].at = spot[0].at - Vec2{0, 3.2 * scale};
+        spot[0].at += Vec2{0, 3.2 * scale};
+      }
+    // A small room keeps its name.
+    both.spots.insert(both.spots.end(), bare.begin(), bare.end());
+    both.needed = true;
+    d.add(std::move(both));
   }
   const double margin = kUsualWall * 3 + 12 * scale;
   d.low = d.low - Vec2{margin, margin};

@@ -51,22 +51,22 @@ Drawing composeSurveyMarks(const Room& room, const SurveyMarks& marks, double sc
         k < marks.network->readings.size() && room.survey->readings[marks.network->readings[k]].id == marks.chosen;
     const Vec2 a = room.corners[o.from].at, b = room.corners[o.to].at;
     const std::string id = k < marks.network->readings.size() ? "reading:" + o.id : "";
+    const auto figure = [&](Vec2 along) {
+      return TextItem{{},       writeLength(o.value, format),     kLetters, Align::Centre, readableTurn(along),
+                      Ink::Ink, chosen ? Ink::Accent : Ink::Floor};
+    };
     if (o.kind == ObservationKind::Diagonal) {
       d.add(Layer::Working, id,
             line(a, b, {bad ? Ink::Breaks : Ink::Fine, chosen ? 0.7 : kFurnitureLine, Dash::Dashed}));
-      const double share = 0.38;  // off the middle, where diagonals cross
-      d.add(Layer::Working, id,
-            TextItem{a + (b - a) * share, writeLength(o.value, format), kLetters, Align::Centre, readableTurn(b - a),
-                     Ink::Ink, chosen ? Ink::Accent : Ink::Floor});
+      // Off the middle, where diagonals cross.
+      d.add(labelOnLine(Layer::Working, id, Rank::Dimension, a, a + (b - a) * 0.76, figure(b - a), scale));
       if (bad) addCross(d, a + (b - a) * 0.6, id);
     } else if (o.kind == ObservationKind::Offset) {
       const Wall& wall = walls[o.to];
       const Vec2 foot = wall.start + wall.along() * dot(a - wall.start, wall.along());
       d.add(Layer::Working, id,
             line(a, foot, {bad ? Ink::Breaks : Ink::Fine, chosen ? 0.7 : kFurnitureLine, Dash::Dotted}));
-      d.add(Layer::Working, id,
-            TextItem{midpoint(a, foot), writeLength(o.value, format), kLetters, Align::Centre, readableTurn(foot - a),
-                     Ink::Ink, chosen ? Ink::Accent : Ink::Floor});
+      d.add(labelOnLine(Layer::Working, id, Rank::Dimension, a, foot, figure(foot - a), scale));
       if (bad) addCross(d, a + (foot - a) * 0.7, id);
     } else if (o.kind == ObservationKind::Run) {
       if (chosen) d.add(Layer::Working, id, line(a, b, {Ink::Accent, 1.4, Dash::Solid}));

@@ -16,8 +16,10 @@
 namespace mezzet {
 namespace {
 
-constexpr double kSideMargin = 16, kTopMargin = 12;  // mm of paper
-constexpr double kLeg = 100;                         // drawn leg under upholstery [D]
+constexpr double kSideMargin = 11, kBareSide = 2, kTopMargin = 5.5, kBareTop = 1;  // mm of paper
+constexpr double kLeastStrip = 300, kStripFree = 40;  // the floor strip's depth, and beyond what stands there
+constexpr double kStripCut = 60;                      // drawn thickness of the wall over the strip [D]
+constexpr double kLeg = 100;                          // drawn leg under upholstery [D]
 
 /// Does the piece show its front to someone in the room?
 bool facesRoom(const FloorPlace& place, const Wall& wall) {
@@ -95,31 +97,54 @@ void addOpeningFront(Drawing& d, const Opening& o, const Wall& wall, LengthForma
   const std::string text = o.kind == OpeningKind::Window
                                ? "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare)
                                : writeLength(o.width, bare) + " x " + writeLength(o.height, bare);
-  d.add(Layer::Label, o.id.value,
-        TextItem{{(left + right) / 2, o.head() + 3.2 * d.scale},
-                 text,
-                 kSmallLetters,
-                 Align::Centre,
-                 0,
-                 Ink::Quiet,
-                 Ink::None});
+  const double u = (left + right) / 2;
+  Label label = labelAt(Layer::Label, o.id.value, Rank::Note,
+                        {{u, o.head() + 3.2 * d.scale},
+                         {u, o.head() - 3.2 * d.scale},
+                         {u, (o.sill + o.head()) / 2},
+                         {u, o.sill - 5 * d.scale},
+                         {left - 16 * d.scale, o.head() - 3.2 * d.scale},
+                         {right + 16 * d.scale, o.head() - 3.2 * d.scale}},
+                        TextItem{{}, text, kSmallLetters, Align::Centre, 0, Ink::Quiet, Ink::None});
+  label.anchors.clear();
+  d.add(std::move(label));
 }
 
+/// Only what lies wholly within the deepest strip is drawn in it: half a chair would read as a small one.
+bool inStrip(const Standing& s, const Wall& wall) {
+  return s.offWallFar <= kStripDeep + 1 && s.offWall >= -1 && s.right <= wall.length() + 1 && s.left >= -1;
+}
+
+/// As deep as what stands there.
+double stripDepth(const Job& job, const Scheme* scheme, const Wall& wall) {
+  double deep = kLeastStrip;
+  if (scheme == nullptr) return deep;
+  for (const Placement& p : scheme->placements)
+    if (const auto* place = onFloor(p.on)) {
+      const Standing s = standingOf(pieceOf(job, p), p.id, *place, wall);
+      if (inStrip(s, wall)) deep = std::max(deep, s.offWallFar + kStripFree);
+    }
+  return std::min(deep, kStripDeep);
+}
+
+/// Where the floor strip begins below the floor line: the length of the wall stands between.
+double stripBelow(double scale) { return kElevationCut + kStripCut + 5 * scale; }
+
 /// The plan along this wall, turned so that the wall is at the top.
-void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* scheme, const Wall& wall,
+void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* scheme, const Wall& wall, double deep,
                    LengthFormat format) {
-  const double length = wall.length();
-  const auto inStrip = [&](Vec2 p) {
-    return Vec2{length - dot(p - wall.start, wall.along()), -kStripBelow - dot(p - wall.start, wall.inward())};
+  const double length = wall.length(), below = stripBelow(d.scale);
+  const auto home = [&](Vec2 p) {
+    return Vec2{length - dot(p - wall.start, wall.along()), -below - dot(p - wall.start, wall.inward())};
   };
-  d.add(Layer::Floor, "", rectangle({0, -kStripBelow - kStripDeep}, {length, -kStripBelow}, Ink::Floor, Stroke{}));
+  d.add(Layer::Floor, "", rectangle({0, -below - deep}, {length, -below}, Ink::Floor, Stroke{}));
   d.add(Layer::Wall, wallItem(wall.id),
-        rectangle({-kUsualWall, -kStripBelow}, {length + kUsualWall, -kStripBelow + 90}, Ink::CutWall, Stroke{}));
+        rectangle({-kElevationCut, -below}, {length + kElevationCut, -below + kStripCut}, Ink::CutWall, Stroke{}));
   for (const Opening& o : room.openings)
     if (o.wall == wall.id) {
       const double right = length - o.offset;
       d.add(Layer::Opening, o.id.value,
-            rectangle({right - o.width, -kStripBelow}, {right, -kStripBelow + 90},
+            rectangle({right - o.width, -below}, {right, -below + kStripCut},
                       o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, thin()));
     }
   if (scheme == nullptr) return;
@@ -130,14 +155,13 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
     if (place == nullptr) continue;
     const Piece& piece = pieceOf(job, p);
     const Standing s = standingOf(piece, p.id, *place, wall);
-    // Only what lies wholly in the strip is drawn: half a chair would read as a small one.
-    if (s.offWallFar > kStripDeep + 1 || s.offWall < -1 || s.right > length + 1 || s.left < -1) continue;
-    const FloorPlace there{inStrip(place->at), normalisedTurn(place->turn - wallTurn + 180)};
+    if (!inStrip(s, wall)) continue;
+    const FloorPlace there{home(place->at), normalisedTurn(place->turn - wallTurn + 180)};
     addPiece(d, piece, there, p.id.value, midSentence(names.plain(p.id)), format);
     if (s.offWall <= kStandsAtWall)
       for (const double u : {s.left, s.right})
         d.add(Layer::Dimension, "",
-              line({u, 0}, {u, -kStripBelow - std::max(0.0, s.offWall)}, {Ink::Fine, kFineLine, Dash::Dashed}));
+              line({u, 0}, {u, -below - std::max(0.0, s.offWall)}, {Ink::Fine, kFineLine, Dash::Dashed}));
   }
 }
 
@@ -159,8 +183,9 @@ void addPicture(Drawing& d, const Piece& piece, const WallPlace& place, const It
   if (!piece.image.empty()) d.add(layer, id, ImageItem{low, high, piece.image});
   d.add(layer, id, rectangle(low, high, piece.image.empty() ? Ink::Paper : Ink::None, thin()));
   if (piece.image.empty() && letteringWidth(label, kSmallLetters) * d.scale < r.width())
-    d.add(layer == Layer::Working ? layer : Layer::Label, id,
-          TextItem{{place.u, place.v}, label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
+    d.add(labelAt(layer == Layer::Working ? layer : Layer::Label, id, Rank::Piece,
+                  {{place.u, place.v}, {place.u, place.v + 5 * d.scale}, {place.u, place.v - 5 * d.scale}},
+                  TextItem{{}, label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None}));
 }
 
 Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme, const CornerId& wallId,
@@ -174,9 +199,13 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   double ceiling = 0, lowest = 0;
   for (const Vec2 p : above) ceiling = std::max(ceiling, p.y);
   for (const Vec2 p : below) lowest = std::min(lowest, p.y);
-  const double length = wall->length(), t = kUsualWall;
-  d.low = {-t - kSideMargin * d.scale, -kStripBelow - kStripDeep - 3 * d.scale};
-  d.high = {length + t + kSideMargin * d.scale, ceiling + t + kTopMargin * d.scale};
+  const double length = wall->length(), t = kElevationCut;
+  const double deep = stripDepth(job, scheme, *wall);
+  d.low = {-t - kSideMargin * d.scale, -stripBelow(d.scale) - deep - 2 * d.scale};
+  // The other end's height is written, too, where it differs.
+  const bool twoHeights = std::abs((above.back().y - below.back().y) - (above.front().y - below.front().y)) > kTouch;
+  d.high = {length + t + (o.titles || twoHeights ? kSideMargin : kBareSide) * d.scale,
+            ceiling + t + (o.titles ? kTopMargin : kBareTop) * d.scale};
 
   PathItem face{below, true, Ink::Floor, Stroke{}};
   face.points.insert(face.points.end(), above.rbegin(), above.rend());
@@ -208,10 +237,10 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   }
   addPointsFront(d, room, *wall, heights);
   if (o.services) d.low.y -= addServices(d, room, *wall, heights, o.format, d.low.y);
-  addFloorStrip(d, job, room, scheme, *wall, o.format);
+  addFloorStrip(d, job, room, scheme, *wall, deep, o.format);
   // Below the floor line, clear of both cut walls.
-  addDimension(d, {{0, -kStripBelow / 2 - 20},
-                   {length, -kStripBelow / 2 - 20},
+  addDimension(d, {{0, -(stripBelow(d.scale) - kStripCut + t) / 2},
+                   {length, -(stripBelow(d.scale) - kStripCut + t) / 2},
                    0,
                    writeLength(length, o.format),
                    Layer::Dimension,
@@ -225,12 +254,13 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   };
   clear(below.front(), above.front(), t / d.scale + 7);
   // The other end too, where it is another height.
-  if (std::abs((above.back().y - below.back().y) - (above.front().y - below.front().y)) > kTouch)
-    clear(below.back(), above.back(), -(t / d.scale + 7));
+  if (twoHeights) clear(below.back(), above.back(), -(t / d.scale + 7));
   if (o.titles) {
-    addTag(d, {length + t + 7 * d.scale, ceiling - 4 * d.scale}, wallId.value, wallItem(wallId));
+    addTag(d, {{length + t + 6 * d.scale, ceiling - 4 * d.scale}, {length + t + 6 * d.scale, ceiling / 2}},
+           wallId.value, wallItem(wallId));
+    // In the corner of what is seen.
     d.add(Layer::Title, "",
-          TextItem{{-t, ceiling + t + 5.5 * d.scale},
+          TextItem{{std::min(d.low.x, o.gridLow.x) + 3 * d.scale, std::max(d.high.y, o.gridHigh.y) - 2.6 * d.scale},
                    room.name + ", wall " + wallId.value + " seen from the room",
                    kSmallLetters,
                    Align::Left,
@@ -258,8 +288,13 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   for (const Band* band : here) {
     const bool lower = here.size() > 1 && band == here.front();
     const double v = lower ? band->zone[0].y - off : band->zone[2].y + off;
-    d.add(Layer::Working, "band:" + band->rule,
-          TextItem{{2.5 * scale, v}, band->label, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Floor});
+    const TextItem words{{}, band->label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Floor};
+    const double wide = textWidth(words) / 2 * scale;
+    std::vector<Vec2> places;
+    for (const double at : {v, lower ? v - 2 * off : v + 2 * off})
+      for (const double u : {wide + 2 * scale, wall->length() - wide - 2 * scale, wall->length() / 2})
+        places.push_back({u, at});
+    d.add(labelAt(Layer::Working, "band:" + band->rule, Rank::Note, places, words));
   }
   if (here.size() == 2 && here[1]->zone[0].y > here[0]->zone[2].y + kTouch) {
     const double u = wall->length() - 9 * scale, low = here[0]->zone[2].y, high = here[1]->zone[0].y;
@@ -267,14 +302,10 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
     d.add(Layer::Working, "apart", line({u, low}, {u, high}, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
     for (const double v : {low, high})
       d.add(Layer::Working, "apart", line({u - tick, v}, {u + tick, v}, {Ink::Breaks, kFurnitureLine, Dash::Solid}));
-    d.add(Layer::Working, "apart",
-          TextItem{{u - 3 * scale, (low + high) / 2},
-                   writeLength(high - low, format) + " apart",
-                   kSmallLetters,
-                   Align::Right,
-                   0,
-                   Ink::Ink,
-                   Ink::Paper});
+    d.add(labelOnLine(
+        Layer::Working, "apart", Rank::Finding, {u, low}, {u, high},
+        TextItem{{}, writeLength(high - low, format) + " apart", kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Paper},
+        scale));
   }
   const SchemeNames names(job, *work.scheme);
   for (const PlacementId& id : work.inHand)
@@ -334,14 +365,7 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   d.add(Layer::Working, centreTape(), line({u, hung->v}, {r.left, hung->v}, fine(Ink::Ink)));
   const double floor = floorUnder(room, *hung);
   const Tape centre{Side::Up, {0, 1}, {u, floor}, {u, hung->v}, hung->v - floor, Thing{Thing::Of::Floor}};
-  Drawing column;
-  column.scale = scale;
-  addTape(column, centre, format, work.typedInto != centreTape());
-  for (Item& item : column.items) {
-    item.id = centreTape();
-    if (auto* text = std::get_if<TextItem>(&item.shape)) text->at.y = floor + (hung->v - floor) * 0.32;
-    d.items.push_back(std::move(item));
-  }
+  addTape(d, centre, format, work.typedInto != centreTape(), centreTape());
   for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeItem(tape.side));
   return d;
 }

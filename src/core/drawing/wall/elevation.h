@@ -40,8 +40,9 @@ struct ElevationWork {
 [[nodiscard]] Drawing composeElevationWork(const Job&, const Room&, const ElevationWork&, double scale,
                                            LengthFormat format);
 
-/// Where the floor strip begins below the floor line, and how deep it is, in mm of the room.
-inline constexpr double kStripBelow = 420, kStripDeep = 1220;
-/// The id of the dimension from the floor to a picture's centre, which can be typed into like a tape.
+/// How thick side walls, ceiling and floor are drawn where they are cut, mm of the room [D].
+inline constexpr double kElevationCut = 60;
+/// How deep the floor strip is at most, mm of the room.
+inline constexpr double kStripDeep = 1220;
 
 }  // namespace mezzet

@@ -101,15 +101,19 @@ void addFixedFront(Drawing& d, const Room& room, const Wall& wall, const RoomHei
             rectangle({low - 60, floor + *f.mantel - 40}, {high + 60, floor + *f.mantel}, Ink::Wood, thin()));
     std::string words(featureWord(f.kind));
     if (f.mantel) words += ", shelf at " + writeLength(*f.mantel, format);
-    if (letteringWidth(words, kSmallLetters) * d.scale < high - low)
-      d.add(Layer::Feature, f.id.value,
-            TextItem{{(low + high) / 2, std::min((base + top) / 2, base + 6 * d.scale)},
-                     words,
-                     kSmallLetters,
-                     Align::Centre,
-                     0,
-                     Ink::Quiet,
-                     f.kind == FeatureKind::Column || f.kind == FeatureKind::Radiator ? Ink::Floor : Ink::None});
+    if (letteringWidth(words, kSmallLetters) * d.scale >= high - low) continue;
+    const double u = (low + high) / 2, v = std::min((base + top) / 2, base + 6 * d.scale);
+    Label label = labelAt(Layer::Label, f.id.value, Rank::Note,
+                          {{u, v}, {u, (base + top) / 2}, {u, top - 4 * d.scale}, {u, top + 3.2 * d.scale}},
+                          TextItem{{},
+                                   words,
+                                   kSmallLetters,
+                                   Align::Centre,
+                                   0,
+                                   Ink::Quiet,
+                                   f.kind == FeatureKind::Radiator ? Ink::Floor : Ink::None});
+    label.anchors.clear();
+    d.add(std::move(label));
   }
 }
 
@@ -119,7 +123,7 @@ void addPointsFront(Drawing& d, const Room& room, const Wall& wall, const RoomHe
     const double u = wall.length() - p.along, v = heights.floorAt(inFrontOf(wall, u)) + p.height;
     const double half = std::max(43.0, 1.6 * d.scale);
     d.add(Layer::Opening, p.id.value, rectangle({u - half, v - half}, {u + half, v + half}, Ink::Floor, thin()));
-    d.add(Layer::Label, p.id.value, TextItem{{u, v}, pointSign(p.kind), 1.8, Align::Centre, 0, Ink::Ink, Ink::None});
+    addSign(d, p.id.value, {u, v}, pointSign(p.kind));
   }
 }
 
@@ -163,7 +167,7 @@ double addServices(Drawing& d, const Room& room, const Wall& wall, const RoomHei
       for (const double side : {-kStudWidth / 2, kStudWidth / 2})
         d.add(Layer::Feature, "stud",
               line({u + side, floor}, {u + side, ceiling},
-                   {Ink::Ink, kDimensionLine, stud.hits > 0 ? Dash::Solid : Dash::Dashed}));
+                   {Ink::Quiet, kFineLine, stud.hits > 0 ? Dash::Solid : Dash::Dashed}));
       // How far it may be off: a bar across at the foot.
       const double v = floor + 9 * d.scale;
       d.add(Layer::Feature, "stud", line({u - stud.u95, v}, {u + stud.u95, v}, {Ink::Holds, 0.5, Dash::Solid}));

@@ -1,4 +1,5 @@
-// Above the plan on the Floor: how the room is used, and what is laid over it.
+// The quiet row on the sheet's own edge: on the Floor how the room is used and what is laid over it, at the Walls which
+// wall is seen.
 #pragma once
 
 #include <QWidget>
@@ -13,11 +14,15 @@ class QToolButton;
 
 namespace mezzet {
 
-class FloorBar : public QWidget {
+class SheetEdge : public QWidget {
   Q_OBJECT
 
  public:
-  FloorBar(Workspace& workspace, QWidget* parent = nullptr);
+  SheetEdge(Workspace& workspace, QWidget* parent = nullptr);
+
+ signals:
+  void previousWall();
+  void nextWall();
 
  private:
   void follow();
@@ -28,6 +33,7 @@ class FloorBar : public QWidget {
   std::map<FloorLayer, QToolButton*> layers_;
   QLineEdit* width_;
   QLabel* note_;
+  QWidget *floor_, *walls_;
 };
 
 }  // namespace mezzet

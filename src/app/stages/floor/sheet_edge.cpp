@@ -1,4 +1,4 @@
-#include "app/stages/floor/floor_bar.h"
+#include "app/stages/floor/sheet_edge.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>
@@ -10,12 +10,23 @@
 
 namespace mezzet {
 
-FloorBar::FloorBar(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
-  setObjectName(QStringLiteral("floorBar"));
+SheetEdge::SheetEdge(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+  setObjectName(QStringLiteral("sheetEdge"));
   setAttribute(Qt::WA_StyledBackground);
-  auto* row = new QHBoxLayout(this);
-  row->setContentsMargins(10, 1, 10, 1);
-  row->setSpacing(6);
+  auto* both = new QHBoxLayout(this);
+  both->setContentsMargins(8, 1, 8, 1);
+  both->setSpacing(0);
+  const auto part = [&] {
+    auto* widget = new QWidget;
+    auto* inner = new QHBoxLayout(widget);
+    inner->setContentsMargins(0, 0, 0, 0);
+    inner->setSpacing(6);
+    both->addWidget(widget);
+    return widget;
+  };
+  floor_ = part();
+  walls_ = part();
+  auto* row = static_cast<QHBoxLayout*>(floor_->layout());
   const auto words = [&](const QString& text) {
     auto* label = new QLabel(text);
     label->setObjectName(QStringLiteral("barLabel"));
@@ -57,19 +68,30 @@ FloorBar::FloorBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   width_->setAccessibleName(tr("Width of the one who walks"));
   width_->setMaxLength(32);
   width_->setFixedWidth(68);
-  connect(width_, &QLineEdit::editingFinished, this, &FloorBar::takeWidth);
+  connect(width_, &QLineEdit::editingFinished, this, &SheetEdge::takeWidth);
   row->addWidget(width_);
   note_ = words({});
-  row->addStretch(1);
+  const auto wall = [&](const QString& text, const char* name, auto signal) {
+    auto* button = new QToolButton;
+    button->setText(text);
+    button->setObjectName(QString::fromUtf8(name));
+    connect(button, &QToolButton::clicked, this, signal);
+    walls_->layout()->addWidget(button);
+  };
+  wall(tr("Wall before"), "wallBefore", &SheetEdge::previousWall);
+  wall(tr("Next wall"), "wallAfter", &SheetEdge::nextWall);
   connect(state_, &QComboBox::activated, this, [this](int i) { workspace_.showState(static_cast<UseState>(i)); });
-  connect(&workspace_, &Workspace::layersChanged, this, &FloorBar::follow);
-  connect(&workspace_, &Workspace::viewChanged, this, &FloorBar::follow);
-  connect(&workspace_, &Workspace::jobChanged, this, &FloorBar::follow);
+  connect(&workspace_, &Workspace::layersChanged, this, &SheetEdge::follow);
+  connect(&workspace_, &Workspace::viewChanged, this, &SheetEdge::follow);
+  connect(&workspace_, &Workspace::jobChanged, this, &SheetEdge::follow);
   follow();
 }
 
-void FloorBar::follow() {
-  setVisible(workspace_.stage() == Stage::Floor && workspace_.room() != nullptr);
+void SheetEdge::follow() {
+  const Accepts accepts = rowOf(workspace_.stage()).accepts;
+  setVisible(accepts != Accepts::Nothing && workspace_.room() != nullptr);
+  floor_->setVisible(accepts == Accepts::Floor);
+  walls_->setVisible(accepts == Accepts::Wall);
   state_->setCurrentIndex(static_cast<int>(workspace_.useState()));
   for (const auto& [layer, button] : layers_) button->setChecked(workspace_.shows(layer));
   if (!width_->hasFocus()) width_->setText(workspace_.write(workspace_.reachWidth()));
@@ -79,7 +101,7 @@ void FloorBar::follow() {
                                                                        : QString());
 }
 
-void FloorBar::takeWidth() {
+void SheetEdge::takeWidth() {
   const LengthReading reading = workspace_.read(width_->text());
   if (reading && *reading.length >= 100 && *reading.length <= 3000) workspace_.setReachWidth(*reading.length);
   else note_->setText(reading ? tr("Between 4 in and 10 ft.") : QString::fromStdString(reading.complaint));

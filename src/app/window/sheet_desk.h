@@ -1,0 +1,25 @@
+// The sheets one over the other, with a quiet row on their lower edge.
+#pragma once
+
+#include <QStackedWidget>
+
+namespace mezzet {
+
+class SheetDesk : public QStackedWidget {
+  Q_OBJECT
+
+ public:
+  using QStackedWidget::QStackedWidget;
+  /// Lies over the lower left corner of whatever sheet is shown, as wide as it wants to be.
+  void setEdge(QWidget*);
+
+ protected:
+  void resizeEvent(QResizeEvent*) override;
+  bool eventFilter(QObject*, QEvent*) override;
+
+ private:
+  void place();
+  QWidget* edge_ = nullptr;
+};
+
+}  // namespace mezzet

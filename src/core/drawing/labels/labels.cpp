@@ -1,0 +1,178 @@
+#include "core/drawing/labels/labels.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+#include <numbers>
+
+#include "core/drawing/labels/surroundings.h"
+
+namespace mezzet {
+namespace {
+
+constexpr double kAsideCost = 3;   // a leader is worth this many crossed lines
+constexpr double kFarCost = 0.06;  // and each mm of paper further off a part of one
+constexpr double kLeastCost = 1e-9;
+constexpr int kDirections = 16;
+constexpr double kNearest = 3, kStep = 3, kFurthest = 36, kFurthestNeeded = 240;  // of words beside, mm of paper
+
+/// Words at a spot, with their badge and their leader.
+struct Standing {
+  std::vector<Item> items;
+  double cost = std::numeric_limits<double>::infinity();
+};
+
+std::vector<Quad> bodiesOf(const Label& label, const Label::Spot& spot, double scale) {
+  std::vector<Quad> out;
+  for (const TextItem& text : spot) out.push_back({textBody(text, scale)});
+  const auto square = [&](Vec2 at, double r) {
+    out.push_back({{at + Vec2{-r, -r}, at + Vec2{r, -r}, at + Vec2{r, r}, at + Vec2{-r, r}}});
+  };
+  if (label.badge == Badge::Circle) {
+    out.clear();
+    square(spot.front().at, kTagCircle * scale);
+  }
+  if (label.badge == Badge::Cross) {
+    const Quad& words = out.front();
+    square(midpoint(words.corners[0], words.corners[3]) - Vec2{(kCrossOff - kCrossArm) * scale, 0}, kCrossArm * scale);
+  }
+  return out;
+}
+
+std::vector<Item> itemsOf(const Label& label, const Label::Spot& spot, const std::vector<Vec2>& leader, double scale) {
+  std::vector<Item> out;
+  const Stroke thin{Ink::Ink, kDimensionLine, Dash::Solid};
+  if (leader.size() == 2) {
+    out.push_back({label.layer, label.id, PathItem{leader, false, Ink::None, thin}});
+    out.push_back({label.layer, label.id, ArcItem{leader[1], 0.5 * scale, 0, 360, Ink::Ink, Stroke{}}});
+  }
+  if (label.badge == Badge::Circle)
+    out.push_back({label.layer, label.id, ArcItem{spot.front().at, kTagCircle * scale, 0, 360, Ink::Paper, thin}});
+  for (const TextItem& text : spot) out.push_back({label.layer, label.id, text});
+  if (label.badge == Badge::Cross) {
+    const Quad words{textBody(spot.front(), scale)};
+    const Vec2 at = midpoint(words.corners[0], words.corners[3]) - Vec2{(kCrossOff - kCrossArm) * scale, 0};
+    const double r = kCrossArm * scale;
+    const Stroke mark{Ink::Breaks, 0.6, Dash::Solid};
+    out.push_back({label.layer, label.id, PathItem{{at + Vec2{-r, -r}, at + Vec2{r, r}}, false, Ink::None, mark}});
+    out.push_back({label.layer, label.id, PathItem{{at + Vec2{-r, r}, at + Vec2{r, -r}}, false, Ink::None, mark}});
+  }
+  return out;
+}
+
+class Labeller {
+ public:
+  explicit Labeller(std::span<const Drawing* const> drawings)
+      : scale_(drawings.empty() ? 1 : drawings.front()->scale), surroundings_(drawings) {}
+
+  /// What stands there from now on; nothing when there was no room.
+  std::optional<std::vector<Item>> place(const Label& label) {
+    Standing best;
+    for (std::size_t i = 0; i < label.spots.size() && best.cost > kLeastCost; ++i)
+      consider(label, label.spots[i], {}, 0, best);
+    if (!label.anchors.empty() && best.cost > kAsideCost) {
+      const bool found = best.cost < std::numeric_limits<double>::infinity();
+      aside(label, label.needed && !found ? kFurthestNeeded : kFurthest, true, best);
+      // Where no leader gets through, needed words still stand as near as they can.
+      if (label.needed && best.items.empty()) aside(label, kFurthestNeeded, false, best);
+      if (label.needed && best.items.empty()) {
+        bounded_ = false;
+        aside(label, kFurthestNeeded, false, best);
+        bounded_ = true;
+      }
+    }
+    if (best.items.empty()) return std::nullopt;
+    return std::move(best.items);
+  }
+  void take(const Label& label, const std::vector<Item>& items) { surroundings_.add(label.id, items, scale_); }
+
+ private:
+  void consider(const Label& label, const Label::Spot& spot, const std::vector<Vec2>& leader, double extra,
+                Standing& best) const {
+    if (extra >= best.cost) return;
+    double cost = extra;
+    for (const Quad& body : bodiesOf(label, spot, scale_)) {
+      if (surroundings_.blocks(body, label.id, kApart * scale_, bounded_)) return;
+      // Beside, words keep off their own thing, too.
+      cost += surroundings_.crossed(body, leader.empty() ? label.id : ItemId());
+      if (cost >= best.cost) return;
+    }
+    if (leader.size() == 2) {
+      if (surroundings_.hidesWords(leader[0], leader[1])) return;
+      cost += surroundings_.crossedBy(leader[0], leader[1], label.id);
+    }
+    if (cost >= best.cost) return;
+    best = {itemsOf(label, spot, leader, scale_), cost};
+  }
+
+  /// Round the anchor, further and further off.
+  void aside(const Label& label, double furthest, bool leader, Standing& best) const {
+    const auto free = std::find_if(label.anchors.begin(), label.anchors.end(), [&](Vec2 p) {
+      return !surroundings_.hidesWords(p, p + Vec2{0.01, 0});
+    });
+    const Vec2 anchor = free != label.anchors.end() ? *free : label.anchors.front();
+    TextItem text = label.aside;
+    text.align = Align::Centre;
+    text.turn = 0;
+    const double badge = label.badge == Badge::Circle ? kTagCircle : 0;
+    const double wide = std::max(textWidth(text) / 2, badge), high = std::max(textHeight(text) / 2, badge);
+    for (double r = kNearest; r <= furthest; r += kStep) {
+      const double extra = kAsideCost + kFarCost * r;
+      if (extra >= best.cost) return;
+      for (int k = 0; k < kDirections; ++k) {
+        const double angle = (k + 0.5) * 2 * std::numbers::pi / kDirections;
+        const Vec2 d{std::cos(angle), std::sin(angle)};
+        const Vec2 off{d.x * r + std::clamp(3 * d.x, -1.0, 1.0) * wide,
+                       d.y * r + std::clamp(3 * d.y, -1.0, 1.0) * high};
+        text.at = anchor + off * scale_;
+        // The leader leaves from the edge that faces what it names.
+        const Vec2 from = text.at - Vec2{std::clamp(off.x, -wide, wide), std::clamp(off.y, -high, high)} * scale_;
+        consider(label, {text}, leader ? std::vector<Vec2>{from, anchor} : std::vector<Vec2>{}, extra, best);
+      }
+    }
+  }
+
+  static constexpr double kApart = 0.4;  // between words, mm of paper
+  double scale_;
+  bool bounded_ = true;
+  Surroundings surroundings_;
+};
+
+}  // namespace
+
+std::vector<PlacedLabels> placeLabels(std::span<const Drawing* const> drawings) {
+  std::vector<PlacedLabels> out(drawings.size());
+  struct Asked {
+    const Label* label;
+    std::size_t drawing;
+  };
+  std::vector<Asked> all;
+  for (std::size_t i = 0; i < drawings.size(); ++i)
+    for (const Label& label : drawings[i]->labels) all.push_back({&label, i});
+  std::stable_sort(all.begin(), all.end(),
+                   [](const Asked& a, const Asked& b) { return a.label->rank < b.label->rank; });
+  Labeller labeller(drawings);
+  for (const Asked& asked : all) {
+    PlacedLabels& of = out[asked.drawing];
+    PlacedLabels::Count& count = of.counts[static_cast<std::size_t>(asked.label->rank)];
+    ++count.asked;
+    auto items = labeller.place(*asked.label);
+    if (!items) {
+      ++count.leftOut;
+      continue;
+    }
+    labeller.take(*asked.label, *items);
+    of.items.insert(of.items.end(), std::make_move_iterator(items->begin()), std::make_move_iterator(items->end()));
+  }
+  return out;
+}
+
+PlacedLabels settle(Drawing& drawing) {
+  const Drawing* const alone[] = {&drawing};
+  PlacedLabels placed = placeLabels(alone).front();
+  drawing.items.insert(drawing.items.end(), placed.items.begin(), placed.items.end());
+  drawing.labels.clear();
+  return placed;
+}
+
+}  // namespace mezzet
