@@ -70,7 +70,7 @@ TEST(LargestThatFits, IsTheFirstScaleThatFits) {
   EXPECT_EQ(sheetOf("wall:A").scale, 20);
   const Job job = furnished();
   const SheetRequest letter{findPaper("letter"), 0, {}, ""};
-  EXPECT_EQ(composeSheet(job, *job.rooms.front(), nullptr, {}, letter)->scale, 48);
+  EXPECT_EQ(composeSheet(job, *job.rooms.front(), nullptr, {}, letter)->scale, 32);
 }
 TEST(Schedule, OfManyPiecesTakesPages) {
   Job job = emptyRoom();

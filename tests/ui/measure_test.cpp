@@ -168,13 +168,14 @@ TEST_F(Openings, ADoorWiderThanItsWallIsRefusedInPlace) {
   openFields("Door on wall F");
   const Job before = job();
   typeField("openingWidth", "230");
-  EXPECT_TRUE(complains("door d1: is 230 in wide on a wall of 198 in. Check the width, or choose another wall."));
+  EXPECT_TRUE(
+      complains("door on wall F: is 230 in wide on a wall of 198 in. Check the width, or choose another wall."));
   EXPECT_EQ(job(), before);
 }
 TEST_F(Openings, AnOffsetPastTheEndIsRefusedInPlace) {
   openFields("Window on wall C");
   typeField("openingOffset", "100");
-  EXPECT_TRUE(complains("window w1: ends 44 in past the end of wall C. Its offset can be at most 56 in."));
+  EXPECT_TRUE(complains("window on wall C: ends 44 in past the end of wall C. Its offset can be at most 56 in."));
 }
 TEST_F(Openings, AWindowIsRemoved) {
   openFields("Window on wall C");

@@ -152,7 +152,7 @@ std::optional<Error> Document::bringBack(const QString& journal) {
     recorded_ = true;
     if (back.edits.edits > 0)
       undo_.push(
-          new SnapshotCommand(*this, tr("bring back %1 edits").arg(back.edits.edits), job_, std::move(back.after.job)));
+          new SnapshotCommand(*this, (back.edits.edits == 1 ? tr("bring back 1 edit") : tr("bring back %1 edits").arg(back.edits.edits)), job_, std::move(back.after.job)));
     recorded_ = false;
   }
   draft_ = std::move(back.draft);

@@ -100,7 +100,8 @@ std::vector<const Finding*> Ledger::findingsThat(const std::function<bool(const 
 void Ledger::addTaste() {
   auto here = findingsThat([](const Finding& f) { return f.verdict == Verdict::Breaks && f.weight == Weight::Taste; });
   if (here.empty()) return;
-  const QString title = tr("%1 matters of taste").arg(here.size()) + (tasteOpen_ ? tr(", hide") : tr(", show"));
+  const QString title = (here.size() == 1 ? tr("1 matter of taste") : tr("%1 matters of taste").arg(here.size())) +
+                        (tasteOpen_ ? tr(", hide") : tr(", show"));
   if (!tasteOpen_) here.clear();
   if (here.size() > kMostUnfolded) here.resize(kMostUnfolded);
   column_.add(title.toStdString() + contentOf(here), [&](QVBoxLayout* column) {
@@ -204,7 +205,7 @@ void Ledger::fillWays(const Decision& decision, QWidget* ways) {
   ways->setVisible(found == nullptr || !found->empty());
 }
 
-void Ledger::addFold(Verdict verdict, const QString& title, const QString& none) {
+void Ledger::addFold(Verdict verdict, const QString& one, const QString& title, const QString& none) {
   auto here = findingsThat([verdict](const Finding& f) { return f.verdict == verdict; });
   const std::size_t all = here.size();
   const bool open = openFold_[static_cast<int>(verdict)];
@@ -222,7 +223,7 @@ void Ledger::addFold(Verdict verdict, const QString& title, const QString& none)
     if (all == 0) return row->addWidget(words(none, "quietNote"), 1);
     auto* fold = new QPushButton;
     fold->setObjectName(QStringLiteral("fold"));
-    fold->setText(title.arg(all) + (open ? tr(", hide") : tr(", show")));
+    fold->setText((all == 1 ? one : title.arg(all)) + (open ? tr(", hide") : tr(", show")));
     fold->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(fold, &QPushButton::clicked, this, [this, verdict] {
       openFold_[static_cast<int>(verdict)] = !openFold_[static_cast<int>(verdict)];
@@ -288,10 +289,11 @@ void Ledger::rebuild() {
     if (left > 0) column->addWidget(words(tr("%1 more after these.").arg(left), "quietNote"));
     column->addSpacing(4);
   });
-  addFold(Verdict::Close, tr("%1 close calls"), tr("no close calls"));
-  addFold(Verdict::Holds, tr("%1 hold"), tr("nothing else was asked"));
-  addFold(Verdict::Kept, tr("%1 kept on purpose"), tr("nothing kept on purpose"));
-  addFold(Verdict::NotMeasured, tr("%1 wait for the tape"), tr("nothing waits for the tape"));
+  addFold(Verdict::Close, tr("1 close call"), tr("%1 close calls"), tr("no close calls"));
+  addFold(Verdict::Holds, tr("1 holds"), tr("%1 hold"), tr("nothing else was asked"));
+  addFold(Verdict::Kept, tr("1 kept on purpose"), tr("%1 kept on purpose"), tr("nothing kept on purpose"));
+  addFold(Verdict::NotMeasured, tr("1 waits for the tape"), tr("%1 wait for the tape"),
+          tr("nothing waits for the tape"));
   addTaste();
   column_.end();
 }

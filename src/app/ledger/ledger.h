@@ -30,7 +30,7 @@ class Ledger : public QWidget {
   [[nodiscard]] QString ruleName(const Finding&) const;
   [[nodiscard]] std::vector<const Finding*> findingsThat(const std::function<bool(const Finding&)>& fit) const;
   void addTaste();
-  void addFold(Verdict verdict, const QString& title, const QString& none);
+  void addFold(Verdict verdict, const QString& one, const QString& title, const QString& none);
   void addWhyKept(QVBoxLayout* column, const Finding&);
 
   Workspace& workspace_;

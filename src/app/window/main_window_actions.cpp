@@ -308,7 +308,7 @@ void MainWindow::fillHouseRules() {
       const QString words = asked.missing.empty()
                                 ? QString::fromStdString(rangeWords(asked.tolerated, workspace_->format()))
                                 : tr("eye height, once the viewers are known");
-      QAction* action = schools->addAction(tr("School %1, %2").arg(QString::fromStdString(school.id).toUpper(), words));
+      QAction* action = schools->addAction(words);
       action->setToolTip(QString::fromStdString(school.why));
       action->setCheckable(true);
       action->setChecked(now.school == school.id);

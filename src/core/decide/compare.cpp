@@ -84,7 +84,7 @@ std::string areaWords(double area, Unit unit) {
 }
 std::string wayName(const Room& room, const std::string& id) {
   const Opening* o = findOpening(room, OpeningId(id));
-  return o != nullptr ? openingName(*o) : id;
+  return o != nullptr ? openingName(room, *o) : id;
 }
 
 /// The finding of a rule between the same two pieces, by their base pieces and order.

@@ -101,7 +101,7 @@ std::optional<Error> faultOfSurvey(const Room& room) {
 
 std::optional<Error> faultOfOpening(const Room& room, const RoomHeights& heights, const Opening& o,
                                     LengthFormat format) {
-  const std::string where = openingName(o);
+  const std::string where = openingName(room, o);
   const auto wall = findWall(room, o.wall);
   if (!wall) return Error{where, "is on a wall that is not there: " + o.wall.value, "Choose one of the room's walls"};
   if (auto fault = faultOfLength(o.width, where + ", width")) return fault;
@@ -133,7 +133,7 @@ std::optional<Error> faultOfOpening(const Room& room, const RoomHeights& heights
     const bool across = o.offset + o.width > other.offset + kSlack && other.offset + other.width > o.offset + kSlack;
     const bool upright = o.head() > other.sill + kSlack && other.head() > o.sill + kSlack;
     if (across && upright)
-      return Error{where, "runs into " + openingName(other), "Move one of them along " + wallName(o.wall)};
+      return Error{where, "runs into " + openingName(room, other), "Move one of them along " + wallName(o.wall)};
   }
   return std::nullopt;
 }

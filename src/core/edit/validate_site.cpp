@@ -192,7 +192,7 @@ std::optional<Error> faultOfHouse(const Job& job) {
                    "Add the storey, or choose another"};
     for (const Opening& o : room->openings) {
       if (!o.leadsTo) continue;
-      const std::string where = room->name + ", " + openingName(o);
+      const std::string where = room->name + ", " + openingName(*room, o);
       const Room* other = findRoom(job, o.leadsTo->room);
       const Opening* back = other != nullptr ? findOpening(*other, o.leadsTo->opening) : nullptr;
       if (back == nullptr || other == room.get())

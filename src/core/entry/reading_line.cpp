@@ -192,7 +192,8 @@ class Reader {
   void readLength_(Reading& r) {
     const LengthReading reading = readLength(value_, bare_);
     if (!reading) throw Refusal{at_ + reading.at, value_.empty() ? "The reading is missing." : reading.complaint};
-    if (*reading.length > kLongestLength || *reading.length <= 0) throw Refusal{at_, "No wall is that long."};
+    if (*reading.length <= 0) throw Refusal{at_, "A reading is more than 0."};
+    if (*reading.length > kLongestLength) throw Refusal{at_, "No wall is that long."};
     r.value = *reading.length;
     if (doubt_.empty()) return;
     const LengthReading doubt = readLength(doubt_, bare_);

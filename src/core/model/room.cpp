@@ -1,6 +1,8 @@
 #include "core/model/room.h"
 
 #include <algorithm>
+#include <array>
+#include <string_view>
 
 namespace mezzet {
 
@@ -33,14 +35,19 @@ CornerId cornerName(std::size_t index) {
   return CornerId(name);
 }
 
-std::string openingName(const Opening& o) {
-  switch (o.kind) {
-    case OpeningKind::Door: return "door " + o.id.value;
-    case OpeningKind::Sliding: return "sliding door " + o.id.value;
-    case OpeningKind::Window: return "window " + o.id.value;
-    case OpeningKind::Arch: return "arch " + o.id.value;
+std::string openingName(const Room& room, const Opening& o) {
+  constexpr std::array<std::string_view, 4> kKinds{"door", "sliding door", "window", "arch"};
+  static_assert(static_cast<std::size_t>(OpeningKind::Arch) == kKinds.size() - 1);
+  std::size_t before = 0, alike = 0;
+  for (const Opening& other : room.openings) {
+    if (other.wall != o.wall || other.kind != o.kind || other.id == o.id) continue;
+    ++alike;
+    before += other.offset < o.offset;
   }
-  return o.id.value;
+  constexpr std::array<std::string_view, 5> kOrdinals{"first ", "second ", "third ", "fourth ", "fifth "};
+  std::string out;
+  if (alike > 0) out = before < kOrdinals.size() ? std::string(kOrdinals[before]) : std::to_string(before + 1) + "th ";
+  return out + std::string(kKinds[static_cast<std::size_t>(o.kind)]) + " on wall " + o.wall.value;
 }
 
 Vec2 middleOf(const Wall& wall, const Opening& o) { return wall.start + wall.along() * (o.offset + o.width / 2); }

@@ -102,8 +102,9 @@ struct Wall {
 [[nodiscard]] std::vector<Wall> wallsOf(const Room&);
 [[nodiscard]] std::optional<Wall> findWall(const Room&, const CornerId&);
 [[nodiscard]] Polygon outlineOf(const Room&);
-[[nodiscard]] CornerId cornerName(std::size_t index);      ///< of corner i: A to Z, then AA, AB ...
-[[nodiscard]] std::string openingName(const Opening&);     ///< "door d1"
+[[nodiscard]] CornerId cornerName(std::size_t index);  ///< of corner i: A to Z, then AA, AB ...
+/// "door on wall A"; where its wall has more of its kind "second door on wall A", from the wall's start.
+[[nodiscard]] std::string openingName(const Room&, const Opening&);
 [[nodiscard]] Vec2 middleOf(const Wall&, const Opening&);  ///< of an opening in that wall, on its inner face
 
 [[nodiscard]] const Opening* findOpening(const Room&, const OpeningId&);  ///< null when it is not there

@@ -184,7 +184,7 @@ void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& s
                        Ink::Paper,
                        Ink::Ink});
   addRunning(d, {0, centres}, {1, 0}, across, bare);
-  addRunning(d, {heights, 0}, {0, 1}, upright, bare);
+  addRunning(d, {heights, 0}, {0, 1}, upright, format);
   d.high.y = std::max(d.high.y, centres + 12 * d.scale);
   d.low.x = std::min(d.low.x, heights - 20 * d.scale);
 }

@@ -39,7 +39,7 @@ struct Span {
   }
 };
 
-std::string doorWords(const Room& room, const Opening& o) { return openingName(o) + " of " + room.name; }
+std::string doorWords(const Room& room, const Opening& o) { return openingName(room, o) + " of " + room.name; }
 
 /// All rooms that doors join to `first`, among `allowed`.
 std::map<RoomId, PlacedRoom> group(const Job& job, const RoomId& first, const std::map<RoomId, bool>& allowed,

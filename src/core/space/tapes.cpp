@@ -35,6 +35,13 @@ void offerBody(Shortest& best, Side side, const Parts& moving, Vec2 along, const
   }
 }
 
+/// A chair drawn up to a table goes with it: what counts is the way behind it.
+bool isItsChair(const Job& job, const Scheme& scheme, const Body& body, const Parts& table) {
+  constexpr double kDrawnUp = 12 * kInch;  // further off a chair stands by itself [D]
+  const Placement* chair = findPlacement(scheme, PlacementId(body.id));
+  return chair != nullptr && isDiningSeat(pieceOf(job, *chair).kind) && separation(body.parts, table).gap <= kDrawnUp;
+}
+
 std::vector<Tape> floorTapes(const Job& job, const Scheme& scheme, const Placement& placement,
                              const FloorPlace& place) {
   const Room& room = roomOf(job, scheme);
@@ -44,7 +51,8 @@ std::vector<Tape> floorTapes(const Job& job, const Scheme& scheme, const Placeme
   const std::size_t fixed = obstacles.size();
   if (!isRug(piece.kind))
     for (Body& body : floorBodies(job, scheme, placement.id))
-      if (!body.flat) obstacles.push_back(std::move(body));
+      if (!body.flat && !(isDiningTable(piece.kind) && isItsChair(job, scheme, body, moving)))
+        obstacles.push_back(std::move(body));
   const Turn turn = turnOf(place.turn);
   std::vector<Tape> out;
   for (const FloorSide& s : kFloorSides) {

@@ -240,7 +240,8 @@ TEST(InstallersWall, GivesEveryFrameFromOneEndAndTheFloor) {
                                   {findPaper("a3"), 24, kInches, "", SheetVersion::Installer});
   ASSERT_TRUE(sheet.ok()) << sheet.error().text();
   // Centres from the left end and from the floor; what is free, how wide; sizes.
-  for (const char* text : {"60", "100", "57", "58 1/2", "50", "20", "22", "16", "114", "20 x 24 in", "16 x 20 in"})
+  for (const char* text :
+       {"60", "100", "57 in", "58 1/2 in", "50", "20", "22", "16", "114", "20 x 24 in", "16 x 20 in"})
     EXPECT_TRUE(setsOut(sheet->drawing, text)) << text;
 }
 

@@ -193,7 +193,8 @@ TEST(Casements, HitWhatIsHigherThanTheSill) {
   const auto found = swings(casement(40, 10));
   ASSERT_EQ(found.size(), 1U);
   EXPECT_EQ(found[0].verdict, Verdict::Breaks);
-  EXPECT_NE(found[0].sentence.find("inside the sweep of window w1, and is higher than its sill."), std::string::npos);
+  EXPECT_NE(found[0].sentence.find("inside the sweep of the window on wall A, and is higher than its sill."),
+            std::string::npos);
 }
 TEST(Casements, PassOverWhatIsLower) { EXPECT_TRUE(swings(casement(30, 10)).empty()); }
 TEST(Casements, AreClearOfWhatStandsOff) { EXPECT_TRUE(swings(casement(40, 60)).empty()); }

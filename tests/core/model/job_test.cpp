@@ -61,17 +61,18 @@ TEST(Edits, CornersAreNamedLikeSpreadsheetColumns) {
 
 TEST(Opening, WiderThanItsWallIsRefused) {
   EXPECT_EQ(refusal(withOpening(emptyRoom(), kParlour, door(0, 230))),
-            "door d1: is 230 in wide on a wall of 222 in. Check the width, or choose another wall");
+            "door on wall A: is 230 in wide on a wall of 222 in. Check the width, or choose another wall");
 }
 TEST(Opening, PastTheEndOfItsWallIsRefused) {
   EXPECT_EQ(refusal(withOpening(emptyRoom(), kParlour, door(200, 30))),
-            "door d1: ends 8 in past the end of wall A. Its offset can be at most 192 in");
+            "door on wall A: ends 8 in past the end of wall A. Its offset can be at most 192 in");
 }
 TEST(Opening, RunningIntoAnotherIsRefused) {
   const Job job = withOpening(emptyRoom(), kParlour, door(20, 30)).value();
   Opening second = door(45, 30);
   second.id = OpeningId("d2");
-  EXPECT_EQ(refusal(withOpening(job, kParlour, second)), "door d2: runs into door d1. Move one of them along wall A");
+  EXPECT_EQ(refusal(withOpening(job, kParlour, second)),
+            "second door on wall A: runs into first door on wall A. Move one of them along wall A");
 }
 TEST(Opening, MayBeReplacedByItself) {
   const Job job = withOpening(emptyRoom(), kParlour, door(20, 30)).value();
@@ -81,7 +82,7 @@ TEST(Opening, ThroughTheCeilingIsRefused) {
   Opening o = door(20, 30);
   o.height = in(97);
   EXPECT_EQ(refusal(withOpening(emptyRoom(), kParlour, o)),
-            "door d1: reaches 1 in above the ceiling. Check its sill and height");
+            "door on wall A: reaches 1 in above the ceiling. Check its sill and height");
 }
 TEST(Opening, TallerThanALoweredCeilingKeepsTheCeiling) {
   const Job job = withOpening(emptyRoom(), kParlour, door(20, 30)).value();

@@ -68,7 +68,7 @@ TEST(WayMain, HoldsAtThirtySix) {
   ASSERT_TRUE(f);
   EXPECT_EQ(f->verdict, Verdict::Holds);
   EXPECT_NEAR(f->measured, in(36), 1e-6);
-  EXPECT_EQ(f->sentence, "From arch a1 to arch a2 it is 36 in between the left and the right.");
+  EXPECT_EQ(f->sentence, "From the arch on wall A to the arch on wall C it is 36 in between the left and the right.");
   EXPECT_EQ(f->between, (std::vector<std::string>{"p1", "p2"}));
 }
 TEST(WayMain, HoldsAtAShortPinch) { EXPECT_EQ(verdict(narrowed(32, 24), "way-main:a1,a2"), Verdict::Holds); }
@@ -99,7 +99,8 @@ TEST(WayMain, ANarrowDoorIsNoFaultOfTheFurniture) {
   const auto f = judged(job, "way-main:a1,a2");
   ASSERT_TRUE(f);
   EXPECT_EQ(f->verdict, Verdict::Holds);
-  EXPECT_EQ(f->sentence, "From arch a1 to arch a2 it is as wide as arch a1 allows, 28 in.");
+  EXPECT_EQ(f->sentence,
+            "From the arch on wall A to the arch on wall C it is as wide as the arch on wall A allows, 28 in.");
 }
 TEST(WayMain, IsAMustUnderTheAccessRules) {
   Job job = narrowed(31, 12);
@@ -149,7 +150,7 @@ TEST(WaySide, BreaksBelowIt) {
   ASSERT_TRUE(f);
   EXPECT_EQ(f->verdict, Verdict::Breaks);
   EXPECT_NEAR(f->margin, in(-1), 1e-6);
-  EXPECT_EQ(f->sentence, "From arch a1 to the case it is 23 in between the row and wall C, 1 in short.");
+  EXPECT_EQ(f->sentence, "From the arch on wall A to the case it is 23 in between the row and wall C, 1 in short.");
 }
 TEST(WaySide, AWindowWithASeatBeforeItIsLeftAlone) {
   Opening window = opening("w1", OpeningKind::Window, "B", 60, 50);
@@ -361,7 +362,7 @@ Job backTo(double turn, std::optional<double> screenHeight = std::nullopt) {
 }
 TEST(BackSeen, BreaksTowardsTheDoor) {
   EXPECT_EQ(verdict(backTo(180), "back-seen:p1"), Verdict::Breaks);
-  EXPECT_EQ(sentence(backTo(180), "back-seen:p1"), "The unfinished back of the sofa is seen from arch a1.");
+  EXPECT_EQ(sentence(backTo(180), "back-seen:p1"), "The unfinished back of the sofa is seen from the arch on wall A.");
 }
 TEST(BackSeen, HoldsTurnedFromIt) { EXPECT_EQ(verdict(backTo(0), "back-seen:p1"), Verdict::Holds); }
 TEST(BackSeen, HoldsBehindSomethingAsHigh) { EXPECT_EQ(verdict(backTo(180, 60), "back-seen:p1"), Verdict::Holds); }
@@ -440,12 +441,12 @@ Job firstSight(bool rug, double backTurn) {
 }
 TEST(FirstSight, HoldsOverARug) {
   EXPECT_EQ(verdict(firstSight(true, 0), "first-sight:a1"), Verdict::Holds);
-  EXPECT_EQ(sentence(firstSight(true, 0), "first-sight:a1"), "Coming in by arch a1 one first sees the rug.");
+  EXPECT_EQ(sentence(firstSight(true, 0), "first-sight:a1"), "Coming in by the arch on wall A one first sees the rug.");
 }
 TEST(FirstSight, BreaksOnNothing) { EXPECT_EQ(verdict(firstSight(false, 0), "first-sight:a1"), Verdict::Breaks); }
 TEST(FirstSight, BreaksOnATallBack) {
   EXPECT_EQ(sentence(firstSight(true, 180), "first-sight:a1"),
-            "Coming in by arch a1 one first sees the back of the chair.");
+            "Coming in by the arch on wall A one first sees the back of the chair.");
 }
 TEST(FirstSight, APictureBesideTheLookDoesNotCount) {
   const double fifteen = 180 * 0.2679;  // tan 15

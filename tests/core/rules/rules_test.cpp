@@ -75,7 +75,7 @@ TEST(TableReachRule, SchoolBAsksFifteenAndTellsTheRivalInGrey) {
   const auto all = findings(job);
   const Finding* f = finding(all, "table-reach:p1,p2");
   EXPECT_EQ(f->verdict, Verdict::Breaks);
-  EXPECT_EQ(f->rival, "School A asks 12 to 18 in.");
+  EXPECT_EQ(f->rival, "Others ask 12 to 18 in.");
 }
 TEST(Rules, AJobsOwnRangeComesBeforeItsSchool) {
   Job job = withSchool(sitting(20), "table-reach", "b");

@@ -115,7 +115,7 @@ TEST(OpeningReadings, AnotherOfTheSamePartSupersedesAndStays) {
 TEST(OpeningReadings, PastTheWallAreRefusedInWords) {
   const auto after = withOpeningReading(doorway(), kRoom, kDoor, reading("a", OpeningPart::Start, 200));
   ASSERT_FALSE(after);
-  EXPECT_NE(after.error().text().find("door d1: ends 10 in past the end of wall A"), std::string::npos)
+  EXPECT_NE(after.error().text().find("door on wall A: ends 10 in past the end of wall A"), std::string::npos)
       << after.error().text();
 }
 TEST(OpeningReadings, TakeTheWallsOwnDoubtIntoAccount) {

@@ -113,5 +113,24 @@ TEST(Tapes, OfAPictureStopAtItsNeighbour) {
   EXPECT_EQ(tapeOf(job, scheme(job), PlacementId("p2"), Side::Left)->hits, (Thing{Thing::Of::Placement, "p1"}));
 }
 
+TEST(Tapes, OfATablePassOverItsChairsToWhatIsBehindThem) {
+  Job job = with(emptyRoom(), piece("table", "dining-table", 66, 38), "t", 111, 75);
+  job = with(job, piece("near", "chair", 18, 20), "c1", 111, 75 - 19 - 6, 180);
+  job = with(job, piece("console", "console", 60, 12), "far", 111, 12);
+  for (const Tape& tape : tapesOf(job, scheme(job), PlacementId("t")))
+    if (tape.along.y < -0.9) {
+      EXPECT_EQ(tape.hits.id, "far");
+      EXPECT_NEAR(tape.length, in(75 - 19 - 18), 1e-6);
+    }
+}
+TEST(Tapes, OfATableEndAtAChairThatStandsByItself) {
+  Job job = with(emptyRoom(), piece("table", "dining-table", 66, 38), "t", 111, 90);
+  job = with(job, piece("lone", "chair", 18, 20), "c1", 111, 20, 180);
+  for (const Tape& tape : tapesOf(job, scheme(job), PlacementId("t")))
+    if (tape.along.y < -0.9) {
+      EXPECT_EQ(tape.hits.id, "c1");
+    }
+}
+
 }  // namespace
 }  // namespace mezzet

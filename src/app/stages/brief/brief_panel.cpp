@@ -26,7 +26,7 @@ struct Flag {
   const char* effect;
 };
 constexpr Flag kFlags[] = {
-    {"public", &Brief::isPublic, "A public room", "School B then hangs pictures at 63 in."},
+    {"public", &Brief::isPublic, "A public room", "Pictures may then hang at 63 in."},
     {"tenant", &Brief::tenant, "Rented: no holes without asking",
      "Lean pictures on a safe angle with a stop, or keep a ledger of holes."},
     {"children", &Brief::children, "Children use it",
@@ -170,7 +170,7 @@ void BriefPanel::addBrief(QVBoxLayout* column) {
     statures += (statures.isEmpty() ? QString() : QStringLiteral("; ")) + workspace_.write(s);
   const auto eye = meanEyeHeight(brief);
   addField(column, tr("Viewers are"), "viewers", statures,
-           eye ? tr("Their mean eye height is %1; school C hangs pictures there.").arg(workspace_.write(*eye))
+           eye ? tr("Their mean eye height is %1; pictures can hang there.").arg(workspace_.write(*eye))
                : tr("How tall, parted by semicolons: 5' 6\"; 6'. Pictures then follow their eyes."),
            [this](const QString& t) { return typeViewers(t); });
   addField(column, tr("What stays"), "anchor", QString::fromStdString(brief.anchor),

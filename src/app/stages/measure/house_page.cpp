@@ -12,8 +12,8 @@
 namespace mezzet {
 namespace {
 
-QString doorName(const Opening& o) {
-  QString name = QString::fromStdString(openingName(o));
+QString doorName(const Room& room, const Opening& o) {
+  QString name = QString::fromStdString(openingName(room, o));
   name[0] = name[0].toUpper();
   return name;
 }
@@ -61,8 +61,7 @@ void HousePage::rebuild() {
 void HousePage::addDoor(const Room& room, const Opening& opening) {
   const Job& job = workspace_.job();
   rows_->addWidget(
-      words(tr("%1, wall %2, %3 wide")
-                .arg(doorName(opening), QString::fromStdString(opening.wall.value), workspace_.write(opening.width)),
+      words(tr("%1, %2 wide").arg(doorName(room, opening), workspace_.write(opening.width)),
             "note"));
   FieldGrid grid(complaint_);
   QStringList words{tr("nowhere known")};
@@ -73,9 +72,7 @@ void HousePage::addDoor(const Room& room, const Opening& opening) {
       for (const Opening& o : other->openings) {
         if (o.kind == OpeningKind::Window) continue;
         places.push_back({other->id, o.id});
-        words << tr("%1, %2 on %3")
-                     .arg(QString::fromStdString(other->name), QString::fromStdString(openingName(o)),
-                          QString::fromStdString(o.wall.value));
+        words << QString::fromStdString(other->name + ", " + openingName(*other, o));
         if (opening.leadsTo == places.back()) now = static_cast<int>(places.size());
       }
   const std::string key = "leads-" + opening.id.value;

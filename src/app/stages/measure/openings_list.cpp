@@ -66,7 +66,7 @@ LengthReading OpeningsList::take(const Opening& changed) {
   if (room == nullptr) return {std::nullopt, 0, "Measure the walls first."};
   const auto after = withOpening(workspace_.job(), room->id, changed);
   if (!after) return {std::nullopt, 0, after.error().text() + "."};
-  workspace_.document().edit(QString::fromStdString(openingName(changed)), *after);
+  workspace_.document().edit(QString::fromStdString(openingName(*room, changed)), *after);
   return {0.0, 0, {}};
 }
 
@@ -175,7 +175,7 @@ void OpeningsList::addReadings(FieldGrid& grid, const Opening& opening) {
       r.taken.when = QDate::currentDate().toString(Qt::ISODate).toStdString();
       const auto after = withOpeningReading(workspace_.job(), workspace_.room()->id, opening.id, r);
       if (!after) return LengthReading{std::nullopt, 0, after.error().text() + "."};
-      workspace_.document().edit(QString::fromStdString(openingName(opening)), *after, ids.next());
+      workspace_.document().edit(QString::fromStdString(openingName(*workspace_.room(), opening)), *after, ids.next());
       return LengthReading{0.0, 0, {}};
     });
   };
@@ -226,7 +226,7 @@ void OpeningsList::addOptional(FieldGrid& grid, const Opening& opening, const QS
                 if (!fitted) return LengthReading{std::nullopt, 0, fitted.error().text() + "."};
                 const auto after = withRoom(*closed, *fitted);
                 if (!after) return LengthReading{std::nullopt, 0, after.error().text() + "."};
-                workspace_.document().edit(QString::fromStdString(openingName(o)), *after);
+                workspace_.document().edit(QString::fromStdString(openingName(*workspace_.room(), o)), *after);
                 return LengthReading{0.0, 0, {}};
               });
 }

@@ -238,12 +238,17 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
     const double p = d.scale;
     const Vec2 low{std::min(d.low.x, o.gridLow.x), std::min(d.low.y, o.gridLow.y)},
         high{std::max(d.high.x, o.gridHigh.x), std::max(d.high.y, o.gridHigh.y)};
-    const std::string title = ceilingWords(room, o.format);
     d.add(Layer::Title, "",
-          TextItem{{low.x + 3 * p, high.y - 3.5 * p}, title, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Paper});
+          TextItem{{high.x - 3 * p, low.y + 7.5 * p},
+                   ceilingWords(room, o.format),
+                   kSmallLetters,
+                   Align::Right,
+                   0,
+                   Ink::Ink,
+                   Ink::Paper});
     addNorth(d, {high.x - 5 * p, high.y - 7 * p});
     const double bar = (job.units == Unit::Inch ? 5 * kFoot : 2000) + 16 * p;
-    addScaleBar(d, {high.x - bar, low.y + 3 * p}, job.units == Unit::Inch, o.format);
+    addScaleBar(d, {high.x - bar, low.y + 2.5 * p}, job.units == Unit::Inch, o.format);
   }
   return d;
 }

@@ -129,7 +129,7 @@ Drawing composeOpeningMarks(const Room& room, const CornerId& shown, double scal
                        bad ? Ink::Breaks : Ink::Ink, Ink::Floor, Ink::Ink});
     }
     for (const Opening* o : here) {
-      const Vec2 middle = middleOf(wall, *o) + wall.inward() * ((kIn + 4.6) * scale);
+      const Vec2 middle = middleOf(wall, *o) + wall.inward() * ((kIn + 5.4) * scale);
       std::string words;
       if (closure.ok())
         for (const OpeningPlace& p : closure->places)

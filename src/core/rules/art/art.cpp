@@ -30,9 +30,9 @@ std::string subjectWords(const Hung& hung) { return hung.members.size() > 1 ? "T
 
 /// ", 2 1/2 in too low"
 std::string missWords(const Finding& f, LengthFormat format) {
-  if (f.margin >= 0) return {};
+  if (f.verdict != Verdict::Breaks && f.verdict != Verdict::Kept) return {};
   const bool high = f.asked.high && f.measured > *f.asked.high;
-  return ", " + writeLength(-f.margin, format) + (high ? " too high" : " too low");
+  return ", " + missedBy(-f.margin, format) + (high ? " too high" : " too low");
 }
 
 void evaluateArtCentre(const Situation& s, const Rule& rule, std::vector<Finding>& out) {

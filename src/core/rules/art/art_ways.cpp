@@ -46,10 +46,10 @@ void otherArtSchool(Proposals& ways, const ArtCase& c, std::string_view ruleId) 
     if (!solved.both) continue;
     Job after = withSchool(ways.job, std::string(ruleId), school.id);
     after.houseRules.ranges.erase(std::string(ruleId));
-    ways.offer((ruleId == kArtGap ? "other-gap:" : "other-centre:") + school.id,
-               (ruleId == kArtGap ? "Take the gap of school " : "Take the height of school ") +
-                   schoolLetter(school.id) + ", " + rangeWords(asked.tolerated, ways.format),
-               bothWords(ways, solved), hungAtCentre(after, ways.scheme.id, c.hung, solved.centre));
+    ways.offer(
+        (ruleId == kArtGap ? "other-gap:" : "other-centre:") + school.id,
+        (ruleId == kArtGap ? "Take another gap, " : "Take another height, ") + rangeWords(asked.tolerated, ways.format),
+        bothWords(ways, solved), hungAtCentre(after, ways.scheme.id, c.hung, solved.centre));
   }
 }
 

@@ -40,8 +40,7 @@ void widthFinding(const Situation& s, const Rule& rule, std::vector<std::string>
   f.marginMm = f.margin * lowerWidth;
   f.sentence =
       name + " is " + measureWords(f.measured, f.quantity, s.format) + " as wide as " + lowerName + " below it";
-  if (f.ideal.low || f.ideal.high) f.sentence += "; " + rangeWords(f.ideal, f.quantity, s.format) + " looks right";
-  f.sentence += ".";
+  f.sentence += idealWords(f, s.format) + ".";
   f.rival = rivalWords(s, rule, f);
   out.push_back(std::move(f));
 }

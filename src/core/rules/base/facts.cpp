@@ -115,10 +115,7 @@ std::string rivalWords(const Situation& s, const Rule& rule, const Finding& f) {
     if (!other.missing.empty()) continue;
     const bool holdsHere = marginIn(f.asked, f.measured) >= 0, holdsThere = marginIn(other.tolerated, f.measured) >= 0;
     if (holdsHere == holdsThere) continue;
-    std::string letter = school.id;
-    letter[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(letter[0])));
-    out += (out.empty() ? "School " : "; school ") + schoolLetter(school.id) + " asks " +
-           rangeWords(other.tolerated, f.quantity, s.format);
+    out += (out.empty() ? "Others ask " : ", or ") + rangeWords(other.tolerated, f.quantity, s.format);
   }
   return out.empty() ? out : out + ".";
 }

@@ -39,7 +39,7 @@ std::string thingWords(const SchemeNames& names, const Room& room, const std::st
   if (names.knows(id)) return names.the(PlacementId(id));
   for (const Corner& corner : room.corners)
     if (id == wallKey(corner.id)) return "wall " + corner.id.value;
-  if (const Opening* o = findOpening(room, OpeningId(id))) return openingName(*o);
+  if (const Opening* o = findOpening(room, OpeningId(id))) return "the " + openingName(room, *o);
   const std::string feature = featureWords(room, id);
   return feature.empty() ? id : "the " + feature;
 }

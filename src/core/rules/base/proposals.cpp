@@ -74,8 +74,7 @@ void Proposals::otherSchools(const std::string& gives) {
     if (target.school == school.id) continue;
     const Asked asked = askedBySchool(school, job);
     if (!asked.missing.empty() || marginIn(asked.tolerated, target.measured) < 0) continue;
-    offer("school:" + school.id,
-          "Follow school " + schoolLetter(school.id) + " in this house, " + rangeWords(asked.tolerated, format), gives,
+    offer("school:" + school.id, "Ask " + rangeWords(asked.tolerated, format) + " in this house", gives,
           withSchool(job, rule.id, school.id));
   }
 }

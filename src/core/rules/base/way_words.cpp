@@ -48,7 +48,8 @@ std::string wayWords(const Situation& s, const RoomWay& way) {
 }
 
 std::string shortWords(const Situation& s, const Finding& f) {
-  return f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".";
+  const bool missed = f.verdict == Verdict::Breaks || f.verdict == Verdict::Kept;
+  return missed && f.margin < 0 ? ", " + missedBy(-f.margin, s.format) + " short." : ".";
 }
 
 std::string wayBetween(const Job& job, const Scheme& scheme, UseState state, const PlacementId& from,

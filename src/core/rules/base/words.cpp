@@ -37,8 +37,20 @@ std::string rangeWords(const Range& range, LengthFormat format) {
   return "nothing";
 }
 
-std::string schoolLetter(const std::string& id) {
-  return std::string(1, static_cast<char>(std::toupper(static_cast<unsigned char>(id[0]))));
+std::string missedBy(double by, LengthFormat format) {
+  const std::string words = writeLength(by, format);
+  // The least that the tape shows.
+  for (const double step : {kInch / 32, kInch / 16, kInch / 8, 1.0, 10.0})
+    if (words == writeLength(0, format) && writeLength(step, format) != words)
+      return "less than " + writeLength(step, format);
+  return words;
+}
+
+std::string idealWords(const Finding& f, LengthFormat format) {
+  if (!f.ideal.low && !f.ideal.high) return {};
+  const std::string range = rangeWords(f.ideal, f.quantity, format);
+  if (marginIn(f.ideal, f.measured) >= 0) return ", which looks right";
+  return "; " + range + (f.verdict == Verdict::Breaks ? " looks right" : " would look better");
 }
 
 }  // namespace mezzet

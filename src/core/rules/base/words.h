@@ -11,6 +11,11 @@ namespace mezzet {
 /// In the words of the quantity: "12 to 18 in", "60 to 75 %", "at least 2".
 [[nodiscard]] std::string rangeWords(const Range&, Quantity, LengthFormat);
 [[nodiscard]] std::string measureWords(double value, Quantity, LengthFormat);  ///< "16 in", "62 %"
-[[nodiscard]] std::string schoolLetter(const std::string& id);                 ///< "B"
+
+/// By how much something is missed, "2 1/2 in": never nothing, but "less than 1/16 in".
+[[nodiscard]] std::string missedBy(double by, LengthFormat);
+/// What looks right, after a proportion: ", which looks right", "; 60 to 72 % would look better", "; 60 to 72 % looks
+/// right".
+[[nodiscard]] std::string idealWords(const Finding&, LengthFormat);
 
 }  // namespace mezzet

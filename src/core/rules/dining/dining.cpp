@@ -27,7 +27,7 @@ void evaluateDiningWall(const Situation& s, const Rule& rule, std::vector<Findin
     decide(f, s.scheme);
     f.sentence = "Behind " + s.names.the(seat.chair->id) + " it is " + writeLength(there.clear, s.format) +
                  " from the table's edge to " + thingWords(s, there.hit) +
-                 (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short" : "") + ".";
+                 (f.margin < 0 ? ", " + missedBy(-f.margin, s.format) + " short" : "") + ".";
     f.rival = rivalWords(s, rule, f);
     out.push_back(std::move(f));
   }
@@ -107,7 +107,7 @@ void evaluatePlaceSetting(const Situation& s, const Rule& rule, std::vector<Find
     f.sentence =
         s.names.the(table->id, true) + " gives each diner " + writeLength(f.measured, s.format) + " of edge" +
         (least->diners > 1 ? ", " + std::to_string(least->diners) + (rounded ? " round it" : " on one side") : "") +
-        (f.margin < 0 ? ": " + writeLength(-f.margin, s.format) + " too little." : ".");
+        (f.margin < 0 ? ": " + missedBy(-f.margin, s.format) + " too little." : ".");
     out.push_back(std::move(f));
   }
 }

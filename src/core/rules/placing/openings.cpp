@@ -34,10 +34,10 @@ void evaluateDoorSwing(const Situation& s, const Rule& rule, std::vector<Finding
       f.u95 = doubt;
       decide(f, s.scheme);
       if (f.measured < 0)
-        f.sentence =
-            name + " stands " + writeLength(-f.measured, s.format) + " inside the swing of " + openingName(o) + ".";
+        f.sentence = name + " stands " + writeLength(-f.measured, s.format) + " inside the swing of the " +
+                     openingName(s.room, o) + ".";
       else
-        f.sentence = openingName(o) + " swings clear of " + midSentence(name) + " by " +
+        f.sentence = "the " + openingName(s.room, o) + " swings clear of " + midSentence(name) + " by " +
                      writeLength(f.measured, s.format) + " and opens to a clear " +
                      writeLength(clearWidth(o), s.format) + ".";
       f.sentence = capital(f.sentence);
@@ -73,9 +73,9 @@ void judgeCasements(const Situation& s, const Rule& rule, const Opening& o, std:
     f.at = {nearest.a, nearest.b};
     decide(f, s.scheme);
     f.sentence = top ? s.names.the(p.id, true) + " stands " + writeLength(-f.measured, s.format) +
-                           " inside the sweep of " + openingName(o) + ", and is higher than its sill."
+                           " inside the sweep of the " + openingName(s.room, o) + ", and is higher than its sill."
                      : "How high " + s.names.the(p.id) + " is has not been measured, and it stands in the sweep of " +
-                           openingName(o) + ".";
+                           "the " + openingName(s.room, o) + ".";
     out.push_back(std::move(f));
   }
 }
@@ -99,15 +99,16 @@ void evaluateDoorRug(const Situation& s, const Rule& rule, std::vector<Finding>&
       const std::string name = s.names.the(lying.id);
       const std::string with = piece.rug->pad ? " and its pad" : "";
       if (!piece.height)
-        f.sentence = "How thick " + name + " is has not been measured, and " + openingName(o) + " swings over it.";
+        f.sentence =
+            "How thick " + name + " is has not been measured, and the " + openingName(s.room, o) + " swings over it.";
       else if (f.measured < 0)
-        f.sentence = s.names.the(lying.id, true) + with + " stop " + openingName(o) + ": " +
+        f.sentence = s.names.the(lying.id, true) + with + " stop the " + openingName(s.room, o) + ": " +
                      writeLength(-f.measured, s.format) + " too thick.";
       else
-        f.sentence = "Over " + name + with + " the leaf of " + openingName(o) + " keeps " +
+        f.sentence = "Over " + name + with + " the leaf of the " + openingName(s.room, o) + " keeps " +
                      writeLength(f.measured, s.format) + ".";
       if (f.measured < 0 && with.empty() && piece.height)
-        f.sentence = s.names.the(lying.id, true) + " stops " + openingName(o) + ": it is " +
+        f.sentence = s.names.the(lying.id, true) + " stops the " + openingName(s.room, o) + ": it is " +
                      writeLength(-f.measured, s.format) + " too thick for the gap under the leaf.";
       out.push_back(std::move(f));
     }
@@ -137,13 +138,14 @@ void evaluateWindowBlock(const Situation& s, const Rule& rule, std::vector<Findi
       decide(f, s.scheme);
       const std::string name = s.names.the(p.id);
       if (!top)
-        f.sentence = "How high " + name + " is has not been measured, and it stands before " + openingName(o) + ".";
+        f.sentence =
+            "How high " + name + " is has not been measured, and it stands before the " + openingName(s.room, o) + ".";
       else if (f.measured < 0)
-        f.sentence = s.names.the(p.id, true) + " stands before " + openingName(o) + " and is " +
+        f.sentence = s.names.the(p.id, true) + " stands before the " + openingName(s.room, o) + " and is " +
                      writeLength(-f.measured, s.format) + " higher than its sill.";
       else
         f.sentence = s.names.the(p.id, true) + " stays " + writeLength(f.measured, s.format) + " below the sill of " +
-                     openingName(o) + ".";
+                     "the " + openingName(s.room, o) + ".";
       out.push_back(std::move(f));
     }
   }

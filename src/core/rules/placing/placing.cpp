@@ -86,7 +86,7 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
       if (const double depth = overlapOf(a, hole); depth > kTouch)
         overlapFinding(s, rule, {p.id.value, o.id.value}, -depth, {on->u, on->v},
                        {(hole.left + hole.right) / 2, hole.centreHeight()}, View{on->wall}, s.names.the(p.id, true),
-                       openingName(o), out);
+                       "the " + openingName(s.room, o), out);
     }
     for (std::size_t j = i + 1; j < s.scheme.placements.size(); ++j) {
       const Placement& q = s.scheme.placements[j];

@@ -17,9 +17,9 @@ const FloorPlace& floorOf(const Placement& p) { return floorPlace(p.on); }
 
 /// " 2 in too low", or nothing when it holds.
 std::string missWords(const Finding& f, LengthFormat format, const char* under, const char* over) {
-  if (f.margin >= 0) return {};
+  if (f.verdict != Verdict::Breaks && f.verdict != Verdict::Kept) return {};
   const bool high = f.asked.high && f.measured > *f.asked.high;
-  return ", " + writeLength(-f.margin, format) + " " + (high ? over : under);
+  return ", " + missedBy(-f.margin, format) + " " + (high ? over : under);
 }
 
 /// "2 in below", "level with", "1 in above"
@@ -125,8 +125,7 @@ void evaluateTableLength(const Situation& s, const Rule& rule, std::vector<Findi
     decide(f, s.scheme);
     f.marginMm = f.margin * seat.width;
     f.sentence = s.names.the(serving.table->id, true) + " is " + measureWords(f.measured, f.quantity, s.format) +
-                 " as long as " + s.names.the(serving.seat->id) + "; " + rangeWords(f.ideal, f.quantity, s.format) +
-                 " looks right.";
+                 " as long as " + s.names.the(serving.seat->id) + idealWords(f, s.format) + ".";
     out.push_back(std::move(f));
   }
 }

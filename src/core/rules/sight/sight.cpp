@@ -97,7 +97,8 @@ std::vector<Looker> lookersAt(const Situation& s, const std::string& back) {
     const auto wall = findWall(s.room, o.wall);
     if (!wall) continue;
     const Vec2 middle = middleOf(*wall, o);
-    out.push_back({{middle - wall->inward() * kOutside, standingEye(s.job)}, "from outside through " + openingName(o)});
+    out.push_back({{middle - wall->inward() * kOutside, standingEye(s.job)},
+                   "from outside through the " + openingName(s.room, o)});
   }
   return out;
 }

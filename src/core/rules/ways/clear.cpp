@@ -73,7 +73,7 @@ void evaluateHeaterClear(const Situation& s, const Rule& rule, std::vector<Findi
       decide(f, s.scheme);
       f.sentence = s.names.the(p.id, true) + " stands " + writeLength(std::max(0.0, f.measured), s.format) + " from " +
                    thingWords(s, feature.id.value) +
-                   (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " nearer than is safe." : ".");
+                   (f.margin < 0 ? ", " + missedBy(-f.margin, s.format) + " nearer than is safe." : ".");
       out.push_back(std::move(f));
     }
   }
