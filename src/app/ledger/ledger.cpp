@@ -171,7 +171,7 @@ void Ledger::fillDecision(QVBoxLayout* column, const Decision& decision, const s
   column->addWidget(ways);
   for (const Finding* finding : worst) {
     const Finding& f = *finding;
-    auto* keep = new QPushButton(decision.findings.size() > 1 ? tr("keep on purpose: %1").arg(ruleName(f))
+    auto* keep = new QPushButton(decision.findings.size() > 1 ? tr("keep it: %1").arg(ruleName(f))
                                                               : tr("keep it on purpose"));
     keep->setObjectName(QStringLiteral("keep"));
     keep->setProperty("finding", QString::fromStdString(f.id));

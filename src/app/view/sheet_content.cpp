@@ -20,7 +20,7 @@ void SheetContent::composeStill() {
   if (!std::exchange(outdated_, false)) return;
   still_ = compose_();
   asked_ = Drawing{still_.scale, still_.low, still_.high, {}, std::exchange(still_.labels, {})};
-  words_ = Drawing{still_.scale, still_.low, still_.high, {}};
+  words_.scale = still_.scale;
   placed_ = false;
 }
 
@@ -32,7 +32,10 @@ void SheetContent::place() {
   moving_.labels = movingAsked_;
   const std::array<const Drawing*, 3> all{&still_, keep ? &words_ : &asked_, &moving_};
   std::vector<PlacedLabels> placed = placeLabels(all);
-  if (!keep) words_.items = std::move(placed[1].items);
+  if (!keep && words_.items != placed[1].items) {
+    words_.items = std::move(placed[1].items);
+    ++edition_;
+  }
   moving_.labels.clear();
   moving_.items.insert(moving_.items.end(), std::make_move_iterator(placed[2].items.begin()),
                        std::make_move_iterator(placed[2].items.end()));

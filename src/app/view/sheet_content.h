@@ -18,9 +18,10 @@ class SheetContent {
   /// move find theirs among them.
   void show(Drawing moving, bool inHand);
 
-  [[nodiscard]] const Drawing& still();   ///< without its words
-  [[nodiscard]] const Drawing& words();   ///< those of what stands still
-  [[nodiscard]] const Drawing& moving();  ///< with its words
+  [[nodiscard]] const Drawing& still();                        ///< without its words
+  [[nodiscard]] const Drawing& words();                        ///< those of what stands still
+  [[nodiscard]] int wordsEdition() const { return edition_; }  ///< another number whenever they have changed
+  [[nodiscard]] const Drawing& moving();                       ///< with its words
 
  private:
   void composeStill();
@@ -28,6 +29,7 @@ class SheetContent {
 
   Compose compose_;
   bool outdated_ = true, placed_ = false, inHand_ = false;
+  int edition_ = 0;
   Drawing still_, asked_;  ///< `asked_` holds the labels of what stands still
   Drawing words_;
   Drawing moving_;

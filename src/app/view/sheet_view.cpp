@@ -87,9 +87,9 @@ void SheetView::paintEvent(QPaintEvent*) {
   if (stillPixels_.stale(size(), devicePixelRatioF()))
     stillPixels_.paint(content_.still(), projection(), workspace_.images(), size(), devicePixelRatioF());
   QPainter painter(this);
-  painter.drawPixmap(0, 0, stillPixels_.pixels());
-  for (const Drawing* drawing : {&content_.words(), &content_.moving()})
-    paintDrawing(painter, *drawing, projection(), {Palette::screen(), &workspace_.images(), 1});
+  const Drawing& words = content_.words();
+  painter.drawPixmap(0, 0, stillPixels_.pixels(words, content_.wordsEdition(), projection()));
+  paintDrawing(painter, content_.moving(), projection(), {Palette::screen(), &workspace_.images(), 1});
   if (const QString hint = emptyHint(); !hint.isEmpty()) {
     painter.setFont(interfaceFont(15));
     painter.setPen(desk::kInk);

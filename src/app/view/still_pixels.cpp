@@ -31,6 +31,17 @@ void StillPixels::paint(const Drawing& drawing, const Projection& projection, co
   QPainter painter(&pixels_);
   paintDrawing(painter, drawing, projection, {Palette::screen(), &images, 1, false, Layer::Floor});
   stale_ = false;
+  edition_ = -1;
+}
+
+const QPixmap& StillPixels::pixels(const Drawing& words, int edition, const Projection& projection) {
+  if (edition_ != edition) {
+    worded_ = pixels_;
+    QPainter painter(&worded_);
+    paintDrawing(painter, words, projection, {Palette::screen(), nullptr, 1});
+    edition_ = edition;
+  }
+  return worded_;
 }
 
 }  // namespace mezzet

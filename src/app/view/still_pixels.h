@@ -15,14 +15,16 @@ class StillPixels {
   [[nodiscard]] bool stale(QSize size, double ratio) const { return stale_ || pixels_.size() != size * ratio; }
   /// Paints a drawing. The squares of the paper, dear to paint, are painted anew only where they moved.
   void paint(const Drawing&, const Projection&, const ImageStore&, QSize size, double ratio);
-  [[nodiscard]] const QPixmap& pixels() const { return pixels_; }
+  /// With its words, painted anew when their edition or the rest has changed.
+  [[nodiscard]] const QPixmap& pixels(const Drawing& words, int edition, const Projection&);
 
  private:
   void paintSquares(const Drawing&, const Projection&, QSize size, double ratio);
 
   bool stale_ = true;
-  QPixmap pixels_;
-  QPixmap squares_;  ///< the paper with its squares, and what it was painted from:
+  QPixmap pixels_, worded_;
+  int edition_ = -1;  ///< of the words in `worded_`
+  QPixmap squares_;   ///< the paper with its squares, and what it was painted from:
   std::vector<Item> squaresItems_;
   Projection squaresAt_;
   double squaresScale_ = 0;

@@ -4,22 +4,26 @@
 #include <cmath>
 #include <limits>
 #include <numbers>
+#include <optional>
 
 #include "core/drawing/labels/surroundings.h"
 
 namespace mezzet {
 namespace {
 
-constexpr double kAsideCost = 3;   // a leader is worth this many crossed lines
-constexpr double kFarCost = 0.06;  // and each mm of paper further off a part of one
+constexpr double kAsideCost = 3;  // a leader is worth this many crossed lines
+constexpr double kFarCost = 0.1;  // and each mm of paper further off a part of one
 constexpr double kLeastCost = 1e-9;
-constexpr int kDirections = 16;
-constexpr double kNearest = 3, kStep = 3, kFurthest = 36, kFurthestNeeded = 240;  // of words beside, mm of paper
+constexpr int kDirections = 12;
+constexpr double kNearest = 3, kStep = 4, kFurthest = 23, kFurthestNeeded = 240;  // of words beside, mm of paper
 
-/// Words at a spot, with their badge and their leader.
-struct Standing {
-  std::vector<Item> items;
+/// The best place found so far: one of the spots, or beside.
+struct Best {
   double cost = std::numeric_limits<double>::infinity();
+  const Label::Spot* spot = nullptr;
+  std::optional<Vec2> aside;  ///< the words' middle
+  std::vector<Vec2> leader;
+  [[nodiscard]] bool found() const { return spot != nullptr || aside.has_value(); }
 };
 
 std::vector<Quad> bodiesOf(const Label& label, const Label::Spot& spot, double scale) {
@@ -67,46 +71,51 @@ class Labeller {
 
   /// What stands there from now on; nothing when there was no room.
   std::optional<std::vector<Item>> place(const Label& label) {
-    Standing best;
-    for (std::size_t i = 0; i < label.spots.size() && best.cost > kLeastCost; ++i)
-      consider(label, label.spots[i], {}, 0, best);
-    if (!label.anchors.empty() && best.cost > kAsideCost) {
-      const bool found = best.cost < std::numeric_limits<double>::infinity();
-      aside(label, label.needed && !found ? kFurthestNeeded : kFurthest, true, best);
-      // Where no leader gets through, needed words still stand as near as they can.
-      if (label.needed && best.items.empty()) aside(label, kFurthestNeeded, false, best);
-      if (label.needed && best.items.empty()) {
-        bounded_ = false;
-        aside(label, kFurthestNeeded, false, best);
-        bounded_ = true;
-      }
+    Best best;
+    for (const Label::Spot& spot : label.spots) {
+      if (best.cost <= kLeastCost) break;
+      const double cost = costOf(label, bodiesOf(label, spot, scale_), {}, best.cost, true);
+      if (cost < best.cost) best = {cost, &spot, {}, {}};
     }
-    if (best.items.empty()) return std::nullopt;
-    return std::move(best.items);
+    if (!label.anchors.empty() && best.cost > kAsideCost) {
+      aside(label, label.needed && !best.found() ? kFurthestNeeded : kFurthest, {true, true}, best);
+      // Where no leader gets through, needed words still stand as near as they can.
+      if (label.needed && !best.found()) aside(label, kFurthestNeeded, {false, true}, best);
+      if (label.needed && !best.found()) aside(label, kFurthestNeeded, {false, false}, best);
+    }
+    if (!best.found()) return std::nullopt;
+    if (best.spot != nullptr) return itemsOf(label, *best.spot, {}, scale_);
+    TextItem text = label.aside;
+    text.align = Align::Centre;
+    text.turn = 0;
+    text.at = *best.aside;
+    return itemsOf(label, {text}, best.leader, scale_);
   }
   void take(const Label& label, const std::vector<Item>& items) { surroundings_.add(label.id, items, scale_); }
 
  private:
-  void consider(const Label& label, const Label::Spot& spot, const std::vector<Vec2>& leader, double extra,
-                Standing& best) const {
-    if (extra >= best.cost) return;
-    double cost = extra;
-    for (const Quad& body : bodiesOf(label, spot, scale_)) {
-      if (surroundings_.blocks(body, label.id, kApart * scale_, bounded_)) return;
+  /// Infinite where words cannot stand, and anything not below `most` where they would cost as much.
+  [[nodiscard]] double costOf(const Label& label, const std::vector<Quad>& bodies, const std::vector<Vec2>& leader,
+                              double most, bool bounded) const {
+    double cost = 0;
+    for (const Quad& body : bodies)
+      if (surroundings_.blocks(body, label.id, kApart * scale_, bounded))
+        return std::numeric_limits<double>::infinity();
+    if (leader.size() == 2 && surroundings_.hidesWords(leader[0], leader[1]))
+      return std::numeric_limits<double>::infinity();
+    for (const Quad& body : bodies) {
       // Beside, words keep off their own thing, too.
       cost += surroundings_.crossed(body, leader.empty() ? label.id : ItemId());
-      if (cost >= best.cost) return;
+      if (cost >= most) return cost;
     }
-    if (leader.size() == 2) {
-      if (surroundings_.hidesWords(leader[0], leader[1])) return;
-      cost += surroundings_.crossedBy(leader[0], leader[1], label.id);
-    }
-    if (cost >= best.cost) return;
-    best = {itemsOf(label, spot, leader, scale_), cost};
+    return leader.size() == 2 ? cost + surroundings_.crossedBy(leader[0], leader[1], label.id) : cost;
   }
 
+  struct AsideHow {
+    bool leader = true, bounded = true;
+  };
   /// Round the anchor, further and further off.
-  void aside(const Label& label, double furthest, bool leader, Standing& best) const {
+  void aside(const Label& label, double furthest, AsideHow how, Best& best) const {
     const auto free = std::find_if(label.anchors.begin(), label.anchors.end(), [&](Vec2 p) {
       return !surroundings_.hidesWords(p, p + Vec2{0.01, 0});
     });
@@ -114,8 +123,12 @@ class Labeller {
     TextItem text = label.aside;
     text.align = Align::Centre;
     text.turn = 0;
+    text.at = {};
+    const std::vector<Quad> atZero = bodiesOf(label, {text}, scale_);
     const double badge = label.badge == Badge::Circle ? kTagCircle : 0;
     const double wide = std::max(textWidth(text) / 2, badge), high = std::max(textHeight(text) / 2, badge);
+    std::vector<Quad> bodies = atZero;
+    std::vector<Vec2> leader;
     for (double r = kNearest; r <= furthest; r += kStep) {
       const double extra = kAsideCost + kFarCost * r;
       if (extra >= best.cost) return;
@@ -124,17 +137,20 @@ class Labeller {
         const Vec2 d{std::cos(angle), std::sin(angle)};
         const Vec2 off{d.x * r + std::clamp(3 * d.x, -1.0, 1.0) * wide,
                        d.y * r + std::clamp(3 * d.y, -1.0, 1.0) * high};
-        text.at = anchor + off * scale_;
+        const Vec2 at = anchor + off * scale_;
+        for (std::size_t b = 0; b < bodies.size(); ++b)
+          for (std::size_t c = 0; c < 4; ++c) bodies[b].corners[c] = atZero[b].corners[c] + at;
         // The leader leaves from the edge that faces what it names.
-        const Vec2 from = text.at - Vec2{std::clamp(off.x, -wide, wide), std::clamp(off.y, -high, high)} * scale_;
-        consider(label, {text}, leader ? std::vector<Vec2>{from, anchor} : std::vector<Vec2>{}, extra, best);
+        if (how.leader)
+          leader = {at - Vec2{std::clamp(off.x, -wide, wide), std::clamp(off.y, -high, high)} * scale_, anchor};
+        const double cost = extra + costOf(label, bodies, leader, best.cost - extra, how.bounded);
+        if (cost < best.cost) best = {cost, nullptr, at, leader};
       }
     }
   }
 
   static constexpr double kApart = 0.4;  // between words, mm of paper
   double scale_;
-  bool bounded_ = true;
   Surroundings surroundings_;
 };
 

@@ -34,6 +34,20 @@ bool partedBy(const Quad& a, const Quad& b, double by) {
   return false;
 }
 
+/// Round all the lines.
+Box areaOf(std::span<const Drawing* const> drawings) {
+  std::vector<Vec2> points{{0, 0}};
+  for (const Drawing* drawing : drawings)
+    for (const Item& item : drawing->items)
+      if (const auto* path = std::get_if<PathItem>(&item.shape))
+        points.insert(points.end(), path->points.begin(), path->points.end());
+  return boxOf(points);
+}
+
+Box boxOf(Vec2 a, Vec2 b) {
+  return {{std::min(a.x, b.x), std::min(a.y, b.y)}, {std::max(a.x, b.x), std::max(a.y, b.y)}};
+}
+
 double weightOf(const Item& item, const Stroke& stroke) {
   if (stroke.ink == Ink::None || item.layer == Layer::Grid || item.layer == Layer::Floor) return 0;
   if (item.layer == Layer::Rug || stroke.ink == Ink::Quiet || stroke.ink == Ink::Fine) return kSlight;
@@ -73,30 +87,41 @@ Surroundings::Surroundings(std::span<const Drawing* const> drawings) {
   const Drawing& first = *drawings.front();
   bounds_ = {first.low, first.high};
   bounded_ = first.high.x > first.low.x && first.high.y > first.low.y;
+  constexpr double kCell = 10;  // mm of paper
+  const Box area = bounded_ ? bounds_ : areaOf(drawings);
+  wordsAt_ = linesAt_ = facesAt_ = BoxGrid(area, kCell * first.scale);
   for (const Drawing* drawing : drawings)
     for (const Item& item : drawing->items) addItem(item, drawing->scale);
 }
 
-void Surroundings::addLine(const Item& item, Vec2 a, Vec2 b, double weight) {
-  const Vec2 ends[] = {a, b};
-  lines_.push_back({a, b, boxOf(ends), weight, item.id, false});
+void Surroundings::addWords(Words words) {
+  wordsAt_.add(words.box, static_cast<std::uint32_t>(words_.size()));
+  words_.push_back(std::move(words));
+}
+void Surroundings::addLine(Line line) {
+  linesAt_.add(line.box, static_cast<std::uint32_t>(lines_.size()));
+  lines_.push_back(std::move(line));
+}
+void Surroundings::addFace(Face face) {
+  facesAt_.add(face.box, static_cast<std::uint32_t>(faces_.size()));
+  faces_.push_back(std::move(face));
 }
 
 void Surroundings::addItem(const Item& item, double scale) {
   if (const auto* text = std::get_if<TextItem>(&item.shape)) {
     const Quad body{textBody(*text, scale)};
-    words_.push_back({body, boxOf(body.corners), {}});
+    addWords({body, boxOf(body.corners), {}});
   } else if (const auto* path = std::get_if<PathItem>(&item.shape)) {
     if (path->points.size() < 2) return;
     const bool wall = path->fill == Ink::CutWall;
     const bool face = item.layer == Layer::Furniture || item.layer == Layer::Picture || item.layer == Layer::Feature;
     if (wall || (face && path->closed && path->fill != Ink::None))
-      faces_.push_back({path->points, boxOf(path->points), item.id, wall});
+      addFace({path->points, boxOf(path->points), item.id, wall});
     const double weight = weightOf(item, path->stroke);
     if (wall || weight <= 0) return;
-    for (std::size_t i = 0; i + 1 < path->points.size(); ++i)
-      addLine(item, path->points[i], path->points[i + 1], weight);
-    if (path->closed) addLine(item, path->points.back(), path->points.front(), weight);
+    const auto line = [&](Vec2 a, Vec2 b) { addLine({a, b, boxOf(a, b), weight, item.id, false}); };
+    for (std::size_t i = 0; i + 1 < path->points.size(); ++i) line(path->points[i], path->points[i + 1]);
+    if (path->closed) line(path->points.back(), path->points.front());
   } else if (const auto* arc = std::get_if<ArcItem>(&item.shape)) {
     const double weight = weightOf(item, arc->stroke);
     Polygon sides;
@@ -108,18 +133,19 @@ void Surroundings::addItem(const Item& item, double scale) {
     if (mark && arc->span >= 360) {
       const Vec2 r{arc->radius, arc->radius};
       const Box box{arc->centre - r, arc->centre + r};
-      words_.push_back({{{box.low, {box.high.x, box.low.y}, box.high, {box.low.x, box.high.y}}}, box, item.id});
+      addWords({{{box.low, {box.high.x, box.low.y}, box.high, {box.low.x, box.high.y}}}, box, item.id});
       return;
     }
     if (weight > 0)
-      for (std::size_t i = 0; i + 1 < sides.size(); ++i) addLine(item, sides[i], sides[i + 1], weight);
+      for (std::size_t i = 0; i + 1 < sides.size(); ++i)
+        addLine({sides[i], sides[i + 1], boxOf(sides[i], sides[i + 1]), weight, item.id, false});
     if (item.layer == Layer::Furniture && arc->fill != Ink::None && arc->span >= 360)
-      faces_.push_back({sides, boxOf(sides), item.id, false});
+      addFace({sides, boxOf(sides), item.id, false});
   } else if (const auto* image = std::get_if<ImageItem>(&item.shape)) {
-    faces_.push_back({{image->low, {image->high.x, image->low.y}, image->high, {image->low.x, image->high.y}},
-                      {image->low, image->high},
-                      item.id,
-                      false});
+    addFace({{image->low, {image->high.x, image->low.y}, image->high, {image->low.x, image->high.y}},
+             {image->low, image->high},
+             item.id,
+             false});
   }
 }
 
@@ -129,61 +155,81 @@ bool Surroundings::blocks(const Quad& body, const ItemId& own, double by, bool b
       (box.low.x < bounds_.low.x || box.low.y < bounds_.low.y || box.high.x > bounds_.high.x ||
        box.high.y > bounds_.high.y))
     return true;
-  for (const Words& words : words_)
-    if (!apart(box, words.box, by) && (words.mark.empty() || words.mark != own) && meets(body, words.body, by))
-      return true;
-  for (const Face& face : faces_)
-    if (face.wall && !apart(box, face.box) && meets(body, face.outline)) return true;
-  for (const Line& line : lines_)
-    if (line.leader && !apart(box, line.box) && meets(body, line.a, line.b)) return true;
-  return false;
+  const Box wide{box.low - Vec2{by, by}, box.high + Vec2{by, by}};
+  bool blocked = false;
+  wordsAt_.near(wide, [&](std::uint32_t i) {
+    const Words& words = words_[i];
+    blocked = !apart(box, words.box, by) && meets(body, words.body, by) && (words.mark.empty() || words.mark != own);
+    return !blocked;
+  });
+  if (blocked) return true;
+  facesAt_.near(box, [&](std::uint32_t i) {
+    blocked = faces_[i].wall && !apart(box, faces_[i].box) && meets(body, faces_[i].outline);
+    return !blocked;
+  });
+  if (blocked) return true;
+  linesAt_.near(box, [&](std::uint32_t i) {
+    const Line& line = lines_[i];
+    blocked = line.leader && !apart(box, line.box) && meets(body, line.a, line.b);
+    return !blocked;
+  });
+  return blocked;
 }
 
 double Surroundings::crossed(const Quad& body, const ItemId& own) const {
   const Box box = boxOf(body.corners);
+  const auto others = [&](const ItemId& id) { return own.empty() || id != own; };
   double out = 0;
-  for (const Line& line : lines_)
-    if (!apart(box, line.box) && (own.empty() || line.id != own) && meets(body, line.a, line.b)) out += line.weight;
+  linesAt_.near(box, [&](std::uint32_t i) {
+    const Line& line = lines_[i];
+    if (!apart(box, line.box) && meets(body, line.a, line.b) && others(line.id)) out += line.weight;
+    return true;
+  });
   // Words on the face of another thing would name the wrong one.
   const Vec2 middle = midpoint(body.corners[0], body.corners[2]);
   const Vec2 points[] = {middle, midpoint(body.corners[0], body.corners[3]),
                          midpoint(body.corners[1], body.corners[2])};
-  for (const Face& face : faces_)
-    if (!face.wall && !apart(box, face.box) && (own.empty() || face.id != own) &&
+  facesAt_.near(box, [&](std::uint32_t i) {
+    const Face& face = faces_[i];
+    if (!face.wall && !apart(box, face.box) && others(face.id) &&
         std::any_of(std::begin(points), std::end(points), [&](Vec2 p) { return contains(face.outline, p); }))
       out += kFace;
+    return true;
+  });
   return out;
 }
 
 bool Surroundings::hidesWords(Vec2 a, Vec2 b) const {
-  const Vec2 ends[] = {a, b};
-  const Box box = boxOf(ends);
-  return std::any_of(words_.begin(), words_.end(),
-                     [&](const Words& words) { return !apart(box, words.box) && meets(words.body, a, b); });
+  const Box box = boxOf(a, b);
+  bool hides = false;
+  wordsAt_.near(box, [&](std::uint32_t i) {
+    hides = !apart(box, words_[i].box) && meets(words_[i].body, a, b);
+    return !hides;
+  });
+  return hides;
 }
 
 double Surroundings::crossedBy(Vec2 a, Vec2 b, const ItemId& own) const {
-  const Vec2 ends[] = {a, b};
-  const Box box = boxOf(ends);
-  const Vec2 along = b - a;
+  const Box box = boxOf(a, b);
+  const auto crosses = [&](Vec2 p, Vec2 q) {
+    return cross(b - a, p - a) * cross(b - a, q - a) < 0 && cross(q - p, a - p) * cross(q - p, b - p) < 0;
+  };
   double out = 0;
-  for (const Line& line : lines_) {
-    if (apart(box, line.box) || (!own.empty() && line.id == own)) continue;
-    const Vec2 other = line.b - line.a;
-    if (cross(along, line.a - a) * cross(along, line.b - a) < 0 &&
-        cross(other, a - line.a) * cross(other, b - line.a) < 0)
-      out += line.weight;
-  }
-  for (const Face& face : faces_) {
-    if (!face.wall || apart(box, face.box)) continue;
-    for (std::size_t i = 0; i < face.outline.size(); ++i) {
-      const Vec2 p = face.outline[i], q = edgeEnd(face.outline, i);
-      if (cross(along, p - a) * cross(along, q - a) < 0 && cross(q - p, a - p) * cross(q - p, b - p) < 0) {
+  linesAt_.near(box, [&](std::uint32_t i) {
+    const Line& line = lines_[i];
+    if (!apart(box, line.box) && crosses(line.a, line.b) && (own.empty() || line.id != own)) out += line.weight;
+    return true;
+  });
+  facesAt_.near(box, [&](std::uint32_t i) {
+    const Face& face = faces_[i];
+    if (!face.wall || apart(box, face.box)) return true;
+    for (std::size_t k = 0; k < face.outline.size(); ++k)
+      if (crosses(face.outline[k], edgeEnd(face.outline, k))) {
         out += kThroughWall;
         break;
       }
-    }
-  }
+    return true;
+  });
   return out;
 }
 
@@ -191,13 +237,13 @@ void Surroundings::add(const ItemId& id, const std::vector<Item>& items, double 
   for (const Item& item : items) {
     if (const auto* path = std::get_if<PathItem>(&item.shape)) {
       // A leader, or the arms of a cross.
-      const Vec2 ends[] = {path->points[0], path->points[1]};
-      lines_.push_back({ends[0], ends[1], boxOf(ends), kHeavy, id, true});
+      const Vec2 a = path->points[0], b = path->points[1];
+      addLine({a, b, boxOf(a, b), kHeavy, id, true});
     } else if (const auto* arc = std::get_if<ArcItem>(&item.shape)) {
       const double r = arc->radius;
       const Quad body{
           {arc->centre + Vec2{-r, -r}, arc->centre + Vec2{r, -r}, arc->centre + Vec2{r, r}, arc->centre + Vec2{-r, r}}};
-      words_.push_back({body, boxOf(body.corners), {}});
+      addWords({body, boxOf(body.corners), {}});
     } else {
       addItem(item, scale);
     }

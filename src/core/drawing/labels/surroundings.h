@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "core/drawing/base/drawing.h"
+#include "core/drawing/labels/grid.h"
 #include "core/geometry/convex.h"
 
 namespace mezzet {
@@ -57,13 +58,16 @@ class Surroundings {
     bool wall = false;
   };
   void addItem(const Item&, double scale);
-  void addLine(const Item&, Vec2 a, Vec2 b, double weight);
+  void addWords(Words);
+  void addLine(Line);
+  void addFace(Face);
 
   bool bounded_ = false;
   Box bounds_{};
   std::vector<Words> words_;
   std::vector<Line> lines_;
   std::vector<Face> faces_;
+  BoxGrid wordsAt_, linesAt_, facesAt_;
 };
 
 }  // namespace mezzet
