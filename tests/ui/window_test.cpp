@@ -29,8 +29,8 @@ TEST_F(Window, TheGapChangesWhileDragging) {
   EXPECT_TRUE(sheet().dragging());
   const auto moved = sheet().labelAt(tapeItem(Side::Front));
   ASSERT_TRUE(moved);
-  EXPECT_GT(QLineF(*moved, *label).length(), 1);    // the figure goes with the tape, which is drawn longer
-  EXPECT_EQ(tape("p2", Side::Front), before);       // the job has not changed yet
+  EXPECT_GT(QLineF(*moved, *label).length(), 1);  // the figure goes with the tape, which is drawn longer
+  EXPECT_EQ(tape("p2", Side::Front), before);     // the job has not changed yet
   QTest::mouseRelease(&sheet(), Qt::LeftButton, {}, at(kTable + Vec2{0, 254}));
   EXPECT_NEAR(tape("p2", Side::Front), before + 254, 12);
 }
@@ -187,6 +187,52 @@ TEST_F(Window, AThousandPixelsOfDraggingLeaveOneEdit) {
   for (int i = 0; i < 200; ++i) QTest::mouseMove(&sheet(), at(kTable) + QPoint(i % 90, i % 60));
   QTest::mouseRelease(&sheet(), Qt::LeftButton, {}, at(kTable) + QPoint(40, 20));
   EXPECT_EQ(window_->document().undoStack().count(), 1);
+}
+
+// ---- the sheet comes first
+TEST_F(Window, TheDrawingHasMoreThanHalfOfIt) {
+  ASSERT_EQ(window_->size(), QSize(1280, 800));
+  const double share = 1.0 * sheet().width() * sheet().height() / (1280 * 800);
+  EXPECT_GE(share, 0.58);
+}
+TEST_F(Window, TheRoomWithItsDimensionsFillsTheDrawing) {
+  // The outer faces of the walls, and the dimension lines 8 mm of paper off them.
+  Vec2 low = work().room()->corners.front().at, high = low;
+  for (const Corner& corner : work().room()->corners) {
+    low = {std::min(low.x, corner.at.x), std::min(low.y, corner.at.y)};
+    high = {std::max(high.x, corner.at.x), std::max(high.y, corner.at.y)};
+  }
+  const double perMm = sheet().projection().perMm, aside = 2 * (kUsualWall * perMm + 8 * 96 / 25.4);
+  const double wide = ((high.x - low.x) * perMm + aside) / sheet().width(),
+               tall = ((high.y - low.y) * perMm + aside) / sheet().height();
+  EXPECT_GE(std::max(wide, tall), 0.85);
+}
+TEST_F(Window, OneBarShowsTheSelectedPieceElseTheLine) {
+  EXPECT_TRUE(find<QLineEdit>("pieceLine")->isVisible());
+  click(kTable);
+  EXPECT_FALSE(find<QLineEdit>("pieceLine")->isVisible());
+  EXPECT_TRUE(find<QLineEdit>("bar:tape:front")->isVisible());
+}
+TEST_F(Window, TheLineCanBeTypedWhileAPieceIsSelectedAndEscapeLeavesIt) {
+  click(kTable);
+  key(Qt::Key_A);
+  EXPECT_TRUE(find<QLineEdit>("pieceLine")->hasFocus());
+  key(Qt::Key_Escape);
+  EXPECT_TRUE(sheet().hasFocus());
+  EXPECT_FALSE(find<QLineEdit>("pieceLine")->isVisible());
+}
+TEST_F(Window, ATapeThatNobodyTypedIntoMovesNothing) {
+  key(Qt::Key_U, Qt::ControlModifier);
+  // Off a whole millimetre, as inches are.
+  work().select(PlacementId("p2"));
+  work().nudge({0.4, 0.4});
+  const Job before = job();
+  const int steps = window_->document().undoStack().count();
+  ASSERT_TRUE(sheet().editTape(tapeItem(Side::Front)));
+  key(Qt::Key_Return);
+  EXPECT_EQ(find<QLineEdit>("tapeEditor"), nullptr);
+  EXPECT_EQ(job(), before);
+  EXPECT_EQ(window_->document().undoStack().count(), steps);
 }
 
 }  // namespace

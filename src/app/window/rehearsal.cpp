@@ -14,7 +14,6 @@
 #include "app/dialogs/print_dialog.h"
 #include "app/dialogs/piece_list.h"
 #include "app/stages/measure/read_out.h"
-#include "app/dialogs/shortcut_sheet.h"
 #include "app/stages/measure/site_panel.h"
 #include "app/stages/measure/trace_view.h"
 #include "core/model/kinds.h"
@@ -100,10 +99,6 @@ void shootDialogs(MainWindow& window, const QString& folder, QStringList& made) 
         figure->setText(QStringLiteral("227 15/16"));
       made << shoot(readOut, folder, "read-out");
     }
-    ShortcutSheet keys;
-    keys.show();
-    QApplication::processEvents();
-    made << shoot(keys, folder, "keys");
   }
 }
 

@@ -71,6 +71,7 @@ SheetEdge::SheetEdge(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   connect(width_, &QLineEdit::editingFinished, this, &SheetEdge::takeWidth);
   row->addWidget(width_);
   note_ = words({});
+  row->addStretch(1);  // a width kept from a longer note stays empty
   const auto wall = [&](const QString& text, const char* name, auto signal) {
     auto* button = new QToolButton;
     button->setText(text);
