@@ -80,6 +80,7 @@ Ledger::Ledger(Workspace& workspace, QWidget* parent)
       for (const auto& [decision, ways] : waysOf_) fillWays(decision, ways);
     });
   });
+  connect(&workspace_, &Workspace::viewChanged, this, [this] { scroll_->verticalScrollBar()->setValue(0); });
   rebuild();
 }
 
@@ -171,8 +172,8 @@ void Ledger::fillDecision(QVBoxLayout* column, const Decision& decision, const s
   column->addWidget(ways);
   for (const Finding* finding : worst) {
     const Finding& f = *finding;
-    auto* keep = new QPushButton(decision.findings.size() > 1 ? tr("keep it: %1").arg(ruleName(f))
-                                                              : tr("keep it on purpose"));
+    auto* keep =
+        new QPushButton(decision.findings.size() > 1 ? tr("keep it: %1").arg(ruleName(f)) : tr("keep it on purpose"));
     keep->setObjectName(QStringLiteral("keep"));
     keep->setProperty("finding", QString::fromStdString(f.id));
     connect(keep, &QPushButton::clicked, this, [this, id = f.id] {

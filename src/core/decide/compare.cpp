@@ -78,10 +78,12 @@ std::string moveWords(const Placement& a, const Placement& b, LengthFormat forma
   return "placed otherwise";
 }
 
-std::string areaWords(double area, Unit unit) {
-  const long tenths = std::lround(area / (unit == Unit::Inch ? kFoot * kFoot : 1e6) * 10);
+/// In tenths of a square foot or metre, as areas are told.
+long tenthsOf(double area, Unit unit) { return std::lround(area / (unit == Unit::Inch ? kFoot * kFoot : 1e6) * 10); }
+std::string tenthsWords(long tenths, Unit unit) {
   return std::to_string(tenths / 10) + "." + std::to_string(tenths % 10) + (unit == Unit::Inch ? " sq ft" : " m\u00b2");
 }
+std::string areaWords(double area, Unit unit) { return tenthsWords(tenthsOf(area, unit), unit); }
 std::string wayName(const Room& room, const std::string& id) {
   const Opening* o = findOpening(room, OpeningId(id));
   return o != nullptr ? openingName(room, *o) : id;
@@ -246,9 +248,9 @@ std::vector<std::string> differences(const Job& job, const Judged& judgedOne, co
   };
   freeRuns(figuresA.freeWall, figuresB.freeWall, "");
   freeRuns(figuresA.freeAbove, figuresB.freeAbove, " above " + writeLength(kLowPieces, format));
-  if (const double by = figuresB.freeFloor - figuresA.freeFloor;
-      std::abs(by) > 0.05 * (job.units == Unit::Inch ? kFoot * kFoot : 1e6))
-    out.push_back("Free floor: " + areaWords(std::abs(by), job.units) + " " + (by > 0 ? "more" : "less"));
+  // Of the figures as they are told: 115.3 and 112.6 differ by 2.7, whatever was rounded off.
+  if (const long by = tenthsOf(figuresB.freeFloor, job.units) - tenthsOf(figuresA.freeFloor, job.units); by != 0)
+    out.push_back("Free floor: " + tenthsWords(std::abs(by), job.units) + " " + (by > 0 ? "more" : "less"));
 
   // Every piece in either scheme, in the job's order.
   for (const auto& piece : job.pieces) {

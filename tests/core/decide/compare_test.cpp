@@ -1,5 +1,7 @@
 #include "core/decide/compare.h"
 
+#include <random>
+
 #include "core/decide/adding.h"
 #include "core/decide/ways_out.h"
 #include "io/json/rulebook_json.h"
@@ -48,6 +50,31 @@ TEST(Compare, ATableNearerIsSaidInMeasures) {
   const auto lines = differ(two);
   EXPECT_NE(std::find(lines.begin(), lines.end(), "Table: 2 in nearer to the sofa"), lines.end());
   EXPECT_NE(std::find(lines.begin(), lines.end(), "Table: 2 in down the plan"), lines.end());
+}
+TEST(Compare, FreeFloorDiffersByWhatTheToldFiguresDiffer) {
+  std::printf("seed 12\n");
+  std::mt19937 random(12);
+  int told = 0;
+  for (int i = 0; i < 60; ++i) {
+    Two two = copied(sitting());
+    const double wide = std::uniform_real_distribution(10.0, 60.0)(random);
+    two.job = withPiece(two.job, piece("box", "console", wide, 15)).value();
+    two.job =
+        withPlacement(two.job, two.copy, {PlacementId("box"), PieceId("box"), FloorPlace{{in(60), in(120)}, 0}, {}});
+    const auto floorIn = [&](const SchemeId& id) {
+      const auto words = figureWords(judged(two.job, builtInRulebook(), id, kInches).figures, *two.job.rooms.front(),
+                                     Unit::Inch, kInches);
+      for (const std::string& w : words)
+        if (w.starts_with("free floor ")) return std::stod(w.substr(11));
+      return 0.0;
+    };
+    for (const std::string& line : differ(two))
+      if (line.starts_with("Free floor: ")) {
+        ++told;
+        EXPECT_NEAR(std::stod(line.substr(12)), floorIn(SchemeId("s1")) - floorIn(two.copy), 1e-6) << line;
+      }
+  }
+  EXPECT_EQ(told, 60);
 }
 TEST(Compare, AFreedWallIsSaidInMeasures) {
   Two two = copied(sitting());

@@ -224,6 +224,23 @@ TEST(Sheet, TheTitleBlockStandsAtTheSideWhereOnlyThatFits) {
   }
 }
 
+TEST(Elevation, TheStripIsAsDeepAsWhatStandsAtTheWall) {
+  const auto depthOf = [](const Job& job) {
+    return -composeElevation(job, *job.rooms.front(), &scheme(job), CornerId("A"), {}).low.y;
+  };
+  const Job empty = emptyRoom();
+  const Job shallow = with(empty, piece("console", "console", 48, 12), "p1", 111, 7);
+  const Job deep = with(empty, piece("sofa", "sofa", 84, 36), "p1", 111, 23 + 18, 180);
+  EXPECT_NEAR(depthOf(shallow), depthOf(empty) + in(13) + 40 - 300, 1);
+  // 23 in off the wall it still stands at it, and is drawn whole.
+  const Drawing d = composeElevation(deep, *deep.rooms.front(), &scheme(deep), CornerId("A"), {});
+  EXPECT_NEAR(-d.low.y, depthOf(empty) + in(23 + 36) + 40 - 300, 1);
+  EXPECT_TRUE(std::any_of(d.items.begin(), d.items.end(), [](const Item& i) {
+    const auto* path = std::get_if<PathItem>(&i.shape);
+    return path != nullptr && i.id == ItemId("p1") && !path->points.empty() && path->points.front().y < 0;
+  }));
+}
+
 // ---- what an installer works from
 
 /// The words of the set-out, by what they say.

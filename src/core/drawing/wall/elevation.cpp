@@ -110,9 +110,11 @@ void addOpeningFront(Drawing& d, const Opening& o, const Wall& wall, LengthForma
   d.add(std::move(label));
 }
 
-/// Only what lies wholly within the deepest strip is drawn in it: half a chair would read as a small one.
+/// What counts as standing at the wall, however deep it is, and what else lies wholly within the usual strip: half a
+/// chair would read as a small one.
 bool inStrip(const Standing& s, const Wall& wall) {
-  return s.offWallFar <= kStripDeep + 1 && s.offWall >= -1 && s.right <= wall.length() + 1 && s.left >= -1;
+  return (s.offWall <= kStandsAtWall || s.offWallFar <= kStripDeep + 1) && s.offWall >= -1 &&
+         s.right <= wall.length() + 1 && s.left >= -1;
 }
 
 /// As deep as what stands there.
@@ -124,7 +126,7 @@ double stripDepth(const Job& job, const Scheme* scheme, const Wall& wall) {
       const Standing s = standingOf(pieceOf(job, p), p.id, *place, wall);
       if (inStrip(s, wall)) deep = std::max(deep, s.offWallFar + kStripFree);
     }
-  return std::min(deep, kStripDeep);
+  return deep;
 }
 
 /// Where the floor strip begins below the floor line: the length of the wall stands between.
