@@ -1,5 +1,6 @@
 #include "app/ledger/ledger.h"
 
+#include <QScrollBar>
 #include <QPushButton>
 #include <QVBoxLayout>
 #include <span>
