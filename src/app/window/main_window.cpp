@@ -126,6 +126,7 @@ QLayout* MainWindow::makeSheets() {
   sheets_->addWidget(house_);
   edge_ = new SheetEdge(*workspace_);
   sheets_->setEdge(edge_);
+  connect(edge_, &SheetEdge::resized, sheets_, &SheetDesk::placeEdge, Qt::QueuedConnection);
   left->addWidget(sheets_, 1);
   // One bar: the selected piece, or the typed line with the tray.
   foot_ = new QStackedWidget;

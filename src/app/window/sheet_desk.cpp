@@ -1,6 +1,7 @@
 #include "app/window/sheet_desk.h"
 
 #include <QEvent>
+#include <QLayout>
 #include <algorithm>
 
 namespace mezzet {
@@ -14,11 +15,13 @@ void SheetDesk::setEdge(QWidget* edge) {
   edge_ = edge;
   edge_->setParent(this);
   edge_->installEventFilter(this);
-  connect(this, &QStackedWidget::currentChanged, this, &SheetDesk::place);
-  place();
+  connect(this, &QStackedWidget::currentChanged, this, &SheetDesk::placeEdge);
+  placeEdge();
 }
 
-void SheetDesk::place() {
+void SheetDesk::placeEdge() {
+  // What its parts want may have changed since they were last laid out.
+  for (QLayout* layout : edge_->findChildren<QLayout*>()) layout->invalidate();
   const QSize size = edge_->sizeHint();
   edge_->setGeometry(kOff, height() - size.height() - kOff, std::min(size.width(), width() - 2 * kOff), size.height());
   edge_->raise();
@@ -26,13 +29,13 @@ void SheetDesk::place() {
 
 void SheetDesk::resizeEvent(QResizeEvent* event) {
   QStackedWidget::resizeEvent(event);
-  if (edge_ != nullptr) place();
+  if (edge_ != nullptr) placeEdge();
 }
 
 bool SheetDesk::eventFilter(QObject* watched, QEvent* event) {
   // After its own layout has heard of it.
   if (watched == edge_ && event->type() == QEvent::LayoutRequest)
-    QMetaObject::invokeMethod(this, &SheetDesk::place, Qt::QueuedConnection);
+    QMetaObject::invokeMethod(this, &SheetDesk::placeEdge, Qt::QueuedConnection);
   return QStackedWidget::eventFilter(watched, event);
 }
 

@@ -12,13 +12,13 @@ class SheetDesk : public QStackedWidget {
   using QStackedWidget::QStackedWidget;
   /// Lies over the lower left corner of whatever sheet is shown, as wide as it wants to be.
   void setEdge(QWidget*);
+  void placeEdge();
 
  protected:
   void resizeEvent(QResizeEvent*) override;
   bool eventFilter(QObject*, QEvent*) override;
 
  private:
-  void place();
   QWidget* edge_ = nullptr;
 };
 

@@ -231,7 +231,9 @@ TEST(Elevation, TheStripIsAsDeepAsWhatStandsAtTheWall) {
   const Job empty = emptyRoom();
   const Job shallow = with(empty, piece("console", "console", 48, 12), "p1", 111, 7);
   const Job deep = with(empty, piece("sofa", "sofa", 84, 36), "p1", 111, 23 + 18, 180);
+  const Job carpeted = with(empty, piece("rug", "rug", 96, 120), "p1", 111, 70);
   EXPECT_NEAR(depthOf(shallow), depthOf(empty) + in(13) + 40 - 300, 1);
+  EXPECT_EQ(depthOf(carpeted), depthOf(empty));  // a rug that reaches into the room is not drawn in half
   // 23 in off the wall it still stands at it, and is drawn whole.
   const Drawing d = composeElevation(deep, *deep.rooms.front(), &scheme(deep), CornerId("A"), {});
   EXPECT_NEAR(-d.low.y, depthOf(empty) + in(23 + 36) + 40 - 300, 1);

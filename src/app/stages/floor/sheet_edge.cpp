@@ -100,6 +100,10 @@ void SheetEdge::follow() {
                      ? tr("No door yet, so no ways: add one in Measure.")
                  : workspace_.routesPending() && workspace_.anyLayer() ? tr("working out the ways")
                                                                        : QString());
+  note_->setVisible(!note_->text().isEmpty());
+  floor_->updateGeometry();
+  updateGeometry();
+  emit resized();
 }
 
 void SheetEdge::takeWidth() {

@@ -23,6 +23,7 @@ class SheetEdge : public QWidget {
  signals:
   void previousWall();
   void nextWall();
+  void resized();  ///< it wants another width
 
  private:
   void follow();

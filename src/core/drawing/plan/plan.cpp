@@ -247,7 +247,8 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
                    Ink::Ink,
                    Ink::Paper});
     addNorth(d, {high.x - 5 * p, high.y - 7 * p});
-    const double bar = (job.units == Unit::Inch ? 5 * kFoot : 2000) + 16 * p;
+    const double reach = job.units == Unit::Inch ? 5 * kFoot : 2000,
+                 bar = reach + (letteringWidth(writeLength(reach, o.format), kSmallLetters) + 6) * p;
     addScaleBar(d, {high.x - bar, low.y + 2.5 * p}, job.units == Unit::Inch, o.format);
   }
   return d;

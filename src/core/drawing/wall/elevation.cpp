@@ -111,9 +111,9 @@ void addOpeningFront(Drawing& d, const Opening& o, const Wall& wall, LengthForma
 }
 
 /// What counts as standing at the wall, however deep it is, and what else lies wholly within the usual strip: half a
-/// chair would read as a small one.
-bool inStrip(const Standing& s, const Wall& wall) {
-  return (s.offWall <= kStandsAtWall || s.offWallFar <= kStripDeep + 1) && s.offWall >= -1 &&
+/// chair, or half a rug, would read as a small one.
+bool inStrip(const Piece& piece, const Standing& s, const Wall& wall) {
+  return ((s.offWall <= kStandsAtWall && !isRug(piece.kind)) || s.offWallFar <= kStripDeep + 1) && s.offWall >= -1 &&
          s.right <= wall.length() + 1 && s.left >= -1;
 }
 
@@ -123,8 +123,9 @@ double stripDepth(const Job& job, const Scheme* scheme, const Wall& wall) {
   if (scheme == nullptr) return deep;
   for (const Placement& p : scheme->placements)
     if (const auto* place = onFloor(p.on)) {
-      const Standing s = standingOf(pieceOf(job, p), p.id, *place, wall);
-      if (inStrip(s, wall)) deep = std::max(deep, s.offWallFar + kStripFree);
+      const Piece& piece = pieceOf(job, p);
+      const Standing s = standingOf(piece, p.id, *place, wall);
+      if (inStrip(piece, s, wall)) deep = std::max(deep, s.offWallFar + kStripFree);
     }
   return deep;
 }
@@ -157,7 +158,7 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
     if (place == nullptr) continue;
     const Piece& piece = pieceOf(job, p);
     const Standing s = standingOf(piece, p.id, *place, wall);
-    if (!inStrip(s, wall)) continue;
+    if (!inStrip(piece, s, wall)) continue;
     const FloorPlace there{home(place->at), normalisedTurn(place->turn - wallTurn + 180)};
     addPiece(d, piece, there, p.id.value, midSentence(names.plain(p.id)), format);
     if (s.offWall <= kStandsAtWall)
