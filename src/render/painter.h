@@ -44,8 +44,8 @@ class ImageStore {
 struct PaintStyle {
   Palette palette;
   const ImageStore* images = nullptr;
-  double thinnest = 0;            ///< device pixels; screens want 1, paper 0
-  bool letteringAsPaths = false;  ///< for formats that a reader may open without the lettering font
+  double thinnest = 0;                               ///< device pixels; screens want 1, paper 0
+  bool letteringAsPaths = false;                     ///< for formats that a reader may open without the lettering font
   Layer first = Layer::Grid, last = Layer::Working;  ///< what is painted
 };
 

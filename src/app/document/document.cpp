@@ -151,8 +151,9 @@ std::optional<Error> Document::bringBack(const QString& journal) {
     ids_.atLeast(back.after.nextId);
     recorded_ = true;
     if (back.edits.edits > 0)
-      undo_.push(
-          new SnapshotCommand(*this, (back.edits.edits == 1 ? tr("bring back 1 edit") : tr("bring back %1 edits").arg(back.edits.edits)), job_, std::move(back.after.job)));
+      undo_.push(new SnapshotCommand(
+          *this, (back.edits.edits == 1 ? tr("bring back 1 edit") : tr("bring back %1 edits").arg(back.edits.edits)),
+          job_, std::move(back.after.job)));
     recorded_ = false;
   }
   draft_ = std::move(back.draft);

@@ -12,11 +12,11 @@ class SheetDesk : public QStackedWidget {
   using QStackedWidget::QStackedWidget;
   /// Lies over the lower left corner of whatever sheet is shown, as wide as it wants to be.
   void setEdge(QWidget*);
+  /// Again, when it wants another width.
   void placeEdge();
 
  protected:
   void resizeEvent(QResizeEvent*) override;
-  bool eventFilter(QObject*, QEvent*) override;
 
  private:
   QWidget* edge_ = nullptr;

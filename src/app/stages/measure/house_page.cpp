@@ -60,9 +60,7 @@ void HousePage::rebuild() {
 
 void HousePage::addDoor(const Room& room, const Opening& opening) {
   const Job& job = workspace_.job();
-  rows_->addWidget(
-      words(tr("%1, %2 wide").arg(doorName(room, opening), workspace_.write(opening.width)),
-            "note"));
+  rows_->addWidget(words(tr("%1, %2 wide").arg(doorName(room, opening), workspace_.write(opening.width)), "note"));
   FieldGrid grid(complaint_);
   QStringList words{tr("nowhere known")};
   std::vector<LeadsTo> places;

@@ -40,13 +40,18 @@ Label labelOnLine(Layer layer, ItemId id, Rank rank, Vec2 a, Vec2 b, const TextI
   return label;
 }
 
-Label labelAt(Layer layer, ItemId id, Rank rank, const std::vector<Vec2>& points, const TextItem& like) {
+Label labelOnlyAt(Layer layer, ItemId id, Rank rank, const std::vector<Vec2>& points, const TextItem& like) {
   Label label{layer, std::move(id), rank, {}, {}, like, Badge::None, false};
   for (const Vec2 p : points) {
     TextItem text = like;
     text.at = p;
     label.spots.push_back({text});
   }
+  return label;
+}
+
+Label labelAt(Layer layer, ItemId id, Rank rank, const std::vector<Vec2>& points, const TextItem& like) {
+  Label label = labelOnlyAt(layer, std::move(id), rank, points, like);
   label.anchors = points;
   return label;
 }

@@ -37,5 +37,7 @@ struct Label {
 [[nodiscard]] Label labelOnLine(Layer, ItemId, Rank, Vec2 a, Vec2 b, const TextItem& like, double scale);
 /// Words that stand at one of some points, else beside the first of them on a leader.
 [[nodiscard]] Label labelAt(Layer, ItemId, Rank, const std::vector<Vec2>& points, const TextItem& like);
+/// Words that stand at one of some points or nowhere.
+[[nodiscard]] Label labelOnlyAt(Layer, ItemId, Rank, const std::vector<Vec2>& points, const TextItem& like);
 
 }  // namespace mezzet

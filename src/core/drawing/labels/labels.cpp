@@ -26,20 +26,25 @@ struct Best {
   [[nodiscard]] bool found() const { return spot != nullptr || aside.has_value(); }
 };
 
+/// The middle of the cross that stands before words.
+Vec2 crossBefore(const Quad& words, double scale) {
+  return midpoint(words.corners[0], words.corners[3]) - Vec2{(kCrossOff - kCrossArm) * scale, 0};
+}
+
+/// A label's words beside, as they stand there.
+TextItem wordsBeside(const Label& label, Vec2 at) {
+  TextItem text = label.aside;
+  text.align = Align::Centre;
+  text.turn = 0;
+  text.at = at;
+  return text;
+}
+
 std::vector<Quad> bodiesOf(const Label& label, const Label::Spot& spot, double scale) {
   std::vector<Quad> out;
   for (const TextItem& text : spot) out.push_back({textBody(text, scale)});
-  const auto square = [&](Vec2 at, double r) {
-    out.push_back({{at + Vec2{-r, -r}, at + Vec2{r, -r}, at + Vec2{r, r}, at + Vec2{-r, r}}});
-  };
-  if (label.badge == Badge::Circle) {
-    out.clear();
-    square(spot.front().at, kTagCircle * scale);
-  }
-  if (label.badge == Badge::Cross) {
-    const Quad& words = out.front();
-    square(midpoint(words.corners[0], words.corners[3]) - Vec2{(kCrossOff - kCrossArm) * scale, 0}, kCrossArm * scale);
-  }
+  if (label.badge == Badge::Circle) out = {squareRound(spot.front().at, kTagCircle * scale)};
+  if (label.badge == Badge::Cross) out.push_back(squareRound(crossBefore(out.front(), scale), kCrossArm * scale));
   return out;
 }
 
@@ -54,8 +59,7 @@ std::vector<Item> itemsOf(const Label& label, const Label::Spot& spot, const std
     out.push_back({label.layer, label.id, ArcItem{spot.front().at, kTagCircle * scale, 0, 360, Ink::Paper, thin}});
   for (const TextItem& text : spot) out.push_back({label.layer, label.id, text});
   if (label.badge == Badge::Cross) {
-    const Quad words{textBody(spot.front(), scale)};
-    const Vec2 at = midpoint(words.corners[0], words.corners[3]) - Vec2{(kCrossOff - kCrossArm) * scale, 0};
+    const Vec2 at = crossBefore({textBody(spot.front(), scale)}, scale);
     const double r = kCrossArm * scale;
     const Stroke mark{Ink::Breaks, 0.6, Dash::Solid};
     out.push_back({label.layer, label.id, PathItem{{at + Vec2{-r, -r}, at + Vec2{r, r}}, false, Ink::None, mark}});
@@ -85,11 +89,7 @@ class Labeller {
     }
     if (!best.found()) return std::nullopt;
     if (best.spot != nullptr) return itemsOf(label, *best.spot, {}, scale_);
-    TextItem text = label.aside;
-    text.align = Align::Centre;
-    text.turn = 0;
-    text.at = *best.aside;
-    return itemsOf(label, {text}, best.leader, scale_);
+    return itemsOf(label, {wordsBeside(label, *best.aside)}, best.leader, scale_);
   }
   void take(const Label& label, const std::vector<Item>& items) { surroundings_.add(label.id, items, scale_); }
 
@@ -120,10 +120,7 @@ class Labeller {
       return !surroundings_.hidesWords(p, p + Vec2{0.01, 0});
     });
     const Vec2 anchor = free != label.anchors.end() ? *free : label.anchors.front();
-    TextItem text = label.aside;
-    text.align = Align::Centre;
-    text.turn = 0;
-    text.at = {};
+    const TextItem text = wordsBeside(label, {});
     const std::vector<Quad> atZero = bodiesOf(label, {text}, scale_);
     const double badge = label.badge == Badge::Circle ? kTagCircle : 0;
     const double wide = std::max(textWidth(text) / 2, badge), high = std::max(textHeight(text) / 2, badge);

@@ -19,9 +19,8 @@ Box boxOf(std::span<const Vec2> points) {
   }
   return box;
 }
-bool apart(const Box& a, const Box& b, double by = 0) {
-  return a.low.x > b.high.x + by || b.low.x > a.high.x + by || a.low.y > b.high.y + by || b.low.y > a.high.y + by;
-}
+/// Whether two boxes share nothing: then neither does what is in them.
+bool apart(const Box& a, const Box& b) { return furtherApart(a, b, 0); }
 
 /// Whether the sides of `a` part it from `b` by more than `by`.
 bool partedBy(const Quad& a, const Quad& b, double by) {
@@ -55,6 +54,11 @@ double weightOf(const Item& item, const Stroke& stroke) {
 }
 
 }  // namespace
+
+Quad squareRound(Vec2 middle, double half) {
+  return {
+      {middle + Vec2{-half, -half}, middle + Vec2{half, -half}, middle + Vec2{half, half}, middle + Vec2{-half, half}}};
+}
 
 bool meets(const Quad& a, const Quad& b, double apart) { return !partedBy(a, b, apart) && !partedBy(b, a, apart); }
 
@@ -131,10 +135,8 @@ void Surroundings::addItem(const Item& item, double scale) {
     }
     const bool mark = (item.layer == Layer::Working || item.layer == Layer::Label) && arc->fill != Ink::None;
     if (mark && arc->span >= 360) {
-      const Vec2 r{arc->radius, arc->radius};
-      const Box box{arc->centre - r, arc->centre + r};
-      addWords({{{box.low, {box.high.x, box.low.y}, box.high, {box.low.x, box.high.y}}}, box, item.id});
-      return;
+      const Quad body = squareRound(arc->centre, arc->radius);
+      return addWords({body, boxOf(body.corners), item.id});
     }
     if (weight > 0)
       for (std::size_t i = 0; i + 1 < sides.size(); ++i)
@@ -159,7 +161,7 @@ bool Surroundings::blocks(const Quad& body, const ItemId& own, double by, bool b
   bool blocked = false;
   wordsAt_.near(wide, [&](std::uint32_t i) {
     const Words& words = words_[i];
-    blocked = !apart(box, words.box, by) && meets(body, words.body, by) && (words.mark.empty() || words.mark != own);
+    blocked = !apart(wide, words.box) && meets(body, words.body, by) && (words.mark.empty() || words.mark != own);
     return !blocked;
   });
   if (blocked) return true;
@@ -240,9 +242,7 @@ void Surroundings::add(const ItemId& id, const std::vector<Item>& items, double 
       const Vec2 a = path->points[0], b = path->points[1];
       addLine({a, b, boxOf(a, b), kHeavy, id, true});
     } else if (const auto* arc = std::get_if<ArcItem>(&item.shape)) {
-      const double r = arc->radius;
-      const Quad body{
-          {arc->centre + Vec2{-r, -r}, arc->centre + Vec2{r, -r}, arc->centre + Vec2{r, r}, arc->centre + Vec2{-r, r}}};
+      const Quad body = squareRound(arc->centre, arc->radius);
       addWords({body, boxOf(body.corners), {}});
     } else {
       addItem(item, scale);

@@ -16,6 +16,7 @@ namespace mezzet {
 struct Quad {
   std::array<Vec2, 4> corners;
 };
+[[nodiscard]] Quad squareRound(Vec2 middle, double half);
 /// Whether they overlap, or come nearer than `apart`.
 [[nodiscard]] bool meets(const Quad&, const Quad&, double apart = 0);
 /// Whether a line enters it.

@@ -127,10 +127,8 @@ const char* pointWord(PointKind kind) {
 
 void addSign(Drawing& d, const ItemId& id, Vec2 at, const std::string& letters) {
   // Where the thing is, or not at all.
-  Label sign =
-      labelAt(Layer::Label, id, Rank::Sign, {at}, TextItem{{}, letters, 1.8, Align::Centre, 0, Ink::Ink, Ink::None});
-  sign.anchors.clear();
-  d.add(std::move(sign));
+  d.add(labelOnlyAt(Layer::Label, id, Rank::Sign, {at},
+                    TextItem{{}, letters, 1.8, Align::Centre, 0, Ink::Ink, Ink::None}));
 }
 
 void addPoints(Drawing& d, const Room& room) {

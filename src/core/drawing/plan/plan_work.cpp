@@ -79,9 +79,7 @@ void addGuides(Drawing& d, const std::vector<Guide>& guides) {
     for (const double share : {0.35, 0.6, 0.1, 0.85, 1.2})
       for (const double side : {1.0, -1.0})
         places.push_back(g.mark + ((g.from + g.to) * 0.5 - g.mark) * share + off * side);
-    Label label = labelAt(Layer::Working, "guide", Rank::Note, places, words);
-    label.anchors.clear();
-    d.add(std::move(label));
+    d.add(labelOnlyAt(Layer::Working, "guide", Rank::Note, places, words));
   }
 }
 
@@ -137,11 +135,9 @@ Drawing composePlanWork(const Job& job, const Room&, const PlanWork& work, doubl
     const bool level = std::abs(band.zone[1].x - band.zone[0].x) > letteringWidth(band.label, kSmallLetters) * d.scale;
     if (!band.view.isPlan() || !level) continue;
     const Vec2 side = (band.zone[1] - band.zone[0]) * 0.25, up = (band.zone[3] - band.zone[0]) * 0.25;
-    Label label = labelAt(Layer::Working, "band:" + band.rule, Rank::Note,
-                          {middle, middle + up, middle - up, middle + side, middle - side},
-                          TextItem{{}, band.label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
-    label.anchors.clear();
-    d.add(std::move(label));
+    d.add(labelOnlyAt(Layer::Working, "band:" + band.rule, Rank::Note,
+                      {middle, middle + up, middle - up, middle + side, middle - side},
+                      TextItem{{}, band.label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None}));
   }
   if (work.scheme == nullptr) return d;
   // Bands first, then the pieces in the hand, then the marks and tapes over them.

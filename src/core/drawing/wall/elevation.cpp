@@ -98,16 +98,14 @@ void addOpeningFront(Drawing& d, const Opening& o, const Wall& wall, LengthForma
                                ? "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare)
                                : writeLength(o.width, bare) + " x " + writeLength(o.height, bare);
   const double u = (left + right) / 2;
-  Label label = labelAt(Layer::Label, o.id.value, Rank::Note,
-                        {{u, o.head() + 3.2 * d.scale},
-                         {u, o.head() - 3.2 * d.scale},
-                         {u, (o.sill + o.head()) / 2},
-                         {u, o.sill - 5 * d.scale},
-                         {left - 16 * d.scale, o.head() - 3.2 * d.scale},
-                         {right + 16 * d.scale, o.head() - 3.2 * d.scale}},
-                        TextItem{{}, text, kSmallLetters, Align::Centre, 0, Ink::Quiet, Ink::None});
-  label.anchors.clear();
-  d.add(std::move(label));
+  d.add(labelOnlyAt(Layer::Label, o.id.value, Rank::Note,
+                    {{u, o.head() + 3.2 * d.scale},
+                     {u, o.head() - 3.2 * d.scale},
+                     {u, (o.sill + o.head()) / 2},
+                     {u, o.sill - 5 * d.scale},
+                     {left - 16 * d.scale, o.head() - 3.2 * d.scale},
+                     {right + 16 * d.scale, o.head() - 3.2 * d.scale}},
+                    TextItem{{}, text, kSmallLetters, Align::Centre, 0, Ink::Quiet, Ink::None}));
 }
 
 /// What counts as standing at the wall, however deep it is, and what else lies wholly within the usual strip: half a

@@ -103,17 +103,15 @@ void addFixedFront(Drawing& d, const Room& room, const Wall& wall, const RoomHei
     if (f.mantel) words += ", shelf at " + writeLength(*f.mantel, format);
     if (letteringWidth(words, kSmallLetters) * d.scale >= high - low) continue;
     const double u = (low + high) / 2, v = std::min((base + top) / 2, base + 6 * d.scale);
-    Label label = labelAt(Layer::Label, f.id.value, Rank::Note,
-                          {{u, v}, {u, (base + top) / 2}, {u, top - 4 * d.scale}, {u, top + 3.2 * d.scale}},
-                          TextItem{{},
-                                   words,
-                                   kSmallLetters,
-                                   Align::Centre,
-                                   0,
-                                   Ink::Quiet,
-                                   f.kind == FeatureKind::Radiator ? Ink::Floor : Ink::None});
-    label.anchors.clear();
-    d.add(std::move(label));
+    d.add(labelOnlyAt(Layer::Label, f.id.value, Rank::Note,
+                      {{u, v}, {u, (base + top) / 2}, {u, top - 4 * d.scale}, {u, top + 3.2 * d.scale}},
+                      TextItem{{},
+                               words,
+                               kSmallLetters,
+                               Align::Centre,
+                               0,
+                               Ink::Quiet,
+                               f.kind == FeatureKind::Radiator ? Ink::Floor : Ink::None}));
   }
 }
 
