@@ -12,7 +12,7 @@ namespace mezzet {
 
 class FieldGrid {
  public:
-  explicit FieldGrid(QLabel* complaint) : box_(new QWidget), grid_(new QGridLayout(box_)), complaint_(complaint) {
+  FieldGrid() : box_(new QWidget), grid_(new QGridLayout(box_)) {
     grid_->setContentsMargins(10, 0, 0, 4);
     grid_->setHorizontalSpacing(8);
     grid_->setVerticalSpacing(4);
@@ -33,8 +33,27 @@ class FieldGrid {
   void length(const QString& words, const char* name, const QString& text, LengthField::Commit commit) {
     auto* field = new LengthField(words, std::move(commit));
     field->setObjectName(QString::fromUtf8(name));
-    field->setComplaintLabel(complaint_);
     field->show(text);
+    put(words, field);
+    // A complaint stands right under its own field.
+    auto* complaint = new QLabel;
+    complaint->setObjectName(QStringLiteral("fieldComplaint"));
+    complaint->setWordWrap(true);
+    complaint->hide();
+    field->setComplaintLabel(complaint);
+    putWide(complaint);
+  }
+  /// Any words; `changed` gets them, trimmed, when they are another.
+  template <class Changed>
+  void text(const QString& words, const char* name, const QString& now, const QString& hint, Changed changed) {
+    auto* field = new QLineEdit(now);
+    field->setObjectName(QString::fromUtf8(name));
+    field->setAccessibleName(words);
+    field->setPlaceholderText(hint);
+    field->setMaxLength(200);
+    QObject::connect(field, &QLineEdit::editingFinished, box_, [field, now, changed] {
+      if (field->text().trimmed() != now) changed(field->text().trimmed());
+    });
     put(words, field);
   }
   /// `changed` gets the index that was chosen.
@@ -54,7 +73,6 @@ class FieldGrid {
  private:
   QWidget* box_;
   QGridLayout* grid_;
-  QLabel* complaint_;
   int row_ = 0;
 };
 

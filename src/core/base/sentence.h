@@ -11,4 +11,12 @@ namespace mezzet {
   return text;
 }
 
+/// A name inside a sentence: "Sofa" is written small, "TV stand" keeps its capitals.
+[[nodiscard]] inline std::string midSentence(std::string name) {
+  const auto large = [](char c) { return c >= 'A' && c <= 'Z'; };
+  const auto small = [](char c) { return c >= 'a' && c <= 'z'; };
+  if (name.size() > 1 && large(name[0]) && small(name[1])) name[0] = static_cast<char>(name[0] - 'A' + 'a');
+  return name;
+}
+
 }  // namespace mezzet

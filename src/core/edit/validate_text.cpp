@@ -27,6 +27,7 @@ std::optional<Error> faultOfTexts(const Job& job) {
     if (room->survey)
       for (const Reading& r : room->survey->readings)
         for (const std::string* value : {&r.typed, &r.who, &r.note}) text(*value, where + ", a reading");
+    for (const Opening& o : room->openings) text(o.name, where + ", an opening's name");
     for (const Photograph& p : room->photographs)
       for (const std::string* value : {&p.note, &p.who}) text(*value, where + ", a photograph");
   }

@@ -132,6 +132,15 @@ Separation fromCores(const Convex& a, const Convex& b, double coreGap, Vec2 n, V
 
 }  // namespace
 
+Box boundsOf(std::span<const Vec2> points) {
+  Box box{points.front(), points.front()};
+  for (const Vec2 p : points) {
+    box.low = {std::min(box.low.x, p.x), std::min(box.low.y, p.y)};
+    box.high = {std::max(box.high.x, p.x), std::max(box.high.y, p.y)};
+  }
+  return box;
+}
+
 Box boundsOf(const Convex& body) {
   const Span x = spanOf(body.core, {1, 0}), y = spanOf(body.core, {0, 1});
   return {{x.low - body.radius, y.low - body.radius}, {x.high + body.radius, y.high + body.radius}};

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <optional>
+#include <span>
 #include <vector>
 
 #include "core/geometry/vec.h"
@@ -20,6 +21,7 @@ struct Box {
   Vec2 low, high;
 };
 [[nodiscard]] Box boundsOf(const Convex& body);
+[[nodiscard]] Box boundsOf(std::span<const Vec2> points);  ///< at least one
 
 /// Whether two boxes are further apart than `cap`: then so is what is in them.
 [[nodiscard]] bool furtherApart(const Box&, const Box&, double cap);

@@ -11,7 +11,6 @@ namespace {
 /// What it is to rules and drawings. Some say which dimensions it has: a seat has seat, arm and back heights, a dining
 /// seat seat and back, what opens comes forward, what dines has leaves, a rug a pad and the size it is sold as.
 enum Use : unsigned {
-  kPlain = 0,
   kSeat = 1u << 0,
   kLowTable = 1u << 1,
   kRug = 1u << 2,
@@ -37,6 +36,8 @@ enum Use : unsigned {
   kStaysPut = 1u << 22,
   kChair = 1u << 23,
   kTopOnLegs = 1u << 24,
+  kSleptIn = 1u << 25,
+  kGrows = 1u << 26,
 };
 enum class Goes { Floor, Wall };
 
@@ -125,9 +126,9 @@ constexpr std::array kKinds{
          Goes::Floor,
          {Shape::Rect, 64, 17, 22, 0, 0, 0}},
     Kind{"desk", "desk", {}, kWood | kOpens | kSatAt | kTopOnLegs, Goes::Floor, {Shape::Rect, 55, 28, 29, 0, 0, 0}},
-    Kind{"bed", "bed", {}, kSoft, Goes::Floor, {Shape::Rect, 60, 80, 24, 0, 0, 48}},
+    Kind{"bed", "bed", {}, kSoft | kSleptIn, Goes::Floor, {Shape::Rect, 60, 80, 24, 0, 0, 48}},
     Kind{"lamp", "lamp", {"floor lamp"}, kLamp, Goes::Floor, {Shape::Round, 14, 14, 60, 0, 0, 0}},
-    Kind{"plant", "plant", {"tree"}, kPlain, Goes::Floor, {Shape::Round, 20, 20, 60, 0, 0, 0}},
+    Kind{"plant", "plant", {"tree"}, kGrows, Goes::Floor, {Shape::Round, 20, 20, 60, 0, 0, 0}},
     Kind{"folding-screen", "folding screen", {}, kFolds, Goes::Floor, {Shape::Rect, 60, 6, 68, 0, 0, 0}},
     Kind{"rug", "rug", {"carpet"}, kRug, Goes::Floor, {Shape::Rect, 120, 96, 0.5, 0, 0, 0}},
     Kind{"art", "picture", {"painting", "print", "art"}, kArt, Goes::Wall, {Shape::Rect, 40, 1.5, 30, 0, 0, 0}},
@@ -170,6 +171,8 @@ bool isSofa(std::string_view kind) { return has(kind, kSofa); }
 bool isScreen(std::string_view kind) { return has(kind, kWatched); }
 bool isMirror(std::string_view kind) { return has(kind, kMirror); }
 bool isLamp(std::string_view kind) { return has(kind, kLamp); }
+bool isBed(std::string_view kind) { return has(kind, kSleptIn); }
+bool isPlant(std::string_view kind) { return has(kind, kGrows); }
 bool isFoldingScreen(std::string_view kind) { return has(kind, kFolds); }
 bool reclines(std::string_view kind) { return has(kind, kReclines); }
 bool staysPut(std::string_view kind) { return has(kind, kStaysPut); }

@@ -36,6 +36,8 @@ namespace mezzet {
 [[nodiscard]] bool isScreen(std::string_view kind);  ///< one watches it
 [[nodiscard]] bool isMirror(std::string_view kind);
 [[nodiscard]] bool isLamp(std::string_view kind);
+[[nodiscard]] bool isBed(std::string_view kind);
+[[nodiscard]] bool isPlant(std::string_view kind);
 [[nodiscard]] bool isFoldingScreen(std::string_view kind);
 [[nodiscard]] bool reclines(std::string_view kind);       ///< comes forward when somebody sits in it
 [[nodiscard]] bool staysPut(std::string_view kind);       ///< a dining seat that is not drawn out

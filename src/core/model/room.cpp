@@ -4,6 +4,8 @@
 #include <array>
 #include <string_view>
 
+#include "core/base/sentence.h"
+
 namespace mezzet {
 
 std::vector<Wall> wallsOf(const Room& room) {
@@ -35,9 +37,14 @@ CornerId cornerName(std::size_t index) {
   return CornerId(name);
 }
 
-std::string openingName(const Room& room, const Opening& o) {
+std::string_view openingWord(OpeningKind kind) {
   constexpr std::array<std::string_view, 4> kKinds{"door", "sliding door", "window", "arch"};
   static_assert(static_cast<std::size_t>(OpeningKind::Arch) == kKinds.size() - 1);
+  return kKinds[static_cast<std::size_t>(kind)];
+}
+
+std::string openingName(const Room& room, const Opening& o) {
+  if (!o.name.empty()) return midSentence(o.name);
   std::size_t before = 0, alike = 0;
   for (const Opening& other : room.openings) {
     if (other.wall != o.wall || other.kind != o.kind || other.id == o.id) continue;
@@ -47,7 +54,7 @@ std::string openingName(const Room& room, const Opening& o) {
   constexpr std::array<std::string_view, 5> kOrdinals{"first ", "second ", "third ", "fourth ", "fifth "};
   std::string out;
   if (alike > 0) out = before < kOrdinals.size() ? std::string(kOrdinals[before]) : std::to_string(before + 1) + "th ";
-  return out + std::string(kKinds[static_cast<std::size_t>(o.kind)]) + " on wall " + o.wall.value;
+  return out + std::string(openingWord(o.kind)) + " on wall " + o.wall.value;
 }
 
 Vec2 middleOf(const Wall& wall, const Opening& o) { return wall.start + wall.along() * (o.offset + o.width / 2); }

@@ -3,6 +3,7 @@
 
 #include <optional>
 #include <string>
+#include <string_view>
 #include <vector>
 
 #include "core/base/ids.h"
@@ -29,6 +30,7 @@ enum class Swing { In, Out };
 
 struct Opening {
   OpeningId id;
+  std::string name = {};  ///< as people in the house call it: "river window"; empty: by kind and wall
   OpeningKind kind = OpeningKind::Door;
   CornerId wall;
   double offset = 0;  ///< from the wall's start corner to the near jamb
@@ -103,7 +105,10 @@ struct Wall {
 [[nodiscard]] std::optional<Wall> findWall(const Room&, const CornerId&);
 [[nodiscard]] Polygon outlineOf(const Room&);
 [[nodiscard]] CornerId cornerName(std::size_t index);  ///< of corner i: A to Z, then AA, AB ...
-/// "door on wall A"; where its wall has more of its kind "second door on wall A", from the wall's start.
+/// "door", "sliding door", "window" or "arch".
+[[nodiscard]] std::string_view openingWord(OpeningKind);
+/// As it is called in a sentence: by the name typed for it, else "door on wall A"; where its wall has more of its kind
+/// "second door on wall A", from the wall's start.
 [[nodiscard]] std::string openingName(const Room&, const Opening&);
 [[nodiscard]] Vec2 middleOf(const Wall&, const Opening&);  ///< of an opening in that wall, on its inner face
 

@@ -13,6 +13,7 @@ Drawing compose(const SheetSource& s, int scale) {
   options.format = s.request.format;
   options.grid = false;
   options.titles = false;
+  options.named = s.request.version == SheetVersion::Client;
   Drawing d = composePlan(s.job, s.room, s.scheme, options);
   if (s.request.version == SheetVersion::Installer && s.scheme != nullptr)
     addPlanSetOut(d, s.job, *s.scheme, s.request.format);

@@ -5,6 +5,7 @@
 
 #include "core/drawing/labels/labels.h"
 #include "core/sheets/frame.h"
+#include "core/sheets/hatch.h"
 #include "core/sheets/sheet_row.h"
 
 namespace mezzet {
@@ -137,6 +138,7 @@ Result<Sheet> composeSheet(const Job& job, const Room& room, const Scheme* schem
   Sheet sheet = emptySheet(*r.paper, made.fit, made.scale);
   Drawing& drawing = made.drawing;
   settle(drawing);
+  hatchWalls(drawing);
   const double w = (drawing.high.x - drawing.low.x) / made.scale, h = (drawing.high.y - drawing.low.y) / made.scale;
   const double top = sheet.height - kBorder, foot = kBorder + (made.fit.side ? 0 : kTitleBlock),
                right = sheet.width - kBorder - (made.fit.side ? kTitleBlock : 0);

@@ -82,6 +82,11 @@ const std::vector<Migration>& migrations() {
         json["version"] = 5;
         return json;
       },
+      // Version 6 adds names of openings, which may be left out.
+      [](Json json) {
+        json["version"] = 6;
+        return json;
+      },
   };
   return all;
 }

@@ -40,6 +40,7 @@ Opening readOpening(ObjectReader& in) {
   o.swing = in.choice("swing", kSwings, std::optional(Swing::In));
   o.leafThickness = in.number("leafThickness", 35);
   o.underLeaf = in.number("underLeaf", 10);
+  o.name = in.text("name", "");
   readSite(in, o);
   return o;
 }
@@ -157,6 +158,7 @@ Json toJson(const Room& room) {
                                {"swing", wordFor(kSwings, o.swing)},
                                {"leafThickness", o.leafThickness},
                                {"underLeaf", o.underLeaf}});
+    writeText(out["openings"].back(), "name", o.name);
     writeSite(out["openings"].back(), o);
   }
   out["features"] = Json::array();

@@ -16,7 +16,7 @@
 #include "app/widgets/style.h"
 #include "core/space/bodies.h"
 #include "core/drawing/labels/labels.h"
-#include "core/drawing/wall/elevation.h"
+#include "core/drawing/wall/furniture_front.h"
 #include "core/drawing/plan/plan.h"
 #include "core/edit/edits.h"
 #include "core/model/kinds.h"
@@ -33,7 +33,7 @@ constexpr double kWidestCutOut = 110;
 Drawing cutOutDrawing(const Piece& piece, double scale, LengthFormat format) {
   Drawing d;
   d.scale = scale;
-  if (hangs(piece.kind)) addPicture(d, piece, {CornerId("A"), 0, 0, std::nullopt}, "", "");
+  if (hangs(piece.kind)) addHung(d, piece, {CornerId("A"), 0, 0, std::nullopt}, "", "", Layer::Picture);
   else addPiece(d, piece, {{0, 0}, 0}, "", "", format);
   settle(d);
   return d;

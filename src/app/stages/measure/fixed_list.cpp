@@ -90,12 +90,7 @@ FixedList::FixedList(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(5);
   column->addWidget(words(tr("Fixed things"), "panelTitle"));
-  rows_ = new QVBoxLayout;
-  rows_->setSpacing(4);
-  column->addLayout(rows_);
-  complaint_ = words({}, "fieldComplaint");
-  complaint_->hide();
-  column->addWidget(complaint_);
+  // Above what they add: what grows then moves nothing that is clicked.
   auto* grid = new QGridLayout;
   grid->setSpacing(5);
   int at = 0;
@@ -108,6 +103,12 @@ FixedList::FixedList(Workspace& workspace, QWidget* parent) : QWidget(parent), w
     ++at;
   }
   column->addLayout(grid);
+  rows_ = new QVBoxLayout;
+  rows_->setSpacing(4);
+  column->addLayout(rows_);
+  complaint_ = words({}, "fieldComplaint");
+  complaint_->hide();
+  column->addWidget(complaint_);
   connect(&workspace_, &Workspace::jobChanged, this, [this](const JobChange& what) {
     if (what.rooms || what.house) rebuild();
   });
@@ -215,7 +216,7 @@ void FixedList::rebuild() {
 }
 
 void FixedList::addThicknesses(const Room& room) {
-  FieldGrid grid(complaint_);
+  FieldGrid grid;
   for (const Corner& c : room.corners) {
     const QString letter = QString::fromStdString(c.id.value);
     grid.length(tr("Wall %1").arg(letter), ("thick" + c.id.value).c_str(),
@@ -337,7 +338,7 @@ void FixedList::addNotes(FieldGrid& grid, const Room& room, const Feature& featu
 
 void FixedList::addFields(const Feature& feature) {
   const Room& room = *workspace_.room();
-  FieldGrid grid(complaint_);
+  FieldGrid grid;
   const auto measures = measuresOf(room, feature.outline);
   const auto* box = measures ? std::get_if<AgainstWall>(&*measures) : nullptr;
   const auto* across = measures ? std::get_if<AcrossCorner>(&*measures) : nullptr;

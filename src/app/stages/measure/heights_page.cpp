@@ -219,8 +219,18 @@ void HeightsPage::addReadingRow(const HeightReading& h, const HeightReport& repo
 }
 
 void HeightsPage::addParts(const Room& room) {
+  rows_->addWidget(words(tr("Heights inside a part are its own."), "quietNote"));
+  rows_->addWidget(button(tr("+ A part along a wall"), "addPart", [this, id = room.id] {
+    const Room& now = *workspace_.room();
+    const Wall wall = wallsOf(now).front();
+    const auto outline = outlineFrom(now, AgainstWall{wall.id, 0, 0, wall.length(), 600}, workspace_.format());
+    if (!outline) return complain(outline.error().text() + ".");
+    IdSource ids = workspace_.document().ids();
+    take(tr("part of the ceiling"),
+         withCeilingArea(workspace_.job(), id, {ids.take<CeilingId>("c"), *outline, CeilingShape::Flat}), ids.next());
+  }));
   for (const CeilingArea& a : room.ceilingAreas) {
-    FieldGrid grid(complaint_);
+    FieldGrid grid;
     const auto measures = measuresOf(room, a.outline);
     const auto* box = measures ? std::get_if<AgainstWall>(&*measures) : nullptr;
     const QString name = tr("Part %1").arg(QString::fromStdString(a.id.value));
@@ -269,20 +279,10 @@ void HeightsPage::addParts(const Room& room) {
     }));
     rows_->addWidget(grid.box());
   }
-  rows_->addWidget(words(tr("Heights inside a part are its own."), "quietNote"));
-  rows_->addWidget(button(tr("+ A part along a wall"), "addPart", [this, id = room.id] {
-    const Room& now = *workspace_.room();
-    const Wall wall = wallsOf(now).front();
-    const auto outline = outlineFrom(now, AgainstWall{wall.id, 0, 0, wall.length(), 600}, workspace_.format());
-    if (!outline) return complain(outline.error().text() + ".");
-    IdSource ids = workspace_.document().ids();
-    take(tr("part of the ceiling"),
-         withCeilingArea(workspace_.job(), id, {ids.take<CeilingId>("c"), *outline, CeilingShape::Flat}), ids.next());
-  }));
 }
 
 void HeightsPage::addTrim(const Room& room) {
-  FieldGrid grid(complaint_);
+  FieldGrid grid;
   const auto field = [&](const QString& label, const char* name, std::optional<double> RoomTrim::*member) {
     grid.length(label, name, written(room.trim.*member), [this, member, id = room.id](const QString& t) {
       return typed(t, tr("trim"), [&](std::optional<double> length) -> Result<Job> {

@@ -61,7 +61,7 @@ void HousePage::rebuild() {
 void HousePage::addDoor(const Room& room, const Opening& opening) {
   const Job& job = workspace_.job();
   rows_->addWidget(words(tr("%1, %2 wide").arg(doorName(room, opening), workspace_.write(opening.width)), "note"));
-  FieldGrid grid(complaint_);
+  FieldGrid grid;
   QStringList words{tr("nowhere known")};
   std::vector<LeadsTo> places;
   int now = 0;
@@ -95,7 +95,17 @@ void HousePage::addDoor(const Room& room, const Opening& opening) {
 void HousePage::addStoreys(const Room& room) {
   const Job& job = workspace_.job();
   rows_->addWidget(words(tr("Storeys"), "subject"));
-  FieldGrid grid(complaint_);
+  rows_->addWidget(button(tr("+ Storey"), "addStorey", [this] {
+    IdSource ids = workspace_.document().ids();
+    double top = 0;
+    for (const Storey& s : workspace_.job().storeys) top = std::max(top, s.level);
+    const bool first = workspace_.job().storeys.empty();
+    take(tr("add a storey"),
+         withStorey(workspace_.job(),
+                    {ids.take<StoreyId>("e"), first ? "Ground floor" : "Upper floor", first ? 0 : top + 2700}),
+         ids.next());
+  }));
+  FieldGrid grid;
   QStringList names{tr("the only one")};
   int now = 0;
   for (const Storey& s : job.storeys) {
@@ -130,16 +140,6 @@ void HousePage::addStoreys(const Room& room) {
                     [this, id = s.id] { take(tr("remove a storey"), withoutStorey(workspace_.job(), id)); }));
   }
   rows_->addWidget(grid.box());
-  rows_->addWidget(button(tr("+ Storey"), "addStorey", [this] {
-    IdSource ids = workspace_.document().ids();
-    double top = 0;
-    for (const Storey& s : workspace_.job().storeys) top = std::max(top, s.level);
-    const bool first = workspace_.job().storeys.empty();
-    take(tr("add a storey"),
-         withStorey(workspace_.job(),
-                    {ids.take<StoreyId>("e"), first ? "Ground floor" : "Upper floor", first ? 0 : top + 2700}),
-         ids.next());
-  }));
 }
 
 }  // namespace mezzet

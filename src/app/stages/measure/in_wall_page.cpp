@@ -110,7 +110,7 @@ void InWallPage::rebuild() {
   WallMaterial material = WallMaterial::Unknown;
   for (const Corner& c : room.corners)
     if (c.id == workspace_.wall()) material = c.material;
-  FieldGrid made(complaint_);
+  FieldGrid made;
   QStringList materials;
   int now = 0;
   for (std::size_t i = 0; i < std::size(kMaterials); ++i) {
@@ -127,17 +127,6 @@ void InWallPage::rebuild() {
   rows_->addWidget(words(fixingWords(material), "quietNote"));
 
   rows_->addWidget(words(tr("Sockets and the like"), "subject"));
-  for (const WallPoint& p : room.points) {
-    if (!p.wall.empty() && p.wall != workspace_.wall()) continue;
-    const QString where = p.wall.empty() ? tr("%1 in the ceiling").arg(nameOf(p.kind))
-                                         : tr("%1, %2 up").arg(nameOf(p.kind), workspace_.write(p.height));
-    rows_->addWidget(button(where + (p.id == open_ ? tr(", hide") : tr(", change")), "fold", [this, id = p.id] {
-      open_ = open_ == id ? PointId() : id;
-      QMetaObject::invokeMethod(
-          this, [this] { refresh(); }, Qt::QueuedConnection);
-    }));
-    if (p.id == open_) addPointFields(p);
-  }
   auto* grid = new QGridLayout;
   grid->setSpacing(5);
   int at = 0;
@@ -149,6 +138,17 @@ void InWallPage::rebuild() {
     ++at;
   }
   rows_->addLayout(grid);
+  for (const WallPoint& p : room.points) {
+    if (!p.wall.empty() && p.wall != workspace_.wall()) continue;
+    const QString where = p.wall.empty() ? tr("%1 in the ceiling").arg(nameOf(p.kind))
+                                         : tr("%1, %2 up").arg(nameOf(p.kind), workspace_.write(p.height));
+    rows_->addWidget(button(where + (p.id == open_ ? tr(", hide") : tr(", change")), "fold", [this, id = p.id] {
+      open_ = open_ == id ? PointId() : id;
+      QMetaObject::invokeMethod(
+          this, [this] { refresh(); }, Qt::QueuedConnection);
+    }));
+    if (p.id == open_) addPointFields(p);
+  }
   rows_->addWidget(words(tr("Cables are likely straight above, below and beside a point: a regional convention, no "
                             "proof of safety. Electrical work: a licensed electrician."),
                          "quietNote"));
@@ -178,7 +178,7 @@ void InWallPage::addPoint(PointKind kind) {
 }
 
 void InWallPage::addPointFields(const WallPoint& point) {
-  FieldGrid grid(complaint_);
+  FieldGrid grid;
   const auto field = [&](const QString& label, const char* name, double value, auto set) {
     grid.length(label, name, workspace_.write(value), [this, point, set](const QString& t) {
       return typed(t, tr("move a %1").arg(QString::fromUtf8(pointWord(point.kind))),
@@ -216,7 +216,7 @@ void InWallPage::addStuds(const Room& room) {
                                                                  : tr("taps from the start corner: 120, 530, 930"));
   connect(taps_, &QLineEdit::returnPressed, this, &InWallPage::takeTaps);
   rows_->addWidget(taps_);
-  FieldGrid grid(complaint_);
+  FieldGrid grid;
   grid.length(tr("Pitch, if known"), "studPitch", written(studs.pitch), [this, id = room.id](const QString& t) {
     return typed(t, tr("pitch of the studs"), [&](std::optional<double> length) {
       StudRecord changed = record();

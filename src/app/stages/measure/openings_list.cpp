@@ -36,14 +36,7 @@ OpeningsList::OpeningsList(Workspace& workspace, QWidget* parent) : QWidget(pare
   auto* title = new QLabel(tr("Doors and windows"));
   title->setObjectName(QStringLiteral("panelTitle"));
   column->addWidget(title);
-  rows_ = new QVBoxLayout;
-  rows_->setSpacing(4);
-  column->addLayout(rows_);
-  complaint_ = new QLabel;
-  complaint_->setObjectName(QStringLiteral("fieldComplaint"));
-  complaint_->setWordWrap(true);
-  complaint_->hide();
-  column->addWidget(complaint_);
+  // Above what they add: what grows then moves nothing that is clicked.
   auto* buttons = new QHBoxLayout;
   for (const OpeningKind kind : {OpeningKind::Door, OpeningKind::Window, OpeningKind::Arch}) {
     auto* add = new QPushButton(tr("+ %1").arg(kindName(kind)));
@@ -54,6 +47,14 @@ OpeningsList::OpeningsList(Workspace& workspace, QWidget* parent) : QWidget(pare
   }
   buttons->addStretch(1);
   column->addLayout(buttons);
+  rows_ = new QVBoxLayout;
+  rows_->setSpacing(4);
+  column->addLayout(rows_);
+  complaint_ = new QLabel;
+  complaint_->setObjectName(QStringLiteral("fieldComplaint"));
+  complaint_->setWordWrap(true);
+  complaint_->hide();
+  column->addWidget(complaint_);
   connect(&workspace_, &Workspace::jobChanged, this, [this](const JobChange& what) {
     if (what.rooms || what.house) rebuild();
   });
@@ -116,8 +117,8 @@ void OpeningsList::rebuild() {
   for (const Opening& o : room->openings) {
     auto* row = new QPushButton;
     row->setObjectName(QStringLiteral("fold"));
-    row->setText(tr("%1 on wall %2, %3 wide")
-                     .arg(kindName(o.kind), QString::fromStdString(o.wall.value), workspace_.write(o.width)) +
+    row->setText(tr("%1, %2 wide")
+                     .arg(onScreen(capital(openingName(*room, o))), workspace_.write(o.width)) +
                  (o.id == open_ ? tr(", hide") : tr(", change")));
     row->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(row, &QPushButton::clicked, this, [this, id = o.id] {
@@ -266,7 +267,13 @@ void OpeningsList::addDoorFields(FieldGrid& grid, const Opening& opening) {
 
 void OpeningsList::addFields(const Opening& opening) {
   const Room* room = workspace_.room();
-  FieldGrid grid(complaint_);
+  FieldGrid grid;
+  grid.text(tr("Called"), "openingName", QString::fromStdString(opening.name), kindName(opening.kind),
+            [this, opening](const QString& name) {
+              Opening o = opening;
+              o.name = name.toStdString();
+              static_cast<void>(take(o));
+            });
   QStringList walls;
   for (const Corner& c : room->corners) walls << QString::fromStdString(c.id.value);
   grid.choice(tr("Wall"), "openingWall", walls,

@@ -104,7 +104,7 @@ void PhotographsPage::addFields(const Photograph& p, int number) {
   } else {
     rows_->addWidget(words(tr("Its picture is not in the file."), "quietNote"));
   }
-  FieldGrid grid(complaint_);
+  FieldGrid grid;
   QStringList walls = wallLetters();
   walls.prepend(tr("the room"));
   grid.choice(tr("Taken of"), "photographWall", walls,

@@ -28,6 +28,9 @@ enum class Ink {
   Rug,
   Glass,
   Mount,
+  Leaf,
+  Screen,
+  HatchedWall,  ///< behind the hatch of a cut wall, on paper
   GridLine,
   Hearth,
   Band,

@@ -1,6 +1,7 @@
 #include "core/drawing/labels/surroundings.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <numbers>
 
@@ -11,14 +12,6 @@ namespace {
 constexpr double kHeavy = 1, kLight = 0.5, kSlight = 0.2, kFace = 6, kThroughWall = 3;
 constexpr int kArcSides = 12;
 
-Box boxOf(std::span<const Vec2> points) {
-  Box box{points.front(), points.front()};
-  for (const Vec2 p : points) {
-    box.low = {std::min(box.low.x, p.x), std::min(box.low.y, p.y)};
-    box.high = {std::max(box.high.x, p.x), std::max(box.high.y, p.y)};
-  }
-  return box;
-}
 /// Whether two boxes share nothing: then neither does what is in them.
 bool apart(const Box& a, const Box& b) { return furtherApart(a, b, 0); }
 
@@ -40,15 +33,15 @@ Box areaOf(std::span<const Drawing* const> drawings) {
     for (const Item& item : drawing->items)
       if (const auto* path = std::get_if<PathItem>(&item.shape))
         points.insert(points.end(), path->points.begin(), path->points.end());
-  return boxOf(points);
+  return boundsOf(points);
 }
 
-Box boxOf(Vec2 a, Vec2 b) {
-  return {{std::min(a.x, b.x), std::min(a.y, b.y)}, {std::max(a.x, b.x), std::max(a.y, b.y)}};
-}
+Box boxOf(Vec2 a, Vec2 b) { return boundsOf(std::array{a, b}); }
 
 double weightOf(const Item& item, const Stroke& stroke) {
   if (stroke.ink == Ink::None || item.layer == Layer::Grid || item.layer == Layer::Floor) return 0;
+  // What is drawn within a thing: words on its face count already.
+  if (stroke.width <= kFineLine && (item.layer == Layer::Furniture || item.layer == Layer::Rug)) return 0;
   if (item.layer == Layer::Rug || stroke.ink == Ink::Quiet || stroke.ink == Ink::Fine) return kSlight;
   return stroke.dash == Dash::Solid && stroke.width >= kDimensionLine ? kHeavy : kLight;
 }
@@ -114,13 +107,13 @@ void Surroundings::addFace(Face face) {
 void Surroundings::addItem(const Item& item, double scale) {
   if (const auto* text = std::get_if<TextItem>(&item.shape)) {
     const Quad body{textBody(*text, scale)};
-    addWords({body, boxOf(body.corners), {}});
+    addWords({body, boundsOf(body.corners), {}});
   } else if (const auto* path = std::get_if<PathItem>(&item.shape)) {
     if (path->points.size() < 2) return;
     const bool wall = path->fill == Ink::CutWall;
     const bool face = item.layer == Layer::Furniture || item.layer == Layer::Picture || item.layer == Layer::Feature;
     if (wall || (face && path->closed && path->fill != Ink::None))
-      addFace({path->points, boxOf(path->points), item.id, wall});
+      addFace({path->points, boundsOf(path->points), item.id, wall});
     const double weight = weightOf(item, path->stroke);
     if (wall || weight <= 0) return;
     const auto line = [&](Vec2 a, Vec2 b) { addLine({a, b, boxOf(a, b), weight, item.id, false}); };
@@ -136,13 +129,13 @@ void Surroundings::addItem(const Item& item, double scale) {
     const bool mark = (item.layer == Layer::Working || item.layer == Layer::Label) && arc->fill != Ink::None;
     if (mark && arc->span >= 360) {
       const Quad body = squareRound(arc->centre, arc->radius);
-      return addWords({body, boxOf(body.corners), item.id});
+      return addWords({body, boundsOf(body.corners), item.id});
     }
     if (weight > 0)
       for (std::size_t i = 0; i + 1 < sides.size(); ++i)
         addLine({sides[i], sides[i + 1], boxOf(sides[i], sides[i + 1]), weight, item.id, false});
     if (item.layer == Layer::Furniture && arc->fill != Ink::None && arc->span >= 360)
-      addFace({sides, boxOf(sides), item.id, false});
+      addFace({sides, boundsOf(sides), item.id, false});
   } else if (const auto* image = std::get_if<ImageItem>(&item.shape)) {
     addFace({{image->low, {image->high.x, image->low.y}, image->high, {image->low.x, image->high.y}},
              {image->low, image->high},
@@ -152,7 +145,7 @@ void Surroundings::addItem(const Item& item, double scale) {
 }
 
 bool Surroundings::blocks(const Quad& body, const ItemId& own, double by, bool bounded) const {
-  const Box box = boxOf(body.corners);
+  const Box box = boundsOf(body.corners);
   if (bounded && bounded_ &&
       (box.low.x < bounds_.low.x || box.low.y < bounds_.low.y || box.high.x > bounds_.high.x ||
        box.high.y > bounds_.high.y))
@@ -179,7 +172,7 @@ bool Surroundings::blocks(const Quad& body, const ItemId& own, double by, bool b
 }
 
 double Surroundings::crossed(const Quad& body, const ItemId& own) const {
-  const Box box = boxOf(body.corners);
+  const Box box = boundsOf(body.corners);
   const auto others = [&](const ItemId& id) { return own.empty() || id != own; };
   double out = 0;
   linesAt_.near(box, [&](std::uint32_t i) {
@@ -243,7 +236,7 @@ void Surroundings::add(const ItemId& id, const std::vector<Item>& items, double 
       addLine({a, b, boxOf(a, b), kHeavy, id, true});
     } else if (const auto* arc = std::get_if<ArcItem>(&item.shape)) {
       const Quad body = squareRound(arc->centre, arc->radius);
-      addWords({body, boxOf(body.corners), {}});
+      addWords({body, boundsOf(body.corners), {}});
     } else {
       addItem(item, scale);
     }

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/drawing/base/drafting.h"
+#include "core/drawing/plan/furniture_plan.h"
 #include "core/model/kinds.h"
 #include "core/space/bodies.h"
 
@@ -79,7 +80,12 @@ void addPieceLabel(Drawing& d, const Piece& piece, const FloorPlace& place, cons
     return TextItem{{}, text, kSmallLetters, Align::Centre, 0, Ink::Ink, isSeat(piece.kind) ? Ink::Cloth : Ink::None};
   };
   Label label{layer, id, rug ? Rank::Rug : Rank::Piece, {}, {}, words(name), Badge::None, false};
-  const WordsRoom room = roomFor(piece, place);
+  WordsRoom room = roomFor(piece, place);
+  if (rug && std::min(room.along, room.upright) > 4 * kRugBorder) {
+    // Within its border.
+    room.along -= 2 * kRugBorder;
+    room.upright -= 2 * kRugBorder;
+  }
   if (name.empty()) {
     addSpots(label, {words(size)}, room, rug, d.scale);
     return d.add(std::move(label));

@@ -95,14 +95,14 @@ void addCurtains(Drawing& d, const Opening& o, const Wall& wall, Vec2 a, Vec2 b)
   }
 }
 
-void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat format) {
+void addOpening(Drawing& d, const Opening& o, const Wall& wall, const PlanOptions& options) {
   const Vec2 along = wall.along(), out = -wall.inward() * wall.thickness;
   const Vec2 a = wall.start + along * o.offset, b = a + along * o.width;
   d.add(Layer::Opening, o.id.value,
         PathItem{{a, b, b + out, a + out}, true, o.kind == OpeningKind::Window ? Ink::Glass : Ink::Floor, Stroke{}});
   for (const Vec2 jamb : {a, b})
     d.add(Layer::Opening, o.id.value, line(jamb, jamb + out, {Ink::Ink, kFurnitureLine, Dash::Solid}));
-  LengthFormat bare = format;
+  LengthFormat bare = options.format;
   bare.withUnit = false;
   switch (o.kind) {
     case OpeningKind::Door: addDoor(d, o, wall, a, b); break;
@@ -116,6 +116,7 @@ void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat for
       for (const double t : {0.0, 0.5, 1.0}) d.add(Layer::Opening, o.id.value, line(a + out * t, b + out * t, thin()));
       addCasements(d, o, wall, a, b);
       addCurtains(d, o, wall, a, b);
+      if (options.named) break;
       // Outside, before the wall's dimension: what stands before the window keeps its own words.
       const Vec2 outside = midpoint(a, b) + out - wall.inward() * (kSillOut * d.scale), step = along * (4 * d.scale);
       d.add(labelAt(Layer::Label, o.id.value, Rank::Note,
@@ -136,7 +137,47 @@ void addOpening(Drawing& d, const Opening& o, const Wall& wall, LengthFormat for
   }
 }
 
-void addWallsAndOpenings(Drawing& d, const Room& room, LengthFormat format) {
+/// "door to the stair hall", or the name typed for it: in the opening where its words fit, else before or beside it.
+void addOpeningName(Drawing& d, const Job& job, const Opening& o, const Wall& wall) {
+  std::string name = o.name.empty() ? std::string(openingWord(o.kind)) : midSentence(o.name);
+  const Room* beyond = o.leadsTo ? findRoom(job, o.leadsTo->room) : nullptr;
+  if (o.name.empty() && beyond != nullptr) name += " to " + midSentence(beyond->name);
+  const Vec2 face = middleOf(wall, o), out = -wall.inward(), along = wall.along() * (4 * d.scale);
+  const double beyondWall = wall.thickness + kSillOut * d.scale, inside = kSillOut * d.scale;
+  std::vector<Vec2> places;
+  if (o.kind != OpeningKind::Window && wall.thickness > 1.3 * kSmallLetters * d.scale && letteringWidth(name, kSmallLetters) * d.scale < o.width * 0.9)
+    places.push_back(face + out * (wall.thickness / 2));
+  for (const double off : {beyondWall, -inside})
+    for (const double by : {0.0, 1.0, -1.0, 2.0, -2.0}) places.push_back(face + out * off + along * by);
+  d.add(labelAt(Layer::Label, o.id.value, Rank::Note, places,
+                TextItem{{}, name, kSmallLetters, Align::Centre, readableTurn(wall.along()), Ink::Quiet, Ink::None}));
+}
+
+/// Near the middle, on floor that nothing stands or lies on, as far as a net of places finds it; else nowhere.
+void addRoomName(Drawing& d, const Job& job, const Room& room, const Scheme* scheme, const Polygon& outline) {
+  const TextItem words{{}, room.name, kTitleLetters, Align::Centre, 0, Ink::Ink, Ink::None};
+  const Vec2 half = Vec2{textWidth(words), textHeight(words)} * (d.scale / 2);
+  std::vector<Body> taken;
+  if (scheme != nullptr) taken = floorBodies(job, *scheme);
+  const Box box = boundsOf(outline);
+  const Vec2 middle = centroidOf(outline);
+  std::vector<Vec2> places;
+  constexpr int kNet = 16;
+  for (int i = 1; i < kNet; ++i)
+    for (int k = 1; k < kNet; ++k) {
+      const Vec2 p{box.low.x + (box.high.x - box.low.x) * i / kNet, box.low.y + (box.high.y - box.low.y) * k / kNet};
+      const Box here{p - half, p + half};
+      if (contains(outline, p) && std::none_of(taken.begin(), taken.end(), [&](const Body& body) {
+            return !furtherApart(body.bounds, here, 0);
+          }))
+        places.push_back(p);
+    }
+  std::stable_sort(places.begin(), places.end(),
+                   [&](Vec2 a, Vec2 b) { return distance(a, middle) < distance(b, middle); });
+  d.add(labelOnlyAt(Layer::Label, room.id.value, Rank::Note, places, words));
+}
+
+void addWallsAndOpenings(Drawing& d, const Job& job, const Room& room, const PlanOptions& options) {
   for (const WallDraft& w : wallDrafts(room)) {
     std::vector<const Opening*> here;
     for (const Opening& o : room.openings)
@@ -148,7 +189,10 @@ void addWallsAndOpenings(Drawing& d, const Room& room, LengthFormat format) {
       from = std::max(from, o->offset + o->width);
     }
     if (from < w.wall.length()) addSolidWall(d, w, from, w.wall.length(), wallItem(w.wall.id));
-    for (const Opening* o : here) addOpening(d, *o, w.wall, format);
+    for (const Opening* o : here) {
+      addOpening(d, *o, w.wall, options);
+      if (options.named) addOpeningName(d, job, *o, w.wall);
+    }
   }
 }
 
@@ -188,11 +232,9 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
   Drawing d;
   d.scale = o.scale;
   const Polygon outline = outlineOf(room);
-  d.low = d.high = outline.front();
-  for (const Vec2 p : outline) {
-    d.low = {std::min(d.low.x, p.x), std::min(d.low.y, p.y)};
-    d.high = {std::max(d.high.x, p.x), std::max(d.high.y, p.y)};
-  }
+  const Box box = boundsOf(outline);
+  d.low = box.low;
+  d.high = box.high;
   double thickest = kUsualWall;
   for (const Wall& wall : wallsOf(room)) thickest = std::max(thickest, wall.thickness);
   const double margin = thickest + kMargin * d.scale;
@@ -203,10 +245,10 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
   if (o.grid) addGrid(d, o.gridLow, o.gridHigh, job.units == Unit::Inch);
   for (const Feature& f : room.features)
     if (f.kind != FeatureKind::Niche && f.kind != FeatureKind::Beam) addFeature(d, room, f, o.format);
-  addWallsAndOpenings(d, room, o.format);
+  addWallsAndOpenings(d, job, room, o);
   for (const Feature& f : room.features)
     if (f.kind == FeatureKind::Niche || f.kind == FeatureKind::Beam) addFeature(d, room, f, o.format);
-  addPoints(d, room);
+  if (!o.named) addPoints(d, room);
   addWallDimensions(d, room, o.format);
   if (scheme != nullptr) {
     const PieceIndex pieces(job);
@@ -233,6 +275,7 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
                        {Ink::Ink, kDimensionLine, Dash::Solid}});
       }
   }
+  if (o.named) addRoomName(d, job, room, scheme, outline);
   if (o.titles) {
     // In the corners of what is seen, of which the drawing may be a part.
     const double p = d.scale;

@@ -5,6 +5,7 @@
 
 #include "core/space/bodies.h"
 #include "core/drawing/base/drafting.h"
+#include "core/drawing/wall/furniture_front.h"
 #include "core/drawing/wall/wall_site.h"
 #include "core/drawing/base/working.h"
 #include "core/space/standing.h"
@@ -19,62 +20,6 @@ namespace {
 constexpr double kSideMargin = 11, kBareSide = 2, kTopMargin = 5.5, kBareTop = 1;  // mm of paper
 constexpr double kLeastStrip = 300, kStripFree = 40;  // the floor strip's depth, and beyond what stands there
 constexpr double kStripCut = 60;                      // drawn thickness of the wall over the strip [D]
-constexpr double kLeg = 100;                          // drawn leg under upholstery [D]
-
-/// Does the piece show its front to someone in the room?
-bool facesRoom(const FloorPlace& place, const Wall& wall) {
-  return dot(rotated({0, -1}, turnOf(place.turn)), wall.inward()) > 0.9;
-}
-
-void addSofaFront(Drawing& d, const Piece& piece, const Standing& s, const ItemId& id) {
-  const double top = s.top.value_or(800), arm = piece.seat->arm.value_or(0),
-               seat = piece.seat->height.value_or(top * 0.5);
-  const double armWidth = arm > 0 ? std::min(kDefaultArmWidth, piece.width / 4) : 0;
-  const Stroke edge{Ink::Ink, kFurnitureLine, Dash::Solid};
-  d.add(Layer::Furniture, id, rectangle({s.left, kLeg}, {s.right, top}, Ink::Cloth, edge));
-  d.add(Layer::Furniture, id, line({s.left + armWidth, seat}, {s.right - armWidth, seat}, thin()));
-  const double middle = (s.left + s.right) / 2;
-  if (piece.width > 1400) d.add(Layer::Furniture, id, line({middle, seat}, {middle, top}, fine()));
-  if (arm > 0) {
-    d.add(Layer::Furniture, id, rectangle({s.left, kLeg}, {s.left + armWidth, arm}, Ink::ClothShade, edge));
-    d.add(Layer::Furniture, id, rectangle({s.right - armWidth, kLeg}, {s.right, arm}, Ink::ClothShade, edge));
-  }
-  for (const double u : {s.left + 60, s.right - 60})
-    d.add(Layer::Furniture, id, rectangle({u - 20, 0}, {u + 20, kLeg}, Ink::Ink, Stroke{}));
-}
-
-void addTableFront(Drawing& d, const Piece& piece, const Standing& s, const ItemId& id) {
-  const double top = s.top.value_or(600), thick = std::min(40.0, top / 6);
-  const Stroke edge{Ink::Ink, kFurnitureLine, Dash::Solid};
-  d.add(Layer::Furniture, id, rectangle({s.left, top - thick}, {s.right, top}, Ink::Wood, edge));
-  if (piece.shape == Shape::Round) {
-    const double u = (s.left + s.right) / 2;
-    d.add(Layer::Furniture, id, rectangle({u - 18, 12}, {u + 18, top - thick}, Ink::Wood, thin()));
-    d.add(Layer::Furniture, id, rectangle({u - piece.width / 4, 0}, {u + piece.width / 4, 12}, Ink::Wood, thin()));
-    return;
-  }
-  for (const double u : {s.left, s.right - 40})
-    d.add(Layer::Furniture, id, rectangle({u, 0}, {u + 40, top - thick}, Ink::Wood, thin()));
-}
-
-void addStanding(Drawing& d, const Job& job, const Scheme& scheme, const Standing& s, const Wall& wall) {
-  const Placement& p = *findPlacement(scheme, s.id);
-  const Piece& piece = pieceOf(job, p);
-  const ItemId& id = s.id.value;
-  const bool seat = isSeat(piece.kind);
-  const bool table = drawnAsTable(piece.kind);
-  if (seat && facesRoom(floorPlace(p.on), wall)) addSofaFront(d, piece, s, id);
-  else if (table) addTableFront(d, piece, s, id);
-  else {
-    const double leg = seat ? kLeg : 0, top = s.top.value_or(600);
-    d.add(Layer::Furniture, id,
-          rectangle({s.left, leg}, {s.right, top}, seat ? Ink::Cloth : Ink::Wood,
-                    {Ink::Ink, kFurnitureLine, Dash::Solid}));
-    if (leg > 0)
-      for (const double u : {s.left + 60, s.right - 60})
-        d.add(Layer::Furniture, id, rectangle({u - 20, 0}, {u + 20, leg}, Ink::Ink, Stroke{}));
-  }
-}
 
 void addOpeningFront(Drawing& d, const Opening& o, const Wall& wall, LengthFormat format) {
   const double right = wall.length() - o.offset, left = right - o.width;
@@ -138,7 +83,8 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
   const auto home = [&](Vec2 p) {
     return Vec2{length - dot(p - wall.start, wall.along()), -below - dot(p - wall.start, wall.inward())};
   };
-  d.add(Layer::Floor, "", rectangle({0, -below - deep}, {length, -below}, Ink::Floor, Stroke{}));
+  // A fine edge, so that what stands in it does not float on white paper.
+  d.add(Layer::Floor, "", rectangle({0, -below - deep}, {length, -below}, Ink::Floor, fine(Ink::Quiet)));
   d.add(Layer::Wall, wallItem(wall.id),
         rectangle({-kElevationCut, -below}, {length + kElevationCut, -below + kStripCut}, Ink::CutWall, Stroke{}));
   for (const Opening& o : room.openings)
@@ -167,27 +113,6 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
 }
 
 }  // namespace
-
-void addPicture(Drawing& d, const Piece& piece, const WallPlace& place, const ItemId& id, const std::string& label,
-                Layer layer) {
-  const WallRect r = wallRectOf(piece, place);
-  const Stroke edge{Ink::Ink, kWallLine, Dash::Solid};
-  d.add(layer, id, rectangle({r.left, r.bottom}, {r.right, r.top}, Ink::Mount, edge));
-  if (piece.shape == Shape::Round) {
-    d.items.pop_back();
-    d.add(layer, id, ArcItem{{place.u, place.v}, r.width() / 2, 0, 360, Ink::Mount, edge});
-    d.add(layer, id, ArcItem{{place.u, place.v}, r.width() * 0.44, 0, 360, Ink::Paper, thin()});
-    return;
-  }
-  const double mount = std::min({70.0, r.width() * 0.12, r.height() * 0.12});
-  const Vec2 low{r.left + mount, r.bottom + mount}, high{r.right - mount, r.top - mount};
-  if (!piece.image.empty()) d.add(layer, id, ImageItem{low, high, piece.image});
-  d.add(layer, id, rectangle(low, high, piece.image.empty() ? Ink::Paper : Ink::None, thin()));
-  if (piece.image.empty() && letteringWidth(label, kSmallLetters) * d.scale < r.width())
-    d.add(labelAt(layer == Layer::Working ? layer : Layer::Label, id, Rank::Piece,
-                  {{place.u, place.v}, {place.u, place.v + 5 * d.scale}, {place.u, place.v - 5 * d.scale}},
-                  TextItem{{}, label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None}));
-}
 
 Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme, const CornerId& wallId,
                          const ElevationOptions& o) {
@@ -232,9 +157,12 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
       const auto* hung = onWall(p.on);
       if (hung != nullptr && hung->wall == wallId &&
           std::find(o.without.begin(), o.without.end(), p.id) == o.without.end())
-        addPicture(d, pieceOf(job, p), *hung, p.id.value, names.plain(p.id));
+        addHung(d, pieceOf(job, p), *hung, p.id.value, names.plain(p.id), Layer::Picture);
     }
-    for (const Standing& s : standingAt(job, *scheme, *wall)) addStanding(d, job, *scheme, s, *wall);
+    for (const Standing& s : standingAt(job, *scheme, *wall)) {
+      const Placement& p = *findPlacement(*scheme, s.id);
+      addFurnitureFront(d, pieceOf(job, p), floorPlace(p.on), s, *wall, s.id.value);
+    }
   }
   addPointsFront(d, room, *wall, heights);
   if (o.services) d.low.y -= addServices(d, room, *wall, heights, o.format, d.low.y);
@@ -312,7 +240,7 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   for (const PlacementId& id : work.inHand)
     if (const Placement* p = findPlacement(*work.scheme, id))
       if (const auto* place = onWall(p->on))
-        addPicture(d, pieceOf(job, *p), *place, id.value, names.plain(id), Layer::Working);
+        addHung(d, pieceOf(job, *p), *place, id.value, names.plain(id), Layer::Working);
   if (work.ghost != nullptr)
     if (const Scheme* then = findScheme(*work.ghost, work.scheme->id))
       for (const Placement& q : then->placements) {

@@ -19,10 +19,6 @@ struct ElevationOptions {
 [[nodiscard]] Drawing composeElevation(const Job&, const Room&, const Scheme*, const CornerId& wall,
                                        const ElevationOptions&);
 
-/// One picture at a place, as it is drawn on the elevation.
-void addPicture(Drawing&, const Piece&, const WallPlace&, const ItemId& id, const std::string& label,
-                Layer layer = Layer::Picture);
-
 /// Over the elevation while working: bands, the distance between bands that do not meet, the selected picture's tapes
 /// and its centre's height.
 struct ElevationWork {

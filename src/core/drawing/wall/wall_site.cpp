@@ -25,7 +25,7 @@ std::vector<Vec2> raised(std::vector<Vec2> line, double by) {
 
 void addTrimLines(Drawing& d, const Room& room, const std::vector<Vec2>& ceiling, const std::vector<Vec2>& floor) {
   const auto add = [&](std::vector<Vec2> points, Stroke stroke) {
-    d.add(Layer::Furniture, "", PathItem{std::move(points), false, Ink::None, stroke});
+    d.add(Layer::Floor, "", PathItem{std::move(points), false, Ink::None, stroke});
   };
   add(raised(floor, room.trim.skirting.value_or(kUsualSkirting)), fine());
   if (room.trim.cornice && *room.trim.cornice > 0) add(raised(ceiling, -*room.trim.cornice), thin(Ink::Fine));

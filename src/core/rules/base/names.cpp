@@ -51,12 +51,4 @@ std::string listWords(const std::vector<std::string>& names) {
   return out;
 }
 
-std::string midSentence(std::string name) {
-  // "TV stand" keeps its capitals; "Sofa" does not.
-  if (name.size() > 1 && std::isupper(static_cast<unsigned char>(name[0])) &&
-      std::islower(static_cast<unsigned char>(name[1])))
-    name[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(name[0])));
-  return name;
-}
-
 }  // namespace mezzet

@@ -4,6 +4,7 @@
 #include <string>
 #include <unordered_map>
 
+#include "core/base/sentence.h"
 #include "core/model/job.h"
 
 namespace mezzet {
@@ -32,7 +33,5 @@ class SchemeNames {
 [[nodiscard]] std::string thingWords(const SchemeNames&, const Room&, const std::string& id);
 /// "the sofa and armchair 2", "a, b and c".
 [[nodiscard]] std::string listWords(const std::vector<std::string>& names);
-/// A name with its first letter small, for the middle of a sentence.
-[[nodiscard]] std::string midSentence(std::string name);
 
 }  // namespace mezzet
