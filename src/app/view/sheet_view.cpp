@@ -3,6 +3,7 @@
 #include <QKeyEvent>
 #include <QMimeData>
 #include <QMouseEvent>
+#include <QContextMenuEvent>
 #include <QPainter>
 #include <QWheelEvent>
 #include <algorithm>
@@ -261,8 +262,24 @@ void SheetView::selectIn(const QRectF& frame) {
   }
 }
 
-void SheetView::mouseReleaseEvent(QMouseEvent*) {
+void SheetView::contextMenuEvent(QContextMenuEvent* event) {
+  // By the mouse the menu comes when the button is let go of: held and moved, it shifts the sheet.
+  if (event->reason() == QContextMenuEvent::Mouse) return;
+  const QRect at = workspace_.selected().empty() ? rect() : rectOf(workspace_.selected()) & rect();
+  emit menuWanted(mapToGlobal(at.center()));
+}
+
+void SheetView::mouseReleaseEvent(QMouseEvent* event) {
   panFrom_.reset();
+  if (event->button() == Qt::RightButton) {
+    const QPointF by = event->position() - pressedAt_;
+    if (std::hypot(by.x(), by.y()) >= kDragStart) return;
+    const PlacementId id = pieceAt(projection().unmap(event->position()));
+    const PlacementIds now = workspace_.selection();
+    if (std::find(now.begin(), now.end(), id) == now.end()) workspace_.select(id);
+    emit menuWanted(event->globalPosition().toPoint());
+    return;
+  }
   if (lasso_) {
     selectIn(*std::exchange(lasso_, std::nullopt));
     return update();

@@ -38,6 +38,10 @@ class SheetView : public QWidget {
   [[nodiscard]] bool dragging() const { return hand_.holds(); }
   void cancelDrag();
 
+signals:
+  /// What can be done with the selection, or here, is asked for at a place of the screen.
+  void menuWanted(QPoint at);
+
  public slots:
   void refresh();         ///< something drawn has changed
   void refreshWorking();  ///< only selection, tapes or bands have changed
@@ -80,6 +84,7 @@ class SheetView : public QWidget {
   void mouseMoveEvent(QMouseEvent*) override;
   void mouseReleaseEvent(QMouseEvent*) override;
   void wheelEvent(QWheelEvent*) override;
+  void contextMenuEvent(QContextMenuEvent*) override;
   void dragEnterEvent(QDragEnterEvent*) override;
   void dragMoveEvent(QDragMoveEvent*) override;
   void dragLeaveEvent(QDragLeaveEvent*) override;

@@ -109,6 +109,9 @@ QPushButton#fold:focus { border: 2px solid @ink; border-radius: 3px; padding: 2p
 #bar #barName { font-weight: bold; font-size: 14px; }
 #bar #barHint { color: @onDesk; }
 #bar #barFault, #tray #barFault { color: @onDeskFault; font-weight: bold; }
+QPushButton#barLink { background: transparent; border: 1px solid transparent; color: @onDesk; padding: 0px 6px; text-decoration: underline; }
+QPushButton#barLink:hover { background: #f4c430; color: #1d2730; }
+QPushButton#barLink:focus { border: 1px solid #f4c430; }
 #notice { background: #fff3cf; border-bottom: 2px solid #1d2730; }
 #notice QLabel { color: #1d2730; }
 #fieldComplaint { color: @fault; }

@@ -220,6 +220,30 @@ Actions::Actions(QWidget* window, QMenuBar* bar) {
   }
 }
 
+void Actions::fill(QMenu& menu, const Workspace& workspace) const {
+  constexpr bool (*kOfSelection[])(const Workspace&) = {anyPiece,   floorPiece, diningTable,   grouped,
+                                                        atLeast<2>, atLeast<3>, twoOnTheFloor, marked};
+  const auto ofSelection = [&](const ActionRow& row) {
+    return std::find(std::begin(kOfSelection), std::end(kOfSelection), row.enabled) != std::end(kOfSelection);
+  };
+  const bool selected = !workspace.selection().empty();
+  constexpr std::string_view kOfSheet[] = {"undo", "redo", "type-piece", "add", "select-all", "zoom-fit", "print-plan"};
+  bool line = false;  // wanted before the next one
+  for (const ActionRow& row : actionTable()) {
+    if (std::string_view(row.id) == "-") {
+      line = true;
+      continue;
+    }
+    const bool here = selected ? ofSelection(row)
+                               : std::find(std::begin(kOfSheet), std::end(kOfSheet), row.id) != std::end(kOfSheet);
+    QAction* action = actions_.at(row.id);
+    if (!here || !action->isEnabled()) continue;
+    if (line && !menu.isEmpty()) menu.addSeparator();
+    line = false;
+    menu.addAction(action);
+  }
+}
+
 void Actions::follow(const Workspace& workspace) {
   for (const ActionRow& row : actionTable())
     if (row.enabled != nullptr) actions_.at(row.id)->setEnabled(row.enabled(workspace));

@@ -31,6 +31,8 @@ class Actions {
   Actions(QWidget* window, QMenuBar* bar);
   /// Enables what can be done now.
   void follow(const Workspace&);
+  /// What can be done with the selection, or with the sheet when nothing is selected.
+  void fill(QMenu&, const Workspace&) const;
   QAction* operator[](const char* id) const { return actions_.at(id); }
 
  private:

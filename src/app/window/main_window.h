@@ -90,6 +90,7 @@ class MainWindow : public QMainWindow {
   void remember(const QString& path);
   bool mayLeave();
   void addPiece(bool sizes);
+  void showMenu(QPoint at);  ///< what can be done with the selection
   [[nodiscard]] bool tracing() const;
 
   FileSystem& files_;

@@ -273,6 +273,11 @@ void MainWindow::wireParts() {
   });
   connect(tray_, &Tray::addWanted, this, [this] { addPiece(false); });
   connect(bar_, &PieceBar::sizesWanted, this, [this] { addPiece(true); });
+  connect(bar_, &PieceBar::actionWanted, this, [this](const char* id, QPoint at) {
+    std::string_view(id) == "more" ? showMenu(at) : (*actions_)[id]->trigger();
+  });
+  for (const SheetView* view : {static_cast<SheetView*>(plan_), static_cast<SheetView*>(wall_)})
+    connect(view, &SheetView::menuWanted, this, &MainWindow::showMenu);
   connect(edge_, &SheetEdge::previousWall, this, [this] { workspace_->stepWall(-1); });
   connect(edge_, &SheetEdge::nextWall, this, [this] { workspace_->stepWall(1); });
   connect(workspace_.get(), &Workspace::selectionChanged, this, &MainWindow::showFoot);
@@ -317,6 +322,14 @@ void MainWindow::fillHouseRules() {
       });
     }
   }
+}
+
+void MainWindow::showMenu(QPoint at) {
+  auto* menu = new QMenu(this);
+  menu->setObjectName(QStringLiteral("sheetMenu"));
+  menu->setAttribute(Qt::WA_DeleteOnClose);
+  actions_->fill(*menu, *workspace_);
+  menu->popup(at);
 }
 
 void MainWindow::addPiece(bool sizes) {

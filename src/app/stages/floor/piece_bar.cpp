@@ -10,6 +10,7 @@
 #include "core/site/heights.h"
 #include "core/drawing/wall/elevation.h"
 #include "core/drawing/base/working.h"
+#include "core/model/kinds.h"
 
 namespace mezzet {
 namespace {
@@ -35,11 +36,19 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   column->addLayout(row_);
   complaint_ = new QLabel;
   complaint_->setObjectName(QStringLiteral("barHint"));
-  column->addWidget(complaint_);
+  auto* foot = new QHBoxLayout;
+  foot->setSpacing(8);
+  foot->addWidget(complaint_, 1);
+  links_ = new QHBoxLayout;
+  links_->setSpacing(2);
+  foot->addLayout(links_);
+  column->addLayout(foot);
   connect(&workspace_, &Workspace::selectionChanged, this, &PieceBar::rebuild);
   connect(&workspace_, &Workspace::viewChanged, this, &PieceBar::rebuild);
   connect(&workspace_, &Workspace::jobChanged, this, [this] {
-    workspace_.selected() == shown_&& workspace_.stage() == shownStage_&& workspace_.selection().size() == shownCount_
+    const Placement* p = workspace_.selectedPlacement();
+    workspace_.selected() == shown_&& workspace_.stage() == shownStage_&& workspace_.selection().size() ==
+            shownCount_ && (p == nullptr || p->locked == shownLocked_)
         ? refresh()
         : rebuild();
   });
@@ -61,6 +70,7 @@ void PieceBar::label(const QString& words, const char* name) {
 
 void PieceBar::rebuild() {
   emptyLayout(row_);
+  emptyLayout(links_);
   fields_.clear();
   turn_ = nullptr;
   complaint_->clear();
@@ -71,6 +81,26 @@ void PieceBar::rebuild() {
   if (p == nullptr || rowOf(shownStage_).accepts == Accepts::Nothing) return showStage();
   if (shownCount_ > 1) showSeveral(*p);
   else showOne(*p);
+}
+
+/// What is done most with the piece in hand; the rest one click further.
+void PieceBar::showLinks(const Placement& p) {
+  const auto link = [&](const QString& words, const char* id) {
+    auto* b = new QPushButton(words);
+    b->setObjectName(QStringLiteral("barLink"));
+    b->setAccessibleName(words);
+    b->setProperty("action", QString::fromUtf8(id));
+    connect(b, &QPushButton::clicked, this,
+            [this, b, id] { emit actionWanted(id, b->mapToGlobal(QPoint(0, 0))); });
+    links_->addWidget(b);
+  };
+  const bool floor = onFloor(p.on) != nullptr;
+  if (floor && isDiningTable(pieceOf(workspace_.job(), p).kind)) link(tr("Set its chairs"), "chairs");
+  if (floor) link(tr("Turn"), "turn-left");
+  link(tr("One more"), "copy-piece");
+  link(p.locked ? tr("Unlock") : tr("Lock"), "lock");
+  link(tr("Take out"), "remove");
+  link(tr("More ..."), "more");
 }
 
 void PieceBar::showStage() {
@@ -133,8 +163,9 @@ void PieceBar::showOne(const Placement& p) {
   connect(button(tr("Sizes ..."), "sizes"), &QPushButton::clicked, this, &PieceBar::sizesWanted);
   row_->addStretch(1);
   const QString step = workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm");
-  hint(floor ? tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1. R turns it.").arg(step)
-             : tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
+  hint(tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
+  showLinks(p);
+  shownLocked_ = p.locked;
   refresh();
 }
 

@@ -25,6 +25,8 @@ class PieceBar : public QWidget {
 
  signals:
   void sizesWanted();
+  /// One of the window's actions, by its id; "more" for the list of all that can be done with it.
+  void actionWanted(const char* id, QPoint at);
 
  private:
   void rebuild();
@@ -33,6 +35,7 @@ class PieceBar : public QWidget {
   void showOne(const Placement&);
   QPushButton* button(const QString& words, const char* name);
   void label(const QString& words, const char* name);
+  void showLinks(const Placement&);
   LengthField* field(const QString& words, const QString& name, int width,
                      std::function<LengthReading(const QString&)> take);
   void refresh();
@@ -41,11 +44,13 @@ class PieceBar : public QWidget {
 
   Workspace& workspace_;
   QHBoxLayout* row_;
+  QHBoxLayout* links_;  // the usual actions, beside the hint
   QLabel* complaint_;
   std::vector<std::pair<ItemId, LengthField*>> fields_;  // by tape
   LengthField* turn_ = nullptr;                          // of what stands on the floor
   PlacementId shown_;
   std::size_t shownCount_ = 0;
+  bool shownLocked_ = false;
   Stage shownStage_ = Stage::Floor;
 };
 
