@@ -25,22 +25,22 @@ Job demo() { return readJobBytes(readFile(MEZZET_DEMO_JSON, 1 << 24).value(), "d
 
 void recheckDemo(benchmark::State& state) {
   const Job job = demo();
-  for (auto _ : state) benchmark::DoNotOptimize(check(job, builtInRulebook(), kScheme, kFormat));
+  for (auto _ : state) benchmark::DoNotOptimize(check(job, builtInRulebook(), kScheme, kFormat, kEveryDay));
 }
 BENCHMARK(recheckDemo)->Unit(benchmark::kMillisecond);
 
 void decideDemo(benchmark::State& state) {
   const Job job = demo();
-  const auto findings = check(job, builtInRulebook(), kScheme, kFormat);
+  const auto findings = check(job, builtInRulebook(), kScheme, kFormat, kEveryDay);
   for (auto _ : state)
     for (const Decision& d : decisionsOf(findings, job, builtInRulebook(), kScheme, kFormat))
-      benchmark::DoNotOptimize(waysOutOf(d, findings, job, builtInRulebook(), kScheme, IdSource(99), kFormat));
+      benchmark::DoNotOptimize(waysOutOf(d, findings, job, builtInRulebook(), kScheme, IdSource(99), kFormat, kEveryDay));
 }
 BENCHMARK(decideDemo)->Unit(benchmark::kMillisecond);
 
 void recheckMadeUp(benchmark::State& state) {
   const Job job = bench::madeUpRoom(static_cast<int>(state.range(0)));
-  for (auto _ : state) benchmark::DoNotOptimize(check(job, builtInRulebook(), kScheme, kFormat));
+  for (auto _ : state) benchmark::DoNotOptimize(check(job, builtInRulebook(), kScheme, kFormat, kEveryDay));
 }
 BENCHMARK(recheckMadeUp)->Arg(60)->Arg(100)->Arg(1000)->Unit(benchmark::kMillisecond);
 

@@ -84,7 +84,7 @@ void judge(const Job& job) {
       return;
   for (const auto& scheme : job.schemes) {
     if (scheme->placements.size() > kMostJudged) continue;
-    for (const Finding& f : check(job, builtInRulebook(), scheme->id, format))
+    for (const Finding& f : check(job, builtInRulebook(), scheme->id, format, kEveryDay))
       promise(!f.sentence.empty(), "every finding has a sentence");
     const Room& room = roomOf(job, *scheme);
     for (const auto& [id, way] : routeFactsOf(job, scheme->id, UseState::Party).ways)

@@ -28,7 +28,7 @@ Job dining(double width, const char* school) {
 }
 int breaking(const Job& job) {
   int count = 0;
-  for (const Finding& f : check(job, builtInRulebook(), SchemeId("s1"), {}))
+  for (const Finding& f : check(job, builtInRulebook(), SchemeId("s1"), {}, kEveryDay))
     count += f.rule == "dining-wall" && f.verdict == Verdict::Breaks;
   return count;
 }

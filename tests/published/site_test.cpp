@@ -36,7 +36,7 @@ Verdict stairVerdict(const Stair& stair, const std::string& rule, const std::str
   Job job = withRoom(Job{}, room).value();
   job = withScheme(job, Scheme{SchemeId("s"), room.id, "A", {}, {}, {}});
   if (!school.empty()) job.houseRules.schools[rule] = school;
-  for (const Finding& found : check(job, builtInRulebook(), SchemeId("s"), {}))
+  for (const Finding& found : check(job, builtInRulebook(), SchemeId("s"), {}, kEveryDay))
     if (found.rule == rule) return found.verdict;
   ADD_FAILURE() << rule << " said nothing";
   return Verdict::NotMeasured;

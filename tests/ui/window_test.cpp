@@ -180,7 +180,7 @@ TEST_F(Window, APieceCannotBeMovedWhereNoFileCouldHoldIt) {
   work().nudge({1e7, 0});
   EXPECT_EQ(job(), before);
   EXPECT_EQ(window_->notices().sentence(),
-            QStringLiteral("placement p2: is more than 200 m from the first corner. Check the figure."));
+            QStringLiteral("placement p2: is more than 200 m (656 ft) from the first corner. Check the figure."));
 }
 TEST_F(Window, AThousandPixelsOfDraggingLeaveOneEdit) {
   QTest::mousePress(&sheet(), Qt::LeftButton, {}, at(kTable));

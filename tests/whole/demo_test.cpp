@@ -12,7 +12,7 @@ namespace {
 
 JobFile demo() { return readJobBytes(readFile(MEZZET_DEMO, 1 << 26).value(), "demo").value(); }
 std::vector<Finding> breaking(const Job& job, const char* scheme) {
-  std::vector<Finding> all = check(job, builtInRulebook(), SchemeId(scheme), {});
+  std::vector<Finding> all = check(job, builtInRulebook(), SchemeId(scheme), {}, kEveryDay);
   std::erase_if(all, [](const Finding& f) { return !breaksByWeight(f); });
   return all;
 }

@@ -42,7 +42,7 @@ TEST(DemoWords, OnTheFloorWithEachPieceSelected) {
     for (const LengthFormat format : kFormats)
       for (const double scale : {20.0, 30.0, 48.0}) {
         const Room& room = roomOf(demo(), *scheme);
-        const auto findings = check(demo(), builtInRulebook(), scheme->id, format);
+        const auto findings = check(demo(), builtInRulebook(), scheme->id, format, kEveryDay);
         PlanOptions o;
         o.scale = scale;
         o.format = format;
@@ -87,7 +87,7 @@ TEST(DemoWords, OnEveryWallWithEachPictureSelected) {
     for (const LengthFormat format : kFormats)
       for (const double scale : {14.0, 24.0, 36.0}) {
         const Room& room = roomOf(demo(), *scheme);
-        const auto findings = check(demo(), builtInRulebook(), scheme->id, format);
+        const auto findings = check(demo(), builtInRulebook(), scheme->id, format, kEveryDay);
         for (const Corner& wall : room.corners) {
           std::vector<PlacementId> selected{{}};
           for (const Placement& p : scheme->placements)

@@ -33,7 +33,7 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
   for (const int s : sheetScales()) scale_->addItem(QString::fromStdString(scaleInWords(s)), s);
   const bool inches = workspace_.job().units == Unit::Inch;
   paper_->setCurrentIndex(paper_->findData(inches ? QStringLiteral("letter") : QStringLiteral("a4")));
-  scale_->setCurrentIndex(scale_->findData(inches ? 48 : 50));
+  scale_->setCurrentIndex(0);
   kind_ = new QComboBox;
   kind_->setObjectName(QStringLiteral("sheetKind"));
   for (const OfferedSheet& sheet : offeredSheets(workspace_.job(), workspace_.room()))
@@ -44,6 +44,7 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
   for_ = new QComboBox;
   for_->setObjectName(QStringLiteral("sheetFor"));
   for_->addItems({tr("the client"), tr("the installer, with what is set out")});
+  for (QComboBox* list : {kind_, for_, paper_, scale_}) list->setSizeAdjustPolicy(QComboBox::AdjustToContents);
   form->addRow(tr("Sheet"), kind_);
   form->addRow(tr("For"), for_);
   form->addRow(tr("Paper"), paper_);
@@ -97,6 +98,10 @@ void PrintDialog::preview() {
   write_->setEnabled(made.ok());
   const auto kind = sheetKind(kind_->currentData().toString().toStdString());
   scale_->setEnabled(kind && kind->row->scales);
+  const bool asked = scale_->currentData().toInt() == 0 && made.ok() && made->front().scale > 0;
+  scale_->setItemText(0, asked ? tr("the largest that fits: %1")
+                                     .arg(QString::fromStdString(scaleInWords(made->front().scale)))
+                               : tr("the largest that fits"));
   if (!made) {
     words_->setText(QString::fromStdString(made.error().text()) + QStringLiteral("."));
     picture_->setPixmap({});

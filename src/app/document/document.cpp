@@ -37,7 +37,8 @@ Document::Document(FileSystem& files, QObject* parent) : QObject(parent), files_
 Document::~Document() = default;
 
 QString Document::title() const {
-  return job_.name.empty() ? QStringLiteral("New job") : QString::fromStdString(job_.name);
+  if (!job_.name.empty() && job_.name != kNewJob) return QString::fromStdString(job_.name);
+  return path().isEmpty() ? QString::fromUtf8(kNewJob) : QFileInfo(path()).completeBaseName();
 }
 
 void Document::tellJournal() {

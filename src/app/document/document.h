@@ -14,6 +14,9 @@
 
 namespace mezzet {
 
+/// What a job is called until it is named or saved.
+inline constexpr const char* kNewJob = "New job";
+
 class Document : public QObject {
   Q_OBJECT
 

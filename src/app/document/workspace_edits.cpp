@@ -130,7 +130,7 @@ LengthReading Workspace::typeTape(const ItemId& key, const QString& text) {
   const LengthReading reading = read(text);
   const Placement* p = selectedPlacement();
   if (!reading || p == nullptr) return reading;
-  if (*reading.length > kLongestLength) return {std::nullopt, 0, "This is longer than 100 m."};
+  if (*reading.length > kLongestLength) return {std::nullopt, 0, "This is longer than 100 m (328 ft)."};
   if (key == centreTape()) {
     if (const auto* hung = onWall(p->on)) {
       WallPlace there = *hung;

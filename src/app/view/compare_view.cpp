@@ -7,6 +7,7 @@
 #include <QLineEdit>
 #include <QPainter>
 #include <QPushButton>
+#include <QSignalBlocker>
 #include <QScrollArea>
 
 #include "app/widgets/layouts.h"
@@ -24,15 +25,14 @@ CompareView::CompareView(Workspace& workspace, QWidget* parent) : QDialog(parent
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(18, 14, 18, 14);
   grid->setHorizontalSpacing(14);
-  leftName_ = words({}, "subject");
-  other_ = new QComboBox;
-  other_->setObjectName(QStringLiteral("otherScheme"));
+  SchemeId second;
+  if (const Scheme* now = workspace_.scheme())
+    for (const auto& scheme : workspace_.job().schemes)
+      if (second.empty() && scheme->room == now->room && scheme->id != now->id) second = scheme->id;
+  first_ = schemeList("firstScheme", workspace_.schemeId());
+  first_->setAccessibleName(tr("The first scheme"));
+  other_ = schemeList("otherScheme", second);
   other_->setAccessibleName(tr("The scheme to compare with"));
-  for (const auto& scheme : workspace_.job().schemes)
-    if (workspace_.scheme() != nullptr && scheme->room == workspace_.scheme()->room &&
-        scheme->id != workspace_.schemeId())
-      other_->addItem(tr("Scheme %1").arg(QString::fromStdString(scheme->name)),
-                      QString::fromStdString(scheme->id.value));
   left_ = new QLabel;
   right_ = new QLabel;
   for (QLabel* picture : {left_, right_}) {
@@ -58,7 +58,7 @@ CompareView::CompareView(Workspace& workspace, QWidget* parent) : QDialog(parent
   scroll->setWidgetResizable(true);
   scroll->setWidget(lists);
   scroll->setMinimumWidth(300);
-  grid->addWidget(leftName_, 0, 0);
+  grid->addWidget(first_, 0, 0);
   grid->addWidget(other_, 0, 1);
   grid->addWidget(left_, 1, 0);
   grid->addWidget(right_, 1, 1);
@@ -91,8 +91,38 @@ CompareView::CompareView(Workspace& workspace, QWidget* parent) : QDialog(parent
   connect(close, &QPushButton::clicked, this, &QDialog::accept);
   row->addWidget(close);
   grid->addLayout(row, 3, 0, 1, 3);
-  connect(other_, &QComboBox::currentIndexChanged, this, &CompareView::show_);
+  firstShown_ = idOf(first_);
+  otherShown_ = idOf(other_);
+  connect(first_, &QComboBox::currentIndexChanged, this, [this] { chosen(first_, other_); });
+  connect(other_, &QComboBox::currentIndexChanged, this, [this] { chosen(other_, first_); });
   connect(&workspace_, &Workspace::jobChanged, this, &CompareView::show_);
+  show_();
+}
+
+QComboBox* CompareView::schemeList(const char* name, const SchemeId& chosen) {
+  auto* list = new QComboBox;
+  list->setObjectName(QString::fromUtf8(name));
+  for (const auto& scheme : workspace_.job().schemes)
+    if (workspace_.scheme() != nullptr && scheme->room == workspace_.scheme()->room) {
+      list->addItem(tr("Scheme %1").arg(QString::fromStdString(scheme->name)),
+                    QString::fromStdString(scheme->id.value));
+      if (scheme->id == chosen) list->setCurrentIndex(list->count() - 1);
+    }
+  if (chosen.empty()) list->setCurrentIndex(-1);
+  return list;
+}
+
+SchemeId CompareView::idOf(const QComboBox* list) { return SchemeId(list->currentData().toString().toStdString()); }
+
+void CompareView::chosen(QComboBox* here, QComboBox* there) {
+  if (idOf(here) == idOf(there)) {
+    // They change sides.
+    const QSignalBlocker quiet(there);
+    there->setCurrentIndex(there->findData(
+        QString::fromStdString((here == first_ ? firstShown_ : otherShown_).value)));
+  }
+  firstShown_ = idOf(first_);
+  otherShown_ = idOf(other_);
   show_();
 }
 
@@ -136,22 +166,20 @@ QString CompareView::inWords(const SchemeFigures& figures) const {
   return words.join(QStringLiteral(", ")) + QStringLiteral(".");
 }
 
-SchemeId CompareView::otherId() const { return SchemeId(other_->currentData().toString().toStdString()); }
-
 void CompareView::paintBoth() {
-  paint(left_, workspace_.schemeId());
-  paint(right_, otherId());
+  paint(left_, idOf(first_));
+  paint(right_, idOf(other_));
 }
 
 void CompareView::show_() {
-  const Scheme* first = workspace_.scheme();
+  const Scheme* first = findScheme(workspace_.job(), idOf(first_));
   if (first == nullptr) return;
   paintBoth();
+  // In the state of use that is shown, like everything else on screen.
   const auto judge = [&](const SchemeId& id) {
-    return judged(workspace_.job(), workspace_.book(), id, workspace_.format());
+    return judged(workspace_.job(), workspace_.book(), id, workspace_.format(), {workspace_.useState(), nullptr});
   };
   const Judged one = judge(first->id);
-  leftName_->setText(tr("Scheme %1").arg(QString::fromStdString(first->name)));
   leftFigures_->setText(inWords(one.figures));
   rightFigures_->clear();
   QString log;
@@ -166,7 +194,7 @@ void CompareView::show_() {
     }
   };
   tell(*first);
-  if (const Scheme* second = findScheme(workspace_.job(), otherId())) {
+  if (const Scheme* second = findScheme(workspace_.job(), idOf(other_))) {
     const Judged two = judge(second->id);
     rightFigures_->setText(inWords(two.figures));
     QString text;
@@ -185,7 +213,7 @@ void CompareView::note(LogKind kind) {
   if (text.isEmpty()) return reason_->setFocus();
   workspace_.document().edit(
       tr("note what was decided"),
-      withLogEntry(workspace_.job(), workspace_.schemeId(),
+      withLogEntry(workspace_.job(), idOf(first_),
                    {kind, QDate::currentDate().toString(Qt::ISODate).toStdString(), text.toStdString()}));
   reason_->clear();
 }

@@ -27,12 +27,16 @@ class CompareView : public QDialog {
   void note(LogKind kind);
   void paint(QLabel* on, const SchemeId& scheme);
   void paintBoth();
-  [[nodiscard]] SchemeId otherId() const;
+  /// A list of the room's schemes with one of them chosen; whichever the other list shows is taken over from it.
+  QComboBox* schemeList(const char* name, const SchemeId& chosen);
+  void chosen(QComboBox* here, QComboBox* there);
+  [[nodiscard]] static SchemeId idOf(const QComboBox* list);
   [[nodiscard]] QString inWords(const SchemeFigures& figures) const;
 
   Workspace& workspace_;
-  QComboBox* other_;
-  QLabel *left_, *right_, *leftName_, *leftFigures_, *rightFigures_, *list_, *log_;
+  QComboBox *first_ = nullptr, *other_ = nullptr;
+  SchemeId firstShown_, otherShown_;
+  QLabel *left_, *right_, *leftFigures_, *rightFigures_, *list_, *log_;
   QLineEdit* reason_;
 };
 

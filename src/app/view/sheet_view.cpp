@@ -13,6 +13,7 @@
 #include "app/widgets/style.h"
 #include "app/stages/floor/tray.h"
 #include "core/drawing/plan/plan.h"
+#include "core/decide/first_place.h"
 #include "core/edit/edits.h"
 #include "core/rules/check.h"
 
@@ -316,7 +317,9 @@ std::optional<SheetView::Dropped> SheetView::dropped(const QDropEvent& event, Id
   const PlacementId fresh = out.added.placement;
   Snapped resting =
       snapped(out.added.job, scheme, fresh, findPlacement(scheme, fresh)->on, {}, kSnapReach / projection().perMm);
-  out.added.job = mezzet::placed(out.added.job, workspace_.schemeId(), fresh, resting.place);
+  Job rested = mezzet::placed(out.added.job, workspace_.schemeId(), fresh, resting.place);
+  if (!standsFree(rested, *findScheme(rested, workspace_.schemeId()), fresh)) return out;
+  out.added.job = std::move(rested);
   out.guides = std::move(resting.guides);
   return out;
 }
@@ -335,6 +338,7 @@ void SheetView::dragMoveEvent(QDragMoveEvent* event) {
     workspace_.showGhost(std::move(there->added.job));
     event->acceptProposedAction();
   } else {
+    dropGhost();
     event->ignore();
   }
 }

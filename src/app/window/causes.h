@@ -9,7 +9,8 @@
 namespace mezzet {
 
 namespace cause {
-inline constexpr QLatin1String kRefused("refused"), kUnkept("unkept"), kNotSaved("not saved"), kNotOpened("not opened");
+inline constexpr QLatin1String kRefused("refused"), kUnkept("unkept"), kNotSaved("not saved"), kNotOpened("not opened"),
+    kLeftBehind("left behind ");
 }
 [[nodiscard]] inline QString sentenceOf(const Error& fault) {
   return QString::fromStdString(fault.text()) + QStringLiteral(".");

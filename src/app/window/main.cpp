@@ -48,7 +48,7 @@ int main(int argc, char** argv) {
   FileSystem files;
   MainWindow window(files, builtInRulebook());
   if (const QStringList jobs = options.positionalArguments(); !jobs.isEmpty()) window.openPath(jobs.front());
-  if (window.document().path().isEmpty()) window.newJob();
+  if (window.document().path().isEmpty()) window.newJob(true);
   window.show();
   if (window.workspace().room() != nullptr) window.sheet().setFocus();
 

@@ -1,5 +1,6 @@
 #include "app/window/main_window.h"
 
+#include <QFileInfo>
 #include <QApplication>
 #include <QComboBox>
 #include <QKeyEvent>
@@ -205,7 +206,8 @@ void MainWindow::showState() {
   jobName_->setText(document_->title() + (document_->readOnly() ? tr(", read only")
                                           : document_->unkept() ? tr(" \u2022 not kept")
                                                                 : mark));
-  setWindowTitle(document_->title() + (document_->unkept() ? tr(" \u2022 unsaved, a crash would lose it") : mark) +
+  const QString file = document_->path().isEmpty() ? QString() : QFileInfo(document_->path()).fileName();
+  setWindowTitle(document_->title() + (file.isEmpty() ? file : tr(" (%1)").arg(file)) + (document_->unkept() ? tr(" \u2022 unsaved, a crash would lose it") : mark) +
                  tr(" - Mezzet"));
 }
 

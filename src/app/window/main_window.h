@@ -37,7 +37,8 @@ class MainWindow : public QMainWindow {
   ~MainWindow() override;
 
   void openPath(const QString& path);
-  void newJob();
+  /// An empty job to measure a room in; `first`: nothing was open before.
+  void newJob(bool first = false);
   /// Offers what crashed windows left behind; called once at start.
   void offerAbandoned();
   /// Brings a journal's edits back as one edit, or as a copy if the saved file has changed since.
@@ -90,6 +91,7 @@ class MainWindow : public QMainWindow {
   void remember(const QString& path);
   bool mayLeave();
   void addPiece(bool sizes);
+  void settleOffers();
   void showMenu(QPoint at);  ///< what can be done with the selection
   [[nodiscard]] bool tracing() const;
 
@@ -106,6 +108,7 @@ class MainWindow : public QMainWindow {
   SheetDesk* sheets_;
   QStackedWidget *panels_, *foot_;
   SheetEdge* edge_;
+  std::vector<std::pair<QString, QString>> offers_;  // cause of its notice, file of the job
   PlanView* plan_;
   WallView* wall_;
   Ledger* ledger_;

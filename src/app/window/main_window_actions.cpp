@@ -33,6 +33,7 @@
 #include "app/window/actions.h"
 #include "app/window/application.h"
 #include "app/window/causes.h"
+#include "app/window/last_shown.h"
 #include "core/edit/edits.h"
 #include "core/rules/check.h"
 
@@ -284,6 +285,8 @@ void MainWindow::wireParts() {
   connect(workspace_.get(), &Workspace::viewChanged, this, &MainWindow::showFoot);
   connect(workspace_.get(), &Workspace::jobChanged, this, &MainWindow::showFoot);
   connect(qApp, &QApplication::focusChanged, this, &MainWindow::showFoot);
+  for (auto signal : {&Workspace::viewChanged, &Workspace::layersChanged})
+    connect(workspace_.get(), signal, this, [this] { rememberShown(document_->path(), *workspace_); });
   connect(tray_, &Tray::left, this, [this] { sheet().setFocus(); });
   connect(measure_, &MeasurePanel::draftChanged, plan_, &PlanView::showDraft);
   connect(plan_, &PlanView::wallChosen, this, [this](const CornerId& wall) {

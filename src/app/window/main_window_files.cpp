@@ -8,6 +8,7 @@
 #include <QMessageBox>
 #include <QPushButton>
 #include <QSettings>
+#include <utility>
 
 #include "app/stages/measure/measure_panel.h"
 #include "app/view/wall_view.h"
@@ -15,6 +16,7 @@
 #include "app/widgets/notice_bar.h"
 #include "app/window/actions.h"
 #include "app/window/causes.h"
+#include "app/window/last_shown.h"
 #include "core/edit/edits.h"
 #include "core/rules/check.h"
 #include "io/tables/dxf.h"
@@ -29,13 +31,17 @@ const QLatin1String kEnding(".mezzet");
 }  // namespace
 
 void MainWindow::openPath(const QString& path) {
+  // Asked before: what opening shows first is remembered, too.
+  const auto last = lastShown(QFileInfo(path).absoluteFilePath());
   if (const auto fault = document_->open(path)) {
     notice_->say(sentenceOf(*fault), {}, cause::kNotOpened);
     return;
   }
   notice_->settle(cause::kNotOpened);
+  settleOffers();
   remember(path);
   workspace_->select({});
+  if (last) showAgain(*last, *workspace_);
   workspace_->showStage(workspace_->room() != nullptr ? Stage::Floor : Stage::Measure);
   sheet().fit();
   tellNews();
@@ -50,11 +56,12 @@ void MainWindow::tellNews() {
                                  }}});
 }
 
-void MainWindow::newJob() {
+void MainWindow::newJob(bool first) {
   JobFile file;
-  file.job.name = "New job";
+  file.job.name = kNewJob;
   file.job.houseRules = newHouseRules(workspace_->book(), file.job.brief);
   document_->start(std::move(file), false);
+  if (!first) settleOffers();
   workspace_->select({});
   workspace_->showTopic(Topic::Walls);
   sheet().fit();
@@ -190,6 +197,12 @@ void MainWindow::offer(const QString& journal) {
   if (!bytes) return;
   const auto left = readJournal(*bytes, journal.toStdString());
   if (!left || !left->worthOffering()) return;
+  // An offer belongs to its job: it is made where nothing is open yet, and over that job itself.
+  const QString path = QString::fromStdString(left->path);
+  const bool blank = document_->path().isEmpty() && document_->job().rooms.empty() && !document_->unsaved();
+  if (!blank && path != document_->path()) return;
+  const QString cause = cause::kLeftBehind + journal;
+  offers_.emplace_back(cause, path);
   const QString name = left->path.empty() ? tr("A job that was never saved")
                                           : tr("\"%1\"").arg(QString::fromStdString(left->file.job.name));
   const QString last = QString::fromStdString(left->lastEdit);
@@ -201,7 +214,15 @@ void MainWindow::offer(const QString& journal) {
                 {tr("Throw them away"), [this, journal] {
                    if (const auto fault = document_->throwAway(journal))
                      notice_->say(sentenceOf(*fault), {}, cause::kRefused);
-                 }}});
+                 }}},
+               cause);
+}
+
+/// Another job is open now: what is offered for others waits until theirs is, or until the next start.
+void MainWindow::settleOffers() {
+  for (const auto& [cause, path] : std::exchange(offers_, {}))
+    if (path.isEmpty() || path != document_->path()) notice_->settle(cause);
+    else offers_.emplace_back(cause, path);
 }
 
 void MainWindow::bringBack(const QString& journal) {

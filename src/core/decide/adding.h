@@ -21,7 +21,8 @@ struct Added {
 [[nodiscard]] Result<Added> withNewPiece(const Job&, const Rulebook&, const SchemeId&, const CornerId& wall, Piece,
                                          IdSource&);
 
-/// The same for a piece that the job has already. On the floor it goes where `at` says, if given.
+/// The same for a piece that the job has already. Dropped at a point, in the plan or on the wall, it goes where it is
+/// free there (first_place.h), or is refused.
 [[nodiscard]] Result<Added> withPlaced(const Job&, const Rulebook&, const SchemeId&, const CornerId& wall,
                                        const PieceId&, IdSource&, std::optional<Vec2> at = std::nullopt);
 

@@ -81,19 +81,22 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
   if (hung == nullptr) return out;
   const Room& room = roomOf(job, *scheme);
   const Wall wall = *findWall(room, hung->wall);
+  // Mirrors and screens have heights of their own.
+  const Piece& piece = pieceOf(job, *held);
+  if (hangs(piece.kind) && !isArt(piece.kind)) return out;
   const double length = wall.length();
   const RoomHeights heights = heightsOf(room);
   const auto envelope = hungWith(job, *scheme, placement);
   const Rule* centre = findRule(book, std::string(kArtCentre));
   const Rule* gap = findRule(book, std::string(kArtGap));
   if (centre != nullptr)
-    if (const Asked asked = askedOf(*centre, job); asked.missing.empty())
+    if (const Asked asked = askedOf(*centre, job, piece); asked.missing.empty())
       out.push_back(acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight,
                                "centre by height, " + rangeWords(asked.tolerated, format), heights.floorAt(wall.end),
                                heights.floorAt(wall.start)));
   if (gap != nullptr)
     if (const auto below = belowArt(job, *scheme, room, *envelope); below && below->top)
-      if (const Asked asked = askedOf(*gap, job); asked.missing.empty()) {
+      if (const Asked asked = askedOf(*gap, job, piece); asked.missing.empty()) {
         const ArtSolution bands = solveArt({{}, asked.tolerated, *below->top, envelope->envelope.height()});
         const std::string name = SchemeNames(job, *scheme).the(below->id);
         out.push_back(acrossWall(gap->id, hung->wall, length, bands.gapBand, room.ceilingHeight,

@@ -110,13 +110,15 @@ std::map<std::string, std::string> placeNames(const PieceIndex& pieces, const Sc
   return out;
 }
 
-SchemeFigures figuresOf(const Job& job, const SchemeId& id, const std::vector<Finding>& findings) {
+SchemeFigures figuresOf(const Job& job, const SchemeId& id, const std::vector<Finding>& findings, UseState state) {
   SchemeFigures figures;
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return figures;
   const Room& room = roomOf(job, *scheme);
   const PieceIndex pieces(job);
-  std::vector<Polygon> standing;
+  // Chairs stand under their table. What else is pushed into one another, or through a wall, frees no floor.
+  std::vector<Polygon> dining, fixed;
+  double standing = 0;
   figures.placed = static_cast<int>(scheme->placements.size());
   for (const Placement& p : scheme->placements) {
     const Piece& piece = pieces.of(p);
@@ -126,12 +128,15 @@ SchemeFigures figuresOf(const Job& job, const SchemeId& id, const std::vector<Fi
     if (place == nullptr || isRug(piece.kind)) continue;
     Piece drawn = piece;
     if (drawn.shape == Shape::Round) drawn.shape = Shape::Oval;  // an outline of its own
-    standing.push_back(outlineOf(drawn, *place));
+    const Polygon taken = outlineOf(drawn, *place);
+    if (isDiningSeat(piece.kind) || isDiningTable(piece.kind)) dining.push_back(taken);
+    else standing += std::abs(signedArea(taken));
   }
   const Polygon outline = outlineOf(room);
   for (const Feature& feature : room.features)
-    if (standsInTheWay(feature)) standing.push_back(feature.outline);
-  figures.freeFloor = signedArea(outline) - coveredArea(standing, outline);
+    if (standsInTheWay(feature)) fixed.push_back(feature.outline);
+  for (const Polygon& whole : joined(dining).outer) standing += signedArea(whole);
+  figures.freeFloor = std::max(0.0, signedArea(outline) - coveredArea(fixed, outline) - standing);
   for (const Wall& wall : wallsOf(room)) {
     std::vector<std::pair<double, double>> taken, takenAbove;
     for (const Opening& o : room.openings) {
@@ -152,7 +157,7 @@ SchemeFigures figuresOf(const Job& job, const SchemeId& id, const std::vector<Fi
     figures.freeWall.emplace_back(wall.id, longestFree(wall.length(), std::move(taken)));
     figures.freeAbove.emplace_back(wall.id, longestFree(wall.length(), std::move(takenAbove)));
   }
-  for (const RoomWay& way : waysIn(walkSpaceOf(pieces, room, *scheme, UseState::Everyday),
+  for (const RoomWay& way : waysIn(walkSpaceOf(pieces, room, *scheme, state),
                                    openingsAmong(destinationsIn(pieces, room, *scheme))))
     figures.ways.emplace_back(way.to.id, way.way.width);
   for (const Finding& f : findings) {
@@ -164,14 +169,15 @@ SchemeFigures figuresOf(const Job& job, const SchemeId& id, const std::vector<Fi
 
 }  // namespace
 
-Judged judged(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) {
-  Judged out{id, check(job, book, id, format), {}};
-  out.figures = figuresOf(job, id, out.findings);
+Judged judged(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format, const CheckWith& with) {
+  Judged out{id, check(job, book, id, format, with), {}};
+  out.figures = figuresOf(job, id, out.findings, with.state);
   return out;
 }
 
-SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format) {
-  return judged(job, book, id, format).figures;
+SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id, LengthFormat format,
+                        const CheckWith& with) {
+  return judged(job, book, id, format, with).figures;
 }
 
 std::vector<std::string> figureWords(const SchemeFigures& f, const Room& room, Unit unit, LengthFormat format) {
@@ -192,9 +198,9 @@ std::vector<std::string> figureWords(const SchemeFigures& f, const Room& room, U
 }
 
 std::vector<std::string> differences(const Job& job, const Rulebook& book, const SchemeId& one, const SchemeId& other,
-                                     LengthFormat format) {
+                                     LengthFormat format, const CheckWith& with) {
   if (findScheme(job, one) == nullptr || findScheme(job, other) == nullptr) return {};
-  return differences(job, judged(job, book, one, format), judged(job, book, other, format), format);
+  return differences(job, judged(job, book, one, format, with), judged(job, book, other, format, with), format);
 }
 
 std::vector<std::string> differences(const Job& job, const Judged& judgedOne, const Judged& judgedOther,

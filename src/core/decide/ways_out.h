@@ -27,7 +27,7 @@ struct Tries {
 /// larger of the two shortfalls least.
 [[nodiscard]] std::vector<WayOut> waysOutOf(const Finding&, const std::vector<Finding>& now, const Job&,
                                             const Rulebook&, const SchemeId&, IdSource ids, LengthFormat format,
-                                            const CheckWith& = {}, Tries* tries = nullptr);
+                                            const CheckWith&, Tries* tries = nullptr);
 
 /// Ways out are looked for from the worst findings of a decision only: in a pile each piece has hundreds, and each way
 /// is re-checked.
@@ -36,7 +36,7 @@ inline constexpr std::size_t kMostLookedAt = 6;
 inline constexpr std::size_t kHeap = 4'000;
 
 [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision&, const std::vector<Finding>&, const Job&, const Rulebook&,
-                                            const SchemeId&, IdSource ids, LengthFormat format, const CheckWith& = {},
+                                            const SchemeId&, IdSource ids, LengthFormat format, const CheckWith&,
                                             Tries* tries = nullptr);
 
 }  // namespace mezzet

@@ -30,7 +30,7 @@ std::string wallName(const CornerId& id) { return "wall " + id.value; }
 std::optional<Error> faultOfPosition(double value, const std::string& where) {
   if (!std::isfinite(value)) return Error{where, "is not a number", "Type a length"};
   if (std::abs(value) > 2 * kLongestLength)
-    return Error{where, "is more than 200 m from the first corner", "Check the figure"};
+    return Error{where, "is more than 200 m (656 ft) from the first corner", "Check the figure"};
   return std::nullopt;
 }
 
@@ -54,7 +54,7 @@ std::optional<Error> faultOfOutline(const Room& room) {
   for (const Wall& wall : wallsOf(room)) {
     if (auto fault = faultOfLength(wall.length(), wallName(wall.id))) return fault;
     if (!std::isfinite(wall.thickness) || wall.thickness <= 0 || wall.thickness > kThickestWall)
-      return Error{wallName(wall.id), "has a thickness that is not more than 0 and at most 2 m", "Check the unit"};
+      return Error{wallName(wall.id), "has a thickness that is not more than 0 and at most 2 m (79 in)", "Check the unit"};
   }
   const Polygon outline = outlineOf(room);
   if (const auto crossing = selfCrossing(outline))
@@ -123,9 +123,9 @@ std::optional<Error> faultOfOpening(const Room& room, const RoomHeights& heights
     return Error{where, "reaches " + writeLength(o.head() - low, format) + " above the ceiling",
                  "Check its sill and height"};
   if (!std::isfinite(o.leafThickness) || o.leafThickness < 0 || o.leafThickness > 200)
-    return Error{where, "has a leaf that is not 0 to 200 mm thick", "A usual leaf is 35 mm"};
+    return Error{where, "has a leaf that is not 0 to 200 mm (8 in) thick", "A usual leaf is 35 mm (1 3/8 in)"};
   if (!std::isfinite(o.underLeaf) || o.underLeaf < 0 || o.underLeaf > 200)
-    return Error{where, "has a gap under the leaf that is not 0 to 200 mm", "A usual gap is 10 mm"};
+    return Error{where, "has a gap under the leaf that is not 0 to 200 mm (8 in)", "A usual gap is 10 mm (3/8 in)"};
   if (auto fault = faultOfSite(o, where)) return fault;
   for (const Opening& other : room.openings) {
     if (&other == &o) break;  // each pair is judged once, and the later of the two is the one to move

@@ -43,7 +43,7 @@ std::optional<Error> faultOfHeights(const Room& room) {
     if (auto fault = takeId(seen, h.id, "height")) return fault;
     if (auto fault = faultOfPoint(h.at, "height " + h.id.value)) return fault;
     if (auto fault = faultOfTaken(h.taken, "height " + h.id.value, h.kind == HeightKind::Clear ? 1 : 0)) return fault;
-    if (h.taken.value > kHighest) return Error{"height " + h.id.value, "is more than 20 m", "Check the unit"};
+    if (h.taken.value > kHighest) return Error{"height " + h.id.value, "is more than 20 m (66 ft)", "Check the unit"};
   }
   if (room.ceilingAreas.size() > 100)
     return Error{room.name, "has more than 100 parts of its ceiling", "Take some out"};
@@ -119,9 +119,9 @@ std::optional<Error> faultOfSite(const Feature& f) {
   if (s.risers < 1 || s.risers > 60)
     return Error{where, "has a number of risers that is not 1 to 60", "Count the risers of one flight"};
   if (!(s.riser > 0 && s.riser <= 1'000))
-    return Error{where, "has a riser that is not more than 0 and at most 1 m", "Check the unit"};
+    return Error{where, "has a riser that is not more than 0 and at most 1 m (39 in)", "Check the unit"};
   if (!(s.going > 0 && s.going <= 2'000))
-    return Error{where, "has a going that is not more than 0 and at most 2 m", "Check the unit"};
+    return Error{where, "has a going that is not more than 0 and at most 2 m (79 in)", "Check the unit"};
   if (!std::isfinite(s.climbs)) return Error{where, "climbs in no direction", "Type degrees"};
   const std::pair<const std::optional<double>*, const char*> given[] = {
       {&s.rise, "rise"}, {&s.nosing, "nosing"}, {&s.handrail, "handrail"}, {&s.headroom, "headroom"}};
@@ -164,7 +164,7 @@ std::optional<Error> faultOfSite(const Room& room) {
         return Error{"hit " + h.id.value, "has a confidence that is not above 0 and at most 1", "Type it again"};
     }
     if (s.pitch && !(*s.pitch >= 100 && *s.pitch <= 2'000))
-      return Error{where, "have a pitch that is not 100 mm to 2 m", "Usual pitches are 16 and 24 in"};
+      return Error{where, "have a pitch that is not 100 mm to 2 m (4 to 79 in)", "Usual pitches are 400 and 600 mm, 16 and 24 in"};
   }
   if (room.underlay)
     if (auto fault = faultOfUnderlay(*room.underlay, room.name + ", plan picture")) return fault;

@@ -8,7 +8,7 @@ namespace mezzet {
 /// All findings of the scheme in a steady order: by rule, then by subjects. An unknown scheme has none.
 /// Pure: the same job and rulebook always give the same findings.
 [[nodiscard]] std::vector<Finding> check(const Job&, const Rulebook&, const SchemeId&, LengthFormat format,
-                                         const CheckWith& = {});
+                                         const CheckWith&);
 
 /// What the rulebook has brought since the job was last looked at with it, and what of it breaks; "" when nothing is
 /// new. "Rulebook 2 brings 14 rules that rulebook 1 had not. 3 of their findings break here: a table for every seat,

@@ -13,7 +13,14 @@ namespace {
 
 const SheetRow& rowOf(const SheetKind& kind) { return kind.row != nullptr ? *kind.row : planSheetRow(); }
 
-/// The sheet at one scale, or at the first of all scales at which it fits; `turned` says whether it lies.
+/// The scales that rulers of the unit have, largest first, then the others.
+std::vector<int> scalesFor(Unit unit) {
+  std::vector<int> out = sheetScales();
+  std::stable_partition(out.begin(), out.end(), [unit](int s) { return (s % 8 == 0) == (unit == Unit::Inch); });
+  return out;
+}
+
+/// The sheet at one scale, or at the largest at which it fits, of those of the job's unit if one of them does.
 struct Fitted {
   Fit fit;
   int scale = 0;
@@ -21,7 +28,7 @@ struct Fitted {
 };
 Fitted fitted(const SheetRow& row, const SheetSource& source) {
   Fitted out;
-  for (const int s : sheetScales()) {
+  for (const int s : scalesFor(source.job.units)) {
     if (source.request.scale != 0 && s != source.request.scale) continue;
     out.drawing = row.compose(source, s);
     out.fit = fitOf(out.drawing, *source.request.paper, s);

@@ -303,7 +303,7 @@ LengthReading readLength(std::string_view text, Unit bare) {
 std::optional<Error> faultOfLength(double length, const std::string& where) {
   if (!std::isfinite(length)) return Error{where, "is not a number", "Type a length"};
   if (length <= 0) return Error{where, "must be more than 0", "Type the length as the tape reads"};
-  if (length > kLongestLength) return Error{where, "is longer than 100 m", "Check the unit"};
+  if (length > kLongestLength) return Error{where, "is longer than 100 m (328 ft)", "Check the unit"};
   return std::nullopt;
 }
 

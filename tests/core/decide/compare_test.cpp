@@ -40,7 +40,7 @@ PlacementId placed(const Two& two, const char* pieceId) {
   return {};
 }
 std::vector<std::string> differ(const Two& two) {
-  return differences(two.job, builtInRulebook(), SchemeId("s1"), two.copy, kInches);
+  return differences(two.job, builtInRulebook(), SchemeId("s1"), two.copy, kInches, kEveryDay);
 }
 
 TEST(Compare, ACopyDiffersInNothing) { EXPECT_TRUE(differ(copied(sitting())).empty()); }
@@ -62,7 +62,7 @@ TEST(Compare, FreeFloorDiffersByWhatTheToldFiguresDiffer) {
     two.job =
         withPlacement(two.job, two.copy, {PlacementId("box"), PieceId("box"), FloorPlace{{in(60), in(120)}, 0}, {}});
     const auto floorIn = [&](const SchemeId& id) {
-      const auto words = figureWords(judged(two.job, builtInRulebook(), id, kInches).figures, *two.job.rooms.front(),
+      const auto words = figureWords(judged(two.job, builtInRulebook(), id, kInches, kEveryDay).figures, *two.job.rooms.front(),
                                      Unit::Inch, kInches);
       for (const std::string& w : words)
         if (w.starts_with("free floor ")) return std::stod(w.substr(11));
@@ -85,7 +85,7 @@ TEST(Compare, AFreedWallIsSaidInMeasures) {
 // Wall A is 222 in long. The sofa, 34 in high, leaves the wall above it free; a bookcase 40 in wide does not.
 TEST(Compare, FreeWallAboveLowThingsCountsWhatIsTallAndWhatHangs) {
   const auto above = [](const Job& job) {
-    return figuresOf(job, builtInRulebook(), SchemeId("s1"), kInches).freeAbove.front().second / kInch;
+    return figuresOf(job, builtInRulebook(), SchemeId("s1"), kInches, kEveryDay).freeAbove.front().second / kInch;
   };
   EXPECT_NEAR(above(sitting()), 222, 1e-9);
   EXPECT_NEAR(above(with(sitting(), piece("case", "bookcase", 40, 12, 72), "p3", 20, 6, 180)), 182, 1e-9);
@@ -98,7 +98,7 @@ TEST(Compare, AThingThatStandsInOneOnlyIsNamed) {
   EXPECT_NE(std::find(lines.begin(), lines.end(), "Table: only in A"), lines.end());
 }
 TEST(Compare, FiguresCountFreeFloor) {
-  const SchemeFigures f = figuresOf(sitting(), builtInRulebook(), SchemeId("s1"), kInches);
+  const SchemeFigures f = figuresOf(sitting(), builtInRulebook(), SchemeId("s1"), kInches, kEveryDay);
   EXPECT_NEAR(f.freeFloor, in(222) * in(150) - in(84) * in(36) - in(52) * in(24), 1);
   EXPECT_EQ(f.seats, 3);
 }
@@ -108,7 +108,7 @@ TEST(CopiedScheme, KeepsWhatWasKeptOnPurpose) {
   job = withKept(job, SchemeId("s1"), {"table-reach:p1,p2", "room to pass", in(-6), "2026-01-01"});
   const Two two = copied(job);
   int reaches = 0;
-  for (const Finding& f : check(two.job, builtInRulebook(), two.copy, kInches)) {
+  for (const Finding& f : check(two.job, builtInRulebook(), two.copy, kInches, kEveryDay)) {
     if (f.rule != "table-reach") continue;
     ++reaches;
     EXPECT_EQ(f.verdict, Verdict::Kept);
@@ -137,13 +137,13 @@ TEST(Tray, LeavesOutVariants) {
 
 // ---- ways out of the newer rules, each re-checked
 std::vector<WayOut> waysFor(const Job& job, const std::string& id) {
-  const auto findings = check(job, builtInRulebook(), SchemeId("s1"), kInches);
+  const auto findings = check(job, builtInRulebook(), SchemeId("s1"), kInches, kEveryDay);
   for (const Finding& f : findings)
-    if (f.id == id) return waysOutOf(f, findings, job, builtInRulebook(), SchemeId("s1"), IdSource(100), kInches);
+    if (f.id == id) return waysOutOf(f, findings, job, builtInRulebook(), SchemeId("s1"), IdSource(100), kInches, kEveryDay);
   return {};
 }
 bool holdsAfter(const WayOut& way, const std::string& id) {
-  return verdictIn(check(way.job, builtInRulebook(), SchemeId("s1"), kInches), id) == Verdict::Holds;
+  return verdictIn(check(way.job, builtInRulebook(), SchemeId("s1"), kInches, kEveryDay), id) == Verdict::Holds;
 }
 TEST(WaysOutOfNewRules, ASeatGetsASideTable) {
   const Job job = with(emptyRoom(), sofa(), "p1", 111, 19, 180);

@@ -29,10 +29,10 @@ struct Decided {
 };
 Decided decide(const Job& job) {
   Decided d;
-  d.findings = check(job, builtInRulebook(), kScheme, kInches);
+  d.findings = check(job, builtInRulebook(), kScheme, kInches, kEveryDay);
   d.decisions = decisionsOf(d.findings, job, builtInRulebook(), kScheme, kInches);
   if (!d.decisions.empty())
-    d.ways = waysOutOf(d.decisions.front(), d.findings, job, builtInRulebook(), kScheme, IdSource(100), kInches);
+    d.ways = waysOutOf(d.decisions.front(), d.findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, kEveryDay);
   return d;
 }
 const WayOut* way(const Decided& d, const std::string& id) {
@@ -42,7 +42,7 @@ const WayOut* way(const Decided& d, const std::string& id) {
 }
 int broken(const Job& job) {
   int count = 0;
-  for (const Finding& f : check(job, builtInRulebook(), kScheme, kInches)) count += breaksByWeight(f);
+  for (const Finding& f : check(job, builtInRulebook(), kScheme, kInches, kEveryDay)) count += breaksByWeight(f);
   return count;
 }
 
@@ -139,11 +139,11 @@ TEST(WaysOut, TwoInOnePlaceArePartedTheShortWay) {
 
 TEST(Gap, OfAFindingCanBeTyped) {
   const Job job = farTable(24);
-  const auto findings = check(job, builtInRulebook(), kScheme, kInches);
+  const auto findings = check(job, builtInRulebook(), kScheme, kInches, kEveryDay);
   for (const char* mover : {"p1", "p2"}) {
     const auto there = placeForGap(job, scheme(job), findings.front(), PlacementId(mover), in(15));
     ASSERT_TRUE(there);
-    const auto after = check(placed(job, kScheme, PlacementId(mover), *there), builtInRulebook(), kScheme, kInches);
+    const auto after = check(placed(job, kScheme, PlacementId(mover), *there), builtInRulebook(), kScheme, kInches, kEveryDay);
     EXPECT_NEAR(after.front().measured, in(15), 1e-6) << mover;
   }
 }
@@ -180,10 +180,10 @@ TEST(Adding, AFloorPieceWithoutADepthIsRefused) {
 TEST(WaysOut, AreLookedForOnlyAsOftenAsMayBeTried) {
   const Job job = with(with(emptyRoom(), piece("sofa", "sofa", 84, 36), "p1", 100, 60),
                        piece("table", "low-table", 48, 24, 16), "p2", 100, 24);
-  const auto findings = check(job, builtInRulebook(), kScheme, kInches);
+  const auto findings = check(job, builtInRulebook(), kScheme, kInches, kEveryDay);
   const auto decisions = decisionsOf(findings, job, builtInRulebook(), kScheme, kInches);
   ASSERT_FALSE(decisions.empty());
-  const auto all = waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches);
+  const auto all = waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, kEveryDay);
   ASSERT_FALSE(all.empty());
   Tries none{0, {}}, enough{1'000'000, {}};
   EXPECT_TRUE(waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &none)

@@ -187,7 +187,7 @@ TEST_P(SeededRooms, NoTwoWordsMeetInThePlanAtAnyZoom) {
   const Job job = seededRoom(GetParam());
   const Room& room = *job.rooms.front();
   // As many findings as are marked at once.
-  auto result = check(job, builtInRulebook(), scheme(job).id, kInches);
+  auto result = check(job, builtInRulebook(), scheme(job).id, kInches, kEveryDay);
   std::erase_if(result, [](const Finding& f) { return f.verdict != Verdict::Breaks; });
   result.resize(std::min<std::size_t>(result.size(), 5));
   for (const LengthFormat format : {kInches, kMetric})
@@ -225,7 +225,7 @@ TEST_P(SeededRooms, NoTwoWordsMeetOnAWallAtAnyZoom) {
         work.selected = PlacementId(picture);
         work.tapes = tapesOf(job, scheme(job), work.selected);
         work.bands = bandsOf(job, builtInRulebook(), scheme(job).id, PlacementId("print"), format);
-        work.findings = check(job, builtInRulebook(), scheme(job).id, format);
+        work.findings = check(job, builtInRulebook(), scheme(job).id, format, kEveryDay);
         std::array<PlacedLabels::Count, kRanks> counts{};
         const Drawing d = together(composeElevation(job, room, &scheme(job), CornerId("C"), o),
                                    composeElevationWork(job, room, work, scale, format), counts);

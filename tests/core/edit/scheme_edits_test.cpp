@@ -27,7 +27,7 @@ TEST(WithKept, HoldsOneEntryForAFinding) {
 }
 TEST(WithKept, TakesAFindingOutOfWhatBreaks) {
   const Job job = withKept(one(), kScheme, {"served-seats:p1", "a bench by the door", -1, {}});
-  EXPECT_EQ(verdictIn(check(job, builtInRulebook(), kScheme, {}), "served-seats:p1"), Verdict::Kept);
+  EXPECT_EQ(verdictIn(check(job, builtInRulebook(), kScheme, {}, kEveryDay), "served-seats:p1"), Verdict::Kept);
 }
 TEST(WithoutKept, JudgesItAgain) {
   EXPECT_EQ(withoutKept(withKept(one(), kScheme, {"a:b", "c", 0, {}}), kScheme, "a:b"), one());

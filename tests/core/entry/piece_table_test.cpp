@@ -64,7 +64,7 @@ INSTANTIATE_TEST_SUITE_P(
         BadCell{"shape", "star", "Shape: is not known: \"star\". Say rect, round, oval, l or curve"},
         BadCell{"count", "2.5", "Count: is not a whole number from 0 to 10000: \"2.5\". Type how many there are"},
         BadCell{"count", "-1", "Count: is not a whole number from 0 to 10000: \"-1\". Type how many there are"},
-        BadCell{"width", "200 m", "Width: is longer than 100 m. Check the unit"},
+        BadCell{"width", "200 m", "Width: is longer than 100 m (328 ft). Check the unit"},
         BadCell{"name", "  ", "Name: is empty. Give it a name, so that the ledger can speak of it"}));
 
 TEST(PieceTable, ABareNumberIsInTheUnitOfTheJob) {

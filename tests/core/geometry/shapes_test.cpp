@@ -178,7 +178,7 @@ Job casement(double height, double y) {
               "p1", 90, y);
 }
 std::vector<Finding> swings(const Job& job) {
-  std::vector<Finding> out = check(job, builtInRulebook(), SchemeId("s1"), {});
+  std::vector<Finding> out = check(job, builtInRulebook(), SchemeId("s1"), {}, kEveryDay);
   std::erase_if(out, [](const Finding& f) { return f.rule != "door-swing"; });
   return out;
 }

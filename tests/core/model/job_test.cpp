@@ -100,7 +100,7 @@ INSTANTIATE_TEST_SUITE_P(
     Length, BadLength,
     testing::Values(std::pair{0.0, "Parlour, ceiling: must be more than 0. Type the length as the tape reads"},
                     std::pair{-5.0, "Parlour, ceiling: must be more than 0. Type the length as the tape reads"},
-                    std::pair{100'001.0, "Parlour, ceiling: is longer than 100 m. Check the unit"},
+                    std::pair{100'001.0, "Parlour, ceiling: is longer than 100 m (328 ft). Check the unit"},
                     std::pair{double(INFINITY), "Parlour, ceiling: is not a number. Type a length"},
                     std::pair{double(NAN), "Parlour, ceiling: is not a number. Type a length"}));
 

@@ -86,7 +86,7 @@ TEST(WayMain, BreaksBelowThirtyTwo) {
   EXPECT_NEAR(f->margin, in(-1), 1e-6);
 }
 TEST(WayMain, WaitsForTheRouteBetweenItsLimits) {
-  const auto findings = check(narrowed(34, 40), builtInRulebook(), kScheme, kInches);
+  const auto findings = check(narrowed(34, 40), builtInRulebook(), kScheme, kInches, kEveryDay);
   const auto f =
       std::find_if(findings.begin(), findings.end(), [](const Finding& x) { return x.id == "way-main:a1,a2"; });
   ASSERT_NE(f, findings.end());
@@ -127,7 +127,7 @@ TEST(WayMain, OffersToMoveWhatPinches) {
       std::find_if(findings.begin(), findings.end(), [](const Finding& x) { return x.id == "way-main:a1,a2"; });
   ASSERT_NE(f, findings.end());
   ASSERT_EQ(f->verdict, Verdict::Breaks) << f->sentence;
-  const auto ways = waysOutOf(*f, findings, job, builtInRulebook(), kScheme, IdSource(50), kInches);
+  const auto ways = waysOutOf(*f, findings, job, builtInRulebook(), kScheme, IdSource(50), kInches, kEveryDay);
   ASSERT_FALSE(ways.empty());
   EXPECT_EQ(ways[0].sentence, "Move the right to the right by 2 in");
 }
@@ -562,7 +562,7 @@ TEST(BadRooms, AHeapOfHundredsIsJudgedWithoutWaysOut) {
   const auto broken =
       std::find_if(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "overlap"; });
   ASSERT_NE(broken, findings.end());
-  EXPECT_TRUE(waysOutOf(*broken, findings, job, builtInRulebook(), kScheme, IdSource(999), kInches).empty());
+  EXPECT_TRUE(waysOutOf(*broken, findings, job, builtInRulebook(), kScheme, IdSource(999), kInches, kEveryDay).empty());
 }
 TEST(BadRooms, PiecesOutsideAreSaid) {
   const Job job = with(twoArches(), seat("sofa", "sofa", 84, 36), "p1", 900, 900);

@@ -10,7 +10,7 @@ using namespace test;
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
 const SchemeId kScheme("s1");
 
-std::vector<Finding> findings(const Job& job) { return check(job, builtInRulebook(), kScheme, kInches); }
+std::vector<Finding> findings(const Job& job) { return check(job, builtInRulebook(), kScheme, kInches, kEveryDay); }
 const Finding* finding(const std::vector<Finding>& all, const std::string& id) {
   for (const Finding& f : all)
     if (f.id == id) return &f;
@@ -230,7 +230,7 @@ TEST(Rules, FindingsDoNotDependOnWhatElseIsInTheJob) {
   EXPECT_EQ(findings(job).size(), before.size());
 }
 TEST(Rules, AnUnknownSchemeHasNoFindings) {
-  EXPECT_TRUE(check(emptyRoom(), builtInRulebook(), SchemeId("none"), kInches).empty());
+  EXPECT_TRUE(check(emptyRoom(), builtInRulebook(), SchemeId("none"), kInches, kEveryDay).empty());
 }
 
 TEST(Bands, LieBeforeTheSeatBetweenTheAskedReaches) {

@@ -17,7 +17,7 @@ Job surveyedRoom() {
   return withRoom(emptyRoom(), surveyed(room).value()).value();
 }
 std::optional<Finding> judged(const Job& job, const std::string& id) {
-  for (const Finding& f : check(job, builtInRulebook(), SchemeId("s1"), {LengthStyle::Inches, 16}))
+  for (const Finding& f : check(job, builtInRulebook(), SchemeId("s1"), {LengthStyle::Inches, 16}, kEveryDay))
     if (f.id == id) return f;
   return std::nullopt;
 }

@@ -132,7 +132,7 @@ Job slopingFloor() {
 TEST(LocalHeights, APicturesCentreCountsFromTheFloorBelowIt) {
   // On wall A at u = 0 the floor lies 2 in below the datum.
   const Job job = test::hung(slopingFloor(), "art", "p1", 20, 20, 20, 57);
-  const auto findings = check(job, builtInRulebook(), SchemeId("s1"), kInches);
+  const auto findings = check(job, builtInRulebook(), SchemeId("s1"), kInches, kEveryDay);
   const auto centre =
       std::find_if(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "art-centre"; });
   ASSERT_NE(centre, findings.end());
@@ -148,7 +148,7 @@ TEST(LocalHeights, AFrameIntoASlopeIsOutsideTheRoom) {
   // Wall B is at x = 222; the ceiling comes down to 40 in there.
   job = read(job, {height("a", kClear, 0, 0, 96), height("b", kClear, 0, 150, 96), height("c", kClear, 222, 75, 40)});
   job = test::hung(job, "art", "p1", 20, 20, 75, 60, "B");
-  const auto findings = check(job, builtInRulebook(), SchemeId("s1"), kInches);
+  const auto findings = check(job, builtInRulebook(), SchemeId("s1"), kInches, kEveryDay);
   const auto outside =
       std::find_if(findings.begin(), findings.end(), [](const Finding& f) { return f.rule == "outside-room"; });
   ASSERT_NE(outside, findings.end());

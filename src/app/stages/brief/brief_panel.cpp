@@ -26,13 +26,13 @@ struct Flag {
   const char* effect;
 };
 constexpr Flag kFlags[] = {
-    {"public", &Brief::isPublic, "A public room", "Pictures may then hang at 63 in."},
+    {"public", &Brief::isPublic, "A public room", "Pictures may then hang higher, as museums hang them."},
     {"tenant", &Brief::tenant, "Rented: no holes without asking",
      "Lean pictures on a safe angle with a stop, or keep a ledger of holes."},
     {"children", &Brief::children, "Children use it",
      "Tall pieces and leaning mirrors need restraint; blind cords out of reach."},
     {"pets", &Brief::pets, "Pets use it", "Loop rugs catch claws; cut pile does not."},
-    {"access", &Brief::access, "Published access rules apply", "Recorded here; no rule of this version asks it yet."}};
+    {"access", &Brief::access, "Published access rules apply", "Doors, ways and turning places are then judged by them too."}};
 
 constexpr std::pair<const char*, const char*> kPurposes[] = {
     {"", "not said"},     {"entertaining", "entertaining"}, {"reading", "quiet reading"}, {"television", "television"},
@@ -67,8 +67,11 @@ LengthReading BriefPanel::typeViewers(const QString& text) {
     if (part.trimmed().isEmpty()) continue;
     const LengthReading one = workspace_.read(part.trimmed());
     if (!one) return one;
-    if (*one.length < 500 || *one.length > 2600)
-      return {std::nullopt, 0, "A stature is between 20 in and 102 in. Part several with a semicolon."};
+    constexpr double kLeast = 20 * kInch, kMost = 102 * kInch;
+    if (*one.length < kLeast || *one.length > kMost)
+      return {std::nullopt, 0,
+              "A stature is between " + writeLength(kLeast, workspace_.format()) + " and " +
+                  writeLength(kMost, workspace_.format()) + ". Part several with a semicolon."};
     statures.push_back(*one.length);
   }
   Job after = workspace_.job();

@@ -108,8 +108,9 @@ void SheetEdge::follow() {
 
 void SheetEdge::takeWidth() {
   const LengthReading reading = workspace_.read(width_->text());
-  if (reading && *reading.length >= 100 && *reading.length <= 3000) workspace_.setReachWidth(*reading.length);
-  else note_->setText(reading ? tr("Between 4 in and 10 ft.") : QString::fromStdString(reading.complaint));
+  constexpr double kLeast = 4 * kInch, kMost = 10 * kFoot;
+  if (reading && *reading.length >= kLeast && *reading.length <= kMost) workspace_.setReachWidth(*reading.length);
+  else note_->setText(reading ? tr("Between %1 and %2.").arg(workspace_.write(kLeast), workspace_.write(kMost)) : QString::fromStdString(reading.complaint));
   if (reading) width_->setText(workspace_.write(workspace_.reachWidth()));
 }
 

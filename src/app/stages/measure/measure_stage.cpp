@@ -6,7 +6,8 @@
 namespace mezzet {
 namespace {
 
-QString siteHint(Topic topic) {
+QString siteHint(const Workspace& w, Topic topic) {
+  const bool inches = w.job().units == Unit::Inch;
   switch (topic) {
     case Topic::Heights:
       return Workspace::tr(
@@ -23,8 +24,9 @@ QString siteHint(Topic topic) {
     case Topic::House: return Workspace::tr("Rooms lie as their shared doors put them. Click one to work on it.");
     case Topic::Openings:
       return Workspace::tr(
-          "Three readings along its wall check each other: from the start corner, its width, to the end corner. \"57 "
-          "1/2 trim\" was read at the trim.");
+                 "Three readings along its wall check each other: from the start corner, its width, to the end corner. "
+                 "\"%1 trim\" was read at the trim.")
+          .arg(inches ? QStringLiteral("57 1/2") : QStringLiteral("1460"));
     case Topic::Fixed:
       return Workspace::tr(
           "What cannot be moved. Columns, beams and breasts are structure: an engineer and permission come first.");
@@ -34,12 +36,14 @@ QString siteHint(Topic topic) {
 }
 
 QString hint(const Workspace& w) {
-  if (w.topic() != Topic::Walls) return siteHint(w.topic());
+  if (w.topic() != Topic::Walls) return siteHint(w, w.topic());
   return w.room() != nullptr && w.room()->survey
              ? Workspace::tr(
                    "On the plan: a dot is checked, a ringed dot was measured once, a ring is only assumed. "
                    "Ctrl+P prints the field sheet.")
-             : Workspace::tr("Lengths can be typed as you read them: 63 1/4, 5' 3 1/4\", 160 cm, 1.6 m.");
+         : w.job().units == Unit::Inch
+             ? Workspace::tr("Lengths can be typed as you read them: 63 1/4, 5' 3 1/4\", 160 cm, 1.6 m.")
+             : Workspace::tr("Lengths can be typed as you read them: 1606, 160.6 cm, 1.606 m, 63 1/4 in.");
 }
 
 Content content(const Workspace& w) {

@@ -59,9 +59,9 @@ ReadOut::ReadOut(Workspace& workspace, QWidget* parent) : QDialog(parent), works
   column->addWidget(echo_);
   last_ = words({}, "last");
   column->addWidget(last_);
-  keys_ = words(tr("Enter: take it     +: skip     -: back, take again     Esc: end     A space parts inches from "
-                   "their fraction: 63 1/4"),
-                "keys");
+  QString keys = tr("Enter: take it     +: skip     -: back, take again     Esc: end");
+  if (workspace_.job().units == Unit::Inch) keys += tr("     A space parts inches from their fraction: 63 1/4");
+  keys_ = words(keys, "keys");
   column->addWidget(keys_);
   connect(figure_, &QLineEdit::textChanged, this, [this] {
     const Room* room = workspace_.room();

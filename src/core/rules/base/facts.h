@@ -34,6 +34,9 @@ struct CheckWith {
   /// `route`.
   const RouteFacts* routes = nullptr;
 };
+/// The room as it stands on every day, without routes. Never a default: whoever forgets the state of use that is shown
+/// would judge another room.
+inline constexpr CheckWith kEveryDay{};
 
 /// A value that is worked out when it is first asked for. Not for two threads at once.
 template <class T>
