@@ -48,6 +48,7 @@ class Workspace : public QObject {
   /// Broken findings of weight that are marked on the sheet: those of what is selected, then the worst, as many as can
   /// be told apart.
   [[nodiscard]] std::vector<Finding> marked() const;
+  [[nodiscard]] const std::vector<std::string>& cured() const { return judgement_.cured(); }
   /// How many findings of weight break on the plan, or on the walls.
   [[nodiscard]] int brokenIn(bool plan) const;
   /// Ways out of a decision, worked out now; the ledger shows them as `judgement` finds them.

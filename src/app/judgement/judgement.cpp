@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <tuple>
+#include <utility>
 
 #include "core/rules/check.h"
 
@@ -47,6 +48,9 @@ bool Judgement::crowded() const {
 }
 
 void Judgement::judge(Question question) {
+  const bool other = question.scheme != asked_.scheme || question.state != asked_.state;
+  if (other) before_.reset();
+  else if (question.job != asked_.job && !judge_.busy()) before_ = findings_;
   asked_ = std::move(question);
   judgeAgain();
 }
@@ -54,6 +58,7 @@ void Judgement::judge(Question question) {
 void Judgement::take(Answer answer) {
   findings_ = std::move(answer.findings);
   decisions_ = std::move(answer.decisions);
+  cured_ = before_ ? nowHolds(*before_, findings_, asked_.job, book_, asked_.scheme) : std::vector<std::string>();
   ways_.clear();
   looked_ = false;
   finder_.stop();
@@ -65,7 +70,9 @@ void Judgement::judgeAgain() {
     judge_.stop();
     return take(answerOf(asked_, book_, known));
   }
+  auto before = std::exchange(before_, std::nullopt);
   take({});
+  before_ = std::move(before);
   judge_.run<Answer>([q = asked_, &book = book_, known](const std::stop_token&,
                                                         const Worker::Progress&) { return answerOf(q, book, known); },
                      [this](Answer found) {

@@ -33,6 +33,8 @@ class Judgement : public QObject {
 
   [[nodiscard]] const std::vector<Finding>& findings() const { return findings_; }
   [[nodiscard]] const std::vector<Decision>& decisions() const { return decisions_; }
+  /// What the last edit cured, in sentences: told once, until the next one.
+  [[nodiscard]] const std::vector<std::string>& cured() const { return cured_; }
   /// What was found for a decision; null while it is looked for, which the first question begins.
   [[nodiscard]] const std::vector<WayOut>* waysShown(const Decision&);
   /// The same, worked out now.
@@ -65,6 +67,8 @@ class Judgement : public QObject {
   Question asked_;
   std::vector<Finding> findings_;
   std::vector<Decision> decisions_;
+  std::optional<std::vector<Finding>> before_;  ///< the edit that is judged
+  std::vector<std::string> cured_;
   std::map<std::string, std::vector<WayOut>> ways_;  ///< of the decisions, by subject, as far as they were looked for
   bool looked_ = false;
   std::shared_ptr<const RouteFacts> routes_;

@@ -270,11 +270,35 @@ void Ledger::addHeading() {
   });
 }
 
+/// What the last edit cured is said once: it would vanish without a word.
+void Ledger::addCured() {
+  const auto& cured = workspace_.cured();
+  if (cured.empty()) return;
+  constexpr std::size_t kMostTold = 3;
+  std::string content = "cured " + std::to_string(cured.size());
+  for (const std::string& sentence : cured) content += '\n' + sentence;
+  column_.add(content, [&](QVBoxLayout* column) {
+    column->addWidget(words(tr("Now holds"), "subject"));
+    for (std::size_t i = 0; i < std::min(cured.size(), kMostTold); ++i) {
+      auto* row = new QHBoxLayout;
+      row->setContentsMargins(0, 0, 0, 2);
+      row->setSpacing(6);
+      row->addWidget(new VerdictMark(Verdict::Holds), 0, Qt::AlignTop);
+      row->addWidget(words(onScreen(cured[i]), "cured"), 1);
+      column->addLayout(row);
+    }
+    if (cured.size() > kMostTold)
+      column->addWidget(words(tr("and %1 more").arg(cured.size() - kMostTold), "quietNote"));
+    column->addWidget(rule());
+  });
+}
+
 void Ledger::rebuild() {
   later_.stop();
   waysOf_.clear();
   column_.begin();
   addHeading();
+  addCured();
   const auto& decisions = workspace_.decisions();
   // What the stage in view is about comes first.
   std::size_t shown = 0;

@@ -80,4 +80,33 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
   return out;
 }
 
+std::vector<std::string> nowHolds(const std::vector<Finding>& before, const std::vector<Finding>& now, const Job& job,
+                                  const Rulebook& book, const SchemeId& id) {
+  std::vector<std::string> out;
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return out;
+  const SchemeNames names(job, *scheme);
+  const Room& room = roomOf(job, *scheme);
+  for (const Finding& was : before) {
+    if (was.verdict != Verdict::Breaks) continue;
+    const auto is = std::find_if(now.begin(), now.end(), [&](const Finding& f) { return f.id == was.id; });
+    if (is != now.end()) {
+      if (is->verdict == Verdict::Holds || is->verdict == Verdict::Close) out.push_back(is->sentence);
+      continue;
+    }
+    // It is only found while it breaks: nothing is left to measure. What was taken out is not here to be named.
+    const auto here = [&](const std::string& subject) {
+      return findPlacement(*scheme, PlacementId(subject)) != nullptr ||
+             findOpening(room, OpeningId(subject)) != nullptr || !featureWords(room, subject).empty() ||
+             subject.starts_with("wall:");
+    };
+    if (!std::all_of(was.subjects.begin(), was.subjects.end(), here)) continue;
+    std::vector<std::string> things;
+    for (const std::string& subject : was.subjects) things.push_back(thingWords(names, room, subject));
+    if (const Rule* rule = findRule(book, was.rule))
+      out.push_back("Settled: " + midSentence(rule->name) + ", " + listWords(things) + ".");
+  }
+  return out;
+}
+
 }  // namespace mezzet

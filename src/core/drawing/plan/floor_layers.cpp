@@ -59,6 +59,25 @@ void addWords(Drawing& d, Vec2 at, const std::string& words, const ItemId& id) {
   d.add(labelAt(Layer::Working, id, Rank::Finding, places, lettered(words)));
 }
 
+/// Points along a line, its middle first.
+std::vector<Vec2> alongLine(const std::vector<Vec2>& points) {
+  double whole = 0;
+  for (std::size_t i = 0; i + 1 < points.size(); ++i) whole += distance(points[i], points[i + 1]);
+  std::vector<Vec2> out;
+  for (const double share : {0.5, 0.6, 0.4, 0.7, 0.3, 0.8, 0.2}) {
+    double left = share * whole;
+    for (std::size_t i = 0; i + 1 < points.size(); ++i) {
+      const double length = distance(points[i], points[i + 1]);
+      if (left <= length && length > 0) {
+        out.push_back(points[i] + (points[i + 1] - points[i]) * (left / length));
+        break;
+      }
+      left -= length;
+    }
+  }
+  return out;
+}
+
 void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& findings, const RouteFacts& routes,
              LengthFormat format) {
   // What rules judge, and in one tone, however many ways share the floor.
@@ -81,8 +100,16 @@ void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& 
     for (std::size_t i = 0; i + 1 < way.line.size(); ++i)
       d.add(Layer::Working, "way:" + id, line(way.line[i], way.line[i + 1], {Ink::Quiet, kFineLine, Dash::Dashed}));
   }
-  // Each pinch once, with its width; what breaks carries its own mark.
+  // Each pinch once, with its width; what breaks carries its own mark. Where a door sets the width it stands on the way.
   std::vector<Vec2> labelled;
+  for (const Finding& f : findings) {
+    if (!showsOf(f.rule, shows::kRibbon) || !f.between.empty() || f.measured <= 0 || f.verdict == Verdict::Breaks)
+      continue;
+    for (const auto& [id, way] : routes.ways)
+      if (shown(id) && std::find(f.subjects.begin(), f.subjects.end(), id) != f.subjects.end())
+        d.add(labelOnlyAt(Layer::Working, "way:" + id, Rank::Note, alongLine(way.line),
+                          lettered(writeLength(f.measured, format))));
+  }
   for (const Finding& f : findings) {
     if (!showsOf(f.rule, shows::kPinch) || f.between.empty() || f.verdict == Verdict::Breaks) continue;
     const Vec2 middle = midpoint(f.at[0], f.at[1]);
