@@ -38,18 +38,15 @@ using namespace mezzet::cli;
 
 int validate(const Options& o) {
   const JobFile file = load(o);
+  if (const auto fault = unknownSchool(file.job, builtInRulebook())) throw Refused{*fault};
   std::cout << o.job << ": a Mezzet job, version " << kJobVersion << ", " << file.job.rooms.size() << " rooms, "
             << file.job.schemes.size() << " schemes, " << file.job.pieces.size() << " pieces\n";
   for (const auto& piece : file.job.pieces)
     if (!isKnownKind(piece->kind))
       std::cout << "note: " << piece->id.value << " is of kind \"" << piece->kind << "\", which no rule judges\n";
-  for (const auto& [id, school] : file.job.houseRules.schools) {
-    const Rule* rule = findRule(builtInRulebook(), id);
-    if (rule == nullptr) std::cout << "note: house rules name \"" << id << "\", which is not a rule of this rulebook\n";
-    else if (findSchool(*rule, school) == nullptr)
-      std::cout << "note: house rules choose school \"" << school << "\" of " << id
-                << ", which it does not have; its schools are taken together\n";
-  }
+  for (const auto& [id, school] : file.job.houseRules.schools)
+    if (findRule(builtInRulebook(), id) == nullptr)
+      std::cout << "note: house rules name \"" << id << "\", which is not a rule of this rulebook\n";
   if (file.job.houseRules.rulebook < builtInRulebook().version)
     std::cout << "note: rulebook " << file.job.houseRules.rulebook
               << " decided when it was last looked at; check says what rulebook " << builtInRulebook().version
@@ -379,7 +376,11 @@ int main(int argc, char** argv) {
     if (std::cout) return code;
     std::cerr << "standard output: could not be written. Is there room, and is somebody reading?\n";
   } catch (const Refused& refused) {
-    std::cerr << refused.error.text() << "\n";
+    // Whatever it is about, the file it is in comes first; what stands on the command line names itself.
+    Error error = refused.error;
+    if (!error.where.starts_with(o.job) && !error.where.starts_with("--") && (o.out.empty() || error.where != o.out))
+      error.where = error.where.empty() ? o.job : o.job + ", " + error.where;
+    std::cerr << error.text() << "\n";
   } catch (const std::bad_alloc&) {
     std::cerr << o.job << ": needs more memory than there is. Close other programs, or split the job\n";
   } catch (const std::exception& fault) {

@@ -88,8 +88,8 @@ std::optional<Error> faultOfSurvey(const Room& room) {
     const auto known = [&](const CornerId& id) {
       return std::any_of(room.corners.begin(), room.corners.end(), [&](const Corner& c) { return c.id == id; });
     };
-    if (!known(r.from) || (!r.isAngle() && !known(r.to)))
-      return Error{name, "names a corner that is not there", "Use the room's corners"};
+    for (const CornerId& id : {r.from, r.isAngle() ? r.from : r.to})
+      if (!known(id)) return Error{name, "names a corner that is not there: " + id.value, "Use the room's corners"};
     if (!r.isAngle() && r.from == r.to) return Error{name, "ends where it begins", "A length runs between two corners"};
     if (r.isAngle() ? !(r.value > 0 && r.value < 360) : faultOfLength(r.value, name).has_value())
       return Error{name, "is no reading of a room", "Type it again"};
@@ -316,6 +316,9 @@ std::optional<Error> faultOf(const Job& job) {
     pieceById[piece->id.value] = piece.get();
   }
   for (const auto& piece : job.pieces)
+    if (piece->variantOf == piece->id)
+      return Error{piece->name, "is a variant of itself: " + piece->id.value, "Remove variantOf, or name another piece"};
+  for (const auto& piece : job.pieces)
     if (piece->variantOf && !pieces.contains(piece->variantOf->value))
       return Error{piece->name, "is a variant of a piece that is not there: " + piece->variantOf->value,
                    "Remove variantOf"};
@@ -327,8 +330,14 @@ std::optional<Error> faultOf(const Job& job) {
                    "Add the room"};
     if (scheme->placements.size() > kMostPlacements)
       return Error{"scheme " + scheme->id.value, "has more than 400 placements", "Split the room, or take some out"};
-    std::set<std::string> placements;
+    // Findings name their subjects by id alone: what stands in one scheme shares none with its room.
+    std::set<std::string> placements, ofRoom;
+    for (const Opening& opening : found->second->openings) ofRoom.insert(opening.id.value);
+    for (const Feature& feature : found->second->features) ofRoom.insert(feature.id.value);
     for (const Placement& p : scheme->placements) {
+      if (ofRoom.contains(p.id.value))
+        return Error{"placement " + p.id.value, "has the id of an opening or a fixed thing of its room",
+                     "Ids must differ"};
       if (auto fault = takeId(placements, p.id, "placement")) return fault;
       if (auto fault = faultOfPlacement(pieceById, *found->second, *scheme, p)) return fault;
     }

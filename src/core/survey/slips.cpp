@@ -9,8 +9,6 @@
 namespace mezzet {
 namespace {
 
-/// Values nearer than this are the same answer to "what was it?".
-constexpr double kSameValue = 3;
 /// How much worse the next best must be before one slip is said to explain the reading.
 constexpr double kClearlyBest = 6;
 
@@ -158,11 +156,10 @@ std::vector<Explanation> explanationsOf(const Network& net, const Adjustment& al
   if (found.empty() || found.front().chi2 > chiSquaredLimit(all.redundancy)) return {};
   std::vector<Explanation> out;
   for (const Explanation& e : found) {
-    const bool same =
-        e.observation == found.front().observation && std::abs(e.wouldRead - found.front().wouldRead) < kSameValue;
-    if (same) out.push_back(e);
-    else if (e.chi2 < found.front().chi2 + kClearlyBest) return {};
-    else break;
+    if (e.chi2 >= found.front().chi2 + kClearlyBest) break;
+    // Another reading would explain it as well: nothing can be said. Of one reading several slips may be offered.
+    if (e.observation != found.front().observation) return {};
+    out.push_back(e);
   }
   return out;
 }

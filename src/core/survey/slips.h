@@ -41,8 +41,8 @@ struct Explanation {
   double chi2 = 0;
 };
 
-/// Slips in the suspects' places that bring chi-square within its limit; only when the best is better than the next of
-/// another value by 6. The best first, then others of the same value.
+/// Slips in the suspects' places that bring chi-square within its limit: the best first, then others of the same
+/// reading that are worse by less than 6. None when a slip in another reading is as good as that.
 [[nodiscard]] std::vector<Explanation> explanationsOf(const Network& net, const Adjustment& all,
                                                       const Suspects& suspects, const std::vector<Slip>& slips);
 

@@ -12,10 +12,25 @@ std::string tenths(double value) {
   return (value < 0 && rounded != 0 ? "-" : "") + std::to_string(rounded / 10) + "." + std::to_string(rounded % 10);
 }
 
+/// Readings nearer than this are the same answer to "what was it?", mm.
+constexpr double kSameReading = 3;
+
 std::string listed(const std::vector<std::string>& names) {
   std::string out;
   for (std::size_t i = 0; i < names.size(); ++i)
     out += (i == 0 ? "" : i + 1 == names.size() ? " or " : ", ") + names[i];
+  return out;
+}
+
+/// "ten centimetres were dropped", with what else fits nearly as well: ", or at 3860 mm the tape's case was left out".
+std::string slipWords(const Observation& o, const std::vector<Explanation>& explanations, LengthFormat format) {
+  constexpr std::size_t kMostTold = 3;
+  std::string out = explanations.front().words;
+  for (std::size_t i = 1; i < std::min(explanations.size(), kMostTold); ++i) {
+    const Explanation& e = explanations[i];
+    const bool same = std::abs(e.wouldRead - explanations.front().wouldRead) < kSameReading;
+    out += same ? ", or " + e.words : ", or at " + readingWords(o, e.wouldRead, format) + " " + e.words;
+  }
   return out;
 }
 
@@ -35,8 +50,10 @@ std::string namedSentence(const Network& net, const std::vector<std::string>& co
   const Explanation& e = r.explanations.front();
   return name + " does not fit: it reads " + readingWords(o, o.value, format) + ", and " +
          readingWords(o, e.wouldRead, format) + " would. " +
-         (r.all.redundancy == 1 ? "Most simply, " : "Most likely ") + e.words +
-         ". Measure it again; until then it is left out.";
+         (r.all.redundancy == 1       ? "Most simply, "
+          : r.explanations.size() == 1 ? "Most likely "
+                                       : "Perhaps ") +
+         slipWords(o, r.explanations, format) + ". Measure it again; until then it is left out.";
 }
 
 }  // namespace

@@ -118,7 +118,8 @@ Result<JobFile> readJobBytes(const Bytes& bytes, const std::string& name) {
   if (bytes.size() > kMostFileBytes) return Error{name, "is larger than Mezzet reads", "Use smaller images"};
   if (bytes.starts_with("PK")) return readArchive(bytes, name);
   const std::size_t first = bytes.find_first_not_of(" \t\r\n");
-  if (first != Bytes::npos && bytes[first] == '{') return readJobText(bytes, name);
+  if (first == Bytes::npos) return Error{name, "is empty", "Choose a .mezzet file or a job.json"};
+  if (bytes[first] == '{' || bytes[first] == '[') return readJobText(bytes, name);
   return Error{name, "is not a Mezzet job", "Choose a .mezzet file or a job.json"};
 }
 

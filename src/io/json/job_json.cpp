@@ -99,7 +99,10 @@ void readShared(ObjectReader& in, const char* key, std::vector<Shared<T>>& out, 
 }
 
 JobFile readAll(Json json, const std::string& name) {
-  if (!json.is_object() || !json.contains("format") || json["format"] != "mezzet-job")
+  if (!json.is_object())
+    throw JsonFault{{name, json.is_array() ? "is a list at the top, where a job is an object" : "holds no object",
+                     "A job begins with { and says \"format\": \"mezzet-job\""}};
+  if (!json.contains("format") || json["format"] != "mezzet-job")
     throw JsonFault{{name, "is not a Mezzet job", "A job says \"format\": \"mezzet-job\""}};
   const auto version = json.find("version");
   if (version == json.end() || !version->is_number_integer() || version->get<long long>() < 1)
@@ -189,7 +192,7 @@ Result<JobFile> readJobText(std::string_view text, const std::string& name) {
   try {
     return jobFromJson(parseJson(text), name);
   } catch (const nlohmann::json::parse_error& fault) {
-    return notJson(fault, name);
+    return notJson(fault, text, name);
   } catch (const nlohmann::json::exception&) {
     return Error{name, "holds a number or a text that cannot be read", "The file may be damaged; open a copy"};
   }

@@ -21,8 +21,8 @@ using Json = nlohmann::ordered_json;
 /// nlohmann::json::exception when it is not valid.
 inline constexpr int kDeepest = 100;
 [[nodiscard]] Json parseJson(std::string_view text);
-/// What parseJson threw, in words; `hint` for text that is no JSON at all.
-[[nodiscard]] Error notJson(const nlohmann::json::parse_error&, const std::string& name,
+/// What parseJson threw of this text, in words with line and column; `hint` for text that is no JSON at all.
+[[nodiscard]] Error notJson(const nlohmann::json::parse_error&, std::string_view text, const std::string& name,
                             const std::string& hint = "The file may be cut short or damaged; open a copy");
 
 /// Throws JsonFault; the piece is not checked.

@@ -2,6 +2,7 @@
 
 #include <stdexcept>
 
+#include "io/json/job_json.h"
 #include "io/json/json_reader.h"
 #include "rules_data.inc"
 
@@ -72,7 +73,7 @@ Rule readRule(const Json& json, const std::string& place) {
 
 std::optional<Error> addRules(Rulebook& book, std::string_view text, const std::string& name) {
   try {
-    const Json json = Json::parse(text);
+    const Json json = parseJson(text);
     if (!json.is_array()) return Error{name, "must be a list of rules [ .. ]", "See data/rules"};
     std::vector<Rule> rules;
     for (std::size_t i = 0; i < json.size(); ++i) {
@@ -84,8 +85,10 @@ std::optional<Error> addRules(Rulebook& book, std::string_view text, const std::
     return std::nullopt;
   } catch (const JsonFault& fault) {
     return fault.error;
+  } catch (const nlohmann::json::parse_error& fault) {
+    return notJson(fault, text, name, "Check commas and quotes there");
   } catch (const nlohmann::json::exception&) {
-    return Error{name, "is not valid JSON", "Check commas and quotes"};
+    return Error{name, "holds a value that cannot be read", "Check it against the files in data"};
   }
 }
 

@@ -2,6 +2,7 @@
 
 #include <stdexcept>
 
+#include "io/json/job_json.h"
 #include "io/json/json_reader.h"
 #include "rules_data.inc"
 
@@ -35,14 +36,16 @@ Slip readSlip(const Json& json, const std::string& where) {
 
 Result<std::vector<Slip>> readSlips(std::string_view text, const std::string& name) {
   try {
-    const Json json = Json::parse(text);
+    const Json json = parseJson(text);
     std::vector<Slip> out;
     for (std::size_t i = 0; i < json.size(); ++i) out.push_back(readSlip(json[i], name + "/" + std::to_string(i)));
     return out;
   } catch (const JsonFault& fault) {
     return fault.error;
+  } catch (const nlohmann::json::parse_error& fault) {
+    return notJson(fault, text, name, "Check commas and quotes there");
   } catch (const nlohmann::json::exception&) {
-    return Error{name, "is not valid JSON", "Check commas and quotes"};
+    return Error{name, "holds a value that cannot be read", "Check it against the files in data"};
   }
 }
 

@@ -94,7 +94,7 @@ Result<NamedNetwork> readNetwork(std::string_view text, const std::string& name)
   } catch (const JsonFault& fault) {
     return fault.error;
   } catch (const nlohmann::json::parse_error& fault) {
-    return notJson(fault, name, "Check commas and quotes there");
+    return notJson(fault, text, name, "Check commas and quotes there");
   } catch (const nlohmann::json::exception&) {
     return Error{name, "holds a value that cannot be read", "See docs/cli.md"};
   }

@@ -41,7 +41,7 @@ Result<Library> readLibrary(std::string_view text, const std::string& file) {
   } catch (const JsonFault& fault) {
     return fault.error;
   } catch (const nlohmann::json::parse_error& fault) {
-    return notJson(fault, file, "Check commas and quotes there");
+    return notJson(fault, text, file, "Check commas and quotes there");
   } catch (const nlohmann::json::exception&) {
     return Error{file, "holds a value that cannot be read", "See docs/library.md"};
   }

@@ -93,4 +93,23 @@ HouseRules newHouseRules(const Rulebook& book, const Brief& brief) {
   return rules;
 }
 
+std::optional<Error> unknownSchool(const Job& job, const Rulebook& book) {
+  const auto fault = [&](const std::string& where, const std::string& id,
+                         const std::string& school) -> std::optional<Error> {
+    const Rule* rule = findRule(book, id);
+    if (rule == nullptr || findSchool(*rule, school) != nullptr) return std::nullopt;
+    std::string has;
+    for (const School& one : rule->schools) has += (has.empty() ? "" : ", ") + one.id;
+    return Error{where, "choose school \"" + school + "\" of " + id + ", which it does not have",
+                 has.empty() ? "It has no schools" : "It has " + has};
+  };
+  for (const auto& [id, school] : job.houseRules.schools)
+    if (auto found = fault("house rules", id, school)) return found;
+  for (const auto& piece : job.pieces)
+    for (const auto& [id, own] : piece->ownRules)
+      if (own.school)
+        if (auto found = fault("the rules of " + piece->id.value, id, *own.school)) return found;
+  return std::nullopt;
+}
+
 }  // namespace mezzet

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "core/base/range.h"
+#include "core/base/result.h"
 #include "core/model/job.h"
 
 namespace mezzet {
@@ -67,5 +68,8 @@ inline constexpr double kEyeOverStature = 0.936;
 
 /// The house rules of a new job: the default school of every rule (eye height for pictures if statures are known).
 [[nodiscard]] HouseRules newHouseRules(const Rulebook&, const Brief&);
+
+/// A school that the house rules or a piece's own rules choose and that its rule does not have, with those it has.
+[[nodiscard]] std::optional<Error> unknownSchool(const Job&, const Rulebook&);
 
 }  // namespace mezzet
