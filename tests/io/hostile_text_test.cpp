@@ -41,7 +41,7 @@ TEST(HostileText, ManyObjectsOfManyKeysAreRefusedAtOnce) {
 }
 TEST(HostileText, DepthIsNamedSo) {
   const std::string deep = "{\"a\":" + std::string(200, '[') + std::string(200, ']') + "}";
-  EXPECT_EQ(refusal(jobWith(deep)).find("job.json: nests deeper than 100 levels at byte "), 0U)
+  EXPECT_EQ(refusal(jobWith(deep)).find("job.json: nests deeper than 100 levels at line 1, column "), 0U)
       << refusal(jobWith(deep));
   EXPECT_EQ(readLibrary(deep, "mine.json").error().text().find("mine.json: nests deeper than 100 levels"), 0U);
   EXPECT_EQ(readNetwork(deep, "readings.json").error().text().find("readings.json: nests deeper than 100 levels"), 0U);
@@ -50,8 +50,8 @@ TEST(HostileText, BytesAfterAZeroAreNotOverlooked) {
   const std::string good = jobWith("{}");
   EXPECT_EQ(refusal(good), "");
   EXPECT_EQ(refusal(good + std::string(1, '\0') + "more"),
-            "job.json: has a zero at byte " + std::to_string(good.size()) +
-                ", which no text has. The file may be damaged; open a copy");
+            "job.json: has a zero at line " + std::to_string(1 + std::count(good.begin(), good.end(), '\n')) +
+                ", column " + std::to_string(good.size() - (good.rfind('\n') + 1) + 1) + ", which no text has. The file may be damaged; open a copy");
 }
 TEST(HostileText, FreeDataIsBounded) {
   EXPECT_EQ(refusal(jobWith("{\"a\":\"" + std::string(60'000, 'x') + "\"}")), "");

@@ -193,6 +193,63 @@ TEST(BadFile, WithRandomBytesChangedNeverCrashes) {
   }
 }
 
+TEST(JobFile, OfVersion6KeepsTheNamesOfOpenings) {
+  const auto file = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-6.json"), "version-6.json");
+  ASSERT_TRUE(file.ok()) << file.error().text();
+  const Room& room = *file->job.rooms[0];
+  EXPECT_EQ(openingName(room, room.openings[1]), "river window");
+  const auto again = readJobText(writeJobText(file->job, file->nextId), "again");
+  ASSERT_TRUE(again.ok());
+  EXPECT_EQ(again->job, file->job);
+}
+TEST(JobFile, IsDescribedInItsNewestVersion) {
+  const std::string version = "version " + std::to_string(kJobVersion);
+  EXPECT_EQ(slurp(MEZZET_SOURCE_DIR "/docs/job-file.md").find("# The job file, " + version + "\n"), 0U);
+  EXPECT_NE(slurp(MEZZET_SOURCE_DIR "/docs/job-file.schema.json").find("Mezzet job, " + version), std::string::npos);
+}
+
+// ---- messages name the place
+TEST(BadFile, ThatIsBrokenIsSaidByLineAndColumn) {
+  EXPECT_EQ(refusal("{\"format\":\"mezzet-job\",\n \"version\":1,,}"),
+            "job.json: is not valid JSON at line 2, column 14. The file may be cut short or damaged; open a copy");
+}
+TEST(BadFile, ThatIsEmptyOrAListSaysSo) {
+  EXPECT_EQ(refusal(" \n"), "job.json: is empty. The file may be cut short or damaged; open a copy");
+  EXPECT_EQ(refusal("[1, 2]"),
+            "job.json: is a list at the top, where a job is an object. A job begins with { and says \"format\": "
+            "\"mezzet-job\"");
+}
+TEST(BadFile, WithAVariantOfItselfIsRefused) {
+  EXPECT_EQ(refusal(replaced(minimal(), "\"armHeight\": 635", "\"armHeight\": 635, \"variantOf\": \"sofa\"")),
+            "job.json, Sofa: is a variant of itself: sofa. Remove variantOf, or name another piece");
+}
+TEST(BadFile, WithOneIdForAFixedThingAndAPlacementIsRefused) {
+  const std::string text = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-4.json");
+  const auto file = readJobText(text, "v");
+  Job job = file->job;
+  Scheme scheme = *job.schemes.front();
+  ASSERT_FALSE(scheme.placements.empty());
+  Room room = roomOf(job, scheme);
+  room.openings[0].id = OpeningId(scheme.placements.front().id.value);
+  room.entry = {};
+  for (Opening& o : room.openings) o.leadsTo.reset();
+  for (auto& one : job.rooms)
+    if (one->id == room.id) one = std::make_shared<const Room>(room);
+    else {
+      Room other = *one;
+      for (Opening& o : other.openings) o.leadsTo.reset();
+      one = std::make_shared<const Room>(other);
+    }
+  EXPECT_EQ(faultOf(job)->text(), "placement " + scheme.placements.front().id.value +
+                                      ": has the id of an opening or a fixed thing of its room. Ids must differ");
+}
+TEST(BadFile, WithAReadingToACornerThatIsNotListedNamesIt) {
+  EXPECT_NE(refusal(replaced(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-3.json"),
+                             "\"to\": \"C\",\n      \"value\": 6805.4", "\"to\": \"Q\",\n      \"value\": 6805.4"))
+                .find("names a corner that is not there: Q"),
+            std::string::npos);
+}
+
 TEST(Schema, AcceptsWhatTheProgramWrites) {
   std::mt19937 random(3);
   const std::string path = test::ownFile("schema-job.json");
@@ -202,7 +259,8 @@ TEST(Schema, AcceptsWhatTheProgramWrites) {
       " " MEZZET_SOURCE_DIR "/tests/io/validate_schema.py " MEZZET_SOURCE_DIR "/docs/job-file.schema.json " + path +
       " " MEZZET_SOURCE_DIR "/tests/io/jobs/version-1.json " MEZZET_SOURCE_DIR
       "/tests/io/jobs/version-2.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-3.json " MEZZET_SOURCE_DIR
-      "/tests/io/jobs/version-4.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-5.json";
+      "/tests/io/jobs/version-4.json " MEZZET_SOURCE_DIR "/tests/io/jobs/version-5.json " MEZZET_SOURCE_DIR
+      "/tests/io/jobs/version-6.json";
   EXPECT_EQ(std::system(command.c_str()), 0);
 }
 TEST(Schema, RefusesAnUnknownKey) {

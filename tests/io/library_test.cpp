@@ -50,7 +50,7 @@ TEST(Library, TheOneThatShipsHasEveryKindThatStands) {
 }
 TEST(BadLibrary, IsRefusedInWords) {
   EXPECT_EQ(refusal("{}"), "mine.json: is no library of pieces. A library says \"format\": \"mezzet-library\"");
-  EXPECT_EQ(refusal("[1,"), "mine.json: is not valid JSON at byte 4. Check commas and quotes there");
+  EXPECT_EQ(refusal("[1,"), "mine.json: is not valid JSON at line 1, column 4. Check commas and quotes there");
   EXPECT_EQ(refusal(R"({"format":"mezzet-library","version":7,"pieces":[]})"),
             "mine.json: was written by a newer Mezzet: its format is version 7. Update Mezzet to read it");
   EXPECT_EQ(refusal(with(R"({"id":"a","name":"A","kind":"sofa","width":1,"depth":1})")),

@@ -21,7 +21,7 @@ std::string refusal(const char* text) {
 }
 TEST(Rulebook, OfAnotherShapeIsRefused) {
   EXPECT_EQ(refusal("{}"), "rules.json: must be a list of rules [ .. ]. See data/rules");
-  EXPECT_EQ(refusal("[{"), "rules.json: is not valid JSON. Check commas and quotes");
+  EXPECT_EQ(refusal("[{"), "rules.json: is not valid JSON at line 1, column 3. Check commas and quotes there");
   EXPECT_EQ(refusal(R"([{"id":"a","name":"b","weight":"strong"}])"),
             "rules.json/0/weight: is \"strong\". Use one of: must, rule, taste");
 }

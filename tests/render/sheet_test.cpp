@@ -67,10 +67,14 @@ TEST(EverySheet, IsFreeOfDoubtsAndRules) {
     }
 }
 TEST(LargestThatFits, IsTheFirstScaleThatFits) {
-  EXPECT_EQ(sheetOf("wall:A").scale, 20);
-  const Job job = furnished();
-  const SheetRequest letter{findPaper("letter"), 0, {}, ""};
+  EXPECT_EQ(sheetOf("wall:A").scale, 24);
+  Job job = furnished();
+  const SheetRequest letter{findPaper("letter"), 0, {}, ""}, a2{findPaper("a2"), 0, {}, ""};
   EXPECT_EQ(composeSheet(job, *job.rooms.front(), nullptr, {}, letter)->scale, 32);
+  // Of the scales that a ruler of the job's unit has.
+  EXPECT_EQ(composeSheet(job, *job.rooms.front(), nullptr, {}, a2)->scale, 24);
+  job.units = Unit::Millimetre;
+  EXPECT_EQ(composeSheet(job, *job.rooms.front(), nullptr, {}, a2)->scale, 20);
 }
 TEST(Schedule, OfManyPiecesTakesPages) {
   Job job = emptyRoom();

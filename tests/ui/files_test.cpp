@@ -185,6 +185,9 @@ TEST_F(Files, AJobThatWasNeverSavedComesBackAfterACrash) {
   leaveWithoutClosing();
   open();
   window_->offerAbandoned();
+  EXPECT_FALSE(window_->notices().sentence().contains(QStringLiteral("never saved"))) << "another job is open";
+  window_->newJob();
+  window_->offerAbandoned();
   ASSERT_TRUE(QTest::qWaitFor([&] { return window_->notices().sentence().contains(QStringLiteral("never saved")); }));
   QTest::mouseClick(noticeButton(QStringLiteral("Bring them back")), Qt::LeftButton);
   ASSERT_NE(work().room(), nullptr);

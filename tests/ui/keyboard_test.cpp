@@ -127,7 +127,7 @@ TEST_F(Keyboard, TabGoesThroughRowsThatWereJustMadeAsTheyAreRead) {
                                 "openingTrim", "openingUnder", "openingLeaf", "openingHinge", "openingSwing",
                                 "openingEntry", "removeOpening"}))
       << order.join(' ').toStdString();
-  EXPECT_EQ(QApplication::focusWidget()->objectName(), QStringLiteral("addDoor"));
+  EXPECT_EQ(QApplication::focusWidget()->objectName(), QStringLiteral("meterConnect"));
 }
 TEST_F(Keyboard, UndoInAnEmptyLineIsTheJobs) {
   const Job before = job();

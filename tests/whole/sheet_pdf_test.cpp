@@ -92,7 +92,7 @@ class SheetPdf : public testing::Test {
   /// A plan of a room 222 in wide and 150 in deep.
   std::string print(const std::string& scale, const std::string& paper) {
     const std::string job = test::ownFile("sheet-job.json"), pdf = test::ownFile("sheet.pdf");
-    std::ofstream(job) << writeJobText(with(emptyRoom(222, 150), piece("sofa", "sofa", 84, 36), "p1", 111, 40), 9);
+    std::ofstream(job) << writeJobText(with(emptyRoom(222, 150), piece("case", "sideboard", 84, 36), "p1", 111, 40), 9);
     const Answer a = run(std::string(MEZZET_BIN_DIR) + "/mezzet-cli sheet " + job + " --kind plan --scale " + scale +
                          " --paper " + paper + " --out " + pdf + " 2>&1");
     EXPECT_EQ(a.code, 0) << a.out;
@@ -104,7 +104,7 @@ TEST_F(SheetPdf, AWallOf222InchesIs117Point475MillimetresAt48) {
   const auto lines = linesOf(print("1:48", "letter"));
   EXPECT_GE(linesOfLength(lines, 117.475, 0.2), 2);  // the wall and its dimension line
   EXPECT_GE(linesOfLength(lines, 79.375, 0.2), 2);   // 150 in
-  EXPECT_GE(linesOfLength(lines, 44.45, 0.2), 2);    // the sofa's 84 in
+  EXPECT_GE(linesOfLength(lines, 44.45, 0.2), 2);    // the sideboard's 84 in
 }
 TEST_F(SheetPdf, TheSameWallAtOtherScales) {
   EXPECT_GE(linesOfLength(linesOf(print("1:50", "a4")), 222 * 25.4 / 50, 0.2), 2);

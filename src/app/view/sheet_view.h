@@ -17,6 +17,9 @@
 
 namespace mezzet {
 
+/// How near things come before they line up, px.
+inline constexpr double kSnapReach = 7;
+
 class SheetView : public QWidget {
   Q_OBJECT
 

@@ -180,6 +180,26 @@ TEST(SuspectsOf, ASlippedFootIsNamedAndExplained) {
   EXPECT_EQ(why.front().slip, "foot-dropped");
   EXPECT_NEAR(why.front().wouldRead, net.observations[0].value + 304.8, 1e-9);
 }
+// Two slips that say nearly the same length do not rule each other out: 3871 with ten centimetres dropped, and 3860 at
+// the trim, both fit what the others say.
+TEST(SuspectsOf, SlipsOfOneReadingAreAllOfferedTheBestFirst) {
+  const Polygon room{{0, 0}, {3871, 0}, {3871, 2990}, {0, 2990}};
+  Network net = surveyOf(room, {{0, 2}, {1, 3}});
+  for (Observation& o : net.observations)
+    if (o.isLength()) {
+      o.value = std::round(o.value);
+      o.sigma = 3;
+    }
+  net.observations[0].value = 3771;
+  const auto a = adjust(net);
+  const auto why = explanationsOf(net, *a, suspectsOf(net, *a), builtInSlips());
+  ASSERT_GE(why.size(), 2U);
+  EXPECT_EQ(why[0].slip, "ten-centimetres-dropped");
+  EXPECT_NEAR(why[0].wouldRead, 3871, 1e-9);
+  EXPECT_LT(why[0].chi2, 1);
+  EXPECT_EQ(why[1].slip, "trim");
+  for (const Explanation& e : why) EXPECT_EQ(e.observation, why[0].observation);
+}
 TEST(SuspectsOf, ACornerThatIsNotSquareIsNamedAsThat) {
   Polygon leaning = kRectangle;
   leaning[2].x += 260;

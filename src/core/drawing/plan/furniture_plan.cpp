@@ -16,6 +16,7 @@ namespace {
 constexpr double kRounded = 45, kCushionRounded = 28, kChairBack = 45, kSeatCushion = 760, kBackDeep = 230,
                  kPillowDeep = 130, kTopEdge = 22, kLegThick = 50, kLegIn = 45, kLeafThick = 22, kLeafWide = 520,
                  kCaseSide = 22, kHeadboard = 60, kScreenLeaf = 450, kFringe = 45;
+constexpr double kLeastDetailed = 150;  // smaller things are outlines
 
 /// What a draughtsman holds: a piece's own frame, and the layer he draws in.
 class Draught {
@@ -68,6 +69,7 @@ int timesIn(double length, double each) { return std::max(1, static_cast<int>(st
 
 /// Cushions side by side from x `from` to `to`, y `front` to `back`, with those they lean on.
 void addCushions(Draught& pen, double from, double to, double front, double back) {
+  if (to - from < kLeastDetailed || back - front < kLeastDetailed) return;
   const int count = timesIn(to - from, kSeatCushion);
   const double each = (to - from) / count;
   for (int i = 0; i < count; ++i)
@@ -227,7 +229,7 @@ void addCurved(Draught& pen, Drawing& d, const Piece& piece, const FloorPlace& p
                Ink fill) {
   const Polygon outline = outlineOf(piece, place);
   d.add(layer, id, PathItem{outline, true, fill, kEdge});
-  if (piece.shape == Shape::L) return addCornerSeat(pen, piece, piece.width / 2, piece.depth.value_or(0) / 2);
+  if (piece.shape == Shape::L && isUpholstered(piece.kind)) return addCornerSeat(pen, piece, piece.width / 2, piece.depth.value_or(0) / 2);
   const double in = isWooden(piece.kind) ? kTopEdge : isRug(piece.kind) ? kRugBorder : 70;
   for (const Polygon& seam : grown(outline, -in)) d.add(layer, id, PathItem{seam, true, Ink::None, fine()});
 }
@@ -240,6 +242,7 @@ void addFurniturePlan(Drawing& d, const Piece& piece, const FloorPlace& place, c
   const Ink fill = isRug(piece.kind) ? Ink::Rug : isWooden(piece.kind) ? Ink::Wood : Ink::Cloth;
   if (piece.shape == Shape::Round) return addRound(pen, piece, fill);
   if (piece.shape != Shape::Rect) return addCurved(pen, d, piece, place, id, layer, fill);
+  if (2 * std::min(w, h) < kLeastDetailed) return pen.box({-w, -h}, {w, h}, 0, fill, isRug(piece.kind) ? thin() : kEdge);
   if (isRug(piece.kind)) {
     pen.box({-w, -h}, {w, h}, 0, Ink::Rug, thin());
     return addRugWeave(pen, w, h);

@@ -26,6 +26,11 @@ Seen seenOf(const FloorPlace& place, const Wall& wall) {
   return towards > 0.9 ? Seen::Front : towards < -0.9 ? Seen::Back : Seen::Side;
 }
 
+/// Whether its back, seen from the side, is at the right.
+bool backAtRight(const FloorPlace& place, const Wall& wall) {
+  return dot(rotated({0, 1}, turnOf(place.turn)), -wall.along()) > 0;  // u runs against the wall
+}
+
 /// One piece on the elevation, from `left` to `right` and from its floor up.
 struct Front {
   Drawing& d;
@@ -77,7 +82,7 @@ void addSeatAside(const Front& f, Seen seen) {
   f.stroke({f.left, seam}, {f.right, seam}, fine());
 }
 
-void addChairFront(const Front& f, const Piece& piece, Seen seen) {
+void addChairFront(const Front& f, const Piece& piece, Seen seen, bool backRight) {
   const double seat = std::min(f.top, f.floor + piece.seat->height.value_or(450));
   f.legs(10, kChairLeg, seat, Ink::Wood, thin());
   f.box(f.left, seat - 60, f.right, seat, Ink::Cloth, kEdge);
@@ -88,7 +93,9 @@ void addChairFront(const Front& f, const Piece& piece, Seen seen) {
       f.stroke({f.left + share * f.width(), seat}, {f.left + share * f.width(), f.top - 50}, fine());
     f.stroke({f.left + 15, f.top - 50}, {f.right - 15, f.top - 50}, fine());
   } else {
-    f.box(f.right - 40, seat, f.right, f.top, Ink::ClothShade, kEdge);
+    const double thick = std::min(40.0, f.width() / 3);
+    f.box(backRight ? f.right - thick : f.left, seat, backRight ? f.right : f.left + thick, f.top, Ink::ClothShade,
+          kEdge);
   }
 }
 
@@ -146,10 +153,12 @@ void addDeskFront(const Front& f, const Piece& piece, Seen seen) {
   }
 }
 
-void addBedFront(const Front& f, Seen seen) {
+void addBedFront(const Front& f, Seen seen, bool headRight) {
   const double mattress = f.floor + std::min(600.0, (f.top - f.floor) * 0.55), under = f.floor + kLeg;
   f.legs(40, kTableLeg, under, Ink::Ink, Stroke{});
   if (seen == Seen::Side) {
+    const double board = std::min(60.0, f.width() / 8);
+    f.box(headRight ? f.right - board : f.left, f.floor, headRight ? f.right : f.left + board, f.top, Ink::Wood, kEdge);
     f.box(f.left, under, f.right, mattress, Ink::Cloth, kEdge);
     f.stroke({f.left, (under + mattress) / 2}, {f.right, (under + mattress) / 2}, fine());
     return;
@@ -203,11 +212,11 @@ void addFurnitureFront(Drawing& d, const Piece& piece, const FloorPlace& place, 
   const bool seat = isSeat(piece.kind);
   const Front f{d, id, s.left, s.right, s.floor, s.top.value_or(s.floor + (seat ? 800 : 600))};
   if (seat) return seen == Seen::Front ? addSofaFront(f, piece) : addSeatAside(f, seen);
-  if (isDiningSeat(piece.kind) || isPulledUp(piece.kind)) return addChairFront(f, piece, seen);
+  if (isDiningSeat(piece.kind) || isPulledUp(piece.kind)) return addChairFront(f, piece, seen, backAtRight(place, wall));
   if (isSatAt(piece.kind) && !isDiningTable(piece.kind)) return addDeskFront(f, piece, seen);
   if (drawnAsTable(piece.kind)) return addTableFront(f, piece);
   if (isStorage(piece.kind)) return addCaseFront(f, piece, seen);
-  if (isBed(piece.kind)) return addBedFront(f, seen);
+  if (isBed(piece.kind)) return addBedFront(f, seen, backAtRight(place, wall));
   if (isLamp(piece.kind)) return addLampFront(f);
   if (isPlant(piece.kind)) return addPlantFront(f);
   if (isFoldingScreen(piece.kind) && seen != Seen::Side) return addScreenFront(f);
