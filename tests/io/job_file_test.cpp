@@ -2,6 +2,7 @@
 #include <random>
 #include <sstream>
 
+#include "core/edit/validate.h"
 #include "io/files/job_file.h"
 #include "support/rooms.h"
 #include "support/temp.h"

@@ -273,7 +273,6 @@ void MainWindow::wireParts() {
     if (i >= 0) workspace_->showScheme(SchemeId(scheme_->itemData(i).toString().toStdString()));
   });
   connect(tray_, &Tray::addWanted, this, [this] { addPiece(false); });
-  connect(bar_, &PieceBar::sizesWanted, this, [this] { addPiece(true); });
   connect(bar_, &PieceBar::actionWanted, this, [this](const char* id, QPoint at) {
     std::string_view(id) == "more" ? showMenu(at) : (*actions_)[id]->trigger();
   });

@@ -15,6 +15,8 @@
 namespace mezzet {
 namespace {
 
+constexpr int kLeastField = 62;  // px
+
 QString turnText(double degrees) {
   QString text = QString::number(degrees, 'f', 2);
   while (text.endsWith(QChar('0'))) text.chop(1);
@@ -38,6 +40,7 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   complaint_->setObjectName(QStringLiteral("barHint"));
   auto* foot = new QHBoxLayout;
   foot->setSpacing(8);
+  complaint_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);  // the actions keep their room
   foot->addWidget(complaint_, 1);
   links_ = new QHBoxLayout;
   links_->setSpacing(2);
@@ -95,6 +98,7 @@ void PieceBar::showLinks(const Placement& p) {
     links_->addWidget(b);
   };
   const bool floor = onFloor(p.on) != nullptr;
+  link(tr("Sizes ..."), "sizes");
   if (floor && isDiningTable(pieceOf(workspace_.job(), p).kind)) link(tr("Set its chairs"), "chairs");
   if (floor) link(tr("Turn"), "turn-left");
   link(tr("One more"), "copy-piece");
@@ -133,7 +137,10 @@ LengthField* PieceBar::field(const QString& words, const QString& name, int widt
     return reading;
   });
   f->setObjectName(QStringLiteral("bar:") + name);
-  f->setFixedWidth(width);
+  // In a narrow window they give way, and nothing is pushed out of sight.
+  f->setMaximumWidth(width);
+  f->setMinimumWidth(std::min(width, kLeastField));
+  f->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
   row_->addWidget(f);
   return f;
 }
@@ -160,8 +167,7 @@ void PieceBar::showOne(const Placement& p) {
     tape(tr("above"), tapeItem(Side::Up));
     tape(tr("centre"), centreTape());
   }
-  connect(button(tr("Sizes ..."), "sizes"), &QPushButton::clicked, this, &PieceBar::sizesWanted);
-  row_->addStretch(1);
+  row_->addStretch(0);
   const QString step = workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm");
   hint(tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
   showLinks(p);

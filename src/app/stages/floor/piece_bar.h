@@ -24,7 +24,6 @@ class PieceBar : public QWidget {
   void goToTurn();
 
  signals:
-  void sizesWanted();
   /// One of the window's actions, by its id; "more" for the list of all that can be done with it.
   void actionWanted(const char* id, QPoint at);
 

@@ -106,8 +106,8 @@ Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(12, kTrayEdge, 8, kTrayEdge);
   row->setSpacing(12);
-  auto* left = new QVBoxLayout;
-  left->setSpacing(1);
+  left_ = new QVBoxLayout;
+  left_->setSpacing(1);
   line_ = new QLineEdit;
   line_->setObjectName(QStringLiteral("pieceLine"));
   line_->setAccessibleName(tr("Type a piece with its sizes"));
@@ -124,10 +124,12 @@ Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(
   add_->setObjectName(QStringLiteral("addPiece"));
   connect(add_, &QPushButton::clicked, this, &Tray::addWanted);
   typed->addWidget(add_);
-  left->addLayout(typed);
-  left->addWidget(echo_, 1);
-  row->addLayout(left, 5);
+  left_->addLayout(typed);
+  left_->addWidget(echo_);
+  left_->addStretch(1);  // the line stays where it is whatever is said of it
+  row->addLayout(left_, 5);
   auto* scroll = new QScrollArea;
+  scroll_ = scroll;
   scroll->setWidgetResizable(true);
   scroll->setFocusPolicy(Qt::NoFocus);
   scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -154,6 +156,16 @@ Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(
   echo();
 }
 
+/// What is said of a typed line takes the cut-outs' place, so that three lines of it fit; below the line stands one.
+void Tray::putEcho(bool beside) {
+  if (scroll_->isHidden() == beside) return;
+  scroll_->setHidden(beside);
+  layout()->removeWidget(echo_);
+  left_->removeWidget(echo_);
+  if (beside) qobject_cast<QHBoxLayout*>(layout())->addWidget(echo_, 4);
+  else left_->insertWidget(1, echo_);
+}
+
 void Tray::goToLine() {
   line_->setFocus(Qt::ShortcutFocusReason);
   line_->selectAll();
@@ -164,6 +176,7 @@ void Tray::echo() {
                                                                  : tr("type a piece: side table 450 x 450 x 560"));
   add_->setText(rowOf(workspace_.stage()).accepts == Accepts::Wall ? tr("Hang a picture ...") : tr("Add a piece ..."));
   const QString text = line_->text();
+  putEcho(!text.trimmed().isEmpty());
   if (text.trimmed().isEmpty()) {
     named(echo_, "barHint");
     const StageRow& stage = rowOf(workspace_.stage());

@@ -58,6 +58,7 @@ class Tray : public QWidget {
 
  private:
   void echo();
+  void putEcho(bool beside);
   void take(bool placeAtOnce);
   void rebuild();
   void place(const PieceId&);
@@ -65,6 +66,8 @@ class Tray : public QWidget {
   Workspace& workspace_;
   QLineEdit* line_;
   QLabel* echo_;
+  QVBoxLayout* left_;
+  QWidget* scroll_;  // of the cut-outs
   QHBoxLayout* cutOuts_;
   QPushButton* add_;
   bool swapped_ = false;
