@@ -4,8 +4,6 @@
 #include <iterator>
 #include <utility>
 
-#include "core/drawing/labels/labels.h"
-
 namespace mezzet {
 
 void SheetContent::show(Drawing moving, bool inHand) {
@@ -21,6 +19,9 @@ void SheetContent::composeStill() {
   still_ = compose_();
   asked_ = Drawing{still_.scale, still_.low, still_.high, {}, std::exchange(still_.labels, {})};
   words_.scale = still_.scale;
+  const std::array<const Drawing*, 1> alone{&still_};
+  wordsAround_.reset();
+  stillAround_.emplace(alone);
   placed_ = false;
 }
 
@@ -30,15 +31,26 @@ void SheetContent::place() {
   if (std::exchange(placed_, true)) return;
   moving_.items.resize(movingItems_);
   moving_.labels = movingAsked_;
-  const std::array<const Drawing*, 3> all{&still_, keep ? &words_ : &asked_, &moving_};
-  std::vector<PlacedLabels> placed = placeLabels(all);
-  if (!keep && words_.items != placed[1].items) {
-    words_.items = std::move(placed[1].items);
+  if (keep) {
+    // In the hand only what moves is placed, over what was placed before.
+    if (!wordsAround_) wordsAround_.emplace(std::array<const Drawing*, 1>{&words_}, &*stillAround_);
+    const std::array<const Drawing*, 1> alone{&moving_};
+    return putMoving(std::move(placeLabels(alone, &*wordsAround_).front()));
+  }
+  const std::array<const Drawing*, 2> both{&asked_, &moving_};
+  std::vector<PlacedLabels> placed = placeLabels(both, &*stillAround_);
+  if (words_.items != placed[0].items) {
+    words_.items = std::move(placed[0].items);
+    wordsAround_.reset();
     ++edition_;
   }
+  putMoving(std::move(placed[1]));
+}
+
+void SheetContent::putMoving(PlacedLabels placed) {
   moving_.labels.clear();
-  moving_.items.insert(moving_.items.end(), std::make_move_iterator(placed[2].items.begin()),
-                       std::make_move_iterator(placed[2].items.end()));
+  moving_.items.insert(moving_.items.end(), std::make_move_iterator(placed.items.begin()),
+                       std::make_move_iterator(placed.items.end()));
 }
 
 const Drawing& SheetContent::still() {

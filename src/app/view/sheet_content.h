@@ -2,8 +2,9 @@
 #pragma once
 
 #include <functional>
+#include <optional>
 
-#include "core/drawing/base/drawing.h"
+#include "core/drawing/labels/labels.h"
 
 namespace mezzet {
 
@@ -26,11 +27,13 @@ class SheetContent {
  private:
   void composeStill();
   void place();
+  void putMoving(PlacedLabels);
 
   Compose compose_;
   bool outdated_ = true, placed_ = false, inHand_ = false;
   int edition_ = 0;
   Drawing still_, asked_;  ///< `asked_` holds the labels of what stands still
+  std::optional<Surroundings> stillAround_, wordsAround_;  ///< the second over the first
   Drawing words_;
   Drawing moving_;
   std::vector<Label> movingAsked_;

@@ -6,8 +6,6 @@
 #include <numbers>
 #include <optional>
 
-#include "core/drawing/labels/surroundings.h"
-
 namespace mezzet {
 namespace {
 
@@ -70,8 +68,8 @@ std::vector<Item> itemsOf(const Label& label, const Label::Spot& spot, const std
 
 class Labeller {
  public:
-  explicit Labeller(std::span<const Drawing* const> drawings)
-      : scale_(drawings.empty() ? 1 : drawings.front()->scale), surroundings_(drawings) {}
+  Labeller(std::span<const Drawing* const> drawings, const Surroundings* under)
+      : scale_(drawings.empty() ? 1 : drawings.front()->scale), surroundings_(drawings, under) {}
 
   /// What stands there from now on; nothing when there was no room.
   std::optional<std::vector<Item>> place(const Label& label) {
@@ -153,7 +151,7 @@ class Labeller {
 
 }  // namespace
 
-std::vector<PlacedLabels> placeLabels(std::span<const Drawing* const> drawings) {
+std::vector<PlacedLabels> placeLabels(std::span<const Drawing* const> drawings, const Surroundings* under) {
   std::vector<PlacedLabels> out(drawings.size());
   struct Asked {
     const Label* label;
@@ -164,7 +162,7 @@ std::vector<PlacedLabels> placeLabels(std::span<const Drawing* const> drawings) 
     for (const Label& label : drawings[i]->labels) all.push_back({&label, i});
   std::stable_sort(all.begin(), all.end(),
                    [](const Asked& a, const Asked& b) { return a.label->rank < b.label->rank; });
-  Labeller labeller(drawings);
+  Labeller labeller(drawings, under);
   for (const Asked& asked : all) {
     PlacedLabels& of = out[asked.drawing];
     PlacedLabels::Count& count = of.counts[static_cast<std::size_t>(asked.label->rank)];

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "core/drawing/base/drawing.h"
+#include "core/drawing/labels/surroundings.h"
 
 namespace mezzet {
 
@@ -23,7 +24,9 @@ struct PlacedLabels {
 /// others, a wall's fill or another's leader; they keep within the first drawing's bounds if it has any. Among free
 /// spots the one that crosses the fewest lines is taken, of equals the first. What has no free spot is left out, unless
 /// it is needed: then it stands beside, as far off as it must.
-[[nodiscard]] std::vector<PlacedLabels> placeLabels(std::span<const Drawing* const> drawings);
+/// `under` is what else is shown and stays as it is, words included.
+[[nodiscard]] std::vector<PlacedLabels> placeLabels(std::span<const Drawing* const> drawings,
+                                                    const Surroundings* under = nullptr);
 
 /// Places a drawing's labels among its items: a drawing that is shown by itself.
 PlacedLabels settle(Drawing&);

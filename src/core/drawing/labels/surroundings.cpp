@@ -41,7 +41,8 @@ Box boxOf(Vec2 a, Vec2 b) { return boundsOf(std::array{a, b}); }
 double weightOf(const Item& item, const Stroke& stroke) {
   if (stroke.ink == Ink::None || item.layer == Layer::Grid || item.layer == Layer::Floor) return 0;
   // What is drawn within a thing: words on its face count already.
-  if (stroke.width <= kFineLine && (item.layer == Layer::Furniture || item.layer == Layer::Rug)) return 0;
+  const double within = item.layer == Layer::Furniture ? kDimensionLine : item.layer == Layer::Rug ? kFineLine : 0;
+  if (stroke.width <= within) return 0;
   if (item.layer == Layer::Rug || stroke.ink == Ink::Quiet || stroke.ink == Ink::Fine) return kSlight;
   return stroke.dash == Dash::Solid && stroke.width >= kDimensionLine ? kHeavy : kLight;
 }
@@ -79,11 +80,11 @@ bool meets(const Quad& quad, const Polygon& outline) {
   return contains(outline, midpoint(quad.corners[0], quad.corners[2]));
 }
 
-Surroundings::Surroundings(std::span<const Drawing* const> drawings) {
+Surroundings::Surroundings(std::span<const Drawing* const> drawings, const Surroundings* under) : under_(under) {
   if (drawings.empty()) return;
   const Drawing& first = *drawings.front();
-  bounds_ = {first.low, first.high};
-  bounded_ = first.high.x > first.low.x && first.high.y > first.low.y;
+  bounds_ = under != nullptr ? under->bounds_ : Box{first.low, first.high};
+  bounded_ = under != nullptr ? under->bounded_ : first.high.x > first.low.x && first.high.y > first.low.y;
   constexpr double kCell = 10;  // mm of paper
   const Box area = bounded_ ? bounds_ : areaOf(drawings);
   wordsAt_ = linesAt_ = facesAt_ = BoxGrid(area, kCell * first.scale);
@@ -111,7 +112,8 @@ void Surroundings::addItem(const Item& item, double scale) {
   } else if (const auto* path = std::get_if<PathItem>(&item.shape)) {
     if (path->points.size() < 2) return;
     const bool wall = path->fill == Ink::CutWall;
-    const bool face = item.layer == Layer::Furniture || item.layer == Layer::Picture || item.layer == Layer::Feature;
+    const bool face = (item.layer == Layer::Furniture && path->stroke.width >= kFurnitureLine) ||
+                      item.layer == Layer::Picture || item.layer == Layer::Feature;
     if (wall || (face && path->closed && path->fill != Ink::None))
       addFace({path->points, boundsOf(path->points), item.id, wall});
     const double weight = weightOf(item, path->stroke);
@@ -150,6 +152,7 @@ bool Surroundings::blocks(const Quad& body, const ItemId& own, double by, bool b
       (box.low.x < bounds_.low.x || box.low.y < bounds_.low.y || box.high.x > bounds_.high.x ||
        box.high.y > bounds_.high.y))
     return true;
+  if (under_ != nullptr && under_->blocks(body, own, by, false)) return true;
   const Box wide{box.low - Vec2{by, by}, box.high + Vec2{by, by}};
   bool blocked = false;
   wordsAt_.near(wide, [&](std::uint32_t i) {
@@ -174,7 +177,7 @@ bool Surroundings::blocks(const Quad& body, const ItemId& own, double by, bool b
 double Surroundings::crossed(const Quad& body, const ItemId& own) const {
   const Box box = boundsOf(body.corners);
   const auto others = [&](const ItemId& id) { return own.empty() || id != own; };
-  double out = 0;
+  double out = under_ != nullptr ? under_->crossed(body, own) : 0;
   linesAt_.near(box, [&](std::uint32_t i) {
     const Line& line = lines_[i];
     if (!apart(box, line.box) && meets(body, line.a, line.b) && others(line.id)) out += line.weight;
@@ -196,7 +199,8 @@ double Surroundings::crossed(const Quad& body, const ItemId& own) const {
 
 bool Surroundings::hidesWords(Vec2 a, Vec2 b) const {
   const Box box = boxOf(a, b);
-  bool hides = false;
+  bool hides = under_ != nullptr && under_->hidesWords(a, b);
+  if (hides) return true;
   wordsAt_.near(box, [&](std::uint32_t i) {
     hides = !apart(box, words_[i].box) && meets(words_[i].body, a, b);
     return !hides;
@@ -209,7 +213,7 @@ double Surroundings::crossedBy(Vec2 a, Vec2 b, const ItemId& own) const {
   const auto crosses = [&](Vec2 p, Vec2 q) {
     return cross(b - a, p - a) * cross(b - a, q - a) < 0 && cross(q - p, a - p) * cross(q - p, b - p) < 0;
   };
-  double out = 0;
+  double out = under_ != nullptr ? under_->crossedBy(a, b, own) : 0;
   linesAt_.near(box, [&](std::uint32_t i) {
     const Line& line = lines_[i];
     if (!apart(box, line.box) && crosses(line.a, line.b) && (own.empty() || line.id != own)) out += line.weight;

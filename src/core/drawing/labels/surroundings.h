@@ -25,7 +25,8 @@ struct Quad {
 
 class Surroundings {
  public:
-  explicit Surroundings(std::span<const Drawing* const>);
+  /// Of these drawings, and of what lies under them, which must outlive it.
+  explicit Surroundings(std::span<const Drawing* const>, const Surroundings* under = nullptr);
 
   /// By words, a mark, a wall's fill or a leader; or, where that counts, it lies outside the first drawing's
   /// bounds.
@@ -63,6 +64,7 @@ class Surroundings {
   void addLine(Line);
   void addFace(Face);
 
+  const Surroundings* under_ = nullptr;
   bool bounded_ = false;
   Box bounds_{};
   std::vector<Words> words_;
