@@ -46,6 +46,7 @@ void BlockColumn::end() {
       if (block.widget->isHidden()) {
         block.widget->resize(column_->contentsRect().width(), block.widget->height());
         block.widget->show();
+        block.widget->layout()->activate();  // else its rows are blank until the next turn of the event loop
       }
   });
   if (fresh_) orderTabsSoon(column_->parentWidget()->window());

@@ -37,6 +37,8 @@ QString shoot(QWidget& widget, const QString& folder, const char* name) {
   if (auto* main = qobject_cast<MainWindow*>(&widget)) settle(main->workspace());
   QApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
   QApplication::processEvents();
+  if (auto* main = qobject_cast<MainWindow*>(&widget)) settle(main->workspace());  // what these asked for
+  QApplication::processEvents();
   const QString path = folder + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png");
   widget.grab().save(path);
   return path;

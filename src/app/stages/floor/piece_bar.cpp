@@ -50,10 +50,9 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   connect(&workspace_, &Workspace::viewChanged, this, &PieceBar::rebuild);
   connect(&workspace_, &Workspace::jobChanged, this, [this] {
     const Placement* p = workspace_.selectedPlacement();
-    workspace_.selected() == shown_&& workspace_.stage() == shownStage_&& workspace_.selection().size() ==
-            shownCount_ && (p == nullptr || p->locked == shownLocked_)
-        ? refresh()
-        : rebuild();
+    const bool same = p != nullptr && p->id == shown_ && p->locked == shownLocked_ &&
+                      workspace_.stage() == shownStage_ && workspace_.selection().size() == shownCount_;
+    same ? refresh() : rebuild();  // what a stage hints at depends on the job, too
   });
   rebuild();
 }

@@ -96,22 +96,29 @@ void SheetEdge::follow() {
   state_->setCurrentIndex(static_cast<int>(workspace_.useState()));
   for (const auto& [layer, button] : layers_) button->setChecked(workspace_.shows(layer));
   if (!width_->hasFocus()) width_->setText(workspace_.write(workspace_.reachWidth()));
-  note_->setText(workspace_.room() != nullptr && mainEntry(*workspace_.room()) == nullptr
-                     ? tr("No door yet, so no ways: add one in Measure.")
-                 : workspace_.routesPending() && workspace_.anyLayer() ? tr("working out the ways")
-                                                                       : QString());
-  note_->setVisible(!note_->text().isEmpty());
+  say(workspace_.room() != nullptr && mainEntry(*workspace_.room()) == nullptr ? tr("no door yet")
+      : workspace_.routesPending() && workspace_.anyLayer()                    ? tr("working ...")
+                                                                               : QString());
   floor_->updateGeometry();
   updateGeometry();
   emit resized();
 }
 
+/// Beside the width, short: in the other corner stand the drawing's own words.
+void SheetEdge::say(const QString& words) {
+  constexpr int kMost = 130;  // px
+  note_->setText(note_->fontMetrics().elidedText(words, Qt::ElideRight, kMost));
+  note_->setToolTip(words);
+  note_->setVisible(!words.isEmpty());
+}
+
 void SheetEdge::takeWidth() {
-  const LengthReading reading = workspace_.read(width_->text());
   constexpr double kLeast = 4 * kInch, kMost = 10 * kFoot;
-  if (reading && *reading.length >= kLeast && *reading.length <= kMost) workspace_.setReachWidth(*reading.length);
-  else note_->setText(reading ? tr("Between %1 and %2.").arg(workspace_.write(kLeast), workspace_.write(kMost)) : QString::fromStdString(reading.complaint));
-  if (reading) width_->setText(workspace_.write(workspace_.reachWidth()));
+  const LengthReading reading = workspace_.read(width_->text());
+  if (!reading) return say(QString::fromStdString(reading.complaint));
+  if (*reading.length >= kLeast && *reading.length <= kMost) workspace_.setReachWidth(*reading.length);
+  else say(tr("between %1 and %2").arg(workspace_.write(kLeast), workspace_.write(kMost)));
+  width_->setText(workspace_.write(workspace_.reachWidth()));
 }
 
 }  // namespace mezzet

@@ -27,6 +27,7 @@ class SheetEdge : public QWidget {
 
  private:
   void follow();
+  void say(const QString& words);
   void takeWidth();
 
   Workspace& workspace_;

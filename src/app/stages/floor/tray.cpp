@@ -179,9 +179,9 @@ void Tray::echo() {
   putEcho(!text.trimmed().isEmpty());
   if (text.trimmed().isEmpty()) {
     named(echo_, "barHint");
-    const StageRow& stage = rowOf(workspace_.stage());
-    echo_->setText((stage.accepts == Accepts::Wall ? stage.hint(workspace_) + QChar(' ') : QString()) +
-                   tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
+    echo_->setText(rowOf(workspace_.stage()).accepts == Accepts::Wall
+                       ? tr("Enter puts it into the tray, Ctrl+Enter onto the wall.")
+                       : tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
     return;
   }
   const PieceReading r = readPieceLine(text.toStdString(), workspace_.job().units, workspace_.format(), swapped_);
