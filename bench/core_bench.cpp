@@ -34,7 +34,8 @@ void decideDemo(benchmark::State& state) {
   const auto findings = check(job, builtInRulebook(), kScheme, kFormat, kEveryDay);
   for (auto _ : state)
     for (const Decision& d : decisionsOf(findings, job, builtInRulebook(), kScheme, kFormat))
-      benchmark::DoNotOptimize(waysOutOf(d, findings, job, builtInRulebook(), kScheme, IdSource(99), kFormat, kEveryDay));
+      benchmark::DoNotOptimize(
+          waysOutOf(d, findings, job, builtInRulebook(), kScheme, IdSource(99), kFormat, kEveryDay));
 }
 BENCHMARK(decideDemo)->Unit(benchmark::kMillisecond);
 

@@ -51,7 +51,8 @@ TEST(HostileText, BytesAfterAZeroAreNotOverlooked) {
   EXPECT_EQ(refusal(good), "");
   EXPECT_EQ(refusal(good + std::string(1, '\0') + "more"),
             "job.json: has a zero at line " + std::to_string(1 + std::count(good.begin(), good.end(), '\n')) +
-                ", column " + std::to_string(good.size() - (good.rfind('\n') + 1) + 1) + ", which no text has. The file may be damaged; open a copy");
+                ", column " + std::to_string(good.size() - (good.rfind('\n') + 1) + 1) +
+                ", which no text has. The file may be damaged; open a copy");
 }
 TEST(HostileText, FreeDataIsBounded) {
   EXPECT_EQ(refusal(jobWith("{\"a\":\"" + std::string(60'000, 'x') + "\"}")), "");

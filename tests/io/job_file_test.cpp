@@ -136,11 +136,11 @@ TEST(BadFile, WithANegativeDoubtIsRefused) {
 
 TEST(BadFile, OfANewerVersionIsRefusedByName) {
   EXPECT_EQ(refusal(replaced(minimal(), "\"version\": 1", "\"version\": " + std::to_string(kJobVersion + 1))),
-            "job.json: was written by a newer Mezzet: its format is version " +
-                std::to_string(kJobVersion + 1) + ", and this program reads up to version " +
-                std::to_string(kJobVersion) + ". "
-            "Update Mezzet to open it; the file is "
-            "left as it is");
+            "job.json: was written by a newer Mezzet: its format is version " + std::to_string(kJobVersion + 1) +
+                ", and this program reads up to version " + std::to_string(kJobVersion) +
+                ". "
+                "Update Mezzet to open it; the file is "
+                "left as it is");
 }
 TEST(BadFile, ThatIsNoJobIsRefused) {
   EXPECT_EQ(refusal("{}"), "job.json: is not a Mezzet job. A job says \"format\": \"mezzet-job\"");

@@ -136,8 +136,8 @@ TEST_F(AtHand, AComplaintStandsUnderItsOwnField) {
     if (label->isVisible()) said = label;
   ASSERT_NE(said, nullptr);
   EXPECT_TRUE(said->text().contains(QStringLiteral("above the ceiling"))) << said->text().toStdString();
-  const int below = said->mapTo(window_.get(), QPoint(0, 0)).y() -
-                    (field->mapTo(window_.get(), QPoint(0, 0)).y() + field->height());
+  const int below =
+      said->mapTo(window_.get(), QPoint(0, 0)).y() - (field->mapTo(window_.get(), QPoint(0, 0)).y() + field->height());
   EXPECT_GE(below, 0);
   EXPECT_LT(below, 20);
 }

@@ -99,9 +99,9 @@ void PrintDialog::preview() {
   const auto kind = sheetKind(kind_->currentData().toString().toStdString());
   scale_->setEnabled(kind && kind->row->scales);
   const bool asked = scale_->currentData().toInt() == 0 && made.ok() && made->front().scale > 0;
-  scale_->setItemText(0, asked ? tr("the largest that fits: %1")
-                                     .arg(QString::fromStdString(scaleInWords(made->front().scale)))
-                               : tr("the largest that fits"));
+  scale_->setItemText(
+      0, asked ? tr("the largest that fits: %1").arg(QString::fromStdString(scaleInWords(made->front().scale)))
+               : tr("the largest that fits"));
   if (!made) {
     words_->setText(QString::fromStdString(made.error().text()) + QStringLiteral("."));
     picture_->setPixmap({});

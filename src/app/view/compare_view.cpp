@@ -118,8 +118,7 @@ void CompareView::chosen(QComboBox* here, QComboBox* there) {
   if (idOf(here) == idOf(there)) {
     // They change sides.
     const QSignalBlocker quiet(there);
-    there->setCurrentIndex(there->findData(
-        QString::fromStdString((here == first_ ? firstShown_ : otherShown_).value)));
+    there->setCurrentIndex(there->findData(QString::fromStdString((here == first_ ? firstShown_ : otherShown_).value)));
   }
   firstShown_ = idOf(first_);
   otherShown_ = idOf(other_);

@@ -32,7 +32,7 @@ class SheetContent {
   Compose compose_;
   bool outdated_ = true, placed_ = false, inHand_ = false;
   int edition_ = 0;
-  Drawing still_, asked_;  ///< `asked_` holds the labels of what stands still
+  Drawing still_, asked_;                                  ///< `asked_` holds the labels of what stands still
   std::optional<Surroundings> stillAround_, wordsAround_;  ///< the second over the first
   Drawing words_;
   Drawing moving_;

@@ -17,8 +17,8 @@
 namespace mezzet {
 namespace {
 
-constexpr int kEdgeRow = 36;                         // of the sheet's lower edge, for its row and the scale bar, px
-constexpr double kDragStart = 3;                     // px before a press becomes a drag
+constexpr int kEdgeRow = 36;         // of the sheet's lower edge, for its row and the scale bar, px
+constexpr double kDragStart = 3;     // px before a press becomes a drag
 constexpr double kHandleReach = 10;  // px
 
 }  // namespace

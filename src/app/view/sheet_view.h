@@ -41,7 +41,7 @@ class SheetView : public QWidget {
   [[nodiscard]] bool dragging() const { return hand_.holds(); }
   void cancelDrag();
 
-signals:
+ signals:
   /// What can be done with the selection, or here, is asked for at a place of the screen.
   void menuWanted(QPoint at);
 

@@ -234,8 +234,8 @@ void Actions::fill(QMenu& menu, const Workspace& workspace) const {
       line = true;
       continue;
     }
-    const bool here = selected ? ofSelection(row)
-                               : std::find(std::begin(kOfSheet), std::end(kOfSheet), row.id) != std::end(kOfSheet);
+    const bool here =
+        selected ? ofSelection(row) : std::find(std::begin(kOfSheet), std::end(kOfSheet), row.id) != std::end(kOfSheet);
     QAction* action = actions_.at(row.id);
     if (!here || !action->isEnabled()) continue;
     if (line && !menu.isEmpty()) menu.addSeparator();

@@ -207,8 +207,8 @@ void MainWindow::showState() {
                                           : document_->unkept() ? tr(" \u2022 not kept")
                                                                 : mark));
   const QString file = document_->path().isEmpty() ? QString() : QFileInfo(document_->path()).fileName();
-  setWindowTitle(document_->title() + (file.isEmpty() ? file : tr(" (%1)").arg(file)) + (document_->unkept() ? tr(" \u2022 unsaved, a crash would lose it") : mark) +
-                 tr(" - Mezzet"));
+  setWindowTitle(document_->title() + (file.isEmpty() ? file : tr(" (%1)").arg(file)) +
+                 (document_->unkept() ? tr(" \u2022 unsaved, a crash would lose it") : mark) + tr(" - Mezzet"));
 }
 
 void MainWindow::fillSchemes() {

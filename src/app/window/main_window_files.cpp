@@ -211,7 +211,8 @@ void MainWindow::offer(const QString& journal) {
                                           : tr("%1 edits were not saved, the last: %2").arg(left->edits).arg(last);
   notice_->say(tr("%1 was not closed in order: %2.").arg(name, what),
                {{tr("Bring them back"), [this, journal] { bringBack(journal); }},
-                {tr("Throw them away"), [this, journal] {
+                {tr("Throw them away"),
+                 [this, journal] {
                    if (const auto fault = document_->throwAway(journal))
                      notice_->say(sentenceOf(*fault), {}, cause::kRefused);
                  }}},

@@ -157,8 +157,8 @@ SchemeFigures figuresOf(const Job& job, const SchemeId& id, const std::vector<Fi
     figures.freeWall.emplace_back(wall.id, longestFree(wall.length(), std::move(taken)));
     figures.freeAbove.emplace_back(wall.id, longestFree(wall.length(), std::move(takenAbove)));
   }
-  for (const RoomWay& way : waysIn(walkSpaceOf(pieces, room, *scheme, state),
-                                   openingsAmong(destinationsIn(pieces, room, *scheme))))
+  for (const RoomWay& way :
+       waysIn(walkSpaceOf(pieces, room, *scheme, state), openingsAmong(destinationsIn(pieces, room, *scheme))))
     figures.ways.emplace_back(way.to.id, way.way.width);
   for (const Finding& f : findings) {
     figures.breaks += breaksByWeight(f);

@@ -14,7 +14,7 @@ struct SchemeFigures {
   int breaks = 0, kept = 0;
   double storage = 0;                                ///< length of the fronts of cupboards and shelves
   std::vector<std::pair<std::string, double>> ways;  ///< clear width to each other opening, in the room's order
-  double freeFloor = 0;                              ///< mm²: the room less what is fixed and what stands in it; rugs are floor
+  double freeFloor = 0;  ///< mm²: the room less what is fixed and what stands in it; rugs are floor
   std::vector<std::pair<CornerId, double>>
       freeWall;  ///< longest run of each wall that no door and nothing standing takes
   /// Longest run of each wall above kLowPieces that no opening, nothing tall and nothing hung takes: room for a
@@ -30,8 +30,7 @@ struct SchemeFigures {
 /// How `other` differs from `one`, in sentences with measures: "Low table: 2 in nearer to the sofa", "Free wall on B:
 /// 18 in longer". Pieces are matched by piece and order; empty when nothing differs.
 [[nodiscard]] std::vector<std::string> differences(const Job&, const Rulebook&, const SchemeId& one,
-                                                   const SchemeId& other, LengthFormat format,
-                                                   const CheckWith&);
+                                                   const SchemeId& other, LengthFormat format, const CheckWith&);
 
 /// A scheme with its check and what follows from it, for whoever shows several of these.
 struct Judged {

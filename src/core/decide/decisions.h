@@ -18,8 +18,8 @@ inline constexpr std::size_t kMostDecisions = 5;
 [[nodiscard]] std::vector<Decision> decisionsOf(const std::vector<Finding>&, const Job&, const Rulebook&,
                                                 const SchemeId&, LengthFormat format);
 
-/// What broke before and does not now, in sentences: as it is measured now, or as what is no more. Of what was taken out
-/// of the scheme nothing is said; kept is not cured.
+/// What broke before and does not now, in sentences: as it is measured now, or as what is no more. Of what was taken
+/// out of the scheme nothing is said; kept is not cured.
 [[nodiscard]] std::vector<std::string> nowHolds(const std::vector<Finding>& before, const std::vector<Finding>& now,
                                                 const Job&, const Rulebook&, const SchemeId&);
 

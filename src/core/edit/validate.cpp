@@ -54,7 +54,8 @@ std::optional<Error> faultOfOutline(const Room& room) {
   for (const Wall& wall : wallsOf(room)) {
     if (auto fault = faultOfLength(wall.length(), wallName(wall.id))) return fault;
     if (!std::isfinite(wall.thickness) || wall.thickness <= 0 || wall.thickness > kThickestWall)
-      return Error{wallName(wall.id), "has a thickness that is not more than 0 and at most 2 m (79 in)", "Check the unit"};
+      return Error{wallName(wall.id), "has a thickness that is not more than 0 and at most 2 m (79 in)",
+                   "Check the unit"};
   }
   const Polygon outline = outlineOf(room);
   if (const auto crossing = selfCrossing(outline))
@@ -317,7 +318,8 @@ std::optional<Error> faultOf(const Job& job) {
   }
   for (const auto& piece : job.pieces)
     if (piece->variantOf == piece->id)
-      return Error{piece->name, "is a variant of itself: " + piece->id.value, "Remove variantOf, or name another piece"};
+      return Error{piece->name, "is a variant of itself: " + piece->id.value,
+                   "Remove variantOf, or name another piece"};
   for (const auto& piece : job.pieces)
     if (piece->variantOf && !pieces.contains(piece->variantOf->value))
       return Error{piece->name, "is a variant of a piece that is not there: " + piece->variantOf->value,

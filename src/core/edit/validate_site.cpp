@@ -164,7 +164,8 @@ std::optional<Error> faultOfSite(const Room& room) {
         return Error{"hit " + h.id.value, "has a confidence that is not above 0 and at most 1", "Type it again"};
     }
     if (s.pitch && !(*s.pitch >= 100 && *s.pitch <= 2'000))
-      return Error{where, "have a pitch that is not 100 mm to 2 m (4 to 79 in)", "Usual pitches are 400 and 600 mm, 16 and 24 in"};
+      return Error{where, "have a pitch that is not 100 mm to 2 m (4 to 79 in)",
+                   "Usual pitches are 400 and 600 mm, 16 and 24 in"};
   }
   if (room.underlay)
     if (auto fault = faultOfUnderlay(*room.underlay, room.name + ", plan picture")) return fault;

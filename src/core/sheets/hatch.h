@@ -10,6 +10,7 @@ namespace mezzet {
 void hatchWalls(Drawing&);
 
 /// The parts of the line dot(p, normal) == at within some outlines, holes left out (even-odd); ends in pairs along it.
-[[nodiscard]] std::vector<std::pair<Vec2, Vec2>> lineWithin(const std::vector<Polygon>& outlines, Vec2 normal, double at);
+[[nodiscard]] std::vector<std::pair<Vec2, Vec2>> lineWithin(const std::vector<Polygon>& outlines, Vec2 normal,
+                                                            double at);
 
 }  // namespace mezzet

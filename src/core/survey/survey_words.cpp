@@ -50,7 +50,7 @@ std::string namedSentence(const Network& net, const std::vector<std::string>& co
   const Explanation& e = r.explanations.front();
   return name + " does not fit: it reads " + readingWords(o, o.value, format) + ", and " +
          readingWords(o, e.wouldRead, format) + " would. " +
-         (r.all.redundancy == 1       ? "Most simply, "
+         (r.all.redundancy == 1        ? "Most simply, "
           : r.explanations.size() == 1 ? "Most likely "
                                        : "Perhaps ") +
          slipWords(o, r.explanations, format) + ". Measure it again; until then it is left out.";

@@ -46,11 +46,11 @@ Error notJson(const nlohmann::json::parse_error& fault, std::string_view text, c
   if (text.find_first_not_of(" \t\r\n") == std::string_view::npos) return {name, "is empty", hint};
   // The library counts from 1, our own from 0.
   const bool own = fault.id >= static_cast<int>(Unbearable::Depth);
-  const std::string_view before = text.substr(0, std::min(text.size(), own ? fault.byte : fault.byte - (fault.byte > 0)));
+  const std::string_view before =
+      text.substr(0, std::min(text.size(), own ? fault.byte : fault.byte - (fault.byte > 0)));
   const auto line = 1 + std::count(before.begin(), before.end(), '\n');
   const std::size_t begins = before.rfind('\n') == std::string_view::npos ? 0 : before.rfind('\n') + 1;
-  const std::string at =
-      " at line " + std::to_string(line) + ", column " + std::to_string(before.size() - begins + 1);
+  const std::string at = " at line " + std::to_string(line) + ", column " + std::to_string(before.size() - begins + 1);
   switch (static_cast<Unbearable>(fault.id)) {
     case Unbearable::Depth:
       return {name, "nests deeper than " + std::to_string(kDeepest) + " levels" + at,

@@ -62,8 +62,8 @@ TEST(Compare, FreeFloorDiffersByWhatTheToldFiguresDiffer) {
     two.job =
         withPlacement(two.job, two.copy, {PlacementId("box"), PieceId("box"), FloorPlace{{in(60), in(120)}, 0}, {}});
     const auto floorIn = [&](const SchemeId& id) {
-      const auto words = figureWords(judged(two.job, builtInRulebook(), id, kInches, kEveryDay).figures, *two.job.rooms.front(),
-                                     Unit::Inch, kInches);
+      const auto words = figureWords(judged(two.job, builtInRulebook(), id, kInches, kEveryDay).figures,
+                                     *two.job.rooms.front(), Unit::Inch, kInches);
       for (const std::string& w : words)
         if (w.starts_with("free floor ")) return std::stod(w.substr(11));
       return 0.0;
@@ -139,7 +139,8 @@ TEST(Tray, LeavesOutVariants) {
 std::vector<WayOut> waysFor(const Job& job, const std::string& id) {
   const auto findings = check(job, builtInRulebook(), SchemeId("s1"), kInches, kEveryDay);
   for (const Finding& f : findings)
-    if (f.id == id) return waysOutOf(f, findings, job, builtInRulebook(), SchemeId("s1"), IdSource(100), kInches, kEveryDay);
+    if (f.id == id)
+      return waysOutOf(f, findings, job, builtInRulebook(), SchemeId("s1"), IdSource(100), kInches, kEveryDay);
   return {};
 }
 bool holdsAfter(const WayOut& way, const std::string& id) {

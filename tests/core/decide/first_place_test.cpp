@@ -61,11 +61,13 @@ TEST(Dropped, WhereNothingIsFreeItIsRefused) {
   EXPECT_EQ(added.error().text(), "Chair: has no room there. Drop it where the floor is free");
 }
 TEST(Hanging, ThreePicturesNeverShareASpot) {
-  Job job = withPiece(emptyRoom(), [] {
-              Piece p = piece("print", "art", 20, 1, 24);
-              p.count = 3;
-              return p;
-            }()).value();
+  Job job = withPiece(emptyRoom(),
+                      [] {
+                        Piece p = piece("print", "art", 20, 1, 24);
+                        p.count = 3;
+                        return p;
+                      }())
+                .value();
   IdSource ids(9);
   for (int i = 0; i < 3; ++i) {
     auto added = withPlaced(job, builtInRulebook(), kScheme, CornerId("A"), PieceId("print"), ids);

@@ -32,7 +32,8 @@ Decided decide(const Job& job) {
   d.findings = check(job, builtInRulebook(), kScheme, kInches, kEveryDay);
   d.decisions = decisionsOf(d.findings, job, builtInRulebook(), kScheme, kInches);
   if (!d.decisions.empty())
-    d.ways = waysOutOf(d.decisions.front(), d.findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, kEveryDay);
+    d.ways =
+        waysOutOf(d.decisions.front(), d.findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, kEveryDay);
   return d;
 }
 const WayOut* way(const Decided& d, const std::string& id) {
@@ -143,7 +144,8 @@ TEST(Gap, OfAFindingCanBeTyped) {
   for (const char* mover : {"p1", "p2"}) {
     const auto there = placeForGap(job, scheme(job), findings.front(), PlacementId(mover), in(15));
     ASSERT_TRUE(there);
-    const auto after = check(placed(job, kScheme, PlacementId(mover), *there), builtInRulebook(), kScheme, kInches, kEveryDay);
+    const auto after =
+        check(placed(job, kScheme, PlacementId(mover), *there), builtInRulebook(), kScheme, kInches, kEveryDay);
     EXPECT_NEAR(after.front().measured, in(15), 1e-6) << mover;
   }
 }
@@ -183,7 +185,8 @@ TEST(WaysOut, AreLookedForOnlyAsOftenAsMayBeTried) {
   const auto findings = check(job, builtInRulebook(), kScheme, kInches, kEveryDay);
   const auto decisions = decisionsOf(findings, job, builtInRulebook(), kScheme, kInches);
   ASSERT_FALSE(decisions.empty());
-  const auto all = waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, kEveryDay);
+  const auto all =
+      waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, kEveryDay);
   ASSERT_FALSE(all.empty());
   Tries none{0, {}}, enough{1'000'000, {}};
   EXPECT_TRUE(waysOutOf(decisions.front(), findings, job, builtInRulebook(), kScheme, IdSource(100), kInches, {}, &none)

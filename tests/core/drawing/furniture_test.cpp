@@ -1,4 +1,5 @@
-// Furniture as it is drawn: true on its outer edges, whatever is drawn inside; walls hatched on paper; what clients read.
+// Furniture as it is drawn: true on its outer edges, whatever is drawn inside; walls hatched on paper; what clients
+// read.
 #include <gtest/gtest.h>
 
 #include <random>

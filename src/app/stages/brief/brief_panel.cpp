@@ -32,7 +32,8 @@ constexpr Flag kFlags[] = {
     {"children", &Brief::children, "Children use it",
      "Tall pieces and leaning mirrors need restraint; blind cords out of reach."},
     {"pets", &Brief::pets, "Pets use it", "Loop rugs catch claws; cut pile does not."},
-    {"access", &Brief::access, "Published access rules apply", "Doors, ways and turning places are then judged by them too."}};
+    {"access", &Brief::access, "Published access rules apply",
+     "Doors, ways and turning places are then judged by them too."}};
 
 constexpr std::pair<const char*, const char*> kPurposes[] = {
     {"", "not said"},     {"entertaining", "entertaining"}, {"reading", "quiet reading"}, {"television", "television"},

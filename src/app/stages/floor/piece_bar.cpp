@@ -92,8 +92,7 @@ void PieceBar::showLinks(const Placement& p) {
     b->setObjectName(QStringLiteral("barLink"));
     b->setAccessibleName(words);
     b->setProperty("action", QString::fromUtf8(id));
-    connect(b, &QPushButton::clicked, this,
-            [this, b, id] { emit actionWanted(id, b->mapToGlobal(QPoint(0, 0))); });
+    connect(b, &QPushButton::clicked, this, [this, b, id] { emit actionWanted(id, b->mapToGlobal(QPoint(0, 0))); });
     links_->addWidget(b);
   };
   const bool floor = onFloor(p.on) != nullptr;

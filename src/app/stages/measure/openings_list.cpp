@@ -117,8 +117,7 @@ void OpeningsList::rebuild() {
   for (const Opening& o : room->openings) {
     auto* row = new QPushButton;
     row->setObjectName(QStringLiteral("fold"));
-    row->setText(tr("%1, %2 wide")
-                     .arg(onScreen(capital(openingName(*room, o))), workspace_.write(o.width)) +
+    row->setText(tr("%1, %2 wide").arg(onScreen(capital(openingName(*room, o))), workspace_.write(o.width)) +
                  (o.id == open_ ? tr(", hide") : tr(", change")));
     row->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(row, &QPushButton::clicked, this, [this, id = o.id] {

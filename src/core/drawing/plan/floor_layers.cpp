@@ -100,7 +100,8 @@ void addWays(Drawing& d, const FloorLayers& layers, const std::vector<Finding>& 
     for (std::size_t i = 0; i + 1 < way.line.size(); ++i)
       d.add(Layer::Working, "way:" + id, line(way.line[i], way.line[i + 1], {Ink::Quiet, kFineLine, Dash::Dashed}));
   }
-  // Each pinch once, with its width; what breaks carries its own mark. Where a door sets the width it stands on the way.
+  // Each pinch once, with its width; what breaks carries its own mark. Where a door sets the width it stands on the
+  // way.
   std::vector<Vec2> labelled;
   for (const Finding& f : findings) {
     if (!showsOf(f.rule, shows::kRibbon) || !f.between.empty() || f.measured <= 0 || f.verdict == Verdict::Breaks)

@@ -5,6 +5,7 @@
 #include <numbers>
 
 #include "core/drawing/base/drafting.h"
+#include "core/drawing/base/indicative.h"
 #include "core/geometry/offset.h"
 #include "core/model/kinds.h"
 #include "core/space/bodies.h"
@@ -13,9 +14,9 @@ namespace mezzet {
 namespace {
 
 // What no one measures, as it is drawn [D]: mm of the room.
-constexpr double kRounded = 45, kCushionRounded = 28, kChairBack = 45, kSeatCushion = 760, kBackDeep = 230,
-                 kPillowDeep = 130, kTopEdge = 22, kLegThick = 50, kLegIn = 45, kLeafThick = 22, kLeafWide = 520,
-                 kCaseSide = 22, kHeadboard = 60, kScreenLeaf = 450, kFringe = 45;
+constexpr double kRounded = 45, kCushionRounded = 28, kChairBack = 45, kBackDeep = 230, kPillowDeep = 130,
+                 kTopEdge = 22, kLegThick = 50, kLegIn = 45, kLeafThick = 22, kCaseSide = 22, kHeadboard = 60,
+                 kFringe = 45;
 constexpr double kLeastDetailed = 150;  // smaller things are outlines
 
 /// What a draughtsman holds: a piece's own frame, and the layer he draws in.
@@ -64,8 +65,6 @@ class Draught {
 
 const Stroke kEdge{Ink::Ink, kFurnitureLine, Dash::Solid};
 Stroke hidden() { return {Ink::Fine, kFineLine, Dash::Dashed}; }
-
-int timesIn(double length, double each) { return std::max(1, static_cast<int>(std::lround(length / each))); }
 
 /// Cushions side by side from x `from` to `to`, y `front` to `back`, with those they lean on.
 void addCushions(Draught& pen, double from, double to, double front, double back) {
@@ -139,8 +138,9 @@ void addCase(Draught& pen, const Piece& piece, double w, double h) {
   pen.box({-w, -h}, {w, h}, 0, Ink::Wood, kEdge);
   if (h < 2 * kLeafThick) return;
   if (!opensForward(piece.kind)) {
-    pen.path({{-w + kCaseSide, -h}, {-w + kCaseSide, h - kCaseSide}, {w - kCaseSide, h - kCaseSide}, {w - kCaseSide, -h}},
-             false, Ink::None, fine());
+    pen.path(
+        {{-w + kCaseSide, -h}, {-w + kCaseSide, h - kCaseSide}, {w - kCaseSide, h - kCaseSide}, {w - kCaseSide, -h}},
+        false, Ink::None, fine());
     return;
   }
   pen.stroke({-w, -h + kLeafThick}, {w, -h + kLeafThick}, fine(Ink::Ink));
@@ -229,7 +229,8 @@ void addCurved(Draught& pen, Drawing& d, const Piece& piece, const FloorPlace& p
                Ink fill) {
   const Polygon outline = outlineOf(piece, place);
   d.add(layer, id, PathItem{outline, true, fill, kEdge});
-  if (piece.shape == Shape::L && isUpholstered(piece.kind)) return addCornerSeat(pen, piece, piece.width / 2, piece.depth.value_or(0) / 2);
+  if (piece.shape == Shape::L && isUpholstered(piece.kind))
+    return addCornerSeat(pen, piece, piece.width / 2, piece.depth.value_or(0) / 2);
   const double in = isWooden(piece.kind) ? kTopEdge : isRug(piece.kind) ? kRugBorder : 70;
   for (const Polygon& seam : grown(outline, -in)) d.add(layer, id, PathItem{seam, true, Ink::None, fine()});
 }
@@ -242,7 +243,8 @@ void addFurniturePlan(Drawing& d, const Piece& piece, const FloorPlace& place, c
   const Ink fill = isRug(piece.kind) ? Ink::Rug : isWooden(piece.kind) ? Ink::Wood : Ink::Cloth;
   if (piece.shape == Shape::Round) return addRound(pen, piece, fill);
   if (piece.shape != Shape::Rect) return addCurved(pen, d, piece, place, id, layer, fill);
-  if (2 * std::min(w, h) < kLeastDetailed) return pen.box({-w, -h}, {w, h}, 0, fill, isRug(piece.kind) ? thin() : kEdge);
+  if (2 * std::min(w, h) < kLeastDetailed)
+    return pen.box({-w, -h}, {w, h}, 0, fill, isRug(piece.kind) ? thin() : kEdge);
   if (isRug(piece.kind)) {
     pen.box({-w, -h}, {w, h}, 0, Ink::Rug, thin());
     return addRugWeave(pen, w, h);

@@ -145,7 +145,8 @@ void addOpeningName(Drawing& d, const Job& job, const Opening& o, const Wall& wa
   const Vec2 face = middleOf(wall, o), out = -wall.inward(), along = wall.along() * (4 * d.scale);
   const double beyondWall = wall.thickness + kSillOut * d.scale, inside = kSillOut * d.scale;
   std::vector<Vec2> places;
-  if (o.kind != OpeningKind::Window && wall.thickness > 1.3 * kSmallLetters * d.scale && letteringWidth(name, kSmallLetters) * d.scale < o.width * 0.9)
+  if (o.kind != OpeningKind::Window && wall.thickness > 1.3 * kSmallLetters * d.scale &&
+      letteringWidth(name, kSmallLetters) * d.scale < o.width * 0.9)
     places.push_back(face + out * (wall.thickness / 2));
   for (const double off : {beyondWall, -inside})
     for (const double by : {0.0, 1.0, -1.0, 2.0, -2.0}) places.push_back(face + out * off + along * by);
@@ -167,9 +168,8 @@ void addRoomName(Drawing& d, const Job& job, const Room& room, const Scheme* sch
     for (int k = 1; k < kNet; ++k) {
       const Vec2 p{box.low.x + (box.high.x - box.low.x) * i / kNet, box.low.y + (box.high.y - box.low.y) * k / kNet};
       const Box here{p - half, p + half};
-      if (contains(outline, p) && std::none_of(taken.begin(), taken.end(), [&](const Body& body) {
-            return !furtherApart(body.bounds, here, 0);
-          }))
+      if (contains(outline, p) && std::none_of(taken.begin(), taken.end(),
+                                               [&](const Body& body) { return !furtherApart(body.bounds, here, 0); }))
         places.push_back(p);
     }
   std::stable_sort(places.begin(), places.end(),

@@ -17,8 +17,8 @@ struct PlanOptions {
   bool grid = true;        ///< squared paper: 1 ft or 500 mm
   Vec2 gridLow, gridHigh;  ///< where it reaches beyond the drawing, as on a screen larger than it
   bool titles = true;      ///< name of the room, north, scale bar (a sheet brings its own)
-  /// For who looks at the room, not for who works in it: the room and its openings are named, and sills, sockets and the
-  /// like are left out.
+  /// For who looks at the room, not for who works in it: the room and its openings are named, and sills, sockets and
+  /// the like are left out.
   bool named = false;
 };
 

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/drawing/base/drafting.h"
+#include "core/drawing/base/indicative.h"
 #include "core/model/kinds.h"
 #include "core/space/bodies.h"
 
@@ -11,13 +12,10 @@ namespace mezzet {
 namespace {
 
 // What no one measures, as it is drawn [D]: mm of the room.
-constexpr double kLeg = 100, kChairLeg = 35, kTableLeg = 40, kTopThick = 40, kCaseEdge = 20, kPlinth = 60, kLeafWide = 520,
-                 kDrawerHigh = 260, kShelfApart = 330, kTallCase = 1200, kSeatCushion = 760, kScreenLeaf = 450,
-                 kBezel = 14;
+constexpr double kLeg = 100, kChairLeg = 35, kTableLeg = 40, kTopThick = 40, kCaseEdge = 20, kPlinth = 60,
+                 kDrawerHigh = 260, kShelfApart = 330, kTallCase = 1200, kBezel = 14;
 
 const Stroke kEdge{Ink::Ink, kFurnitureLine, Dash::Solid};
-
-int timesIn(double length, double each) { return std::max(1, static_cast<int>(std::lround(length / each))); }
 
 /// Which side of it the room sees.
 enum class Seen { Front, Back, Side };
@@ -184,8 +182,9 @@ void addLampFront(const Front& f) {
 
 void addPlantFront(const Front& f) {
   const double pot = std::min(400.0, (f.top - f.floor) * 0.3), u = f.middle(), w = f.width() / 2;
-  f.shape({{u - w * 0.45, f.floor}, {u + w * 0.45, f.floor}, {u + w * 0.6, f.floor + pot}, {u - w * 0.6, f.floor + pot}},
-          Ink::Wood, kEdge);
+  f.shape(
+      {{u - w * 0.45, f.floor}, {u + w * 0.45, f.floor}, {u + w * 0.6, f.floor + pot}, {u - w * 0.6, f.floor + pot}},
+      Ink::Wood, kEdge);
   // Leaves: from the pot's rim to the width and the height that were measured.
   for (const double lean : {-1.0, 1.0, -0.55, 0.55, 0.0}) {
     const Vec2 root{u, f.floor + pot},
@@ -212,7 +211,8 @@ void addFurnitureFront(Drawing& d, const Piece& piece, const FloorPlace& place, 
   const bool seat = isSeat(piece.kind);
   const Front f{d, id, s.left, s.right, s.floor, s.top.value_or(s.floor + (seat ? 800 : 600))};
   if (seat) return seen == Seen::Front ? addSofaFront(f, piece) : addSeatAside(f, seen);
-  if (isDiningSeat(piece.kind) || isPulledUp(piece.kind)) return addChairFront(f, piece, seen, backAtRight(place, wall));
+  if (isDiningSeat(piece.kind) || isPulledUp(piece.kind))
+    return addChairFront(f, piece, seen, backAtRight(place, wall));
   if (isSatAt(piece.kind) && !isDiningTable(piece.kind)) return addDeskFront(f, piece, seen);
   if (drawnAsTable(piece.kind)) return addTableFront(f, piece);
   if (isStorage(piece.kind)) return addCaseFront(f, piece, seen);
