@@ -7,6 +7,7 @@
 #include <iostream>
 #include <regex>
 
+#include "cli/apply.h"
 #include "cli/common.h"
 #include "cli/walking.h"
 #include "core/sheets/sheet.h"
@@ -309,6 +310,12 @@ void addSchemeCommands(CLI::App& cli, Options& o, Runs& runs) {
   CLI::App* cArt = withPlace(command(cli, o, "solve-art", "Where a picture can hang"), o);
   cArt->add_option("--placement", o.placement, "Placement id of the picture")->required();
   cArt->add_flag("--json", o.json, "Answer in JSON");
+  CLI::App* cApply = withPlace(command(cli, o, "apply", "Takes one way out of a broken finding"), o);
+  cApply->add_option("--finding", o.finding, "Id of the finding, see check --json")->required();
+  cApply->add_option("--way", o.way, "Id of one of its ways out")->required();
+  cApply->add_option("--state", o.state, "everyday, occupied or party: how the room is used");
+  cApply->add_option("--out", o.out, "The .mezzet or .json to write")->required();
+  runs.emplace_back(cApply, [&o] { return runApply(o); });
   runs.emplace_back(cValidate, [&o] { return validate(o); });
   runs.emplace_back(cCheck, [&o] { return runCheck(o); });
   runs.emplace_back(cRoute, [&o] { return runRoute(o); });

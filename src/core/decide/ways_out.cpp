@@ -1,50 +1,87 @@
 #include "core/decide/ways_out.h"
 
 #include <algorithm>
+#include <array>
 #include <unordered_map>
 
+#include "core/decide/movers.h"
 #include "core/rules/registry.h"
 
 namespace mezzet {
 namespace {
 
-/// Below this a margin has not got worse.
-constexpr double kSameMargin = 0.5;
+/// Below these a margin has not got worse: mm, and in other units.
+constexpr double kSameLength = 0.5, kSameElse = 1e-6;
+/// Slides are tried this much further where the least one proves no good.
+constexpr std::array kFurther{1 * kInch, 3 * kInch, 8 * kInch};
+
+double sameMargin(const Finding& f) {
+  return f.quantity == Quantity::Length || f.quantity == Quantity::Area ? kSameLength : kSameElse;
+}
 
 /// Re-checks what rules propose, and keeps what proves good.
 class Proof {
  public:
   Proof(const Finding& target, const std::vector<Finding>& now, const Rulebook& book, const Scheme& scheme,
         LengthFormat format, const CheckWith& with, Tries* tries)
-      : target_(target), book_(book), scheme_(scheme), format_(format), tries_(tries), with_{with.state, nullptr} {
+      : target_(target), book_(book), scheme_(scheme), format_(format), tries_(tries), with_(with) {
     for (const Finding& f : now) nowById_.emplace(f.id, &f);
   }
 
   bool take(WayOut way, const Excused& excused) {
-    if (tries_ != nullptr && !tries_->take(scheme_.placements.size())) return false;
-    const std::vector<Finding> then = check(way.job, book_, scheme_.id, format_, with_);
-    // A group has another id than the single picture it grew from: then the rule must hold for its subject.
-    const auto broken = [&](const Finding& f) {
-      return f.rule == target_.rule && breaksByWeight(f) && sharesSubjects(f);
-    };
-    if (excused.rules.empty() && std::any_of(then.begin(), then.end(), broken)) return false;
-    if (std::any_of(then.begin(), then.end(), [&](const Finding& f) { return harms(f, excused); })) return false;
     const auto same = [&](const WayOut& w) { return w.sentence == way.sentence; };
     if (std::any_of(taken_.begin(), taken_.end(), same)) return false;
+    if (tries_ != nullptr && !tries_->take(scheme_.placements.size())) return false;
+    // Without routes first: those of the room as it was do not fit what is tried, and new ones take long.
+    if (!proves(check(way.job, book_, scheme_.id, format_, {with_.state, nullptr}), excused, false)) return false;
+    if (with_.routes != nullptr) {
+      const RouteFacts anew = routeFactsOf(way.job, scheme_.id, with_.state);
+      if (!proves(check(way.job, book_, scheme_.id, format_, {with_.state, &anew}), excused, true)) return false;
+    }
     taken_.push_back(std::move(way));
     return true;
   }
+  [[nodiscard]] const std::vector<WayOut>& soFar() const { return taken_; }
   [[nodiscard]] std::vector<WayOut> taken() { return std::move(taken_); }
 
  private:
-  /// Whether it is of weight and breaks though it did not break before, or breaks worse.
-  [[nodiscard]] bool harms(const Finding& f, const Excused& excused) const {
-    if (!breaksByWeight(f)) return false;
+  [[nodiscard]] bool proves(const std::vector<Finding>& then, const Excused& excused, bool routed) const {
+    if (excused.rules.empty() && !cured(then, routed)) return false;
+    return std::none_of(then.begin(), then.end(), [&](const Finding& f) { return harms(f, excused, routed); });
+  }
+  /// A group has another id than the single picture it grew from: then the rule must hold for its subject.
+  [[nodiscard]] bool cured(const std::vector<Finding>& then, bool routed) const {
+    bool found = false;
+    for (const Finding& f : then) {
+      if (f.rule != target_.rule || !sharesSubjects(f)) continue;
+      if (breaksByWeight(f)) return false;
+      if (f.verdict == Verdict::NotMeasured && (routed || !waitsForRoute(f))) continue;
+      found = true;
+    }
+    if (found || showsOf(target_.rule, shows::kFindsFaults)) return true;
+    return std::any_of(then.begin(), then.end(), [&](const Finding& f) {
+      return f.rule == target_.rule && (f.verdict == Verdict::Holds || f.verdict == Verdict::Close) &&
+             std::any_of(target_.subjects.begin(), target_.subjects.end(), [&](const std::string& s) {
+               return std::find(f.subjects.begin(), f.subjects.end(), s) != f.subjects.end();
+             });
+    });
+  }
+  static bool waitsForRoute(const Finding& f) { return f.missing == std::vector<std::string>{"route"}; }
+
+  /// Whether it is of weight and breaks though it did not break before, or breaks worse; or is a close call that gets
+  /// closer; or cannot be measured any more.
+  [[nodiscard]] bool harms(const Finding& f, const Excused& excused, bool routed) const {
+    if (f.weight == Weight::Taste) return false;
     const bool ofRule = std::find(excused.rules.begin(), excused.rules.end(), f.rule) != excused.rules.end();
     if (ofRule && std::find(f.subjects.begin(), f.subjects.end(), excused.subject) != f.subjects.end()) return false;
-    const auto then = nowById_.find(f.id);
-    return then == nowById_.end() || then->second->verdict != Verdict::Breaks ||
-           f.margin < then->second->margin - kSameMargin;
+    const auto at = nowById_.find(f.id);
+    const Finding* before = at == nowById_.end() ? nullptr : at->second;
+    if (f.verdict == Verdict::NotMeasured)
+      return before != nullptr && before->verdict != Verdict::NotMeasured && (routed || !waitsForRoute(f));
+    if (before != nullptr && before->verdict == Verdict::Close && before->id != target_.id)
+      return f.margin < before->margin - kSameElse;
+    if (!breaksByWeight(f)) return false;
+    return before == nullptr || before->verdict != Verdict::Breaks || f.margin < before->margin - sameMargin(f);
   }
   [[nodiscard]] bool sharesSubjects(const Finding& f) const {
     return std::all_of(target_.subjects.begin(), target_.subjects.end(), [&](const std::string& s) {
@@ -56,11 +93,25 @@ class Proof {
   const Rulebook& book_;
   const Scheme& scheme_;
   LengthFormat format_;
-  Tries* tries_;    ///< null: as many as it takes
-  CheckWith with_;  ///< without routes: those of the room as it was do not fit what is tried
+  Tries* tries_;  ///< null: as many as it takes
+  CheckWith with_;
   std::vector<WayOut> taken_;
   std::unordered_map<std::string_view, const Finding*> nowById_;  ///< a pile of pieces has tens of thousands
 };
+
+/// Whether another way already moves the same things about the same way, and no further: a slide at 45 degrees to it is
+/// no choice of its own.
+bool goneBefore(const Candidate& candidate, const WayOut& other, const Scheme& now) {
+  const Scheme &then = *findScheme(candidate.way.job, now.id), &before = *findScheme(other.job, now.id);
+  return std::all_of(candidate.movers.begin(), candidate.movers.end(), [&](const PlacementId& id) {
+    const Placement* q = findPlacement(before, id);
+    const auto *from = onFloor(findPlacement(now, id)->on), *here = onFloor(findPlacement(then, id)->on),
+               *there = q != nullptr ? onFloor(q->on) : nullptr;
+    if (from == nullptr || here == nullptr || there == nullptr || here->turn != there->turn) return false;
+    const Vec2 a = here->at - from->at, b = there->at - from->at;
+    return norm(b) > kSameLength && norm(b) < norm(a) + kInch && dot(unit(a), unit(b)) > 0.7;
+  });
+}
 
 }  // namespace
 
@@ -69,13 +120,22 @@ std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>
                               const CheckWith& with, Tries* tries) {
   const Scheme* at = findScheme(job, scheme);
   const RuleRow* row = rowOf(finding.rule);
-  if (finding.verdict != Verdict::Breaks || now.size() > kHeap || at == nullptr || row == nullptr ||
-      row->waysOut == nullptr)
-    return {};
+  if (finding.verdict != Verdict::Breaks || now.size() > kHeap || at == nullptr || row == nullptr) return {};
   Proof proof(finding, now, book, *at, format, with, tries);
   Proposals ways(finding, job, book, *at, ids, format,
                  [&](WayOut way, const Excused& excused) { return proof.take(std::move(way), excused); });
-  row->waysOut(ways);
+  if (row->waysOut != nullptr) row->waysOut(ways);
+  if (finding.weight == Weight::Taste || proof.soFar().size() >= kMostWays) return proof.taken();
+  for (Candidate& candidate : moversOf(finding, job, book, *at, format, with, ids, tries)) {
+    if (proof.soFar().size() >= kMostWays) break;
+    const auto& soFar = proof.soFar();
+    if (std::any_of(soFar.begin(), soFar.end(), [&](const WayOut& w) { return goneBefore(candidate, w, *at); }))
+      continue;
+    if (proof.take(candidate.way, {})) continue;
+    for (const double more : kFurther)
+      if (auto next = further(candidate, more, finding, job, book, *at, format, with, tries))
+        if (proof.take(std::move(next->way), {})) break;
+  }
   return proof.taken();
 }
 
@@ -84,7 +144,7 @@ std::vector<WayOut> waysOutOf(const Decision& decision, const std::vector<Findin
                               const CheckWith& with, Tries* tries) {
   std::vector<WayOut> out;
   const std::size_t looked = std::min(decision.findings.size(), kMostLookedAt);
-  for (std::size_t k = 0; k < looked; ++k)
+  for (std::size_t k = 0; k < looked && out.size() < kMostOfDecision; ++k)
     for (WayOut& way : waysOutOf(findings[decision.findings[k]], findings, job, book, scheme, ids, format, with, tries))
       if (std::none_of(out.begin(), out.end(), [&](const WayOut& w) { return w.sentence == way.sentence; }))
         out.push_back(std::move(way));

@@ -19,19 +19,32 @@ struct Tries {
     left -= static_cast<long long>(placements * placements);
     return left >= 0 && !stop.stop_requested();
   }
+  /// The same of one rule alone.
+  [[nodiscard]] bool takePart(std::size_t placements) {
+    left -= static_cast<long long>(placements * placements / kRules + 1);
+    return left >= 0 && !stop.stop_requested();
+  }
+  static constexpr std::size_t kRules = 16;  // one rule costs about this part of a whole check
 };
 
-/// Ways out of one broken finding, best first; none for one that does not break. A way out is offered only if the
-/// finding then no longer breaks (what waits for a route drawn anew does not count), and nothing else of weight breaks
-/// that did not, or gets worse. The even split of a picture that two rules pull apart is the exception: it makes the
-/// larger of the two shortfalls least.
+/// Ways out of one broken finding: what its rule proposes, then slides and turns on the floor, least movement first;
+/// none for one that does not break. Each is proven by a whole check of the room after it: its rule then holds for the
+/// target's subjects (of rules that find only what breaks, the finding is gone); nothing else of weight breaks that did
+/// not, or gets worse by more than 0.5 mm (1e-6 in other units); no close call's margin is lower; nothing that was
+/// measured is measured no more. Where `with` has routes they are drawn anew for the last proof; what waits for a route
+/// does not count before. The even split of a picture that two rules pull apart is the exception: it makes the larger
+/// of the two shortfalls least.
 [[nodiscard]] std::vector<WayOut> waysOutOf(const Finding&, const std::vector<Finding>& now, const Job&,
                                             const Rulebook&, const SchemeId&, IdSource ids, LengthFormat format,
                                             const CheckWith&, Tries* tries = nullptr);
 
+/// So many are offered of one finding; rules' own proposals may be more.
+inline constexpr std::size_t kMostWays = 3;
 /// Ways out are looked for from the worst findings of a decision only: in a pile each piece has hundreds, and each way
 /// is re-checked.
 inline constexpr std::size_t kMostLookedAt = 6;
+/// When so many were found of a decision's worst findings, the others are not asked.
+inline constexpr std::size_t kMostOfDecision = 4;
 /// A heap of pieces with more findings than this is taken apart first: none of its ways out is looked for.
 inline constexpr std::size_t kHeap = 4'000;
 

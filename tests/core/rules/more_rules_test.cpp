@@ -137,6 +137,20 @@ std::vector<Case> cases() {
   add("RugLikeABathMat", rugged(40), "rug-feet:p1,p3", breaks, 0);
   add("RugJustUnderTheFrontFeet", rugged(35), "rug-feet:p1,p3", holds, 1);
 
+  // Worked (common practice, the pull and the feet's inset defaults of ours): a table 40 x 72, chairs 18 x 20. Rear feet
+  // of a chair pulled out stand 22 in from the table's edge.
+  const auto dinedOn = [&](double width, double depth) {
+    Job job = with(emptyRoom(200, 200), piece("dining", "dining-table", 40, 72, 30), "p1", 100, 100);
+    job = with(job, piece("side", "chair", 18, 20, 34), "p2", 100 + 20 + 6, 100, 270);
+    job = with(job, piece("head", "chair", 18, 20, 34), "p3", 100, 100 + 36 + 6, 0);
+    return with(job, piece("rug", "rug", width, depth, 0.25), "p4", 100, 100);
+  };
+  add("ChairsOnALargeRug", dinedOn(96, 120), "rug-chair:p2,p4", holds, 6);
+  add("TheHeadOnALargeRug", dinedOn(96, 120), "rug-chair:p3,p4", holds, 2);
+  add("ChairsOffASmallRug", dinedOn(72, 108), "rug-chair:p2,p4", breaks, -6);
+  add("TheHeadOffASmallRug", dinedOn(72, 108), "rug-chair:p3,p4", breaks, -4);
+  add("ChairsToTheRugsEdge", dinedOn(84, 116), "rug-chair:p2,p4", holds, 0);
+
   const auto bordered = [&](double gap) {
     return with(emptyRoom(), piece("rug", "rug", 222 - 2 * gap, 100, 0.25), "p1", 111, 75);
   };

@@ -39,7 +39,7 @@ struct Rule {
 };
 
 struct Rulebook {
-  int version = 4;
+  int version = 5;
   std::vector<Rule> rules;
 };
 

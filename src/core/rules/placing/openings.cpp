@@ -171,9 +171,9 @@ void moveFromWindow(Proposals& ways) {
 }
 
 constexpr RuleRow kRows[] = {
-    {"door-swing", evaluateDoorSwing, [](Proposals& ways) { ways.moveClearOrAlongWalls(); }},
+    {"door-swing", evaluateDoorSwing, [](Proposals& ways) { ways.moveClearOrAlongWalls(); }, shows::kFindsFaults},
     {"door-rug", evaluateDoorRug},
-    {"window-block", evaluateWindowBlock, moveFromWindow},
+    {"window-block", evaluateWindowBlock, moveFromWindow, shows::kFindsFaults},
 };
 
 }  // namespace

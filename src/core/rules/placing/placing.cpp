@@ -175,9 +175,9 @@ void bringInside(Proposals& ways) {
 }
 
 constexpr RuleRow kRows[] = {
-    {"overlap", evaluateOverlap, partOverlap, shows::kNoRange},
-    {"outside-room", evaluateOutsideRoom, bringInside, shows::kNoRange},
-    {"piece-count", evaluatePieceCount},
+    {"overlap", evaluateOverlap, partOverlap, shows::kNoRange | shows::kFindsFaults},
+    {"outside-room", evaluateOutsideRoom, bringInside, shows::kNoRange | shows::kFindsFaults},
+    {"piece-count", evaluatePieceCount, nullptr, shows::kFindsFaults},
 };
 
 }  // namespace

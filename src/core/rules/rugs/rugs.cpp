@@ -38,6 +38,33 @@ bool liesUnderDining(const Situation& s, const Rug& rug) {
 /// How far a point is off the rug; 0 on it.
 double offRug(const Rug& rug, Vec2 foot) { return std::max(0.0, separation(rug.body, Parts{Convex{{foot}, 0}}).gap); }
 
+/// How far inside the rug's edge a point lies; negative: how far off.
+double insideRug(const Situation& s, const Rug& rug, Vec2 foot) {
+  if (const double off = offRug(rug, foot); off > 0) return -off;
+  const Piece& piece = s.pieces.of(*rug.placement);
+  const FloorPlace& place = floorPlace(rug.placement->on);
+  if (piece.shape == Shape::Round) return piece.width / 2 - distance(foot, place.at);
+  return distanceToEdge(outlineOf(piece, place), foot);
+}
+
+/// The point of the rug's edge that is nearest to a foot on it.
+Vec2 nearestEdge(const Situation& s, const Rug& rug, Vec2 foot) {
+  const Piece& piece = s.pieces.of(*rug.placement);
+  const FloorPlace& place = floorPlace(rug.placement->on);
+  if (piece.shape == Shape::Round) {
+    const Vec2 out = distance(foot, place.at) > kTouch ? unit(foot - place.at) : Vec2{1, 0};
+    return place.at + out * (piece.width / 2);
+  }
+  const Polygon outline = outlineOf(piece, place);
+  Vec2 best = outline.front();
+  for (std::size_t i = 0; i < outline.size(); ++i) {
+    const Vec2 a = edgeStart(outline, i), d = edgeEnd(outline, i) - a;
+    const Vec2 p = a + d * std::clamp(dot(foot - a, d) / std::max(1e-9, dot(d, d)), 0.0, 1.0);
+    if (distance(p, foot) < distance(best, foot)) best = p;
+  }
+  return best;
+}
+
 struct Feet {
   const Rug* rug = nullptr;
   int onFront = 0, on = 0;
@@ -81,13 +108,55 @@ void evaluateRugFeet(const Situation& s, const Rule& rule, std::vector<Finding>&
     const Separation sep = separation(best.rug->body, Parts{Convex{{best.foot}, 0}});
     f.at = {sep.b, sep.a};
     decide(f, s.scheme);
-    if (best.rank() == 0) f.marginMm = -best.frontOff;
+    // How far the front feet stand inside, or off.
+    f.marginMm = best.rank() == 0 ? -best.frontOff
+                                  : std::min(insideRug(s, *best.rug, feet[0]), insideRug(s, *best.rug, feet[1]));
     const std::string rug = s.names.the(best.rug->placement->id), name = s.names.the(p.id);
     if (best.rank() == 2) f.sentence = "All feet of " + name + " stand on " + rug + ".";
     else if (best.rank() == 1) f.sentence = "The front feet of " + name + " stand on " + rug + ".";
     else
       f.sentence = "The front feet of " + name + " stand " + writeLength(best.frontOff, s.format) + " off " + rug +
                    ", which looks like a bath mat.";
+    out.push_back(std::move(f));
+  }
+}
+
+/// The rug under the most of a table's feet, of equals that with the smaller id; null when none is.
+const Rug* rugUnder(const std::vector<Rug>& rugs, const std::vector<Vec2>& feet) {
+  const Rug* best = nullptr;
+  int most = 0;
+  for (const Rug& rug : rugs) {
+    const int on = feetOn(rug, feet).on;
+    if (on > most || (on == most && on > 0 && rug.placement->id.value < best->placement->id.value)) best = &rug;
+    most = std::max(most, on);
+  }
+  return best;
+}
+
+void evaluateRugChair(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  const std::vector<Rug> rugs = rugsIn(s);
+  if (rugs.empty()) return;
+  for (const DiningSeat& seat : s.dining()) {
+    const Piece &piece = s.pieces.of(*seat.chair), &table = s.pieces.of(*seat.table);
+    if (staysPut(piece.kind)) continue;
+    const Rug* rug = rugUnder(rugs, feetOf(table, floorPlace(seat.table->on)));
+    if (rug == nullptr) continue;
+    Finding f = findingOf(rule, askedOf(rule, s.job, piece), {seat.chair->id.value, rug->placement->id.value});
+    f.measured = std::numeric_limits<double>::infinity();
+    for (const Vec2 foot : feetOf(piece, pulledOut(s.pieces, seat))) {
+      const double inside = insideRug(s, *rug, foot);
+      if (inside >= f.measured) continue;
+      f.measured = inside;
+      const Separation sep = separation(rug->body, Parts{Convex{{foot}, 0}});
+      f.at = {foot, inside < 0 ? sep.a : nearestEdge(s, *rug, foot)};
+    }
+    f.u95 = std::hypot(doubtOfThing(s, rug->placement->id.value, seat.back), doubtOf(table, "depth") / 2);
+    decide(f, s.scheme);
+    const std::string chair = s.names.the(seat.chair->id), under = s.names.the(rug->placement->id);
+    f.sentence = f.measured < 0 ? "Pulled out, " + chair + " stands " + writeLength(-f.measured, s.format) + " off " +
+                                      under + ", and its legs catch on the edge."
+                                : "Pulled out, " + chair + " keeps " + writeLength(f.measured, s.format) + " of " +
+                                      under + " behind its feet.";
     out.push_back(std::move(f));
   }
 }
@@ -137,15 +206,10 @@ std::vector<std::pair<double, double>> stockRugs(Unit unit) {
   return feet;
 }
 
-void ontoRug(Proposals& ways) {
-  const Placement* rug = nullptr;
-  const Placement* piece = nullptr;
-  for (const std::string& id : ways.target.subjects)
-    if (const Placement* p = findPlacement(ways.scheme, PlacementId(id)))
-      (isRug(pieceOf(ways.job, *p).kind) ? rug : piece) = p;
-  if (rug == nullptr || piece == nullptr || !ways.target.marginMm) return;
-  ways.moveFloor(*piece, unit(ways.target.at[1] - ways.target.at[0]) * -*ways.target.marginMm);
-  const Piece& now = pieceOf(ways.job, *rug);
+/// The smallest rug that is sold, lies as this one does, and cures it.
+void largerRug(Proposals& ways, const Placement& rug, const std::string& gives) {
+  const Piece& now = pieceOf(ways.job, rug);
+  if (now.shape != Shape::Rect) return;
   for (const auto& [w, d] : stockRugs(ways.job.units)) {
     const bool wide = now.width >= now.depth.value_or(0);
     const double width = wide ? d : w, depth = wide ? w : d;  // the long side the same way round
@@ -159,14 +223,36 @@ void ontoRug(Proposals& ways) {
     larger.count = 1;
     Result<Job> added = withPiece(ways.job, larger);
     if (!added) return;
-    if (ways.offer("larger-rug", "Take a rug " + ways.length(width) + " x " + ways.length(depth),
-                   "its feet stand on it", repointed(added.value(), ways.scheme.id, rug->id, larger.id), ids))
+    if (ways.offer("larger-rug", "Take a rug " + ways.length(width) + " x " + ways.length(depth), gives,
+                   repointed(added.value(), ways.scheme.id, rug.id, larger.id), ids))
       return;
   }
 }
 
+void ontoRug(Proposals& ways) {
+  const Placement* rug = nullptr;
+  const Placement* piece = nullptr;
+  for (const std::string& id : ways.target.subjects)
+    if (const Placement* p = findPlacement(ways.scheme, PlacementId(id)))
+      (isRug(pieceOf(ways.job, *p).kind) ? rug : piece) = p;
+  if (rug == nullptr || piece == nullptr || !ways.target.marginMm) return;
+  ways.moveFloor(*piece, unit(ways.target.at[1] - ways.target.at[0]) * -*ways.target.marginMm);
+  largerRug(ways, *rug, "its feet stand on it");
+}
+
+void underChairs(Proposals& ways) {
+  for (const std::string& id : ways.target.subjects)
+    if (const Placement* p = findPlacement(ways.scheme, PlacementId(id)); p != nullptr && !p->locked)
+      if (isRug(pieceOf(ways.job, *p).kind)) {
+        // Towards the chair that is off it, as far as the others bear.
+        ways.moveFloor(*p, unit(ways.target.at[0] - ways.target.at[1]) * -ways.target.margin);
+        largerRug(ways, *p, "every chair pulls out on it");
+      }
+}
+
 constexpr RuleRow kRows[] = {
     {"rug-feet", evaluateRugFeet, ontoRug},
+    {"rug-chair", evaluateRugChair, underChairs},
     {"rug-border", evaluateRugBorder},
 };
 

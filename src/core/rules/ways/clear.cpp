@@ -81,7 +81,7 @@ void evaluateHeaterClear(const Situation& s, const Rule& rule, std::vector<Findi
 
 constexpr RuleRow kRows[] = {
     {"storage-open", evaluateStorageOpen, [](Proposals& ways) { ways.moveClear(); }},
-    {"heater-clear", evaluateHeaterClear, [](Proposals& ways) { ways.moveClear(); }},
+    {"heater-clear", evaluateHeaterClear, [](Proposals& ways) { ways.moveClear(); }, shows::kFindsFaults},
 };
 
 }  // namespace

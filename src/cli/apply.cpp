@@ -1,0 +1,51 @@
+#include "cli/apply.h"
+
+#include <algorithm>
+#include <iostream>
+
+#include "core/decide/ways_out.h"
+#include "io/json/rulebook_json.h"
+
+namespace mezzet::cli {
+
+int runApply(const Options& o) {
+  JobFile file = load(o);
+  const Room& room = chosenRoom(file.job, o);
+  const Scheme& scheme = chosenScheme(file.job, room, o);
+  const Rulebook& book = builtInRulebook();
+  const LengthFormat format = usualFormat(file.job.units);
+  const UseState state = stateNamed(o.state);
+  const Patience patience("apply");
+  const RouteFacts routes = routeFactsOf(file.job, scheme.id, RouteAsk{state}, patience.token());
+  patience.check();
+  const CheckWith with{state, &routes};
+  const std::vector<Finding> now = check(file.job, book, scheme.id, format, with);
+  const auto finding = std::find_if(now.begin(), now.end(), [&](const Finding& f) { return f.id == o.finding; });
+  if (finding == now.end()) throw Refused{{scheme.id.value, "has no finding " + o.finding, "See check --json"}};
+  const std::vector<WayOut> ways =
+      waysOutOf(*finding, now, file.job, book, scheme.id, IdSource(file.nextId), format, with);
+  const auto way = std::find_if(ways.begin(), ways.end(), [&](const WayOut& w) { return w.id == o.way; });
+  if (way == ways.end()) {
+    std::string has;
+    for (const WayOut& w : ways) has += (has.empty() ? "" : ", ") + w.id;
+    throw Refused{{o.finding, "has no way out " + o.way, has.empty() ? "It has none" : "It has " + has}};
+  }
+  file.job = way->job;
+  file.nextId = way->nextId;
+  std::string bytes;
+  if (o.out.ends_with(".mezzet")) {
+    auto made = writeJobBytes(file);
+    if (!made) throw Refused{made.error()};
+    bytes = std::move(made).value();
+  } else if (o.out.ends_with(".json")) {
+    bytes = writeJobText(file.job, file.nextId);
+  } else {
+    throw Refused{{o.out, "has no ending of a job", "Use .mezzet or .json"}};
+  }
+  FileSystem files;
+  if (const auto fault = saveAtomically(files, o.out, bytes)) throw Refused{*fault};
+  std::cout << o.out << ": " << way->sentence << ": " << way->gives << ".\n";
+  return kAnswered;
+}
+
+}  // namespace mezzet::cli

@@ -1,0 +1,236 @@
+#include "core/decide/movers.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+#include "core/edit/edits.h"
+#include "core/model/kinds.h"
+#include "core/rules/registry.h"
+#include "core/use/dining.h"
+
+namespace mezzet {
+namespace {
+
+constexpr double kCoarse = 3 * kInch, kFine = kInch / 16;
+/// Where a direction is tried first: if nothing gets better there, it is left alone.
+constexpr std::array kFirstLook{2 * kInch, 18 * kInch};
+
+/// What moves together, and the one it is named after.
+struct Mover {
+  PlacementIds ids;
+  PlacementId lead;
+};
+
+/// How the target's rule judges it in a changed job.
+struct Judged {
+  bool holds = false;
+  std::optional<double> margin;  ///< of the same finding; absent when it is gone
+  std::string measured;          ///< as it reads then; "" when it is gone or no length
+};
+
+class Trial {
+ public:
+  Trial(const Finding& target, const Rulebook& book, const SchemeId& scheme, LengthFormat format, const CheckWith& with,
+        Tries* tries)
+      : target_(target),
+        row_(rowOf(target.rule)),
+        rule_(findRule(book, target.rule)),
+        book_(book),
+        scheme_(scheme),
+        format_(format),
+        with_{with.state, nullptr},
+        tries_(tries) {}
+
+  [[nodiscard]] bool possible() const { return row_ != nullptr && rule_ != nullptr; }
+  [[nodiscard]] bool over() const { return over_; }
+
+  [[nodiscard]] Judged operator()(const Job& job) {
+    const Scheme& scheme = *findScheme(job, scheme_);
+    // One rule of many: a part of what a whole check costs.
+    if (tries_ != nullptr && !tries_->takePart(scheme.placements.size())) {
+      over_ = true;
+      return {};
+    }
+    const Situation situation(job, book_, scheme, format_, with_);
+    std::vector<Finding> found;
+    row_->evaluate(situation, *rule_, found);
+    Judged out{true, std::nullopt, {}};
+    for (const Finding& f : found) {
+      const bool all = std::all_of(target_.subjects.begin(), target_.subjects.end(), [&](const std::string& s) {
+        return std::find(f.subjects.begin(), f.subjects.end(), s) != f.subjects.end();
+      });
+      if (!all) continue;
+      if (f.verdict == Verdict::Breaks) out.holds = false;
+      if (f.id != target_.id) continue;
+      out.margin = f.margin;
+      if (f.quantity == Quantity::Length) out.measured = writeLength(std::max(0.0, f.measured), format_);
+    }
+    return out;
+  }
+
+ private:
+  const Finding& target_;
+  const RuleRow* row_;
+  const Rule* rule_;
+  const Rulebook& book_;
+  SchemeId scheme_;
+  LengthFormat format_;
+  CheckWith with_;
+  Tries* tries_;
+  bool over_ = false;
+};
+
+std::vector<Mover> moversIn(const Finding& target, const PieceIndex& pieces, const Scheme& scheme) {
+  std::vector<Mover> out;
+  std::vector<std::string> named = target.subjects;
+  named.insert(named.end(), target.between.begin(), target.between.end());
+  const std::vector<DiningSeat> seats = diningSeatsIn(pieces, scheme);
+  for (const std::string& id : named) {
+    const Placement* p = findPlacement(scheme, PlacementId(id));
+    if (p == nullptr || onFloor(p->on) == nullptr) continue;
+    Mover mover{{p->id}, p->id};
+    if (!groupOf(*p).empty())
+      for (const Placement& other : scheme.placements)
+        if (other.id != p->id && groupOf(other) == groupOf(*p)) mover.ids.push_back(other.id);
+    if (isDiningTable(pieces.of(*p).kind))
+      for (const DiningSeat& seat : seats)
+        if (seat.table == p && std::find(mover.ids.begin(), mover.ids.end(), seat.chair->id) == mover.ids.end())
+          mover.ids.push_back(seat.chair->id);
+    const bool locked = std::any_of(mover.ids.begin(), mover.ids.end(),
+                                    [&](const PlacementId& one) { return findPlacement(scheme, one)->locked; });
+    const bool known = std::any_of(out.begin(), out.end(), [&](const Mover& other) { return other.ids == mover.ids; });
+    if (!locked && !known) out.push_back(std::move(mover));
+  }
+  return out;
+}
+
+constexpr std::array<const char*, 8> kWays{
+    "to the right", "up the plan and to the right",  "up the plan",   "up the plan and to the left",
+    "to the left",  "down the plan and to the left", "down the plan", "down the plan and to the right"};
+
+Vec2 directionAt(int eighth) { return rotated({1, 0}, turnOf(45.0 * eighth)); }
+int eighthOf(Vec2 along) { return static_cast<int>(std::lround(normalisedTurn(directionOf(along)) / 45)) % 8; }
+
+std::string givesWords(const Rulebook& book, const Finding& target, const Judged& then) {
+  const Rule* rule = findRule(book, target.rule);
+  const std::string name = rule != nullptr ? midSentence(rule->name) : target.rule;
+  return then.measured.empty() ? name + ": settled" : name + " " + then.measured;
+}
+
+std::string moverWords(const SchemeNames& names, const PieceIndex& pieces, const Scheme& scheme,
+                       const PlacementIds& ids) {
+  const std::string lead = names.the(ids.front());
+  if (ids.size() == 1) return lead;
+  const bool table = isDiningTable(pieces.of(*findPlacement(scheme, ids.front())).kind);
+  return lead + (table ? " with its chairs" : " with its group");
+}
+
+Candidate slideOf(const Job& job, const Rulebook& book, const Scheme& scheme, const Finding& target,
+                  LengthFormat format, const PlacementIds& movers, Vec2 along, double by, const Judged& then,
+                  const IdSource& ids) {
+  const PieceIndex pieces(job);
+  const SchemeNames names(job, scheme);
+  std::string metres = std::to_string(by);
+  while (metres.back() == '0') metres.pop_back();
+  if (metres.back() == '.') metres.pop_back();
+  const int eighth = eighthOf(along);
+  Candidate out;
+  out.way = {"slide:" + movers.front().value + ":" + std::to_string(eighth * 45) + ":" + metres,
+             "Slide " + moverWords(names, pieces, scheme, movers) + " " + writeLength(by, format) + " " +
+                 kWays[static_cast<std::size_t>(eighth)],
+             givesWords(book, target, then), movedTogether(job, scheme.id, movers, along * by), ids.next()};
+  out.moved = by;
+  out.pieces = static_cast<int>(movers.size());
+  out.along = along;
+  out.movers = movers;
+  return out;
+}
+
+/// The least distance along a direction at which the target holds.
+std::optional<double> leastSlide(Trial& trial, const Job& job, const Scheme& scheme, const Mover& mover, Vec2 along,
+                                 const Finding& target) {
+  const auto at = [&](double by) { return trial(movedTogether(job, scheme.id, mover.ids, along * by)); };
+  const bool better = std::any_of(kFirstLook.begin(), kFirstLook.end(), [&](double by) {
+    const Judged then = at(by);
+    return then.holds || (then.margin && *then.margin > target.margin + 1e-6);
+  });
+  if (!better) return std::nullopt;
+  for (double by = kCoarse; by <= kMostSlide + 1e-6 && !trial.over(); by += kCoarse) {
+    if (!at(by).holds) continue;
+    double low = by - kCoarse, high = by;
+    while (high - low > kFine) {
+      const double middle = (low + high) / 2;
+      (at(middle).holds ? high : low) = middle;
+    }
+    return high;
+  }
+  return std::nullopt;
+}
+
+void addTurns(std::vector<Candidate>& out, Trial& trial, const Finding& target, const Job& job, const Rulebook& book,
+              const Scheme& scheme, const Mover& mover, const IdSource& ids) {
+  if (mover.ids.size() > 1) return;
+  const Placement& p = *findPlacement(scheme, mover.lead);
+  const Piece& piece = pieceOf(job, p);
+  if (piece.shape == Shape::Round) return;
+  const SchemeNames names(job, scheme);
+  for (const double turn : {90.0, 180.0, 270.0}) {
+    FloorPlace place = floorPlace(p.on);
+    place.turn = normalisedTurn(place.turn + turn);
+    Job after = placed(job, scheme.id, p.id, place);
+    const Judged then = trial(after);
+    if (!then.holds) continue;
+    Candidate one;
+    one.way = {"turn:" + p.id.value + ":" + std::to_string(static_cast<int>(turn)),
+               "Turn " + names.the(p.id) +
+                   (turn == 180  ? " round"
+                    : turn == 90 ? " a quarter to the left"
+                                 : " a quarter to the right"),
+               givesWords(book, target, then), std::move(after), ids.next()};
+    const double corner = std::hypot(piece.width, piece.depth.value_or(piece.width)) / 2;
+    one.moved = corner * (turn == 180 ? 2 : std::sqrt(2.0));
+    one.movers = mover.ids;
+    out.push_back(std::move(one));
+  }
+}
+
+}  // namespace
+
+std::vector<Candidate> moversOf(const Finding& target, const Job& job, const Rulebook& book, const Scheme& scheme,
+                                LengthFormat format, const CheckWith& with, IdSource ids, Tries* tries) {
+  std::vector<Candidate> out;
+  Trial trial(target, book, scheme.id, format, with, tries);
+  if (!trial.possible() || !target.view.isPlan()) return out;
+  const double step = job.units == Unit::Inch ? kInch / 4 : 5;
+  for (const Mover& mover : moversIn(target, PieceIndex(job), scheme)) {
+    for (int eighth = 0; eighth < 8 && !trial.over(); ++eighth) {
+      const Vec2 along = directionAt(eighth);
+      const auto least = leastSlide(trial, job, scheme, mover, along, target);
+      if (!least) continue;
+      // A figure that can be read off a tape.
+      const double by = std::ceil(*least / step - 1e-6) * step;
+      const Judged then = trial(movedTogether(job, scheme.id, mover.ids, along * by));
+      if (then.holds) out.push_back(slideOf(job, book, scheme, target, format, mover.ids, along, by, then, ids));
+    }
+    if (!trial.over()) addTurns(out, trial, target, job, book, scheme, mover, ids);
+  }
+  std::stable_sort(out.begin(), out.end(), [](const Candidate& a, const Candidate& b) {
+    return std::pair(a.moved, a.pieces) < std::pair(b.moved, b.pieces);
+  });
+  return out;
+}
+
+std::optional<Candidate> further(const Candidate& candidate, double more, const Finding& target, const Job& job,
+                                 const Rulebook& book, const Scheme& scheme, LengthFormat format, const CheckWith& with,
+                                 Tries* tries) {
+  if (norm(candidate.along) == 0 || candidate.moved + more > kMostSlide) return std::nullopt;
+  Trial trial(target, book, scheme.id, format, with, tries);
+  const double by = candidate.moved + more;
+  const Judged then = trial(movedTogether(job, scheme.id, candidate.movers, candidate.along * by));
+  if (!then.holds) return std::nullopt;
+  return slideOf(job, book, scheme, target, format, candidate.movers, candidate.along, by, then,
+                 IdSource(candidate.way.nextId));
+}
+
+}  // namespace mezzet
