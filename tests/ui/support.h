@@ -82,9 +82,14 @@ class WindowTest : public testing::Test {
   /// A button that is on show now (panels are rebuilt, and the old ones go a moment later).
   QPushButton* button(const QString& name) {
     QApplication::processEvents();  // what was just put into a layout shows itself with the next event
-    for (QPushButton* b : window_->findChildren<QPushButton*>(name))
-      if (b->isVisible()) return b;
-    return nullptr;
+    const auto shown = [&]() -> QPushButton* {
+      for (QPushButton* b : window_->findChildren<QPushButton*>(name))
+        if (b->isVisible()) return b;
+      return nullptr;
+    };
+    // Ways out are looked for beside the interface.
+    if (name.startsWith(QStringLiteral("way:"))) static_cast<void>(QTest::qWaitFor([&] { return shown() != nullptr; }));
+    return shown();
   }
   void undo() { window_->document().undoStack().undo(); }
   [[nodiscard]] int broken() {

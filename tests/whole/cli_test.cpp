@@ -42,6 +42,40 @@ TEST(Cli, ValidateRefusesASchoolThatItsRuleDoesNotHave) {
   EXPECT_EQ(a.out.find(path + ", house rules: choose school \"z\" of art-gap, which it does not have. It has a"), 0U)
       << a.out;
 }
+// A way out that check lists is taken by apply, and the room after it is checked from outside.
+TEST(Cli, ApplyTakesAWayOutThatCures) {
+  Piece sofa = piece("sofa", "sofa", 84, 36, 33);
+  sofa.seat.edit().height = in(18);
+  Job job = with(with(emptyRoom(), sofa, "p1", 111, 19, 180), piece("table", "low-table", 52, 24, 17), "p2", 111,
+                 37 + 30 + 12);
+  const std::string path = test::ownFile("far.json"), out = test::ownFile("near.json");
+  std::ofstream(path) << writeJobText(job, 9);
+  const auto verdicts = [](const std::string& file) {
+    std::map<std::string, Json> all;
+    const Json report = Json::parse(run(kCli + "check " + file + " --json").out);
+    for (const Json& f : report["findings"]) all[f["id"].get<std::string>()] = f;
+    return all;
+  };
+  const auto before = verdicts(path);
+  const Json& broken = before.at("table-reach:p1,p2");
+  ASSERT_EQ(broken["verdict"], "breaks");
+  ASSERT_FALSE(broken["waysOut"].empty());
+  for (const Json& way : broken["waysOut"]) {
+    const Answer a = run(kCli + "apply " + path + " --finding table-reach:p1,p2 --way " + way["id"].get<std::string>() +
+                         " --out " + out + " 2>&1");
+    ASSERT_EQ(a.code, 0) << a.out;
+    const auto after = verdicts(out);
+    EXPECT_NE(after.at("table-reach:p1,p2")["verdict"], "breaks") << a.out;
+    for (const auto& [id, f] : after)
+      if (f["verdict"] == "breaks" && f["weight"] != "taste") {
+        EXPECT_EQ(before.at(id)["verdict"], "breaks") << id;
+      }
+  }
+  const Answer none = run(kCli + "apply " + path + " --finding table-reach:p1,p2 --way fly --out " + out + " 2>&1");
+  EXPECT_EQ(none.code, 2);
+  EXPECT_EQ(none.out.find(path + ", table-reach:p1,p2: has no way out fly. It has "), 0U) << none.out;
+  EXPECT_EQ(run(kCli + "apply " + path + " --finding reach:x --way y --out " + out + " 2>/dev/null").code, 2);
+}
 TEST(Cli, RefusesWhatIsNoJobOnStandardError) {
   const std::string path = test::ownFile("none.json");
   std::ofstream(path) << "{\"format\":\"other\"}";

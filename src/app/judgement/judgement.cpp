@@ -90,22 +90,24 @@ const std::vector<WayOut>* Judgement::waysShown(const Decision& decision) {
 
 std::vector<WayOut> Judgement::waysNow(const Decision& decision) const {
   return waysOutOf(decision, findings_, asked_.job, book_, asked_.scheme, asked_.ids, asked_.format,
-                   {asked_.state, nullptr});
+                   {asked_.state, routes()});
 }
 
 void Judgement::lookForWays() {
   looked_ = true;
   using Found = std::map<std::string, std::vector<WayOut>>;
   finder_.run<Found>(
-      [q = asked_, &book = book_, findings = findings_, decisions = decisions_](const std::stop_token& stop,
-                                                                                const Worker::Progress&) {
+      [q = asked_, &book = book_, findings = findings_, decisions = decisions_,
+       known = routes() != nullptr ? routes_ : nullptr](const std::stop_token& stop, const Worker::Progress&) {
         Found out;
+        // Findings that knew the routes are cured only if routes drawn anew say so.
+        const CheckWith with{q.state, known.get()};
         Tries tries{kMostTries, stop};
         // The ledger shows five, those of the stage first.
         const std::size_t most = std::min(decisions.size(), 2 * kMostDecisions);
         for (std::size_t i = 0; i < most && !stop.stop_requested(); ++i)
           out[decisions[i].subject] =
-              waysOutOf(decisions[i], findings, q.job, book, q.scheme, q.ids, q.format, {q.state, nullptr}, &tries);
+              waysOutOf(decisions[i], findings, q.job, book, q.scheme, q.ids, q.format, with, &tries);
         return out;
       },
       [this](Found found) {

@@ -9,6 +9,7 @@
 #include "app/ledger/way_button.h"
 #include "app/dialogs/keep_dialog.h"
 #include "app/widgets/layouts.h"
+#include "core/decide/movers.h"
 #include "app/widgets/style.h"
 #include "core/edit/edits.h"
 #include "core/rules/check.h"
@@ -204,7 +205,13 @@ void Ledger::fillWays(const Decision& decision, QWidget* ways) {
   if (found == nullptr) add(words(tr("Looking for ways out ..."), "quietNote"));
   else
     for (const WayOut& way : *found) add(new WayButton(way, workspace_));
-  ways->setVisible(found == nullptr || !found->empty());
+  // An honest "none" instead of silence, where moving was tried.
+  const bool moved = found != nullptr && found->empty() && workspace_.findings()[decision.findings.front()].view.isPlan();
+  if (moved)
+    add(words(tr("No single move within %1 cures it without breaking something else.")
+                  .arg(workspace_.write(kMostSlide)),
+              "quietNote"));
+  ways->setVisible(found == nullptr || !found->empty() || moved);
 }
 
 void Ledger::addFold(Verdict verdict, const QString& one, const QString& title, const QString& none) {

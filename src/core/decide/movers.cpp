@@ -55,17 +55,22 @@ class Trial {
     const Situation situation(job, book_, scheme, format_, with_);
     std::vector<Finding> found;
     row_->evaluate(situation, *rule_, found);
-    Judged out{true, std::nullopt, {}};
+    // Gone is cured only of rules that find nothing but faults: a seat turned away from its table is not served.
+    Judged out{showsOf(target_.rule, shows::kFindsFaults), std::nullopt, {}};
+    bool breaks = false;
     for (const Finding& f : found) {
       const bool all = std::all_of(target_.subjects.begin(), target_.subjects.end(), [&](const std::string& s) {
         return std::find(f.subjects.begin(), f.subjects.end(), s) != f.subjects.end();
       });
       if (!all) continue;
-      if (f.verdict == Verdict::Breaks) out.holds = false;
+      breaks = breaks || f.verdict == Verdict::Breaks;
+      out.holds = out.holds || f.verdict == Verdict::Holds || f.verdict == Verdict::Close ||
+                  f.missing == std::vector<std::string>{"route"};
       if (f.id != target_.id) continue;
       out.margin = f.margin;
       if (f.quantity == Quantity::Length) out.measured = writeLength(std::max(0.0, f.measured), format_);
     }
+    out.holds = out.holds && !breaks;
     return out;
   }
 
