@@ -206,11 +206,12 @@ void Ledger::fillWays(const Decision& decision, QWidget* ways) {
   else
     for (const WayOut& way : *found) add(new WayButton(way, workspace_));
   // An honest "none" instead of silence, where moving was tried.
-  const bool moved = found != nullptr && found->empty() && workspace_.findings()[decision.findings.front()].view.isPlan();
+  const bool moved =
+      found != nullptr && found->empty() && workspace_.findings()[decision.findings.front()].view.isPlan();
   if (moved)
-    add(words(tr("No single move within %1 cures it without breaking something else.")
-                  .arg(workspace_.write(kMostSlide)),
-              "quietNote"));
+    add(words(
+        tr("No single move within %1 cures it without breaking something else.").arg(workspace_.write(kMostSlide)),
+        "quietNote"));
   ways->setVisible(found == nullptr || !found->empty() || moved);
 }
 

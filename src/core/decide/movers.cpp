@@ -93,6 +93,9 @@ std::vector<Mover> moversIn(const Finding& target, const PieceIndex& pieces, con
   const std::vector<DiningSeat> seats = diningSeatsIn(pieces, scheme);
   for (const std::string& id : named) {
     const Placement* p = findPlacement(scheme, PlacementId(id));
+    // A chair keeps its place at its table: the table moves, and takes it along.
+    for (const DiningSeat& seat : seats)
+      if (seat.chair == p) p = seat.table;
     if (p == nullptr || onFloor(p->on) == nullptr) continue;
     Mover mover{{p->id}, p->id};
     if (!groupOf(*p).empty())

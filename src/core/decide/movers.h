@@ -19,7 +19,7 @@ struct Candidate {
 };
 /// Candidates for a broken finding of the plan, least movement first, then fewest pieces. Of each direction the least
 /// distance at which the target holds, in quarter inches or 5 mm. Locked things stay; a dining table goes with its
-/// chairs, what is grouped goes together.
+/// chairs, and its chairs only with it; what is grouped goes together.
 [[nodiscard]] std::vector<Candidate> moversOf(const Finding& target, const Job&, const Rulebook&, const Scheme&,
                                               LengthFormat, const CheckWith&, IdSource ids, Tries* tries);
 /// The same slide by some more, if the target still holds then.

@@ -80,6 +80,7 @@ TEST(Slides, LockedThingsStayAndATableGoesWithItsChairs) {
   const auto together = std::find_if(all.begin(), all.end(), [](const Candidate& c) { return c.movers.size() == 3; });
   ASSERT_NE(together, all.end());
   EXPECT_NE(together->way.sentence.find("the dining with its chairs"), std::string::npos) << together->way.sentence;
+  for (const Candidate& c : all) EXPECT_NE(c.movers.size(), 1U) << "a chair left its table: " << c.way.sentence;
   const Job locked = withLock(job, kScheme, PlacementId("p2"), true);
   for (const Candidate& c :
        moversOf(*broken, locked, builtInRulebook(), scheme(locked), kInches, kEveryDay, IdSource(9), nullptr))
