@@ -4,6 +4,7 @@
 #include <iostream>
 
 #include "core/decide/ways_out.h"
+#include "io/json/report_json.h"
 #include "io/json/rulebook_json.h"
 
 namespace mezzet::cli {
@@ -45,6 +46,23 @@ int runApply(const Options& o) {
   FileSystem files;
   if (const auto fault = saveAtomically(files, o.out, bytes)) throw Refused{*fault};
   std::cout << o.out << ": " << way->sentence << ": " << way->gives << ".\n";
+  return kAnswered;
+}
+
+int runSize(const Options& o) {
+  const JobFile file = load(o);
+  const Room& room = chosenRoom(file.job, o);
+  const Scheme& scheme = chosenScheme(file.job, room, o);
+  const Rulebook& book = builtInRulebook();
+  const Patience patience("size");
+  const auto card = sizeCardOf(file.job, book, scheme.id, PlacementId(o.placement), usualFormat(file.job.units),
+                               {stateNamed(o.state), nullptr}, patience.token());
+  patience.check();
+  if (!card) throw Refused{{o.placement, "does not stand on the floor of this scheme", "See the ids in job.json"}};
+  if (o.json) std::cout << sizeJson(*card);
+  else
+    for (const std::string& line : sizeCardWords(*card, book, SchemeNames(file.job, scheme), room))
+      std::cout << line << "\n";
   return kAnswered;
 }
 

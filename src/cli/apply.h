@@ -1,4 +1,4 @@
-// mezzet-cli apply: takes one way out of a broken finding.
+// Commands about what could be otherwise: apply takes a way out, size says what to buy.
 #pragma once
 
 #include "cli/common.h"
@@ -6,5 +6,6 @@
 namespace mezzet::cli {
 
 [[nodiscard]] int runApply(const Options&);
+[[nodiscard]] int runSize(const Options&);
 
 }  // namespace mezzet::cli

@@ -290,9 +290,7 @@ CLI::App* withPlace(CLI::App* sub, Options& o) {
 void addSchemeCommands(CLI::App& cli, Options& o, Runs& runs) {
   CLI::App* cValidate = command(cli, o, "validate", "Says whether a job file is sound");
   CLI::App* cCheck = withPlace(command(cli, o, "check", "Applies every rule to one scheme"), o);
-  cCheck->add_flag("--json", o.json, "Answer in JSON");
   cCheck->add_flag("--strict", o.strict, "Count taste as well");
-  cCheck->add_option("--state", o.state, "everyday, occupied or party: how the room is used");
   CLI::App* cRoute =
       withPlace(command(cli, o, "route", "How wide the way is from one place to another, and what makes it so"), o);
   cRoute->add_option("--from", o.from, "A door, a seat, a window or a cupboard; the entry if not given");
@@ -301,10 +299,6 @@ void addSchemeCommands(CLI::App& cli, Options& o, Runs& runs) {
   cReach->add_option("--width", o.width, "Width in mm")->required();
   cReach->add_option("--from", o.from, "The door they come in by; the entry if not given");
   CLI::App* cTurning = withPlace(command(cli, o, "turning", "The largest circle on the free floor"), o);
-  for (CLI::App* sub : {cRoute, cReach, cTurning}) {
-    sub->add_flag("--json", o.json, "Answer in JSON");
-    sub->add_option("--state", o.state, "everyday, occupied or party: how the room is used");
-  }
   CLI::App* cGaps = withPlace(command(cli, o, "gaps", "Lists the gaps up to 2 m"), o);
   cGaps->add_flag("--json", o.json, "Answer in JSON");
   CLI::App* cArt = withPlace(command(cli, o, "solve-art", "Where a picture can hang"), o);
@@ -313,9 +307,15 @@ void addSchemeCommands(CLI::App& cli, Options& o, Runs& runs) {
   CLI::App* cApply = withPlace(command(cli, o, "apply", "Takes one way out of a broken finding"), o);
   cApply->add_option("--finding", o.finding, "Id of the finding, see check --json")->required();
   cApply->add_option("--way", o.way, "Id of one of its ways out")->required();
-  cApply->add_option("--state", o.state, "everyday, occupied or party: how the room is used");
   cApply->add_option("--out", o.out, "The .mezzet or .json to write")->required();
+  CLI::App* cSize = withPlace(command(cli, o, "size", "From what to what the sizes of a piece may be"), o);
+  cSize->add_option("--placement", o.placement, "Placement id of what stands on the floor")->required();
+  for (CLI::App* sub : {cCheck, cRoute, cReach, cTurning, cApply, cSize}) {
+    if (sub != cApply) sub->add_flag("--json", o.json, "Answer in JSON");
+    sub->add_option("--state", o.state, "everyday, occupied or party: how the room is used");
+  }
   runs.emplace_back(cApply, [&o] { return runApply(o); });
+  runs.emplace_back(cSize, [&o] { return runSize(o); });
   runs.emplace_back(cValidate, [&o] { return validate(o); });
   runs.emplace_back(cCheck, [&o] { return runCheck(o); });
   runs.emplace_back(cRoute, [&o] { return runRoute(o); });

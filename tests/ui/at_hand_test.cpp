@@ -7,6 +7,7 @@
 #include <QScrollBar>
 
 #include "app/dialogs/print_dialog.h"
+#include "app/dialogs/size_dialog.h"
 #include "app/view/compare_view.h"
 #include "app/view/wall_view.h"
 #include "core/edit/openings.h"
@@ -152,6 +153,17 @@ TEST_F(AtHand, AnOpeningIsCalledByTheNameTypedForIt) {
   QTest::keyClick(name, Qt::Key_Return);
   QApplication::processEvents();
   EXPECT_EQ(openingName(*work().room(), work().room()->openings.back()), "river window");
+}
+
+TEST_F(AtHand, TheSizeCardSaysWhatToBuy) {
+  work().select(PlacementId("p2"));
+  SizeDialog dialog(work());
+  dialog.show();
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !dialog.working(); }, 20000));
+  QApplication::processEvents();
+  const QString said = dialog.findChild<QLabel*>(QStringLiteral("sizeCard"))->text();
+  for (const char* size : {"Width", "Depth", "Height", "mm)"})
+    EXPECT_TRUE(said.contains(QString::fromUtf8(size))) << said.toStdString();
 }
 
 // ---- what the window keeps in mind

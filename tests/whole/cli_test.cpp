@@ -76,6 +76,27 @@ TEST(Cli, ApplyTakesAWayOutThatCures) {
   EXPECT_EQ(none.out.find(path + ", table-reach:p1,p2: has no way out fly. It has "), 0U) << none.out;
   EXPECT_EQ(run(kCli + "apply " + path + " --finding reach:x --way y --out " + out + " 2>/dev/null").code, 2);
 }
+// The worked card of common practice: sofa 84, its front at y 39, seat 18; chairs' fronts at y 100; a low table
+// between.
+TEST(Cli, SizeAnswersInItsShape) {
+  Piece sofa = piece("sofa", "sofa", 84, 36, 33), chair = piece("chair", "armchair", 32, 34, 33);
+  sofa.seat.edit().height = chair.seat.edit().height = in(18);
+  Job job = with(emptyRoom(240, 180), sofa, "p1", 120, 21, 180);
+  job = with(with(job, chair, "p3", 120, 117), piece("table", "low-table", 52, 24, 17), "p2", 120, 69.5);
+  const std::string path = test::ownFile("size.json");
+  std::ofstream(path) << writeJobText(job, 9);
+  const Answer a = run(kCli + "size " + path + " --placement p2 --json");
+  ASSERT_EQ(a.code, 0);
+  const Json j = Json::parse(a.out);
+  EXPECT_EQ(j["holds"], true);
+  EXPECT_TRUE(j["dims"]["diameter"].is_null());
+  EXPECT_NEAR(j["dims"]["depth"]["low"].get<double>(), in(25), 0.05);
+  EXPECT_NEAR(j["dims"]["depth"]["high"].get<double>(), in(37), 0.05);
+  EXPECT_NEAR(j["dims"]["width"]["recommended"].get<double>(), in(55.44), 0.05);
+  EXPECT_EQ(j["dims"]["height"]["highBy"]["rule"], "table-level");
+  EXPECT_EQ(run(kCli + "size " + path + " --placement p77 2>&1").out,
+            path + ", p77: does not stand on the floor of this scheme. See the ids in job.json\n");
+}
 TEST(Cli, RefusesWhatIsNoJobOnStandardError) {
   const std::string path = test::ownFile("none.json");
   std::ofstream(path) << "{\"format\":\"other\"}";

@@ -65,6 +65,8 @@ std::vector<ActionRow> editRows() {
       {"add", "Edit", "Add a piece ...", "Insert", "Add a piece to the floor, or a picture to the wall"},
       {"piece-list", "Edit", "Piece list ...", "Ctrl+L", "Every piece in a table: edit, paste, read and write CSV"},
       {"sizes", "Edit", "Its sizes ...", "E", "Change the sizes of the selected piece", anyPiece},
+      {"size-card", "Edit", "What size ...", "X", "From what to what its sizes may be here, and what sets each end",
+       floorPiece},
       {"piece-rules", "Edit", "Rules for it alone ...", "Ctrl+R", "Another school or range for the selected piece only",
        anyPiece},
       {"copy-piece", "Edit", "One more of it", "Ctrl+C", "Place the selected piece once more", anyPiece},

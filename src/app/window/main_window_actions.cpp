@@ -17,6 +17,7 @@
 #include "app/dialogs/print_dialog.h"
 #include "app/dialogs/set_out_dialog.h"
 #include "app/dialogs/shortcut_sheet.h"
+#include "app/dialogs/size_dialog.h"
 #include "app/document/saving.h"
 #include "app/stages/floor/piece_bar.h"
 #include "app/stages/floor/sheet_edge.h"
@@ -124,6 +125,7 @@ void MainWindow::wirePieces() {
     if (!mayChange()) return;
     PieceRules(*workspace_, this).exec();
   });
+  on("size-card", [this] { SizeDialog(*workspace_, this).exec(); });
   on("set-out", [this] {
     if (!mayChange()) return;
     SetOutDialog(*workspace_, this).exec();

@@ -61,6 +61,29 @@ std::string checkJson(const CheckReport& report, const Rulebook& book) {
   return out.dump(1) + "\n";
 }
 
+std::string sizeJson(const SizeCard& card) {
+  const auto range = [](const SizeRange& r) {
+    const auto by = [](const std::optional<SizeEnd>& e) {
+      return e ? Json{{"rule", e->rule}, {"with", e->with.empty() ? Json(nullptr) : Json(e->with)}} : Json(nullptr);
+    };
+    const auto value = [](const std::optional<SizeEnd>& e) { return e ? Json(tidy(e->value)) : Json(nullptr); };
+    return Json{{"low", value(r.low)},
+                {"high", value(r.high)},
+                {"idealLow", maybe(r.idealLow)},
+                {"idealHigh", maybe(r.idealHigh)},
+                {"recommended", tidy(r.recommended)},
+                {"lowBy", by(r.low)},
+                {"highBy", by(r.high)}};
+  };
+  // A round thing has one diameter.
+  const Json across = range(card.width), none = nullptr;
+  Json dims{{"width", card.depth ? across : none},
+            {"depth", card.depth ? range(*card.depth) : none},
+            {"height", card.height ? range(*card.height) : none},
+            {"diameter", card.depth ? none : across}};
+  return Json{{"dims", dims}, {"holds", card.holds}, {"says", card.says}}.dump(1) + "\n";
+}
+
 std::string gapsJson(const std::vector<Gap>& gaps) {
   Json out{{"gaps", Json::array()}};
   for (const Gap& gap : gaps)

@@ -7,6 +7,7 @@
 #include "core/walk/free_space.h"
 #include "core/space/gaps.h"
 #include "core/rules/art/art_case.h"
+#include "core/decide/size_card.h"
 #include "core/decide/ways_out.h"
 
 namespace mezzet {
@@ -19,6 +20,7 @@ struct CheckReport {
   bool strict = false;                       ///< taste is counted
 };
 [[nodiscard]] std::string checkJson(const CheckReport&, const Rulebook&);
+[[nodiscard]] std::string sizeJson(const SizeCard&);
 [[nodiscard]] std::string gapsJson(const std::vector<Gap>&);
 [[nodiscard]] std::string routeJson(const Way&);
 [[nodiscard]] std::string reachJson(const std::vector<std::string>& reached, const std::vector<std::string>& missed);

@@ -1,0 +1,242 @@
+#include "core/decide/size_card.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+#include <set>
+
+#include "core/edit/edits.h"
+#include "core/rules/registry.h"
+#include "core/space/bodies.h"
+
+namespace mezzet {
+namespace {
+
+constexpr double kStep = kInch / 2, kClose = 0.005;
+constexpr int kRounds = 3;  // until each size is at its recommended value while the others are looked at
+
+enum class Size { Width, Depth, Height };
+
+/// What a size does to the scheme.
+struct Effect {
+  bool tolerated = false, ideal = false;
+  std::string rule, with;        ///< what is not tolerated, the first found
+  std::set<std::string> tastes;  ///< matters of taste about the piece that hold
+};
+
+class Fitting {
+ public:
+  Fitting(const Job& job, const Rulebook& book, const SchemeId& scheme, const PlacementId& id, LengthFormat format,
+          const CheckWith& with)
+      : job_(job), book_(book), scheme_(scheme), id_(id), format_(format), with_(with) {
+    const Scheme& here = *findScheme(job, scheme);
+    piece_ = pieceOf(job, *findPlacement(here, id));
+    for (const Finding& f : check(withoutPlacement(job, scheme, id), book, scheme, format, with))
+      if (f.verdict == Verdict::Breaks) brokenWithout_.insert(f.id);
+    for (const Finding& f : check(job, book, scheme, format, with))
+      if (f.weight != Weight::Taste && f.missing.empty() && (names(f.subjects) || names(f.between)) &&
+          !showsOf(f.rule, shows::kFindsFaults))
+        purposes_.emplace(f.id, f);
+    const Box room = boundsOf(outlineOf(roomOf(job, here)));
+    most_ = std::max(room.high.x - room.low.x, room.high.y - room.low.y);
+    ceiling_ = roomOf(job, here).ceilingHeight;
+  }
+
+  [[nodiscard]] bool round() const { return piece_.shape == Shape::Round; }
+  [[nodiscard]] bool has(Size size) const {
+    return size == Size::Width ||
+           (size == Size::Depth ? piece_.depth.has_value() && !round() : piece_.height.has_value());
+  }
+  [[nodiscard]] double value(Size size) const {
+    return size == Size::Width ? piece_.width : size == Size::Depth ? *piece_.depth : *piece_.height;
+  }
+  void set(Size size, double value) { put(piece_, size, value); }
+  [[nodiscard]] double most(Size size) const { return size == Size::Height ? ceiling_ : most_; }
+
+  /// `wanted`: matters of taste that must hold.
+  [[nodiscard]] Effect at(Size size, double value, const std::set<std::string>& wanted) const {
+    Piece piece = piece_;
+    put(piece, size, value);
+    Effect out;
+    const auto job = withPiece(job_, piece);
+    if (!job) return out;
+    out.tolerated = out.ideal = true;
+    std::size_t served = 0;
+    const std::vector<Finding> findings = check(*job, book_, scheme_, format_, with_);
+    for (const Finding& f : findings) {
+      const bool about = names(f.subjects) || names(f.between);
+      const bool breaks = f.verdict == Verdict::Breaks;
+      served += purposes_.contains(f.id);
+      if (f.weight == Weight::Taste) {
+        if (!about) continue;
+        if (!breaks) out.tastes.insert(f.id);
+        if (breaks && wanted.contains(f.id)) refuse(out, f);
+        if (breaks) out.ideal = false;
+      } else if (breaks && !brokenWithout_.contains(f.id)) {
+        refuse(out, f);
+      }
+      if (about && f.missing.empty() && !within(f.ideal, f.measured, f.quantity)) out.ideal = false;
+    }
+    // A table so small that another serves the seat is no smaller table for it.
+    if (served < purposes_.size() && out.tolerated) {
+      std::set<std::string> here;
+      for (const Finding& f : findings) here.insert(f.id);
+      for (const auto& [id, f] : purposes_)
+        if (!here.contains(id) && out.tolerated) refuse(out, f);
+    }
+    out.ideal = out.ideal && out.tolerated;
+    return out;
+  }
+
+ private:
+  static void put(Piece& piece, Size size, double value) {
+    if (size == Size::Width) piece.width = value;
+    if (size == Size::Depth || (size == Size::Width && piece.shape == Shape::Round)) piece.depth = value;
+    if (size == Size::Height) piece.height = value;
+  }
+  static bool within(const Range& range, double value, Quantity quantity) {
+    const double slack = quantity == Quantity::Length ? 0.01 : 1e-9;
+    return (!range.low || value >= *range.low - slack) && (!range.high || value <= *range.high + slack);
+  }
+  [[nodiscard]] bool names(const std::vector<std::string>& ids) const {
+    return std::find(ids.begin(), ids.end(), id_.value) != ids.end();
+  }
+  void refuse(Effect& out, const Finding& f) const {
+    if (!out.tolerated) return;
+    out.tolerated = false;
+    out.rule = f.rule;
+    for (const std::string& s : f.subjects)
+      if (s != id_.value) out.with = s;
+  }
+
+  const Job& job_;
+  const Rulebook& book_;
+  SchemeId scheme_;
+  PlacementId id_;
+  LengthFormat format_;
+  CheckWith with_;
+  Piece piece_;
+  std::set<std::string> brokenWithout_;
+  std::map<std::string, Finding> purposes_;  ///< what is asked of it at the size it has: that must stay asked
+  double most_ = 0, ceiling_ = 0;
+};
+
+/// From `from`, where `good` holds, to the last value in a direction where it still does; `from + way * reach` at most.
+/// Absent when it never ends.
+template <class Good>
+std::optional<double> lastGood(double from, double way, double end, Good good) {
+  double last = from;
+  for (;;) {
+    double next = last + way * kStep;
+    if ((end - next) * way < 0) return std::nullopt;
+    if (good(next)) {
+      last = next;
+      continue;
+    }
+    double bad = next;
+    while (std::abs(bad - last) > kClose) {
+      const double middle = (last + bad) / 2;
+      (good(middle) ? last : bad) = middle;
+    }
+    return last;
+  }
+}
+
+/// The value nearest to `from` at which `good` holds, looked for by steps to both sides.
+template <class Good>
+std::optional<double> nearestGood(double from, double most, Good good) {
+  for (double off = 0; off <= most; off += kStep)
+    for (const double side : {1.0, -1.0}) {
+      const double value = from + side * off;
+      if (value >= kLeastSize && value <= most && good(value)) return value;
+    }
+  return std::nullopt;
+}
+
+SizeRange rangeOf(const Fitting& fit, Size size, const std::stop_token& stop) {
+  SizeRange out;
+  const double now = fit.value(size), most = fit.most(size);
+  out.recommended = now;
+  const auto ideal = [&](double v) { return !stop.stop_requested() && fit.at(size, v, {}).ideal; };
+  if (const auto inside = nearestGood(now, most, ideal)) {
+    out.idealLow = lastGood(*inside, -1, kLeastSize, ideal).value_or(kLeastSize);
+    out.idealHigh = lastGood(*inside, 1, most, ideal).value_or(most);
+    out.recommended = (*out.idealLow + *out.idealHigh) / 2;
+  }
+  const std::set<std::string> tastes = fit.at(size, out.recommended, {}).tastes;
+  const auto tolerated = [&](double v) { return !stop.stop_requested() && fit.at(size, v, tastes).tolerated; };
+  const auto from = nearestGood(out.recommended, most, tolerated);
+  if (!from) return out;
+  const auto endAt = [&](std::optional<double> at, double way) -> std::optional<SizeEnd> {
+    if (!at) return std::nullopt;
+    const Effect beyond = fit.at(size, *at + way * kInch / 16, tastes);
+    return SizeEnd{*at, beyond.rule, beyond.with};
+  };
+  out.low = endAt(lastGood(*from, -1, kLeastSize, tolerated), -1);
+  out.high = endAt(lastGood(*from, 1, most, tolerated), 1);
+  if (!out.idealLow && out.low && out.high) out.recommended = (out.low->value + out.high->value) / 2;
+  return out;
+}
+
+std::string bothUnits(double mm) {
+  return writeLength(mm, {LengthStyle::Inches, 16}) + " (" + writeLength(mm, {LengthStyle::Millimetres, 16}) + ")";
+}
+
+}  // namespace
+
+std::optional<SizeCard> sizeCardOf(const Job& job, const Rulebook& book, const SchemeId& id,
+                                   const PlacementId& placement, LengthFormat format, const CheckWith& with,
+                                   const std::stop_token& stop) {
+  const Scheme* scheme = findScheme(job, id);
+  const Placement* p = scheme != nullptr ? findPlacement(*scheme, placement) : nullptr;
+  if (p == nullptr || onFloor(p->on) == nullptr) return std::nullopt;
+  Fitting fit(job, book, id, placement, format, {with.state, nullptr});
+  SizeCard card;
+  for (int round = 0; round < kRounds; ++round)
+    for (const Size size : {Size::Width, Size::Depth, Size::Height}) {
+      if (!fit.has(size)) continue;
+      const SizeRange range = rangeOf(fit, size, stop);
+      fit.set(size, range.recommended);
+      if (size == Size::Width) card.width = range;
+      if (size == Size::Depth) card.depth = range;
+      if (size == Size::Height) card.height = range;
+    }
+  const Effect together = fit.at(Size::Width, fit.value(Size::Width), {});
+  card.holds = together.tolerated;
+  if (!card.holds) {
+    const Rule* rule = findRule(book, together.rule);
+    card.says.push_back("No size holds here: " + (rule != nullptr ? midSentence(rule->name) : together.rule) +
+                        " breaks at every one that was looked at.");
+  }
+  return card;
+}
+
+std::vector<std::string> sizeCardWords(const SizeCard& card, const Rulebook& book, const SchemeNames& names,
+                                       const Room& room) {
+  std::vector<std::string> out;
+  const auto end = [&](const SizeEnd& e) {
+    const Rule* rule = findRule(book, e.rule);
+    std::string by = rule != nullptr ? midSentence(rule->name) : e.rule;
+    if (!e.with.empty()) by += ", " + thingWords(names, room, e.with);
+    return bothUnits(e.value) + " by " + by;
+  };
+  const auto line = [&](const char* what, const SizeRange& r) {
+    std::string words = std::string(what) + ": ";
+    if (!r.low && !r.high && !r.idealLow) {
+      out.push_back(words + "nothing here asks for another than " + bothUnits(r.recommended) + ".");
+      return;
+    }
+    words += "best " + bothUnits(r.recommended);
+    if (r.idealLow) words += ", ideal " + bothUnits(*r.idealLow) + " to " + bothUnits(*r.idealHigh);
+    words += r.low ? "; at least " + end(*r.low) : "; smaller holds too";
+    words += r.high ? "; at most " + end(*r.high) : "; larger holds too";
+    out.push_back(words + ".");
+  };
+  line(card.depth ? "Width" : "Across", card.width);
+  if (card.depth) line("Depth", *card.depth);
+  if (card.height) line("Height", *card.height);
+  out.insert(out.end(), card.says.begin(), card.says.end());
+  return out;
+}
+
+}  // namespace mezzet
