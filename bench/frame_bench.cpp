@@ -36,6 +36,8 @@ int main(int argc, char** argv) {
   if (!QTest::qWaitForWindowExposed(&window)) return 1;
   SheetView& sheet = window.sheet();
   QApplication::processEvents();
+  // What is worked out beside the interface would share the machine with what is measured.
+  if (!QTest::qWaitFor([&] { return !window.workspace().routesPending(); }, 30'000)) return 1;
   // A piece whose middle no label covers: a label there would be clicked instead.
   QPoint from;
   for (const Placement& p : window.workspace().scheme()->placements) {

@@ -23,7 +23,8 @@ struct Refused {
 
 struct Options {
   std::string job, room, scheme, placement, from, to, state = "everyday", kind = "plan", scale = "1:48",
-                                                      paper = "letter", version = "client", out, layer, unit, finding, way;
+                                                      paper = "letter", version = "client", out, layer, unit, finding,
+                                                      way;
   std::vector<std::string> together;
   double tolerance = 10, width = 0;
   std::size_t loop = 1;

@@ -137,8 +137,8 @@ std::vector<Case> cases() {
   add("RugLikeABathMat", rugged(40), "rug-feet:p1,p3", breaks, 0);
   add("RugJustUnderTheFrontFeet", rugged(35), "rug-feet:p1,p3", holds, 1);
 
-  // Worked (common practice, the pull and the feet's inset defaults of ours): a table 40 x 72, chairs 18 x 20. Rear feet
-  // of a chair pulled out stand 22 in from the table's edge.
+  // Worked (common practice, the pull and the feet's inset defaults of ours): a table 40 x 72, chairs 18 x 20. Rear
+  // feet of a chair pulled out stand 22 in from the table's edge.
   const auto dinedOn = [&](double width, double depth) {
     Job job = with(emptyRoom(200, 200), piece("dining", "dining-table", 40, 72, 30), "p1", 100, 100);
     job = with(job, piece("side", "chair", 18, 20, 34), "p2", 100 + 20 + 6, 100, 270);

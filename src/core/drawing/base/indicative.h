@@ -1,4 +1,5 @@
-// What no one measures of furniture, as it is drawn [D]: plan and elevation show the same number of cushions and leaves.
+// What no one measures of furniture, as it is drawn [D]: plan and elevation show the same number of cushions and
+// leaves.
 #pragma once
 
 #include <algorithm>
