@@ -10,21 +10,13 @@
 namespace mezzet::cli {
 
 int runApply(const Options& o) {
-  JobFile file = load(o);
-  const Room& room = chosenRoom(file.job, o);
-  const Scheme& scheme = chosenScheme(file.job, room, o);
-  const Rulebook& book = builtInRulebook();
-  const LengthFormat format = usualFormat(file.job.units);
-  const UseState state = stateNamed(o.state);
-  const Patience patience("apply");
-  const RouteFacts routes = routeFactsOf(file.job, scheme.id, RouteAsk{state}, patience.token());
-  patience.check();
-  const CheckWith with{state, &routes};
-  const std::vector<Finding> now = check(file.job, book, scheme.id, format, with);
+  CheckedScheme checked = checkedScheme(o, "apply");
+  JobFile& file = checked.file;
+  const std::vector<Finding>& now = checked.findings;
   const auto finding = std::find_if(now.begin(), now.end(), [&](const Finding& f) { return f.id == o.finding; });
-  if (finding == now.end()) throw Refused{{scheme.id.value, "has no finding " + o.finding, "See check --json"}};
-  const std::vector<WayOut> ways =
-      waysOutOf(*finding, now, file.job, book, scheme.id, IdSource(file.nextId), format, with);
+  if (finding == now.end()) throw Refused{{checked.scheme.id.value, "has no finding " + o.finding, "See check --json"}};
+  const std::vector<WayOut> ways = waysOutOf(*finding, now, file.job, builtInRulebook(), checked.scheme.id,
+                                             IdSource(file.nextId), checked.format, checked.with());
   const auto way = std::find_if(ways.begin(), ways.end(), [&](const WayOut& w) { return w.id == o.way; });
   if (way == ways.end()) {
     std::string has;

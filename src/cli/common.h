@@ -9,9 +9,11 @@
 #include <thread>
 #include <vector>
 
+#include "core/rules/check.h"
 #include "core/use/use_zones.h"
 #include "io/files/file_system.h"
 #include "io/files/job_file.h"
+#include "io/json/rulebook_json.h"
 
 namespace mezzet::cli {
 
@@ -93,6 +95,31 @@ inline UseState stateNamed(const std::string& word) {
   if (word == "occupied") return UseState::Occupied;
   if (word == "party") return UseState::Party;
   throw Refused{{"--state " + word, "is not a way a room is used", "Use everyday, occupied or party"}};
+}
+
+/// A scheme with its findings in a state of use, routes drawn.
+struct CheckedScheme {
+  JobFile file;
+  const Room& room;
+  const Scheme& scheme;
+  LengthFormat format;
+  UseState state;
+  RouteFacts routes;
+  std::vector<Finding> findings;
+  [[nodiscard]] CheckWith with() const { return {state, &routes}; }
+};
+inline CheckedScheme checkedScheme(const Options& o, const std::string& what) {
+  JobFile file = load(o);
+  const Room& room = chosenRoom(file.job, o);
+  const Scheme& scheme = chosenScheme(file.job, room, o);
+  const UseState state = stateNamed(o.state);
+  const LengthFormat format = usualFormat(file.job.units);
+  const Patience patience(what);
+  RouteFacts routes = routeFactsOf(file.job, scheme.id, RouteAsk{state}, patience.token());
+  patience.check();
+  std::vector<Finding> findings = check(file.job, builtInRulebook(), scheme.id, format, {state, &routes});
+  // Rooms and schemes are held by the job, wherever that goes.
+  return {std::move(file), room, scheme, format, state, std::move(routes), std::move(findings)};
 }
 
 }  // namespace mezzet::cli

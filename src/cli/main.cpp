@@ -56,17 +56,10 @@ int validate(const Options& o) {
 }
 
 int runCheck(const Options& o) {
-  const JobFile file = load(o);
-  const Room& room = chosenRoom(file.job, o);
-  const Scheme& scheme = chosenScheme(file.job, room, o);
+  const CheckedScheme checked = checkedScheme(o, "check");
+  const JobFile& file = checked.file;
   const Rulebook& book = builtInRulebook();
-  const LengthFormat format = usualFormat(file.job.units);
-  const UseState state = stateNamed(o.state);
-  const Patience patience("check");
-  const RouteFacts routes = routeFactsOf(file.job, scheme.id, RouteAsk{state}, patience.token());
-  patience.check();
-  const CheckWith with{state, &routes};
-  CheckReport report{room.id, scheme.id, check(file.job, book, scheme.id, format, with), {}, o.strict};
+  CheckReport report{checked.room.id, checked.scheme.id, checked.findings, {}, o.strict};
   bool breaks = false;
   // Ways out are re-checked one by one: in a heap of pieces the first broken findings stand for all.
   constexpr int kMostWithWaysOut = 60;
@@ -75,8 +68,8 @@ int runCheck(const Options& o) {
   for (const Finding& f : report.findings) {
     if (f.verdict != Verdict::Breaks || ++looked > kMostWithWaysOut) report.waysOut.emplace_back();
     else
-      report.waysOut.push_back(
-          waysOutOf(f, report.findings, file.job, book, scheme.id, IdSource(file.nextId), format, with, &tries));
+      report.waysOut.push_back(waysOutOf(f, report.findings, file.job, book, checked.scheme.id, IdSource(file.nextId),
+                                         checked.format, checked.with(), &tries));
     breaks = breaks || breaksByWeight(f) || (o.strict && f.verdict == Verdict::Breaks);
   }
   if (o.json) {

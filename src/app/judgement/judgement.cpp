@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <tuple>
-#include <utility>
 
 #include "core/rules/check.h"
 
@@ -55,13 +54,20 @@ void Judgement::judge(Question question) {
   judgeAgain();
 }
 
-void Judgement::take(Answer answer) {
-  findings_ = std::move(answer.findings);
-  decisions_ = std::move(answer.decisions);
-  cured_ = before_ ? nowHolds(*before_, findings_, asked_.job, book_, asked_.scheme) : std::vector<std::string>();
+void Judgement::forget() {
+  findings_.clear();
+  decisions_.clear();
+  cured_.clear();
   ways_.clear();
   looked_ = false;
   finder_.stop();
+}
+
+void Judgement::take(Answer answer) {
+  forget();
+  findings_ = std::move(answer.findings);
+  decisions_ = std::move(answer.decisions);
+  if (before_) cured_ = nowHolds(*before_, findings_, asked_.job, book_, asked_.scheme);
 }
 
 void Judgement::judgeAgain() {
@@ -70,9 +76,7 @@ void Judgement::judgeAgain() {
     judge_.stop();
     return take(answerOf(asked_, book_, known));
   }
-  auto before = std::exchange(before_, std::nullopt);
-  take({});
-  before_ = std::move(before);
+  forget();
   judge_.run<Answer>([q = asked_, &book = book_, known](const std::stop_token&,
                                                         const Worker::Progress&) { return answerOf(q, book, known); },
                      [this](Answer found) {

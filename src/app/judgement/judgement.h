@@ -58,6 +58,7 @@ class Judgement : public QObject {
   };
   static Answer answerOf(const Question&, const Rulebook&, const std::shared_ptr<const RouteFacts>&);
   void judgeAgain();
+  void forget();  ///< what the last answer said
   void take(Answer);
   void takeRoutes(std::shared_ptr<const RouteFacts>, const Question&, const RouteAsk&);
   void lookForWays();

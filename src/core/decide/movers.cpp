@@ -16,14 +16,8 @@ constexpr double kCoarse = 3 * kInch, kFine = kInch / 16;
 /// Where a direction is tried first: if nothing gets better there, it is left alone.
 constexpr std::array kFirstLook{2 * kInch, 18 * kInch};
 
-/// What moves together, and the one it is named after.
-struct Mover {
-  PlacementIds ids;
-  PlacementId lead;
-};
-
 /// How the target's rule judges it in a changed job.
-struct Judged {
+struct Outcome {
   bool holds = false;
   std::optional<double> margin;  ///< of the same finding; absent when it is gone
   std::string measured;          ///< as it reads then; "" when it is gone or no length
@@ -45,7 +39,7 @@ class Trial {
   [[nodiscard]] bool possible() const { return row_ != nullptr && rule_ != nullptr; }
   [[nodiscard]] bool over() const { return over_; }
 
-  [[nodiscard]] Judged operator()(const Job& job) {
+  [[nodiscard]] Outcome operator()(const Job& job) {
     const Scheme& scheme = *findScheme(job, scheme_);
     // One rule of many: a part of what a whole check costs.
     if (tries_ != nullptr && !tries_->takePart(scheme.placements.size())) {
@@ -56,16 +50,12 @@ class Trial {
     std::vector<Finding> found;
     row_->evaluate(situation, *rule_, found);
     // Gone is cured only of rules that find nothing but faults: a seat turned away from its table is not served.
-    Judged out{showsOf(target_.rule, shows::kFindsFaults), std::nullopt, {}};
+    Outcome out{showsOf(target_.rule, shows::kFindsFaults), std::nullopt, {}};
     bool breaks = false;
     for (const Finding& f : found) {
-      const bool all = std::all_of(target_.subjects.begin(), target_.subjects.end(), [&](const std::string& s) {
-        return std::find(f.subjects.begin(), f.subjects.end(), s) != f.subjects.end();
-      });
-      if (!all) continue;
+      if (!isAboutAll(f, target_.subjects)) continue;
       breaks = breaks || f.verdict == Verdict::Breaks;
-      out.holds = out.holds || f.verdict == Verdict::Holds || f.verdict == Verdict::Close ||
-                  f.missing == std::vector<std::string>{"route"};
+      out.holds = out.holds || f.verdict == Verdict::Holds || f.verdict == Verdict::Close || waitsForRoute(f);
       if (f.id != target_.id) continue;
       out.margin = f.margin;
       if (f.quantity == Quantity::Length) out.measured = writeLength(std::max(0.0, f.measured), format_);
@@ -86,8 +76,9 @@ class Trial {
   bool over_ = false;
 };
 
-std::vector<Mover> moversIn(const Finding& target, const PieceIndex& pieces, const Scheme& scheme) {
-  std::vector<Mover> out;
+/// What can move; each what moves together, the one it is named after first.
+std::vector<PlacementIds> moversIn(const Finding& target, const PieceIndex& pieces, const Scheme& scheme) {
+  std::vector<PlacementIds> out;
   std::vector<std::string> named = target.subjects;
   named.insert(named.end(), target.between.begin(), target.between.end());
   const std::vector<DiningSeat> seats = diningSeatsIn(pieces, scheme);
@@ -97,18 +88,17 @@ std::vector<Mover> moversIn(const Finding& target, const PieceIndex& pieces, con
     for (const DiningSeat& seat : seats)
       if (seat.chair == p) p = seat.table;
     if (p == nullptr || onFloor(p->on) == nullptr) continue;
-    Mover mover{{p->id}, p->id};
+    PlacementIds mover{p->id};
     if (!groupOf(*p).empty())
       for (const Placement& other : scheme.placements)
-        if (other.id != p->id && groupOf(other) == groupOf(*p)) mover.ids.push_back(other.id);
+        if (other.id != p->id && groupOf(other) == groupOf(*p)) mover.push_back(other.id);
     if (isDiningTable(pieces.of(*p).kind))
       for (const DiningSeat& seat : seats)
-        if (seat.table == p && std::find(mover.ids.begin(), mover.ids.end(), seat.chair->id) == mover.ids.end())
-          mover.ids.push_back(seat.chair->id);
-    const bool locked = std::any_of(mover.ids.begin(), mover.ids.end(),
+        if (seat.table == p && std::find(mover.begin(), mover.end(), seat.chair->id) == mover.end())
+          mover.push_back(seat.chair->id);
+    const bool locked = std::any_of(mover.begin(), mover.end(),
                                     [&](const PlacementId& one) { return findPlacement(scheme, one)->locked; });
-    const bool known = std::any_of(out.begin(), out.end(), [&](const Mover& other) { return other.ids == mover.ids; });
-    if (!locked && !known) out.push_back(std::move(mover));
+    if (!locked && std::find(out.begin(), out.end(), mover) == out.end()) out.push_back(std::move(mover));
   }
   return out;
 }
@@ -120,9 +110,8 @@ constexpr std::array<const char*, 8> kWays{
 Vec2 directionAt(int eighth) { return rotated({1, 0}, turnOf(45.0 * eighth)); }
 int eighthOf(Vec2 along) { return static_cast<int>(std::lround(normalisedTurn(directionOf(along)) / 45)) % 8; }
 
-std::string givesWords(const Rulebook& book, const Finding& target, const Judged& then) {
-  const Rule* rule = findRule(book, target.rule);
-  const std::string name = rule != nullptr ? midSentence(rule->name) : target.rule;
+std::string givesWords(const Rulebook& book, const Finding& target, const Outcome& then) {
+  const std::string name = ruleWords(book, target.rule);
   return then.measured.empty() ? name + ": settled" : name + " " + then.measured;
 }
 
@@ -135,7 +124,7 @@ std::string moverWords(const SchemeNames& names, const PieceIndex& pieces, const
 }
 
 Candidate slideOf(const Job& job, const Rulebook& book, const Scheme& scheme, const Finding& target,
-                  LengthFormat format, const PlacementIds& movers, Vec2 along, double by, const Judged& then,
+                  LengthFormat format, const PlacementIds& movers, Vec2 along, double by, const Outcome& then,
                   const IdSource& ids) {
   const PieceIndex pieces(job);
   const SchemeNames names(job, scheme);
@@ -149,18 +138,17 @@ Candidate slideOf(const Job& job, const Rulebook& book, const Scheme& scheme, co
                  kWays[static_cast<std::size_t>(eighth)],
              givesWords(book, target, then), movedTogether(job, scheme.id, movers, along * by), ids.next()};
   out.moved = by;
-  out.pieces = static_cast<int>(movers.size());
   out.along = along;
   out.movers = movers;
   return out;
 }
 
 /// The least distance along a direction at which the target holds.
-std::optional<double> leastSlide(Trial& trial, const Job& job, const Scheme& scheme, const Mover& mover, Vec2 along,
-                                 const Finding& target) {
-  const auto at = [&](double by) { return trial(movedTogether(job, scheme.id, mover.ids, along * by)); };
+std::optional<double> leastSlide(Trial& trial, const Job& job, const Scheme& scheme, const PlacementIds& mover,
+                                 Vec2 along, const Finding& target) {
+  const auto at = [&](double by) { return trial(movedTogether(job, scheme.id, mover, along * by)); };
   const bool better = std::any_of(kFirstLook.begin(), kFirstLook.end(), [&](double by) {
-    const Judged then = at(by);
+    const Outcome then = at(by);
     return then.holds || (then.margin && *then.margin > target.margin + 1e-6);
   });
   if (!better) return std::nullopt;
@@ -177,9 +165,9 @@ std::optional<double> leastSlide(Trial& trial, const Job& job, const Scheme& sch
 }
 
 void addTurns(std::vector<Candidate>& out, Trial& trial, const Finding& target, const Job& job, const Rulebook& book,
-              const Scheme& scheme, const Mover& mover, const IdSource& ids) {
-  if (mover.ids.size() > 1) return;
-  const Placement& p = *findPlacement(scheme, mover.lead);
+              const Scheme& scheme, const PlacementIds& mover, const IdSource& ids) {
+  if (mover.size() > 1) return;
+  const Placement& p = *findPlacement(scheme, mover.front());
   const Piece& piece = pieceOf(job, p);
   if (piece.shape == Shape::Round) return;
   const SchemeNames names(job, scheme);
@@ -187,7 +175,7 @@ void addTurns(std::vector<Candidate>& out, Trial& trial, const Finding& target, 
     FloorPlace place = floorPlace(p.on);
     place.turn = normalisedTurn(place.turn + turn);
     Job after = placed(job, scheme.id, p.id, place);
-    const Judged then = trial(after);
+    const Outcome then = trial(after);
     if (!then.holds) continue;
     Candidate one;
     one.way = {"turn:" + p.id.value + ":" + std::to_string(static_cast<int>(turn)),
@@ -198,7 +186,7 @@ void addTurns(std::vector<Candidate>& out, Trial& trial, const Finding& target, 
                givesWords(book, target, then), std::move(after), ids.next()};
     const double corner = std::hypot(piece.width, piece.depth.value_or(piece.width)) / 2;
     one.moved = corner * (turn == 180 ? 2 : std::sqrt(2.0));
-    one.movers = mover.ids;
+    one.movers = mover;
     out.push_back(std::move(one));
   }
 }
@@ -211,20 +199,20 @@ std::vector<Candidate> moversOf(const Finding& target, const Job& job, const Rul
   Trial trial(target, book, scheme.id, format, with, tries);
   if (!trial.possible() || !target.view.isPlan()) return out;
   const double step = job.units == Unit::Inch ? kInch / 4 : 5;
-  for (const Mover& mover : moversIn(target, PieceIndex(job), scheme)) {
+  for (const PlacementIds& mover : moversIn(target, PieceIndex(job), scheme)) {
     for (int eighth = 0; eighth < 8 && !trial.over(); ++eighth) {
       const Vec2 along = directionAt(eighth);
       const auto least = leastSlide(trial, job, scheme, mover, along, target);
       if (!least) continue;
       // A figure that can be read off a tape.
       const double by = std::ceil(*least / step - 1e-6) * step;
-      const Judged then = trial(movedTogether(job, scheme.id, mover.ids, along * by));
-      if (then.holds) out.push_back(slideOf(job, book, scheme, target, format, mover.ids, along, by, then, ids));
+      const Outcome then = trial(movedTogether(job, scheme.id, mover, along * by));
+      if (then.holds) out.push_back(slideOf(job, book, scheme, target, format, mover, along, by, then, ids));
     }
     if (!trial.over()) addTurns(out, trial, target, job, book, scheme, mover, ids);
   }
   std::stable_sort(out.begin(), out.end(), [](const Candidate& a, const Candidate& b) {
-    return std::pair(a.moved, a.pieces) < std::pair(b.moved, b.pieces);
+    return std::pair(a.moved, a.movers.size()) < std::pair(b.moved, b.movers.size());
   });
   return out;
 }
@@ -235,7 +223,7 @@ std::optional<Candidate> further(const Candidate& candidate, double more, const 
   if (norm(candidate.along) == 0 || candidate.moved + more > kMostSlide) return std::nullopt;
   Trial trial(target, book, scheme.id, format, with, tries);
   const double by = candidate.moved + more;
-  const Judged then = trial(movedTogether(job, scheme.id, candidate.movers, candidate.along * by));
+  const Outcome then = trial(movedTogether(job, scheme.id, candidate.movers, candidate.along * by));
   if (!then.holds) return std::nullopt;
   return slideOf(job, book, scheme, target, format, candidate.movers, candidate.along, by, then,
                  IdSource(candidate.way.nextId));

@@ -13,7 +13,6 @@ inline constexpr double kMostSlide = 36 * kInch;
 struct Candidate {
   WayOut way;
   double moved = 0;  ///< mm; turning counts as moving a corner
-  int pieces = 1;    ///< that move
   Vec2 along = {};   ///< of a slide, unit
   PlacementIds movers;
 };

@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <map>
 #include <set>
 
 #include "core/edit/edits.h"
@@ -36,7 +35,7 @@ class Fitting {
     for (const Finding& f : check(job, book, scheme, format, with))
       if (f.weight != Weight::Taste && f.missing.empty() && (names(f.subjects) || names(f.between)) &&
           !showsOf(f.rule, shows::kFindsFaults))
-        purposes_.emplace(f.id, f);
+        purposes_.push_back(f);
     const Box room = boundsOf(outlineOf(roomOf(job, here)));
     most_ = std::max(room.high.x - room.low.x, room.high.y - room.low.y);
     ceiling_ = roomOf(job, here).ceilingHeight;
@@ -61,12 +60,10 @@ class Fitting {
     const auto job = withPiece(job_, piece);
     if (!job) return out;
     out.tolerated = out.ideal = true;
-    std::size_t served = 0;
     const std::vector<Finding> findings = check(*job, book_, scheme_, format_, with_);
     for (const Finding& f : findings) {
       const bool about = names(f.subjects) || names(f.between);
       const bool breaks = f.verdict == Verdict::Breaks;
-      served += purposes_.contains(f.id);
       if (f.weight == Weight::Taste) {
         if (!about) continue;
         if (!breaks) out.tastes.insert(f.id);
@@ -78,12 +75,9 @@ class Fitting {
       if (about && f.missing.empty() && !within(f.ideal, f.measured, f.quantity)) out.ideal = false;
     }
     // A table so small that another serves the seat is no smaller table for it.
-    if (served < purposes_.size() && out.tolerated) {
-      std::set<std::string> here;
-      for (const Finding& f : findings) here.insert(f.id);
-      for (const auto& [id, f] : purposes_)
-        if (!here.contains(id) && out.tolerated) refuse(out, f);
-    }
+    for (const Finding& f : purposes_)
+      if (std::none_of(findings.begin(), findings.end(), [&](const Finding& now) { return now.id == f.id; }))
+        refuse(out, f);
     out.ideal = out.ideal && out.tolerated;
     return out;
   }
@@ -117,7 +111,7 @@ class Fitting {
   CheckWith with_;
   Piece piece_;
   std::set<std::string> brokenWithout_;
-  std::map<std::string, Finding> purposes_;  ///< what is asked of it at the size it has: that must stay asked
+  std::vector<Finding> purposes_;  ///< what is asked of it at the size it has: that must stay asked
   double most_ = 0, ceiling_ = 0;
 };
 
@@ -204,8 +198,7 @@ std::optional<SizeCard> sizeCardOf(const Job& job, const Rulebook& book, const S
   const Effect together = fit.at(Size::Width, fit.value(Size::Width), {});
   card.holds = together.tolerated;
   if (!card.holds) {
-    const Rule* rule = findRule(book, together.rule);
-    card.says.push_back("No size holds here: " + (rule != nullptr ? midSentence(rule->name) : together.rule) +
+    card.says.push_back("No size holds here: " + ruleWords(book, together.rule) +
                         " breaks at every one that was looked at.");
   }
   return card;
@@ -215,8 +208,7 @@ std::vector<std::string> sizeCardWords(const SizeCard& card, const Rulebook& boo
                                        const Room& room) {
   std::vector<std::string> out;
   const auto end = [&](const SizeEnd& e) {
-    const Rule* rule = findRule(book, e.rule);
-    std::string by = rule != nullptr ? midSentence(rule->name) : e.rule;
+    std::string by = ruleWords(book, e.rule);
     if (!e.with.empty()) by += ", " + thingWords(names, room, e.with);
     return bothUnits(e.value) + " by " + by;
   };

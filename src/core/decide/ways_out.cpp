@@ -53,7 +53,7 @@ class Proof {
   [[nodiscard]] bool cured(const std::vector<Finding>& then, bool routed) const {
     bool found = false;
     for (const Finding& f : then) {
-      if (f.rule != target_.rule || !sharesSubjects(f)) continue;
+      if (f.rule != target_.rule || !isAboutAll(f, target_.subjects)) continue;
       if (breaksByWeight(f)) return false;
       if (f.verdict == Verdict::NotMeasured && (routed || !waitsForRoute(f))) continue;
       found = true;
@@ -61,19 +61,16 @@ class Proof {
     if (found || showsOf(target_.rule, shows::kFindsFaults)) return true;
     return std::any_of(then.begin(), then.end(), [&](const Finding& f) {
       return f.rule == target_.rule && (f.verdict == Verdict::Holds || f.verdict == Verdict::Close) &&
-             std::any_of(target_.subjects.begin(), target_.subjects.end(), [&](const std::string& s) {
-               return std::find(f.subjects.begin(), f.subjects.end(), s) != f.subjects.end();
-             });
+             std::any_of(target_.subjects.begin(), target_.subjects.end(),
+                         [&](const std::string& s) { return isAbout(f, s); });
     });
   }
-  static bool waitsForRoute(const Finding& f) { return f.missing == std::vector<std::string>{"route"}; }
-
   /// Whether it is of weight and breaks though it did not break before, or breaks worse; or is a close call that gets
   /// closer; or cannot be measured any more.
   [[nodiscard]] bool harms(const Finding& f, const Excused& excused, bool routed) const {
     if (f.weight == Weight::Taste) return false;
     const bool ofRule = std::find(excused.rules.begin(), excused.rules.end(), f.rule) != excused.rules.end();
-    if (ofRule && std::find(f.subjects.begin(), f.subjects.end(), excused.subject) != f.subjects.end()) return false;
+    if (ofRule && isAbout(f, excused.subject)) return false;
     const auto at = nowById_.find(f.id);
     const Finding* before = at == nowById_.end() ? nullptr : at->second;
     if (f.verdict == Verdict::NotMeasured)
@@ -82,11 +79,6 @@ class Proof {
       return f.margin < before->margin - kSameElse;
     if (!breaksByWeight(f)) return false;
     return before == nullptr || before->verdict != Verdict::Breaks || f.margin < before->margin - sameMargin(f);
-  }
-  [[nodiscard]] bool sharesSubjects(const Finding& f) const {
-    return std::all_of(target_.subjects.begin(), target_.subjects.end(), [&](const std::string& s) {
-      return std::find(f.subjects.begin(), f.subjects.end(), s) != f.subjects.end();
-    });
   }
 
   const Finding& target_;

@@ -25,6 +25,16 @@ void decide(Finding& f, const Scheme& scheme) {
   else f.verdict = f.margin >= -(length ? kLengthSlack : kOtherSlack) ? Verdict::Holds : Verdict::Breaks;
 }
 
+bool isAbout(const Finding& f, const std::string& subject) {
+  return std::find(f.subjects.begin(), f.subjects.end(), subject) != f.subjects.end();
+}
+
+bool isAboutAll(const Finding& f, const std::vector<std::string>& subjects) {
+  return std::all_of(subjects.begin(), subjects.end(), [&](const std::string& s) { return isAbout(f, s); });
+}
+
+bool waitsForRoute(const Finding& f) { return f.missing == std::vector<std::string>{"route"}; }
+
 bool breaksByWeight(const Finding& f) { return f.verdict == Verdict::Breaks && f.weight != Weight::Taste; }
 
 const char* verdictWord(Verdict v) {

@@ -38,6 +38,9 @@ struct Finding {
 /// Decides the verdict from what is known: not measured, kept, close call, holds, breaks, the first that fits.
 void decide(Finding&, const Scheme&);
 
+[[nodiscard]] bool isAbout(const Finding&, const std::string& subject);
+[[nodiscard]] bool isAboutAll(const Finding&, const std::vector<std::string>& subjects);
+[[nodiscard]] bool waitsForRoute(const Finding&);   ///< and for nothing else
 [[nodiscard]] bool breaksByWeight(const Finding&);  ///< breaks, and is more than taste
 [[nodiscard]] const char* verdictWord(Verdict);     ///< "holds", "close", "breaks", "not_measured", "kept"
 [[nodiscard]] const char* weightWord(Weight);

@@ -1,3 +1,4 @@
+#include "core/base/sentence.h"
 #include "core/rules/base/rulebook.h"
 
 #include <algorithm>
@@ -91,6 +92,11 @@ HouseRules newHouseRules(const Rulebook& book, const Brief& brief) {
     rules.schools[rule.id] = school;
   }
   return rules;
+}
+
+std::string ruleWords(const Rulebook& book, const std::string& id) {
+  const Rule* rule = findRule(book, id);
+  return rule != nullptr ? midSentence(rule->name) : id;
 }
 
 std::optional<Error> unknownSchool(const Job& job, const Rulebook& book) {

@@ -69,6 +69,8 @@ inline constexpr double kEyeOverStature = 0.936;
 /// The house rules of a new job: the default school of every rule (eye height for pictures if statures are known).
 [[nodiscard]] HouseRules newHouseRules(const Rulebook&, const Brief&);
 
+/// What a rule is called in a sentence; its id where the rulebook has none of it.
+[[nodiscard]] std::string ruleWords(const Rulebook&, const std::string& id);
 /// A school that the house rules or a piece's own rules choose and that its rule does not have, with those it has.
 [[nodiscard]] std::optional<Error> unknownSchool(const Job&, const Rulebook&);
 
