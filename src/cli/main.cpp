@@ -9,6 +9,7 @@
 
 #include "cli/apply.h"
 #include "cli/common.h"
+#include "cli/rugs.h"
 #include "cli/walking.h"
 #include "core/sheets/sheet.h"
 #include "core/model/kinds.h"
@@ -265,20 +266,6 @@ int runExport(const Options& o) {
   return kAnswered;
 }
 
-/// A command and what it runs.
-using Runs = std::vector<std::pair<CLI::App*, std::function<int()>>>;
-
-CLI::App* command(CLI::App& cli, Options& o, const char* name, const char* what) {
-  CLI::App* sub = cli.add_subcommand(name, what);
-  sub->add_option("JOB", o.job, "A .mezzet file or a bare job.json")->required();
-  return sub;
-}
-CLI::App* withPlace(CLI::App* sub, Options& o) {
-  sub->add_option("--room", o.room, "Room id; the first if not given");
-  sub->add_option("--scheme", o.scheme, "Scheme id; the room's first if not given");
-  return sub;
-}
-
 /// What asks of a scheme.
 void addSchemeCommands(CLI::App& cli, Options& o, Runs& runs) {
   CLI::App* cValidate = command(cli, o, "validate", "Says whether a job file is sound");
@@ -359,6 +346,7 @@ int main(int argc, char** argv) {
   Options o;
   Runs runs;
   addSchemeCommands(cli, o, runs);
+  addRugCommands(cli, o, runs);
   addRoomCommands(cli, o, runs, argc, argv);
 
   try {

@@ -281,6 +281,12 @@ Job withInUse(const Job& job, const SchemeId& scheme, const PlacementId& id, boo
   });
 }
 
+Job withTaped(const Job& job, const SchemeId& scheme, const PlacementId& id, bool taped) {
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) {
+    if (onFloor(p.on) != nullptr) p.taped = taped;
+  });
+}
+
 Job withUsedAt(const Job& job, const SchemeId& scheme, const PlacementId& id, std::optional<FloorPlace> there) {
   if (there) there->turn = normalisedTurn(there->turn);
   return withChangedPlacement(job, scheme, id, [&](Placement& p) {

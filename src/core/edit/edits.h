@@ -64,6 +64,8 @@ inline constexpr double kUsualCeiling = 96 * kInch;
 [[nodiscard]] Job withLock(const Job&, const SchemeId&, const PlacementId&, bool locked);
 /// Marks a floor placement as in use on every day, or not.
 [[nodiscard]] Job withInUse(const Job&, const SchemeId&, const PlacementId&, bool inUse);
+/// Marks a rug as taped down at its edges, or not.
+[[nodiscard]] Job withTaped(const Job&, const SchemeId&, const PlacementId&, bool taped);
 /// Where a floor placement stands when there is company; nothing: where it always stands.
 [[nodiscard]] Job withUsedAt(const Job&, const SchemeId&, const PlacementId&, std::optional<FloorPlace>);
 /// The opening one comes in by; empty: the first door. Refused when it is none of the room's, or a window.

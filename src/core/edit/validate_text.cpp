@@ -19,6 +19,7 @@ std::optional<Error> faultOfTexts(const Job& job) {
   text(job.name, "the job's name");
   extra(job.extra, "job");
   for (const std::string* value : {&job.brief.purpose, &job.brief.hours, &job.brief.anchor}) text(*value, "the brief");
+  for (const auto& [finish, price] : job.carpet.edgePrices) text(finish, "an edge finish");
   for (const Storey& storey : job.storeys) text(storey.name, "a storey's name");
   for (const auto& room : job.rooms) {
     const std::string where = "room " + room->id.value;
@@ -33,7 +34,8 @@ std::optional<Error> faultOfTexts(const Job& job) {
   }
   for (const auto& piece : job.pieces) {
     const std::string where = "piece " + piece->id.value.substr(0, 60);
-    for (const std::string* value : {&piece->id.value, &piece->name, &piece->kind, &piece->finish->material})
+    for (const std::string* value : {&piece->id.value, &piece->name, &piece->kind, &piece->finish->material, &piece->rug->fibre,
+                                     &piece->rug->edge})
       text(*value, where);
     extra(piece->extra, where);
   }

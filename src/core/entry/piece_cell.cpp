@@ -140,15 +140,17 @@ Result<Piece> withNumberCell(Piece piece, const PieceField& field, const std::st
   return piece;
 }
 
-/// One of two words.
+/// One of some words.
 Result<Piece> withWordCell(Piece piece, const PieceField& field, const std::string& text, const std::string& where) {
-  if (text.empty() && field.kind == FieldKind::Choice) return piece;
   const auto at = std::find(field.choices.begin(), field.choices.end(), lower(text));
-  const bool flag = field.kind == FieldKind::Flag;
-  if (!text.empty() && at == field.choices.end())
-    return unknownWord(
-        where, text,
-        "Say " + std::string(field.choices[flag ? 1 : 0]) + " or " + std::string(field.choices[flag ? 0 : 1]));
+  if (!text.empty() && at == field.choices.end()) {
+    std::vector<std::string> words(field.choices.begin(), field.choices.end());
+    if (field.kind == FieldKind::Flag) std::reverse(words.begin(), words.end());  // yes or no
+    std::string all;
+    for (std::size_t i = 0; i < words.size(); ++i)
+      all += (i == 0 ? "" : i + 1 == words.size() ? " or " : ", ") + words[i];
+    return unknownWord(where, text, "Say " + all);
+  }
   field.setNumber(piece, text.empty() ? std::nullopt : std::optional<double>(at - field.choices.begin()));
   return piece;
 }

@@ -110,6 +110,14 @@ std::vector<Polygon> grown(const Polygon& polygon, double by) {
   return fromGrid(out);
 }
 
+std::vector<Polygon> grownSquare(const Polygon& polygon, double by) {
+  ClipperLib::ClipperOffset offset(2, 0.1 * kGrid);
+  offset.AddPath(toGrid(polygon), ClipperLib::jtMiter, ClipperLib::etClosedPolygon);
+  ClipperLib::Paths out;
+  offset.Execute(out, by * kGrid);
+  return fromGrid(out);
+}
+
 std::vector<Polygon> clippedTo(const std::vector<Polygon>& polygons, const Polygon& room) {
   return fromGrid(cut(polygons, room));
 }

@@ -25,6 +25,8 @@ struct Area {
 
 /// The polygon grown by a distance, with rounded corners (to a tenth of a millimetre). Direction does not matter.
 [[nodiscard]] std::vector<Polygon> grown(const Polygon&, double by);
+/// The polygon grown (or shrunk, below 0) with its corners kept: sharp ones past twice the distance are cut square.
+[[nodiscard]] std::vector<Polygon> grownSquare(const Polygon&, double by);
 /// What of the polygons lies inside `room`.
 [[nodiscard]] std::vector<Polygon> clippedTo(const std::vector<Polygon>&, const Polygon& room);
 /// The polygons made one: outer edges anticlockwise, then holes clockwise. What touches is joined.

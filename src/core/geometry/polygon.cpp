@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <utility>
 
 #include "core/geometry/convex.h"
 
@@ -82,6 +83,25 @@ std::optional<std::pair<std::size_t, std::size_t>> selfCrossing(const Polygon& p
       if (segmentsMeet(a, b, c, d)) return {{i, j}};
     }
   return std::nullopt;
+}
+
+Polygon hullOf(std::vector<Vec2> points) {
+  std::sort(points.begin(), points.end(), [](Vec2 a, Vec2 b) { return std::pair(a.x, a.y) < std::pair(b.x, b.y); });
+  points.erase(std::unique(points.begin(), points.end()), points.end());
+  if (points.size() < 3) return points;
+  // The lower chain from left to right, then the upper one back (monotone chain, Andrew 1979).
+  Polygon hull;
+  const auto chain = [&](auto from, auto to, std::size_t base) {
+    for (; from != to; ++from) {
+      while (hull.size() >= base + 2 && cross(hull.back() - hull[hull.size() - 2], *from - hull.back()) <= 0)
+        hull.pop_back();
+      hull.push_back(*from);
+    }
+    hull.pop_back();
+  };
+  chain(points.begin(), points.end(), 0);
+  chain(points.rbegin(), points.rend(), hull.size());
+  return hull;
 }
 
 }  // namespace mezzet

@@ -29,6 +29,9 @@ using Polygon = std::vector<Vec2>;  ///< at least three points, the last joined 
 /// The first two edges (by index) that cross or touch though they are not neighbours, or fold back on each other.
 [[nodiscard]] std::optional<std::pair<std::size_t, std::size_t>> selfCrossing(const Polygon& polygon);
 
+/// The convex hull, anticlockwise, without points in line; fewer than three points when all of them lie in one line.
+[[nodiscard]] Polygon hullOf(std::vector<Vec2> points);
+
 /// Whether corner i of an anticlockwise polygon juts inward.
 [[nodiscard]] bool isReflex(const Polygon& polygon, std::size_t i);
 

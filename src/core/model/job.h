@@ -33,6 +33,13 @@ struct HouseRules {
   bool operator==(const HouseRules&) const = default;
 };
 
+/// The user's own list of what carpet costs and comes in.
+struct CarpetList {
+  std::vector<double> rolls;                 ///< widths of broadloom, mm; none: what the trade usually sells
+  std::map<std::string, double> edgePrices;  ///< by edge finish, of one metre, in the user's currency
+  bool operator==(const CarpetList&) const = default;
+};
+
 template <class T>
 using Shared = std::shared_ptr<const T>;
 
@@ -46,6 +53,7 @@ struct Job {
   HouseRules houseRules;
   Extra extra;
   std::vector<Storey> storeys = {};
+  CarpetList carpet = {};
 
   /// Equal if the shared pointers are equal, else by value.
   bool operator==(const Job& other) const;

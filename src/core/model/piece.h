@@ -7,6 +7,7 @@
 
 #include "core/base/ids.h"
 #include "core/base/range.h"
+#include "core/geometry/polygon.h"
 #include "core/model/extra.h"
 #include "core/model/part.h"
 #include "core/units/length.h"
@@ -57,9 +58,16 @@ struct UsePart {
   std::optional<double> extendsBy;  ///< how much longer a table is with its leaves in
   bool operator==(const UsePart&) const = default;
 };
+/// How a rug's face is made; the trade's names, in the order of their words in piece_fields.cpp.
+enum class Construction { Loop, Cut, CutAndLoop, Flat };
 struct RugPart {
   std::optional<double> pad;                   ///< under it
   std::optional<double> soldWidth, soldDepth;  ///< what it is sold as; width and depth are its actual size
+  std::optional<double> pile;                  ///< how high it stands; a flat weave has none worth the name
+  std::optional<Construction> construction;
+  std::string fibre = {};  ///< an id of the rug trade's table, or the user's own word
+  std::string edge = {};   ///< how its edge is finished, likewise
+  Polygon outline = {};    ///< cut to a template: in the piece's own frame, anticlockwise; width x depth is its box
   bool operator==(const RugPart&) const = default;
 };
 struct FinishPart {
@@ -101,6 +109,9 @@ struct Piece {
 
 /// Feet stand this far inside the corners unless entered [D].
 inline constexpr double kUsualFeetInset = 2 * kInch;
+
+/// A rug cut to a template: its outline is its shape, whatever `shape` says.
+[[nodiscard]] inline bool isCut(const Piece& piece) { return !piece.rug->outline.empty(); }
 
 /// How high a piece stands at its highest, back included; none when neither was measured.
 [[nodiscard]] std::optional<double> highestOf(const Piece&);

@@ -49,7 +49,8 @@ PieceField hand(PieceField field) {
     return said ? std::optional(p.limbs->hand == Hand::Left ? 0.0 : 1.0) : std::nullopt;
   };
   field.setNumber = [](Piece& p, std::optional<double> value) {
-    const Hand side = value.value_or(0) == 0 ? Hand::Left : Hand::Right;
+    if (!value) return;  // an L has one hand or the other
+    const Hand side = *value == 0 ? Hand::Left : Hand::Right;
     if (side != p.limbs->hand) p.limbs.edit().hand = side;
   };
   return field;
@@ -61,11 +62,16 @@ PieceField owned(PieceField field) {
   };
   return field;
 }
-PieceField material(PieceField field) {
-  field.text = [](const Piece& p) -> const std::string& { return p.finish->material; };
-  field.setText = [](Piece& p, std::string text) { p.finish.edit().material = std::move(text); };
+/// A text of a part.
+template <auto Part, auto Member>
+PieceField textOf(PieceField field) {
+  field.kind = FieldKind::Text;
+  field.text = [](const Piece& p) -> const std::string& { return (*(p.*Part)).*Member; };
+  field.setText = [](Piece& p, std::string text) { (p.*Part).edit().*Member = std::move(text); };
   return field;
 }
+constexpr std::string_view kHands[] = {"left", "right"}, kBacks[] = {"unfinished", "finished"}, kNoYes[] = {"no", "yes"},
+                           kConstructions[] = {"loop", "cut", "cut-and-loop", "flat"};
 
 // ---- the rows
 
@@ -181,7 +187,7 @@ std::vector<PieceField> limbFields() {
                 .title = "Hand",
                 .kind = FieldKind::Choice,
                 .asked = [](const Piece& p) -> Words { return p.shape == Shape::L ? "Return on its" : ""; },
-                .choices = {{"left", "right"}}})};
+                .choices = kHands})};
 }
 
 std::vector<PieceField> groundFields() {
@@ -258,12 +264,41 @@ std::vector<PieceField> useFields() {
            .title = "Back side",
            .kind = FieldKind::Flag,
            .asked = [](const Piece& p) -> Words { return stands(p) ? "Back side, finished or not" : ""; },
-           .choices = {{"unfinished", "finished"}}}),
-      material({.key = "material",
-                .column = "material",
-                .title = "Material",
-                .kind = FieldKind::Text,
-                .asked = [](const Piece& p) -> Words { return stands(p) ? "Material that is seen" : ""; }})};
+           .choices = kBacks}),
+      textOf<&Piece::finish, &FinishPart::material>(
+          {.key = "material",
+           .column = "material",
+           .title = "Material",
+           .asked = [](const Piece& p) -> Words { return stands(p) ? "Material that is seen" : ""; }})};
+}
+
+std::vector<PieceField> rugFields() {
+  return {of<&Piece::rug, &RugPart::pile>(
+              {.key = "rug.pile",
+               .column = "pile",
+               .title = "Pile",
+               .asked = [](const Piece& p) -> Words { return isRug(p.kind) ? "Pile, how high it stands" : ""; },
+               .echo = [](const Piece&, const std::string& v) { return "pile " + v; },
+               .words = {{{"pile"}}},
+               .name = "pile",
+               .zero = true}),
+          of<&Piece::rug, &RugPart::construction>(
+              {.key = "rug.construction",
+               .column = "construction",
+               .title = "Construction",
+               .kind = FieldKind::Choice,
+               .asked = [](const Piece& p) -> Words { return isRug(p.kind) ? "Its face: loop, cut, flat" : ""; },
+               .choices = kConstructions}),
+          textOf<&Piece::rug, &RugPart::fibre>(
+              {.key = "rug.fibre",
+               .column = "fibre",
+               .title = "Fibre",
+               .asked = [](const Piece& p) -> Words { return isRug(p.kind) ? "Fibre" : ""; }}),
+          textOf<&Piece::rug, &RugPart::edge>(
+              {.key = "rug.edge",
+               .column = "edge",
+               .title = "Edge",
+               .asked = [](const Piece& p) -> Words { return isRug(p.kind) ? "Edge finish" : ""; }})};
 }
 
 std::vector<PieceField> shopFields() {
@@ -278,7 +313,7 @@ std::vector<PieceField> shopFields() {
                                            .hint = "Type kilograms",
                                            .unsound = "has a weight that is not more than 0",
                                            .unsoundHint = "Type kilograms"}),
-      owned({.key = "owned", .column = "owned", .title = "Owned", .kind = FieldKind::Flag, .choices = {{"no", "yes"}}}),
+      owned({.key = "owned", .column = "owned", .title = "Owned", .kind = FieldKind::Flag, .choices = kNoYes}),
       of<&Piece::shop, &ShopPart::price>({.key = "price",
                                           .column = "price",
                                           .title = "Price",
@@ -295,7 +330,7 @@ std::vector<PieceField> allFields() {
                               {.key = "name", .column = "name", .title = "Name", .kind = FieldKind::Name},
                               {.key = "kind", .column = "kind", .title = "Kind", .kind = FieldKind::Kind},
                               {.key = "shape", .column = "shape", .title = "Shape", .kind = FieldKind::Shape}};
-  for (const auto& fields : {boxFields(), seatFields(), limbFields(), groundFields(), useFields(), shopFields()})
+  for (const auto& fields : {boxFields(), seatFields(), limbFields(), groundFields(), rugFields(), useFields(), shopFields()})
     all.insert(all.end(), fields.begin(), fields.end());
   all.push_back({.key = "sources", .column = "sources", .title = "Sources", .kind = FieldKind::Sources});
   return all;

@@ -34,7 +34,8 @@ struct LineWord {
 };
 
 struct PieceField {
-  std::string_view key = {};     ///< in the job file, and of its doubt in Piece::doubts: "seatHeight"
+  /// In the job file, and of its doubt in Piece::doubts: "seatHeight"; with a dot what is nested there: "rug.pile".
+  std::string_view key = {};
   std::string_view column = {};  ///< in CSV headers: "seat"; lengths carry their unit there, "seat (in)"
   std::string_view title = {};   ///< over the list: "Seat"
   FieldKind kind = FieldKind::Length;
@@ -52,7 +53,7 @@ struct PieceField {
   std::string (*echo)(const Piece&, const std::string& value) = nullptr;
   std::array<LineWord, 4> words = {};  ///< of the typed line
 
-  std::array<std::string_view, 2> choices = {};  ///< of a choice or a flag, by their number
+  std::span<const std::string_view> choices = {};  ///< of a choice or a flag, by their number
   double low = 0, high = 0;                      ///< of a whole number or an amount
   bool aboveLow = false;                         ///< more than `low`, not just as much
   std::string_view hint = {};                    ///< what to type instead of what is none

@@ -19,6 +19,7 @@ struct Placement {
   bool inUse = false;                 ///< drawn and judged as in use on every day: a drawer open, a chair pulled out
   std::optional<FloorPlace> usedAt =
       std::nullopt;  ///< where a stool stands when there is company; elsewhere it is pushed back
+  bool taped = false;  ///< a rug whose edges are taped down
   bool operator==(const Placement&) const = default;
 };
 

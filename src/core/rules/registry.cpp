@@ -16,7 +16,7 @@ namespace mezzet {
 
 std::span<const RuleRows> ruleFamilies() {
   static const std::array all{seatingRules(),    diningRules(),  wayRules(),  accessRules(),  groupRules(),
-                              clearanceRules(),  sightRules(),   rugRules(),  openingRules(), artRules(),
+                              clearanceRules(),  sightRules(),   rugRules(), rugWayRules(),  openingRules(), artRules(),
                               proportionRules(), placingRules(), stairRules()};
   return all;
 }

@@ -60,6 +60,7 @@ Polygon curveOutline(const Piece& piece) {
 
 /// Corners of the piece in its own frame; anticlockwise. An L's inner corner is the fourth from the long limb's end.
 Polygon ownOutline(const Piece& piece) {
+  if (isCut(piece)) return piece.rug->outline;
   const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
   switch (piece.shape) {
     case Shape::Round: return {};
@@ -109,6 +110,7 @@ Polygon outlineOf(const Piece& piece, const FloorPlace& place) {
 }
 
 Parts footprint(const Piece& piece, const FloorPlace& place) {
+  if (isCut(piece)) return convexParts(outlineOf(piece, place));
   if (piece.shape == Shape::Round) return {{{place.at}, piece.width / 2}};
   if (piece.shape == Shape::Curve) {
     const Polygon outline = outlineOf(piece, place);

@@ -102,6 +102,8 @@ Json patchOf(const Job& before, const Job& after, long long nextId) {
   if (before.extra != after.extra)
     patch.push_back(
         {{"op", "add"}, {"path", "/x"}, {"value", after.extra.empty() ? Json::object() : Json::parse(after.extra)}});
+  if (before.carpet != after.carpet)
+    patch.push_back({{"op", "add"}, {"path", "/carpet"}, {"value", toJson(after.carpet)}});
   if (before.storeys != after.storeys)
     patch.push_back({{"op", "add"}, {"path", "/storeys"}, {"value", toJson(after.storeys)}});
   diffShared(patch, "rooms", before.rooms, after.rooms);

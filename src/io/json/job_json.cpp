@@ -131,6 +131,19 @@ JobFile readAll(Json json, const std::string& name) {
   readShared(in, "schemes", job.schemes, schemeFromJson);
   if (const Json* rules = in.find("houseRules")) job.houseRules = readHouseRules(*rules, in.placeOf("houseRules"));
   job.storeys = readStoreys(in);
+  if (const Json* carpet = in.find("carpet")) {
+    ObjectReader list(*carpet, in.placeOf("carpet"));
+    for (const Json& roll : list.list("rolls")) {
+      if (!roll.is_number()) list.fail("rolls", "must hold widths in millimetres");
+      job.carpet.rolls.push_back(roll.get<double>());
+    }
+    if (const Json* prices = list.find("edgePrices")) {
+      ObjectReader each(*prices, list.placeOf("edgePrices"));
+      for (const auto& [finish, price] : prices->items()) job.carpet.edgePrices[finish] = each.number(finish);
+      each.finish();
+    }
+    list.finish();
+  }
   job.extra = readExtra(in);
   in.finish();
   if (auto fault = faultOf(job)) throw JsonFault{{name + ", " + fault->where, fault->what, fault->hint}};
@@ -160,6 +173,12 @@ Json toJson(const HouseRules& rules) {
   return out;
 }
 
+Json toJson(const CarpetList& list) {
+  Json out{{"rolls", list.rolls}, {"edgePrices", Json::object()}};
+  for (const auto& [finish, price] : list.edgePrices) out["edgePrices"][finish] = price;
+  return out;
+}
+
 Json toJson(const Job& job, long long nextId) {
   Json out{{"format", "mezzet-job"},
            {"version", kJobVersion},
@@ -172,6 +191,7 @@ Json toJson(const Job& job, long long nextId) {
   for (const auto& piece : job.pieces) out["pieces"].push_back(toJson(*piece));
   for (const auto& scheme : job.schemes) out["schemes"].push_back(toJson(*scheme));
   out["houseRules"] = toJson(job.houseRules);
+  if (job.carpet != CarpetList{}) out["carpet"] = toJson(job.carpet);
   if (!job.storeys.empty()) out["storeys"] = toJson(job.storeys);
   writeExtra(out, job.extra);
   return out;

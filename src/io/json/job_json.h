@@ -14,6 +14,7 @@ using Json = nlohmann::ordered_json;
 [[nodiscard]] Json toJson(const Scheme&);
 [[nodiscard]] Json toJson(const Brief&);
 [[nodiscard]] Json toJson(const HouseRules&);
+[[nodiscard]] Json toJson(const CarpetList&);
 [[nodiscard]] Json toJson(const Job&, long long nextId);
 
 /// Parses JSON text that nests at most kDeepest levels (deeper text would exhaust the stack of whoever walks it), has

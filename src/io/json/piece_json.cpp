@@ -1,6 +1,7 @@
 // Pieces in the job file and in libraries: every field by its row of core/model/piece_fields.
 #include <algorithm>
 
+#include "core/model/kinds.h"
 #include "core/model/piece_fields.h"
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
@@ -25,8 +26,15 @@ std::optional<double> readWord(ObjectReader& in, const std::string& key, std::sp
   in.fail(key, "is \"" + word.substr(0, 40) + "\"", "Use one of: " + all);
 }
 
+/// The object a key is nested in, "" of a flat one, and what it is called there.
+std::string partOf(std::string_view key) {
+  const std::size_t dot = key.find('.');
+  return std::string(key.substr(0, dot == std::string_view::npos ? 0 : dot));
+}
+std::string withinPart(std::string_view key) { return std::string(key.substr(key.find('.') + 1)); }
+
 void readField(ObjectReader& in, const PieceField& field, Piece& p) {
-  const std::string key(field.key);
+  const std::string key = withinPart(field.key);
   switch (field.kind) {
     case FieldKind::Length:
     case FieldKind::Amount: field.setNumber(p, field.required ? in.number(key) : in.maybeNumber(key)); break;
@@ -52,7 +60,7 @@ void readField(ObjectReader& in, const PieceField& field, Piece& p) {
 }
 
 void writeField(Json& out, const PieceField& field, const Piece& p) {
-  const std::string key(field.key);
+  const std::string key = withinPart(field.key);
   const auto number = field.valueOf(p);
   switch (field.kind) {
     case FieldKind::Length:
@@ -68,7 +76,7 @@ void writeField(Json& out, const PieceField& field, const Piece& p) {
     case FieldKind::Choice:
       if (number) out[key] = field.choices[static_cast<std::size_t>(*number)];
       break;
-    case FieldKind::Text: writeText(out, field.key.data(), field.text(p)); break;
+    case FieldKind::Text: writeText(out, key.c_str(), field.text(p)); break;
     case FieldKind::Id: out[key] = p.id.value; break;
     case FieldKind::Name: out[key] = p.name; break;
     case FieldKind::Kind: out[key] = p.kind; break;
@@ -77,12 +85,39 @@ void writeField(Json& out, const PieceField& field, const Piece& p) {
   }
 }
 
+/// What is nested under a part's own name: its fields, and of a rug the outline it is cut to.
+void readPart(ObjectReader& in, const std::string& part, Piece& p) {
+  const Json* json = in.find(part);
+  if (json == nullptr) return;
+  if (!isRug(p.kind)) in.fail(part, "is only for a rug, and this is a " + p.kind, "Take it out, or make it a rug");
+  ObjectReader nested(*json, in.placeOf(part));
+  for (const PieceField& field : pieceFields())
+    if (partOf(field.key) == part) readField(nested, field, p);
+  if (const auto pad = nested.maybeNumber("pad")) p.rug.edit().pad = *pad;  // version 5 has it flat, and so it is written
+  if (Polygon outline = readPoints(nested, "outline"); !outline.empty()) {
+    if (signedArea(outline) < 0) std::reverse(outline.begin(), outline.end());
+    p.rug.edit().outline = std::move(outline);
+  }
+  nested.finish();
+}
+
+Json partToJson(const std::string& part, const Piece& p) {
+  Json out = Json::object();
+  for (const PieceField& field : pieceFields())
+    if (partOf(field.key) == part) writeField(out, field, p);
+  for (const Vec2 corner : p.rug->outline) out["outline"].push_back({corner.x, corner.y});
+  return out;
+}
+constexpr const char* kRugKey = "rug";
+
 }  // namespace
 
 Piece pieceFromJson(const Json& json, const std::string& place) {
   ObjectReader in(json, place);
   Piece p;
-  for (const PieceField& field : pieceFields()) readField(in, field, p);
+  for (const PieceField& field : pieceFields())
+    if (partOf(field.key).empty()) readField(in, field, p);
+  readPart(in, kRugKey, p);
   if (p.shape == Shape::Round && !p.depth) p.depth = p.width;
   p.doubts = readMap<Doubt>(in, "doubts", [](ObjectReader& d) {
     return Doubt{d.choice("source", kSources), d.number("u95", 0)};
@@ -106,7 +141,9 @@ Piece pieceFromJson(const Json& json, const std::string& place) {
 
 Json toJson(const Piece& p) {
   Json out = Json::object();
-  for (const PieceField& field : pieceFields()) writeField(out, field, p);
+  for (const PieceField& field : pieceFields())
+    if (partOf(field.key).empty()) writeField(out, field, p);
+  if (Json rug = partToJson(kRugKey, p); !rug.empty()) out[kRugKey] = std::move(rug);
   for (const auto& [dimension, doubt] : p.doubts)
     out["doubts"][dimension] = {{"source", wordFor(kSources, doubt.source)}, {"u95", doubt.u95}};
   for (const auto& [rule, own] : p.ownRules) {

@@ -2,18 +2,14 @@
 
 #include <nlohmann/json.hpp>
 
-#include "io/json/job_json.h"
+#include "io/json/tidy.h"
 #include "core/rules/art/rules.h"
 
 namespace mezzet {
+
 namespace {
 
-/// Ten thousandths of a millimetre are far below any reading and keep the output free of 16-digit noise.
-double tidy(double value) {
-  const double rounded = std::round(value * 1e4) / 1e4;
-  return rounded == 0 ? 0 : rounded;
-}
-Json point(Vec2 p) { return Json::array({tidy(p.x), tidy(p.y)}); }
+Json point(Vec2 p) { return pointJson(p); }
 Json maybe(const std::optional<double>& value) { return value ? Json(tidy(*value)) : Json(nullptr); }
 
 Json findingJson(const Finding& f, const std::vector<WayOut>& ways, const Rulebook& book) {

@@ -4,6 +4,7 @@
 
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
+#include "io/json/rug_trade_json.h"
 #include "rules_data.inc"
 
 namespace mezzet {
@@ -98,6 +99,9 @@ const Rulebook& builtInRulebook() {
     for (const auto& [name, text] : kRuleFiles)
       if (const auto fault = addRules(b, text, name))
         throw std::logic_error(fault->text());  // a fault of the build, not of a user
+    auto rugs = readRugTrade(kRugTrade, "data/rugs/trade.json");
+    if (!rugs) throw std::logic_error(rugs.error().text());
+    b.rugs = std::move(rugs).value();
     return b;
   }();
   return book;

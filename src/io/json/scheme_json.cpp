@@ -68,6 +68,7 @@ Scheme schemeFromJson(const Json& json, const std::string& place) {
       placement.setOut.emplace_back(wall.get<std::string>());
     }
     placement.inUse = p.flag("inUse");
+    placement.taped = p.flag("taped");
     if (const Json* used = p.find("usedAt")) placement.usedAt = readFloorPlace(*used, p.placeOf("usedAt"));
     return placement;
   });
@@ -107,6 +108,7 @@ Json toJson(const Scheme& s) {
     if (p.locked) placement["locked"] = true;
     if (!p.group.empty()) placement["group"] = p.group;
     if (p.inUse) placement["inUse"] = true;
+    if (p.taped) placement["taped"] = true;
     if (p.usedAt) placement["usedAt"] = toJson(*p.usedAt);
     for (const CornerId& wall : p.setOut) placement["setOut"].push_back(wall.value);
     writeExtra(placement, p.extra);

@@ -241,6 +241,7 @@ void addFurniturePlan(Drawing& d, const Piece& piece, const FloorPlace& place, c
   Draught pen(d, place, id, layer);
   const double w = piece.width / 2, h = piece.depth.value_or(piece.width) / 2;
   const Ink fill = isRug(piece.kind) ? Ink::Rug : isWooden(piece.kind) ? Ink::Wood : Ink::Cloth;
+  if (isCut(piece)) return addCurved(pen, d, piece, place, id, layer, fill);
   if (piece.shape == Shape::Round) return addRound(pen, piece, fill);
   if (piece.shape != Shape::Rect) return addCurved(pen, d, piece, place, id, layer, fill);
   if (2 * std::min(w, h) < kLeastDetailed)

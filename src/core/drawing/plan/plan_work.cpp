@@ -3,6 +3,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "core/geometry/offset.h"
 #include "core/space/bodies.h"
 #include "core/drawing/base/drafting.h"
 #include "core/drawing/plan/plan.h"
@@ -24,6 +25,11 @@ void addSelection(Drawing& d, const Job& job, const Scheme& scheme, const Placem
     // The edge stands just outside the footprint, so that the ink line stays visible.
     Piece grown = pieceOf(job, *p);
     const double by = 1.2 * d.scale;
+    if (isCut(grown)) {
+      for (const Polygon& edgeOfIt : grownSquare(outlineOf(grown, *floor), by / 2))
+        d.add(Layer::Working, "selection", PathItem{edgeOfIt, true, Ink::None, edge});
+      return;
+    }
     grown.width += by;
     if (grown.depth) *grown.depth += by;
     if (grown.limbs->longDepth) *grown.limbs.edit().longDepth += by;
@@ -44,7 +50,7 @@ void addGhost(Drawing& d, const Job& ghost, const Scheme& now) {
     const auto* floor = onFloor(q.on);
     if (floor == nullptr || (before != nullptr && *before == q)) continue;
     const Piece& piece = pieceOf(ghost, q);
-    if (piece.shape == Shape::Round)
+    if (piece.shape == Shape::Round && !isCut(piece))
       d.add(Layer::Working, "ghost", ArcItem{floor->at, piece.width / 2, 0, 360, Ink::Band, edge});
     else d.add(Layer::Working, "ghost", PathItem{outlineOf(piece, *floor), true, Ink::Band, edge});
   }

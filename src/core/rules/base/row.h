@@ -24,7 +24,7 @@ inline constexpr unsigned kBlankBack = 1u << 7;     ///< a line to a back that i
 inline constexpr unsigned kSightLine = 1u << 8;     ///< a line of sight
 inline constexpr unsigned kCentreHeight = 1u << 9;  ///< on the wall: its centre is measured from the floor
 inline constexpr unsigned kNoRange = 1u << 10;      ///< nothing in it can be chosen or typed: it holds or it does not
-inline constexpr unsigned kFindsFaults = 1u << 11;  ///< it finds something only while that breaks: gone is cured
+inline constexpr unsigned kFindsFaults = 1u << 11;  ///< what it finds is no purpose of the room: gone is cured
 }  // namespace shows
 
 struct RuleRow {

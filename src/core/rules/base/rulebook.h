@@ -8,6 +8,7 @@
 #include "core/base/range.h"
 #include "core/base/result.h"
 #include "core/model/job.h"
+#include "core/rugs/trade.h"
 
 namespace mezzet {
 
@@ -39,8 +40,9 @@ struct Rule {
 };
 
 struct Rulebook {
-  int version = 5;
+  int version = 6;
   std::vector<Rule> rules;
+  RugTrade rugs;  ///< sizes, rolls, fibres: what ways out and size questions choose from
 };
 
 [[nodiscard]] const Rule* findRule(const Rulebook&, const std::string& id);

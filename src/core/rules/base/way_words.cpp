@@ -13,6 +13,28 @@ const RouteFacts::One* routeOf(const Situation& s, const RoomWay& way) {
   return at == s.routes->ways.end() ? nullptr : &at->second;
 }
 
+std::vector<const RoomWay*> mainWays(const Situation& s) {
+  std::vector<const RoomWay*> out;
+  for (const RoomWay& way : s.ways())
+    if (way.to.goal == Goal::Opening) out.push_back(&way);
+  if (const RoomWay* seat = s.groups().empty() ? nullptr : bestReached(s.ways(), s.groups().front()))
+    out.push_back(seat);
+  return out;
+}
+
+std::vector<DoorRoute> doorRoutes(const Situation& s) {
+  std::vector<DoorRoute> out;
+  const std::vector<Body> openings = openingBodies(s.room);
+  for (const RoomWay* way : mainWays(s)) {
+    DoorRoute route{way->to.id, {}, {}};
+    for (const Body& o : openings)
+      if (o.id == way->to.id || o.id == s.walk().openings[s.walk().entry].id) route.doors.push_back(o.parts.front());
+    if (const RouteFacts::One* drawn = routeOf(s, *way)) route.line = drawn->line;
+    out.push_back(std::move(route));
+  }
+  return out;
+}
+
 Finding wayFinding(const Situation& s, const Rule& rule, const RoomWay& way) {
   const std::string& entry = s.walk().openings[s.walk().entry].id;
   const Placement* p = s.placement(way.to.id);

@@ -4,6 +4,7 @@
 #include <limits>
 
 #include "core/rules/rugs/rules.h"
+#include "core/rugs/lying.h"
 #include "core/space/swing.h"
 #include "core/space/tapes.h"
 #include "core/model/kinds.h"
@@ -14,19 +15,6 @@
 namespace mezzet {
 namespace {
 
-struct Rug {
-  const Placement* placement;
-  Parts body;
-};
-
-std::vector<Rug> rugsIn(const Situation& s) {
-  std::vector<Rug> rugs;
-  for (const Placement& p : s.scheme.placements)
-    if (const auto* place = onFloor(p.on); place != nullptr && isRug(s.pieces.of(p).kind))
-      rugs.push_back({&p, footprint(s.pieces.of(p), *place)});
-  return rugs;
-}
-
 /// A dining table's rug is judged by its chairs, not by the seats of the talk group.
 bool liesUnderDining(const Situation& s, const Rug& rug) {
   return std::any_of(s.scheme.placements.begin(), s.scheme.placements.end(), [&](const Placement& p) {
@@ -35,62 +23,8 @@ bool liesUnderDining(const Situation& s, const Rug& rug) {
   });
 }
 
-/// How far a point is off the rug; 0 on it.
-double offRug(const Rug& rug, Vec2 foot) { return std::max(0.0, separation(rug.body, Parts{Convex{{foot}, 0}}).gap); }
-
-/// How far inside the rug's edge a point lies; negative: how far off.
-double insideRug(const Situation& s, const Rug& rug, Vec2 foot) {
-  if (const double off = offRug(rug, foot); off > 0) return -off;
-  const Piece& piece = s.pieces.of(*rug.placement);
-  const FloorPlace& place = floorPlace(rug.placement->on);
-  if (piece.shape == Shape::Round) return piece.width / 2 - distance(foot, place.at);
-  return distanceToEdge(outlineOf(piece, place), foot);
-}
-
-/// The point of the rug's edge that is nearest to a foot on it.
-Vec2 nearestEdge(const Situation& s, const Rug& rug, Vec2 foot) {
-  const Piece& piece = s.pieces.of(*rug.placement);
-  const FloorPlace& place = floorPlace(rug.placement->on);
-  if (piece.shape == Shape::Round) {
-    const Vec2 out = distance(foot, place.at) > kTouch ? unit(foot - place.at) : Vec2{1, 0};
-    return place.at + out * (piece.width / 2);
-  }
-  const Polygon outline = outlineOf(piece, place);
-  Vec2 best = outline.front();
-  for (std::size_t i = 0; i < outline.size(); ++i) {
-    const Vec2 a = edgeStart(outline, i), d = edgeEnd(outline, i) - a;
-    const Vec2 p = a + d * std::clamp(dot(foot - a, d) / std::max(1e-9, dot(d, d)), 0.0, 1.0);
-    if (distance(p, foot) < distance(best, foot)) best = p;
-  }
-  return best;
-}
-
-struct Feet {
-  const Rug* rug = nullptr;
-  int onFront = 0, on = 0;
-  double frontOff = std::numeric_limits<double>::infinity();  ///< of the front foot furthest off
-  Vec2 foot;
-  [[nodiscard]] int rank() const { return on == 4 ? 2 : onFront == 2 ? 1 : 0; }
-};
-
-Feet feetOn(const Rug& rug, const std::vector<Vec2>& feet) {
-  Feet f{&rug, 0, 0, 0, feet.front()};
-  for (std::size_t i = 0; i < feet.size(); ++i) {
-    const double off = offRug(rug, feet[i]);
-    const bool here = off < kTouch;
-    f.on += here;
-    if (i > 1) continue;
-    f.onFront += here;
-    if (off >= f.frontOff) {
-      f.frontOff = off;
-      f.foot = feet[i];
-    }
-  }
-  return f;
-}
-
 void evaluateRugFeet(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  std::vector<Rug> rugs = rugsIn(s);
+  std::vector<Rug> rugs = rugsIn(s.pieces, s.scheme);
   std::erase_if(rugs, [&](const Rug& rug) { return liesUnderDining(s, rug); });
   if (rugs.empty()) return;
   for (const Placement& p : s.scheme.placements) {
@@ -98,9 +32,9 @@ void evaluateRugFeet(const Situation& s, const Rule& rule, std::vector<Finding>&
     const Piece& piece = s.pieces.of(p);
     if (place == nullptr || !(isSeat(piece.kind) || isLowTable(piece.kind))) continue;
     const std::vector<Vec2> feet = feetOf(piece, *place);
-    Feet best;
+    FeetOnRug best;
     for (const Rug& rug : rugs) {
-      const Feet f = feetOn(rug, feet);
+      const FeetOnRug f = feetOn(rug, feet);
       if (best.rug == nullptr || std::pair(-f.rank(), f.frontOff) < std::pair(-best.rank(), best.frontOff)) best = f;
     }
     Finding f = findingOf(rule, askedOf(rule, s.job, piece), {p.id.value, best.rug->placement->id.value});
@@ -110,7 +44,7 @@ void evaluateRugFeet(const Situation& s, const Rule& rule, std::vector<Finding>&
     decide(f, s.scheme);
     // How far the front feet stand inside, or off.
     f.marginMm = best.rank() == 0 ? -best.frontOff
-                                  : std::min(insideRug(s, *best.rug, feet[0]), insideRug(s, *best.rug, feet[1]));
+                                  : std::min(insideRug(*best.rug, feet[0]), insideRug(*best.rug, feet[1]));
     const std::string rug = s.names.the(best.rug->placement->id), name = s.names.the(p.id);
     if (best.rank() == 2) f.sentence = "All feet of " + name + " stand on " + rug + ".";
     else if (best.rank() == 1) f.sentence = "The front feet of " + name + " stand on " + rug + ".";
@@ -121,20 +55,8 @@ void evaluateRugFeet(const Situation& s, const Rule& rule, std::vector<Finding>&
   }
 }
 
-/// The rug under the most of a table's feet, of equals that with the smaller id; null when none is.
-const Rug* rugUnder(const std::vector<Rug>& rugs, const std::vector<Vec2>& feet) {
-  const Rug* best = nullptr;
-  int most = 0;
-  for (const Rug& rug : rugs) {
-    const int on = feetOn(rug, feet).on;
-    if (on > most || (on == most && on > 0 && rug.placement->id.value < best->placement->id.value)) best = &rug;
-    most = std::max(most, on);
-  }
-  return best;
-}
-
 void evaluateRugChair(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  const std::vector<Rug> rugs = rugsIn(s);
+  const std::vector<Rug> rugs = rugsIn(s.pieces, s.scheme);
   if (rugs.empty()) return;
   for (const DiningSeat& seat : s.dining()) {
     const Piece &piece = s.pieces.of(*seat.chair), &table = s.pieces.of(*seat.table);
@@ -144,11 +66,11 @@ void evaluateRugChair(const Situation& s, const Rule& rule, std::vector<Finding>
     Finding f = findingOf(rule, askedOf(rule, s.job, piece), {seat.chair->id.value, rug->placement->id.value});
     f.measured = std::numeric_limits<double>::infinity();
     for (const Vec2 foot : feetOf(piece, pulledOut(s.pieces, seat))) {
-      const double inside = insideRug(s, *rug, foot);
+      const double inside = insideRug(*rug, foot);
       if (inside >= f.measured) continue;
       f.measured = inside;
       const Separation sep = separation(rug->body, Parts{Convex{{foot}, 0}});
-      f.at = {foot, inside < 0 ? sep.a : nearestEdge(s, *rug, foot)};
+      f.at = {foot, inside < 0 ? sep.a : nearestEdge(*rug, foot)};
     }
     f.u95 = std::hypot(doubtOfThing(s, rug->placement->id.value, seat.back), doubtOf(table, "depth") / 2);
     decide(f, s.scheme);
@@ -162,7 +84,7 @@ void evaluateRugChair(const Situation& s, const Rule& rule, std::vector<Finding>
 }
 
 void evaluateRugBorder(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Rug& rug : rugsIn(s)) {
+  for (const Rug& rug : rugsIn(s.pieces, s.scheme)) {
     const Piece& piece = s.pieces.of(*rug.placement);
     const FloorPlace& place = floorPlace(rug.placement->on);
     std::vector<Tape> tapes;
@@ -195,24 +117,15 @@ void evaluateRugBorder(const Situation& s, const Rule& rule, std::vector<Finding
 
 // ---- ways out
 
-/// Sizes rugs are sold in, smallest first (common practice): feet, or centimetres.
-std::vector<std::pair<double, double>> stockRugs(Unit unit) {
-  if (unit == Unit::Millimetre) return {{1200, 1700}, {1600, 2300}, {2000, 2900}, {2400, 3300}};
-  std::vector<std::pair<double, double>> feet{{3, 5}, {4, 6}, {5, 8}, {6, 9}, {8, 10}, {9, 12}, {10, 14}, {12, 15}};
-  for (auto& [w, d] : feet) {
-    w *= kFoot;
-    d *= kFoot;
-  }
-  return feet;
-}
-
 /// The smallest rug that is sold, lies as this one does, and cures it.
 void largerRug(Proposals& ways, const Placement& rug, const std::string& gives) {
   const Piece& now = pieceOf(ways.job, rug);
-  if (now.shape != Shape::Rect) return;
-  for (const auto& [w, d] : stockRugs(ways.job.units)) {
+  if (now.shape != Shape::Rect || isCut(now)) return;
+  for (const StockRug& size : ways.book.rugs.stock(ways.job.units)) {
+    if (size.round) continue;
     const bool wide = now.width >= now.depth.value_or(0);
-    const double width = wide ? d : w, depth = wide ? w : d;  // the long side the same way round
+    // The long side the same way round.
+    const double width = wide ? size.longSide : size.shortSide, depth = wide ? size.shortSide : size.longSide;
     if (width < now.width || depth < now.depth.value_or(0) || (width == now.width && depth == now.depth)) continue;
     IdSource ids = ways.ids;
     Piece larger = now;

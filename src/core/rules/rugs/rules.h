@@ -6,5 +6,6 @@
 namespace mezzet {
 
 [[nodiscard]] RuleRows rugRules();
+[[nodiscard]] RuleRows rugWayRules();  ///< where people walk
 
 }  // namespace mezzet

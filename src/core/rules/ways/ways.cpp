@@ -18,16 +18,6 @@ constexpr double kHalfMainWay = kMainWay / 2;
 /// A scheme with fewer things has hardly begun: its floor is not wasted yet [D].
 constexpr int kFurnished = 3;
 
-/// What main rules judge: every other opening, and of the main group the seat that is reached best.
-std::vector<const RoomWay*> mainWays(const Situation& s) {
-  std::vector<const RoomWay*> out;
-  for (const RoomWay& way : s.ways())
-    if (way.to.goal == Goal::Opening) out.push_back(&way);
-  if (const RoomWay* seat = s.groups().empty() ? nullptr : bestReached(s.ways(), s.groups().front()))
-    out.push_back(seat);
-  return out;
-}
-
 /// Whether a low piece was put before this window on purpose: whether it blocks it is another rule's business.
 bool takenByFurniture(const Situation& s, const RoomWay& way) {
   constexpr double kBefore = 24 * kInch;
