@@ -11,7 +11,7 @@
 #include "cli/common.h"
 #include "cli/rugs.h"
 #include "cli/walking.h"
-#include "core/sheets/sheet.h"
+#include "core/sheets/sheet_row.h"
 #include "core/model/kinds.h"
 #include "core/site/heights.h"
 #include "core/site/house.h"
@@ -161,7 +161,10 @@ int runSheet(const Options& o, int& argc, char** argv) {
   for (const auto& [name, bytes] : file.images) images.add(name, *bytes);
   const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
   const SheetRequest request{paper, scale, usualFormat(file.job.units), date,
-                             o.version == "installer" ? SheetVersion::Installer : SheetVersion::Client};
+                             o.version == "installer" ? SheetVersion::Installer : SheetVersion::Client,
+                             &builtInRulebook(), stateNamed(o.state),
+                             kind->row == &carpetSheetRow() ? routesOf(file.job, scheme, o)
+                                                            : std::vector<std::vector<Vec2>>()};
   std::vector<Sheet> pages;
   for (int page = 0; page < pagesOf(file.job, room, scheme, *kind, request); ++page)
     pages.push_back(orRefuse(composeSheet(file.job, room, scheme, *kind, request, page)));
@@ -312,6 +315,7 @@ void addRoomCommands(CLI::App& cli, Options& o, Runs& runs, int& argc, char** ar
   cSheet->add_option("--for", o.version, "client or installer");
   cSheet->add_option("--scale", o.scale, "1:20, 1:24, 1:32, 1:48, 1:50, 1:100, or fit for the largest that fits");
   cSheet->add_option("--paper", o.paper, "letter, tabloid, a4, a3, a2 or arch-d");
+  cSheet->add_option("--state", o.state, "everyday, occupied or party: what a size card looks at");
   cSheet->add_option("--out", o.out, "The .pdf, .svg or .png to write")->required();
   CLI::App* cSurvey = cli.add_subcommand("survey", "Adjusts the readings of a room, and says which does not fit");
   cSurvey->add_option("READINGS", o.job, "A JSON file of readings, see docs/cli.md")->required();

@@ -56,15 +56,8 @@ int runCarpet(const Options& o) {
   if (!(*o.roll > 0)) throw Refused{{"--roll", "is not a width", "Say how wide the roll is, in mm"}};
   if (o.repeat && !(*o.repeat > 0)) throw Refused{{"--repeat", "is not a length", "Say it in mm, or leave it out"}};
   if (o.trim && !(*o.trim >= 0)) throw Refused{{"--trim", "is not a length", "Say it in mm, 0 or more"}};
-  std::vector<std::vector<Vec2>> routes;
-  if (scheme != nullptr) {
-    const Patience patience("carpet");
-    for (auto& [to, way] : routeFactsOf(job, scheme->id, RouteAsk{stateNamed(o.state)}, patience.token()).ways)
-      routes.push_back(way.line);
-    patience.check();
-  }
   const Broadloom cloth{*o.roll, o.pile.value_or(0), o.repeat, o.trim.value_or(kCarpetTrim)};
-  const auto cut = cutCarpet(region, cloth, routes);
+  const auto cut = cutCarpet(region, cloth, routesOf(job, scheme, o));
   if (!cut)
     throw Refused{{"--roll", "would be cut into more than " + std::to_string(kMostStrips) + " strips",
                    "Say how wide the roll is, in mm"}};
@@ -79,6 +72,16 @@ int runCarpet(const Options& o) {
 }
 
 }  // namespace
+
+std::vector<std::vector<Vec2>> routesOf(const Job& job, const Scheme* scheme, const Options& o) {
+  std::vector<std::vector<Vec2>> out;
+  if (scheme == nullptr) return out;
+  const Patience patience("the routes");
+  const RouteFacts facts = routeFactsOf(job, scheme->id, RouteAsk{stateNamed(o.state)}, patience.token());
+  patience.check();
+  for (const auto& [to, way] : facts.ways) out.push_back(way.line);
+  return out;
+}
 
 void addRugCommands(CLI::App& cli, Options& o, Runs& runs) {
   CLI::App* cRugs = withPlace(command(cli, o, "rugs", "Which rug takes a group, and where a hall's carpet may end"), o);

@@ -5,6 +5,8 @@
 
 namespace mezzet::cli {
 
+/// Main routes as they are drawn; none without a scheme. May take long, and then is refused.
+[[nodiscard]] std::vector<std::vector<Vec2>> routesOf(const Job&, const Scheme*, const Options&);
 void addRugCommands(CLI::App&, Options&, Runs&);
 
 }  // namespace mezzet::cli

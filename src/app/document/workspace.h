@@ -68,6 +68,8 @@ class Workspace : public QObject {
   void setReachWidth(double);
   /// Drawn routes of the scheme shown; those of the last state while newer ones are worked out.
   [[nodiscard]] const RouteFacts* routes() const { return judgement_.routes(); }
+  /// Their lines, which seams of carpet keep out of.
+  [[nodiscard]] std::vector<std::vector<Vec2>> routeLines() const;
   /// How wide the way is between the two things selected, in a sentence; nothing unless it is two.
   [[nodiscard]] QString wayBetween() const;
   [[nodiscard]] bool routesPending() const { return judgement_.pending(); }
@@ -134,6 +136,8 @@ class Workspace : public QObject {
   /// Chairs round the selected dining table, set anew, or one more of them. The complaint, or nothing.
   [[nodiscard]] std::optional<Error> setChairs(bool oneMore);
   void toggleInUse();
+  void toggleTaped();
+  void toggleOptional();
   /// The selected piece is drawn up to where it stands now when there is company; again forgets it.
   void toggleUsedHere();
   void copySelected();

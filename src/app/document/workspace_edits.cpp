@@ -58,6 +58,27 @@ void Workspace::toggleInUse() {
                  withInUse(job(), scheme_, p->id, !p->inUse));
 }
 
+std::vector<std::vector<Vec2>> Workspace::routeLines() const {
+  std::vector<std::vector<Vec2>> out;
+  if (const RouteFacts* drawn = routes())
+    for (const auto& [to, way] : drawn->ways) out.push_back(way.line);
+  return out;
+}
+
+void Workspace::toggleTaped() {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr) return;
+  document_.edit(p->taped ? tr("take the tape off %1").arg(nameOf(*p)) : tr("tape %1 down").arg(nameOf(*p)),
+                 withTaped(job(), scheme_, p->id, !p->taped));
+}
+
+void Workspace::toggleOptional() {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr) return;
+  document_.edit(p->optional ? tr("need %1").arg(nameOf(*p)) : tr("let %1 be left out").arg(nameOf(*p)),
+                 withOptional(job(), scheme_, p->id, !p->optional));
+}
+
 void Workspace::toggleUsedHere() {
   const Placement* p = selectedPlacement();
   const auto* place = p != nullptr ? onFloor(p->on) : nullptr;

@@ -23,6 +23,7 @@ bool severalSchemes(const Workspace& w) {
 }
 bool anyPiece(const Workspace& w) { return w.selectedPlacement() != nullptr; }
 bool floorPiece(const Workspace& w) { return anyPiece(w) && onFloor(w.selectedPlacement()->on) != nullptr; }
+bool anyRug(const Workspace& w) { return floorPiece(w) && isRug(pieceOf(w.job(), *w.selectedPlacement()).kind); }
 bool diningTable(const Workspace& w) {
   return floorPiece(w) && isDiningTable(pieceOf(w.job(), *w.selectedPlacement()).kind);
 }
@@ -67,6 +68,8 @@ std::vector<ActionRow> editRows() {
       {"sizes", "Edit", "Its sizes ...", "E", "Change the sizes of the selected piece", anyPiece},
       {"size-card", "Edit", "What size ...", "X", "From what to what its sizes may be here, and what sets each end",
        floorPiece},
+      {"rugs", "Edit", "Rugs and carpet ...", "C",
+       "Which rug takes the group, where a hall's carpet ends, how it is cut, what it is made of", anyScheme},
       {"piece-rules", "Edit", "Rules for it alone ...", "Ctrl+R", "Another school or range for the selected piece only",
        anyPiece},
       {"copy-piece", "Edit", "One more of it", "Ctrl+C", "Place the selected piece once more", anyPiece},
@@ -90,6 +93,9 @@ std::vector<ActionRow> arrangeRows() {
        diningTable},
       {"in-use", "Arrange", "In use every day, or not", "U",
        "A drawer left open, a chair left pulled out, a footrest left out", floorPiece},
+      {"taped", "Arrange", "Taped down, or not", "Shift+T", "A rug whose edges are taped is no trip in a route", anyRug},
+      {"optional", "Arrange", "May be left out, or not", "Shift+L",
+       "Ways out may leave it out where it stands in the way of what must be", anyPiece},
       {"used-here", "Arrange", "Here in company", "Shift+U",
        "The selected piece is drawn up to where it stands now; again forgets it", floorPiece},
       gap("Arrange"),
@@ -223,7 +229,7 @@ Actions::Actions(QWidget* window, QMenuBar* bar) {
 }
 
 void Actions::fill(QMenu& menu, const Workspace& workspace) const {
-  constexpr bool (*kOfSelection[])(const Workspace&) = {anyPiece,   floorPiece, diningTable,   grouped,
+  constexpr bool (*kOfSelection[])(const Workspace&) = {anyPiece,   floorPiece, anyRug,        diningTable,   grouped,
                                                         atLeast<2>, atLeast<3>, twoOnTheFloor, marked};
   const auto ofSelection = [&](const ActionRow& row) {
     return std::find(std::begin(kOfSelection), std::end(kOfSelection), row.enabled) != std::end(kOfSelection);

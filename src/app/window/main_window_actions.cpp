@@ -17,6 +17,7 @@
 #include "app/dialogs/print_dialog.h"
 #include "app/dialogs/set_out_dialog.h"
 #include "app/dialogs/shortcut_sheet.h"
+#include "app/dialogs/rug_dialog.h"
 #include "app/dialogs/size_dialog.h"
 #include "app/document/saving.h"
 #include "app/stages/floor/piece_bar.h"
@@ -126,6 +127,9 @@ void MainWindow::wirePieces() {
     PieceRules(*workspace_, this).exec();
   });
   on("size-card", [this] { SizeDialog(*workspace_, this).exec(); });
+  on("rugs", [this] { RugDialog(*workspace_, this).exec(); });
+  on("taped", [this] { workspace_->toggleTaped(); });
+  on("optional", [this] { workspace_->toggleOptional(); });
   on("set-out", [this] {
     if (!mayChange()) return;
     SetOutDialog(*workspace_, this).exec();

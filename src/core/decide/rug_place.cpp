@@ -13,7 +13,7 @@ namespace mezzet {
 namespace {
 
 /// The grid of the polygons is a thousandth; what just fits must not fall through it.
-constexpr double kHair = 0.02;
+constexpr double kHair = 0.004;
 constexpr int kCircleSides = 720, kSweepSides = 32;
 
 /// A circle as a polygon that lies nowhere inside it.

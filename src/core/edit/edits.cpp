@@ -4,6 +4,7 @@
 #include <map>
 
 #include "core/edit/validate.h"
+#include "core/edit/validate_rugs.h"
 
 namespace mezzet {
 namespace {
@@ -285,6 +286,27 @@ Job withTaped(const Job& job, const SchemeId& scheme, const PlacementId& id, boo
   return withChangedPlacement(job, scheme, id, [&](Placement& p) {
     if (onFloor(p.on) != nullptr) p.taped = taped;
   });
+}
+
+Job withOptional(const Job& job, const SchemeId& scheme, const PlacementId& id, bool optional) {
+  return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.optional = optional; });
+}
+
+Result<Job> withCarpet(const Job& job, const SchemeId& id, std::optional<Broadloom> carpet) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  if (carpet)
+    if (auto fault = faultOf(*carpet)) return *fault;
+  Scheme changed = *scheme;
+  changed.carpet = carpet;
+  return withScheme(job, std::move(changed));
+}
+
+Result<Job> withCarpetList(const Job& job, CarpetList list) {
+  if (auto fault = faultOf(list)) return *fault;
+  Job changed = job;
+  changed.carpet = std::move(list);
+  return changed;
 }
 
 Job withUsedAt(const Job& job, const SchemeId& scheme, const PlacementId& id, std::optional<FloorPlace> there) {

@@ -66,6 +66,12 @@ inline constexpr double kUsualCeiling = 96 * kInch;
 [[nodiscard]] Job withInUse(const Job&, const SchemeId&, const PlacementId&, bool inUse);
 /// Marks a rug as taped down at its edges, or not.
 [[nodiscard]] Job withTaped(const Job&, const SchemeId&, const PlacementId&, bool taped);
+/// Marks a placement as one that may be left out, or not.
+[[nodiscard]] Job withOptional(const Job&, const SchemeId&, const PlacementId&, bool optional);
+/// How broadloom is cut for the scheme's floor; none: it is not. Refused when a length is none.
+[[nodiscard]] Result<Job> withCarpet(const Job&, const SchemeId&, std::optional<Broadloom>);
+/// The user's list of rolls and edge prices. Refused when a width or a price is none.
+[[nodiscard]] Result<Job> withCarpetList(const Job&, CarpetList);
 /// Where a floor placement stands when there is company; nothing: where it always stands.
 [[nodiscard]] Job withUsedAt(const Job&, const SchemeId&, const PlacementId&, std::optional<FloorPlace>);
 /// The opening one comes in by; empty: the first door. Refused when it is none of the room's, or a window.

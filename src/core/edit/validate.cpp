@@ -6,9 +6,8 @@
 #include <string_view>
 #include <unordered_map>
 
-#include "core/geometry/convex.h"
-#include "core/model/kinds.h"
 #include "core/model/piece_fields.h"
+#include "core/edit/validate_rugs.h"
 #include "core/edit/validate_site.h"
 #include "core/edit/validate_text.h"
 #include "core/site/heights.h"
@@ -21,9 +20,8 @@ constexpr double kSlack = 0.01;
 /// What the window bears: `./run bench` measures that nothing keeps it busy for a tenth of a second at these.
 constexpr std::size_t kMostCorners = 200, kMostMeasuredCorners = 60, kMostPlacements = 400, kMostPieces = 2'000,
                       kMostRooms = 100, kMostSchemes = 300, kMostOpenings = 60, kMostFeatures = 200,
-                      kMostFeatureCorners = 2'000, kMostLog = 2'000, kMostRolls = 40, kMostReadings = 400;
+                      kMostFeatureCorners = 2'000, kMostLog = 2'000, kMostReadings = 400;
 constexpr double kThickestWall = 2'000;
-constexpr double kTemplateSlack = 1;  // templates are cut to a sixteenth
 /// Sine of the least angle at which two walls fix a place between them.
 constexpr double kLeastSetOut = 0.1;
 
@@ -252,26 +250,6 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
   return std::nullopt;
 }
 
-/// The outline that a rug is cut to.
-std::optional<Error> faultOfTemplate(const Piece& p, const std::string& name) {
-  const Polygon& outline = p.rug->outline;
-  if (outline.empty()) return std::nullopt;
-  if (!isRug(p.kind)) return Error{name, "is cut to an outline, and is no rug", "Take its outline out"};
-  if (outline.size() < 3 || outline.size() > kMostCorners)
-    return Error{name, "has an outline of fewer than 3 or more than 200 corners", "Check its corners"};
-  for (const Vec2 corner : outline)
-    for (const double v : {corner.x, corner.y})
-      if (auto fault = faultOfPosition(v, name + ", outline")) return fault;
-  if (selfCrossing(outline)) return Error{name, "has an outline that crosses itself", "Check its corners"};
-  if (signedArea(outline) <= 0) return Error{name, "has an outline that runs clockwise", "Turn its corners round"};
-  const Box box = boundsOf(std::span<const Vec2>(outline));
-  const double w = p.width / 2 + kTemplateSlack, d = p.depth.value_or(p.width) / 2 + kTemplateSlack;
-  if (box.low.x < -w || box.high.x > w || box.low.y < -d || box.high.y > d)
-    return Error{name, "has an outline that is larger than its width and depth",
-                 "Its origin is the middle of its width and depth"};
-  return std::nullopt;
-}
-
 std::optional<Error> faultOf(const Piece& p) {
   const std::string name = p.name.empty() ? p.id.value : p.name;
   if (p.id.empty()) return Error{"piece", "has no id", "Give it a short name"};
@@ -301,9 +279,7 @@ std::optional<Error> faultOf(const Piece& p) {
   }
   if (p.shape == Shape::Oval && !p.depth)
     return Error{name, "is oval, but its depth is missing", "Give both diameters"};
-  if (auto fault = faultOfTemplate(p, name)) return fault;
-  if (p.rug->pile && !(*p.rug->pile >= 0 && *p.rug->pile <= kLongestLength))
-    return Error{name, "has a pile that is not a length", "Type 0 or more"};
+  if (auto fault = faultOfRug(p, name)) return fault;
   if (p.legs->inset && !(*p.legs->inset >= 0 && *p.legs->inset <= p.width / 2))
     return Error{name, "has feet that are not inside its corners", "Type how far in they stand"};
   for (const auto& [dimension, doubt] : p.doubts)
@@ -324,12 +300,7 @@ std::optional<Error> faultOf(const Job& job) {
   if (auto fault = faultOfTexts(job)) return fault;
   for (double stature : job.brief.statures)
     if (auto fault = faultOfLength(stature, "brief, stature")) return fault;
-  if (job.carpet.rolls.size() > kMostRolls || job.carpet.edgePrices.size() > kMostRolls)
-    return Error{"carpet", "lists more than 40 rolls or edge finishes", "Keep those you buy"};
-  for (const double roll : job.carpet.rolls)
-    if (auto fault = faultOfLength(roll, "carpet, roll")) return fault;
-  for (const auto& [finish, price] : job.carpet.edgePrices)
-    if (!(price >= 0 && price <= 1e9)) return Error{"carpet, " + finish, "has a price that is no amount", "Type 0 or more"};
+  if (auto fault = faultOf(job.carpet)) return fault;
   for (const auto& budget : {job.brief.budgetSimple, job.brief.budgetFull})
     if (budget && !(*budget >= 0 && *budget <= 1e12))
       return Error{"brief, budget", "is not an amount", "Type 0 or more"};
@@ -364,6 +335,8 @@ std::optional<Error> faultOf(const Job& job) {
                    "Add the room"};
     if (scheme->placements.size() > kMostPlacements)
       return Error{"scheme " + scheme->id.value, "has more than 400 placements", "Split the room, or take some out"};
+    if (scheme->carpet)
+      if (auto fault = faultOf(*scheme->carpet)) return fault;
     // Findings name their subjects by id alone: what stands in one scheme shares none with its room.
     std::set<std::string> placements, ofRoom;
     for (const Opening& opening : found->second->openings) ofRoom.insert(opening.id.value);

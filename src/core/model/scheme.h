@@ -19,7 +19,8 @@ struct Placement {
   bool inUse = false;                 ///< drawn and judged as in use on every day: a drawer open, a chair pulled out
   std::optional<FloorPlace> usedAt =
       std::nullopt;  ///< where a stool stands when there is company; elsewhere it is pushed back
-  bool taped = false;  ///< a rug whose edges are taped down
+  bool taped = false;     ///< a rug whose edges are taped down
+  bool optional = false;  ///< may be left out where it stands in the way of what must be
   bool operator==(const Placement&) const = default;
 };
 
@@ -39,6 +40,17 @@ struct LogEntry {
   bool operator==(const LogEntry&) const = default;
 };
 
+/// Left over at every cut edge of carpet, to trim to the wall [D].
+inline constexpr double kCarpetTrim = 3 * kInch;
+/// How broadloom is to be cut for the room's floor.
+struct Broadloom {
+  double roll = 0;                               ///< width of the roll
+  double pile = 0;                               ///< direction of the strips in the plan, degrees anticlockwise from x
+  std::optional<double> repeat = std::nullopt;   ///< of the pattern, along the pile
+  double trim = kCarpetTrim;
+  bool operator==(const Broadloom&) const = default;
+};
+
 struct Scheme {
   SchemeId id;
   RoomId room;
@@ -47,6 +59,7 @@ struct Scheme {
   std::vector<Placement> placements;
   Extra extra;
   std::vector<LogEntry> log = {};
+  std::optional<Broadloom> carpet = std::nullopt;  ///< fitted carpet; none: the floor is bare or not decided
   bool operator==(const Scheme&) const = default;
 };
 

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 
 namespace mezzet {
 namespace {
@@ -58,8 +59,9 @@ CarpetCut cutFrom(const Laid& laid, const Broadloom& cloth, int strips, double s
                                                    std::min(least + to, laid.box.high.x + 1), laid.box)});
     if (covered.empty()) continue;  // the region has a gap there
     const Box own = boundsOf(covered);
-    CarpetStrip strip{std::max(0.0, from), std::min(width, to), own.high.y - own.low.y + 2 * cloth.trim,
-                      own.low.y - laid.box.low.y};
+    const double covers = own.high.y - own.low.y;
+    CarpetStrip strip{std::max(0.0, from), std::min(width, to), covers + 2 * cloth.trim, own.low.y - laid.box.low.y,
+                      covers};
     if (cloth.repeat && !cut.strips.empty()) strip.length = roundedUp(strip.length, *cloth.repeat);
     if (!cut.strips.empty()) {
       cut.seams.push_back(from);
@@ -114,6 +116,63 @@ std::optional<CarpetCut> cutCarpet(const std::vector<Area>& region, const Broadl
   }
   best->across = width;
   best->along = laid.box.high.y - laid.box.low.y;
+  return best;
+}
+
+std::vector<std::pair<Vec2, Vec2>> seamLines(const std::vector<Area>& region, const Broadloom& cloth,
+                                             const CarpetCut& cut) {
+  std::vector<std::pair<Vec2, Vec2>> out;
+  const Turn upright = turnOf(90 - cloth.pile), back = turnOf(cloth.pile - 90);
+  std::vector<Polygon> edges;
+  double least = std::numeric_limits<double>::infinity();
+  for (const Polygon& p : outlinesOf(region)) {
+    edges.push_back(turned(p, upright));
+    for (const Vec2 corner : edges.back()) least = std::min(least, corner.x);
+  }
+  for (const double seam : cut.seams) {
+    std::vector<double> crossings;
+    const double x = least + seam;
+    for (const Polygon& p : edges)
+      for (std::size_t i = 0; i < p.size(); ++i) {
+        const Vec2 a = edgeStart(p, i), b = edgeEnd(p, i);
+        if ((a.x <= x) != (b.x <= x)) crossings.push_back(a.y + (b.y - a.y) * (x - a.x) / (b.x - a.x));
+      }
+    std::sort(crossings.begin(), crossings.end());
+    for (std::size_t i = 0; i + 1 < crossings.size(); i += 2)
+      out.emplace_back(rotated({x, crossings[i]}, back), rotated({x, crossings[i + 1]}, back));
+  }
+  return out;
+}
+
+Vec2 stripMiddle(const std::vector<Area>& region, const Broadloom& cloth, const CarpetCut& cut, std::size_t strip) {
+  const Turn upright = turnOf(90 - cloth.pile);
+  Vec2 least{std::numeric_limits<double>::infinity(), std::numeric_limits<double>::infinity()};
+  for (const Area& area : region)
+    for (const Vec2 p : turned(area.outer, upright)) least = {std::min(least.x, p.x), std::min(least.y, p.y)};
+  const CarpetStrip& s = cut.strips[strip];
+  const double own = std::max(0.0, s.covers);
+  return rotated(least + Vec2{(s.from + s.to) / 2, s.begins + own / 2}, turnOf(cloth.pile - 90));
+}
+
+std::optional<Broadloom> bestCarpet(const Room& room, const std::vector<double>& rolls,
+                                    const std::vector<std::vector<Vec2>>& routes) {
+  const std::vector<Area> region = carpetedFloor(room);
+  const std::vector<Wall> walls = wallsOf(room);
+  if (walls.empty()) return std::nullopt;
+  const Wall& longest =
+      *std::max_element(walls.begin(), walls.end(), [](const Wall& a, const Wall& b) { return a.length() < b.length(); });
+  std::optional<Broadloom> best;
+  std::pair<double, double> least;
+  for (const double roll : rolls)
+    for (const double across : {0.0, 90.0}) {
+      const Broadloom cloth{roll, normalisedTurn(directionOf(longest.along()) + across), std::nullopt, kCarpetTrim};
+      const auto cut = cutCarpet(region, cloth, routes);
+      if (!cut) continue;
+      const std::pair cost(std::round(cut->seamOnRoute), cut->boughtArea);
+      if (best && cost >= least) continue;
+      best = cloth;
+      least = cost;
+    }
   return best;
 }
 

@@ -9,25 +9,17 @@
 
 namespace mezzet {
 
-/// Left over at every cut edge, to trim to the wall [D].
-inline constexpr double kCarpetTrim = 3 * kInch;
 /// A seam is kept out of this much of the floor to either side of a main route's line [D].
 inline constexpr double kSeamOffRoute = 18 * kInch;
 /// Places of seams that are tried lie this far apart.
 inline constexpr double kSeamStep = 1 * kInch;
-
-struct Broadloom {
-  double roll = 0;               ///< width of the roll
-  double pile = 0;               ///< direction of the strips in the plan, degrees anticlockwise from x
-  std::optional<double> repeat;  ///< of the pattern, along the pile
-  double trim = kCarpetTrim;
-};
 
 /// Lengths in mm; `from`, `to` and seams lie across the pile, from the region's least point.
 struct CarpetStrip {
   double from = 0, to = 0;    ///< what of the region it covers
   double length = 0;          ///< to cut: trims and repeat included
   double begins = 0;          ///< along the pile, from the region's least point
+  double covers = 0;          ///< along the pile, without trims
 };
 struct CarpetCut {
   std::vector<CarpetStrip> strips;
@@ -47,6 +39,16 @@ struct CarpetCut {
 [[nodiscard]] std::optional<CarpetCut> cutCarpet(const std::vector<Area>& region, const Broadloom&,
                                                  const std::vector<std::vector<Vec2>>& routes);
 inline constexpr int kMostStrips = 60;
+
+/// The seams on the floor, in the plan: each as the parts of it that lie on the region.
+[[nodiscard]] std::vector<std::pair<Vec2, Vec2>> seamLines(const std::vector<Area>& region, const Broadloom&,
+                                                           const CarpetCut&);
+/// The middle of a strip's box, in the plan.
+[[nodiscard]] Vec2 stripMiddle(const std::vector<Area>& region, const Broadloom&, const CarpetCut&, std::size_t strip);
+/// Of these rolls and the pile along or across the room's longest wall: the least that is bought, seams out of the
+/// routes first. Absent when none can be cut.
+[[nodiscard]] std::optional<Broadloom> bestCarpet(const Room&, const std::vector<double>& rolls,
+                                                  const std::vector<std::vector<Vec2>>& routes);
 
 /// The floor of a room that carpet covers: its outline without what stands fixed on it.
 [[nodiscard]] std::vector<Area> carpetedFloor(const Room&);

@@ -87,7 +87,7 @@ std::string scaleInWords(int denominator) {
 
 std::span<const SheetRow* const> sheetRows() {
   static const std::array all{&planSheetRow(), &wallSheetRow(), &scheduleSheetRow(), &fieldSheetRow(),
-                              &houseSheetRow()};
+                              &houseSheetRow(), &rugSheetRow(), &carpetSheetRow(), &sizeCardSheetRow()};
   return all;
 }
 
@@ -113,7 +113,7 @@ std::string sheetWords() {
     out += (i == 0                 ? ""
             : i + 1 == rows.size() ? " or "
                                    : ", ") +
-           std::string(rows[i]->id) + (rows[i]->subjects != nullptr ? ":A" : "");
+           std::string(rows[i]->id) + (rows[i]->subjects == nullptr ? "" : rows[i] == &sizeCardSheetRow() ? ":p1" : ":A");
   return out;
 }
 

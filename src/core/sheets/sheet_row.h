@@ -43,5 +43,8 @@ struct SheetRow {
 [[nodiscard]] const SheetRow& scheduleSheetRow();
 [[nodiscard]] const SheetRow& fieldSheetRow();
 [[nodiscard]] const SheetRow& houseSheetRow();
+[[nodiscard]] const SheetRow& rugSheetRow();
+[[nodiscard]] const SheetRow& carpetSheetRow();
+[[nodiscard]] const SheetRow& sizeCardSheetRow();
 
 }  // namespace mezzet

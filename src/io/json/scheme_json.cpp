@@ -69,12 +69,19 @@ Scheme schemeFromJson(const Json& json, const std::string& place) {
     }
     placement.inUse = p.flag("inUse");
     placement.taped = p.flag("taped");
+    placement.optional = p.flag("optional");
     if (const Json* used = p.find("usedAt")) placement.usedAt = readFloorPlace(*used, p.placeOf("usedAt"));
     return placement;
   });
   s.log = readEach<LogEntry>(in, "log", [](ObjectReader& l) {
     return LogEntry{l.choice("kind", kLogKinds), l.text("date", ""), l.text("text")};
   });
+  if (const Json* cut = in.find("carpet")) {
+    ObjectReader carpet(*cut, in.placeOf("carpet"));
+    s.carpet = Broadloom{carpet.number("roll"), carpet.number("pile"), carpet.maybeNumber("repeat"),
+                         carpet.number("trim", kCarpetTrim)};
+    carpet.finish();
+  }
   s.extra = readExtra(in);
   in.finish();
   return s;
@@ -109,6 +116,7 @@ Json toJson(const Scheme& s) {
     if (!p.group.empty()) placement["group"] = p.group;
     if (p.inUse) placement["inUse"] = true;
     if (p.taped) placement["taped"] = true;
+    if (p.optional) placement["optional"] = true;
     if (p.usedAt) placement["usedAt"] = toJson(*p.usedAt);
     for (const CornerId& wall : p.setOut) placement["setOut"].push_back(wall.value);
     writeExtra(placement, p.extra);
@@ -117,6 +125,10 @@ Json toJson(const Scheme& s) {
   if (!s.log.empty()) out["log"] = Json::array();
   for (const LogEntry& entry : s.log)
     out["log"].push_back({{"kind", wordFor(kLogKinds, entry.kind)}, {"date", entry.date}, {"text", entry.text}});
+  if (s.carpet) {
+    out["carpet"] = {{"roll", s.carpet->roll}, {"pile", s.carpet->pile}, {"trim", s.carpet->trim}};
+    writeMaybe(out["carpet"], "repeat", s.carpet->repeat);
+  }
   writeExtra(out, s.extra);
   return out;
 }

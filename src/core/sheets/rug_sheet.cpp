@@ -1,0 +1,123 @@
+// The rugs of a scheme as they are laid and cut: every corner square from two walls, sides, diagonals, area, edge.
+#include <algorithm>
+#include <cmath>
+
+#include "core/drawing/base/drafting.h"
+#include "core/drawing/plan/plan.h"
+#include "core/model/kinds.h"
+#include "core/rules/base/names.h"
+#include "core/rugs/carpet_words.h"
+#include "core/rugs/lying.h"
+#include "core/rugs/template_rug.h"
+#include "core/sheets/sheet_row.h"
+
+namespace mezzet {
+namespace {
+
+constexpr double kListLine = 5.5, kOut = 4.2;  // mm of paper
+
+/// The list below the drawing grows downwards.
+class List {
+ public:
+  explicit List(Drawing& d) : d_(d), y_(d.low.y - 4 * d.scale) {}
+  ~List() { d_.low.y = y_; }
+  List(const List&) = delete;
+  List& operator=(const List&) = delete;
+  void add(const std::string& words) {
+    d_.add(Layer::Label, "",
+           TextItem{{d_.low.x + 4 * d_.scale, y_}, words, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
+    y_ -= kListLine * d_.scale;
+  }
+
+ private:
+  Drawing& d_;
+  double y_;
+};
+
+/// The corner's number outside the rug, and fine lines to the walls it is set out from.
+void addCorner(Drawing& d, const SetOutCorner& corner, Vec2 outward, const std::string& number, const ItemId& id) {
+  for (const FromWall& from : corner.from) {
+    d.add(Layer::Dimension, id, line(corner.at, from.foot, {Ink::Quiet, kFineLine, Dash::Dashed}));
+    const Vec2 d1 = unit(corner.at - from.foot), tick = unit(d1 + leftOf(d1)) * (1.4 * d.scale);
+    d.add(Layer::Dimension, id, line(from.foot - tick, from.foot + tick, {Ink::Ink, kFurnitureLine, Dash::Solid}));
+  }
+  const Vec2 side = leftOf(outward) * (kOut * d.scale), out = outward * (kOut * d.scale);
+  addTag(d, {corner.at + out, corner.at + out + side, corner.at + out - side, corner.at - out}, number, id);
+}
+
+void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames& names, int& number, List& list) {
+  const Polygon outline = rugOutline(*rug.piece, rug.place());
+  const ItemId id = rug.placement->id.value;
+  const bool round = cornersOf(rug).empty();
+  const auto length = [&](double mm) { return writeLength(mm, s.request.format); };
+  std::erase_if(d.labels, [&](const Label& label) { return label.id == id; });
+  if (round) {
+    const RugTemplate middle = templateOf(s.room, {rug.place().at});
+    const std::string tag = std::to_string(++number);
+    addCorner(d, middle.corners.front(), {0, 1}, tag, id);
+    std::string words = names.plain(rug.placement->id) + ", " + length(rug.piece->width) + " across; its middle " + tag + ": ";
+    for (const FromWall& from : middle.corners.front().from)
+      words += (&from == &middle.corners.front().from.front() ? "" : ", ") + length(from.off) + " to wall " + from.wall.value;
+    list.add(words);
+    return;
+  }
+  const RugTemplate t = templateOf(s.room, outline);
+  const int first = number + 1;
+  const Vec2 middle = centroidOf(outline);
+  list.add(names.plain(rug.placement->id) + (isCut(*rug.piece) ? ", cut to this template" : "") +
+           (rug.placement->taped ? ", taped down" : "") + ": " + areaWords(t.area, s.job.units) + ", edge " + length(t.edge));
+  for (const SetOutCorner& corner : t.corners) {
+    const std::string tag = std::to_string(++number);
+    addCorner(d, corner, unit(corner.at - middle), tag, id);
+    std::string words = tag + ": ";
+    for (const FromWall& from : corner.from)
+      words += (&from == &corner.from.front() ? "" : ", ") + length(from.off) + " to wall " + from.wall.value;
+    list.add(words);
+  }
+  for (const auto& side : t.sides)
+    addDimension(d, {t.corners[side.from].at, t.corners[side.to].at, 0, length(side.length), Layer::Dimension, id});
+  std::string check = "Diagonals to check: ";
+  for (const auto& diagonal : t.diagonals)
+    check += (&diagonal == &t.diagonals.front() ? "" : ", ") + std::to_string(first + static_cast<int>(diagonal.from)) +
+             " to " + std::to_string(first + static_cast<int>(diagonal.to)) + " " + length(diagonal.length);
+  if (!t.diagonals.empty()) list.add(check);
+}
+
+Drawing compose(const SheetSource& s, int scale) {
+  PlanOptions options;
+  options.scale = scale;
+  options.format = s.request.format;
+  options.grid = false;
+  options.titles = false;
+  options.named = false;
+  if (s.scheme == nullptr) return composePlan(s.job, s.room, nullptr, options);
+  // Only the rugs: what else stands in the room hides their corners.
+  Scheme rugs = *s.scheme;
+  std::erase_if(rugs.placements, [&](const Placement& p) {
+    return onFloor(p.on) == nullptr || !isRug(pieceOf(s.job, p).kind);
+  });
+  Drawing d = composePlan(s.job, s.room, &rugs, options);
+  const SchemeNames names(s.job, *s.scheme);
+  List list(d);
+  int number = 0;
+  const PieceIndex pieces(s.job);
+  for (const Rug& rug : rugsIn(pieces, rugs)) addRug(d, s, rug, names, number, list);
+  if (number == 0) list.add("No rug lies in this scheme yet.");
+  else list.add("Square to the walls named. Pad 1 in less all round; tape the edges where people walk.");
+  return d;
+}
+
+std::string heading(const SheetSource&) { return "Rugs, laid and cut"; }
+bool offered(const Job& job) {
+  return std::any_of(job.pieces.begin(), job.pieces.end(), [](const auto& piece) { return isRug(piece->kind); });
+}
+
+}  // namespace
+
+const SheetRow& rugSheetRow() {
+  static constexpr SheetRow row{
+      .id = "rugs", .title = "rugs and templates", .compose = compose, .heading = heading, .offered = offered};
+  return row;
+}
+
+}  // namespace mezzet
