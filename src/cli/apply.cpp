@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <iostream>
 
+#include "core/decide/size_place.h"
 #include "core/decide/ways_out.h"
 #include "io/json/report_json.h"
 #include "io/json/rulebook_json.h"
@@ -46,14 +47,28 @@ int runSize(const Options& o) {
   const Room& room = chosenRoom(file.job, o);
   const Scheme& scheme = chosenScheme(file.job, room, o);
   const Rulebook& book = builtInRulebook();
+  const LengthFormat format = usualFormat(file.job.units);
+  const CheckWith with{stateNamed(o.state), nullptr};
+  if (o.sizeKind.empty() == o.placement.empty())
+    throw Refused{{"size", "asks for one of --kind and --placement", "Say what is to be bought, or what stands there"}};
+  Job job = file.job;
+  PlacementId placement(o.placement);
+  if (!o.sizeKind.empty()) {
+    IdSource ids(file.nextId);
+    const std::optional<PlacementId> what =
+        o.forPlacement.empty() ? std::nullopt : std::optional(PlacementId(o.forPlacement));
+    Added added = orRefuse(placedFor(job, book, scheme.id, o.sizeKind, what, format, with, ids));
+    job = std::move(added.job);
+    placement = added.placement;
+  }
   const Patience patience("size");
-  const auto card = sizeCardOf(file.job, book, scheme.id, PlacementId(o.placement), usualFormat(file.job.units),
-                               {stateNamed(o.state), nullptr}, patience.token());
+  const auto card = sizeCardOf(job, book, scheme.id, placement, format, with, patience.token());
   patience.check();
-  if (!card) throw Refused{{o.placement, "does not stand on the floor of this scheme", "See the ids in job.json"}};
-  if (o.json) std::cout << sizeJson(*card);
+  if (!card)
+    throw Refused{{o.placement, "neither stands on the floor nor hangs in this scheme", "See the ids in job.json"}};
+  if (o.json) std::cout << sizeJson(room.id, scheme.id, *card);
   else
-    for (const std::string& line : sizeCardWords(*card, book, SchemeNames(file.job, scheme), room))
+    for (const std::string& line : sizeCardWords(*card, book, SchemeNames(job, *findScheme(job, scheme.id)), room))
       std::cout << line << "\n";
   return kAnswered;
 }

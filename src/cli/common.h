@@ -29,7 +29,7 @@ struct Refused {
 struct Options {
   std::string job, room, scheme, placement, from, to, state = "everyday", kind = "plan", scale = "1:48",
                                                       paper = "letter", version = "client", out, layer, unit, finding,
-                                                      way, forPlacement;
+                                                      way, forPlacement, sizeKind;
   std::vector<std::string> group;
   std::optional<double> roll, pile, repeat, trim;
   std::vector<std::string> together;

@@ -67,7 +67,8 @@ int runCheck(const Options& o) {
   int looked = 0;
   Tries tries{kMostTries, {}};  // counted, not timed: the same file has the same answer
   for (const Finding& f : report.findings) {
-    if (f.verdict != Verdict::Breaks || ++looked > kMostWithWaysOut) report.waysOut.emplace_back();
+    const bool asked = f.verdict == Verdict::Breaks || (f.verdict == Verdict::Close && f.weight != Weight::Taste);
+    if (!asked || ++looked > kMostWithWaysOut) report.waysOut.emplace_back();
     else
       report.waysOut.push_back(waysOutOf(f, report.findings, file.job, book, checked.scheme.id, IdSource(file.nextId),
                                          checked.format, checked.with(), &tries));
@@ -292,7 +293,9 @@ void addSchemeCommands(CLI::App& cli, Options& o, Runs& runs) {
   cApply->add_option("--way", o.way, "Id of one of its ways out")->required();
   cApply->add_option("--out", o.out, "The .mezzet or .json to write")->required();
   CLI::App* cSize = withPlace(command(cli, o, "size", "From what to what the sizes of a piece may be"), o);
-  cSize->add_option("--placement", o.placement, "Placement id of what stands on the floor")->required();
+  cSize->add_option("--placement", o.placement, "Placement id of what stands or hangs there");
+  cSize->add_option("--kind", o.sizeKind, "A kind that is not there yet: low-table, rug, art ...");
+  cSize->add_option("--for", o.forPlacement, "Placement id of what it would serve");
   for (CLI::App* sub : {cCheck, cRoute, cReach, cTurning, cApply, cSize}) {
     if (sub != cApply) sub->add_flag("--json", o.json, "Answer in JSON");
     sub->add_option("--state", o.state, "everyday, occupied or party: how the room is used");

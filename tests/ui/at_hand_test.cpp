@@ -157,7 +157,8 @@ TEST_F(AtHand, AnOpeningIsCalledByTheNameTypedForIt) {
 
 TEST_F(AtHand, TheSizeCardSaysWhatToBuy) {
   work().select(PlacementId("p2"));
-  SizeDialog dialog(work());
+  FileSystem files;
+  SizeDialog dialog(work(), files);
   dialog.show();
   ASSERT_TRUE(QTest::qWaitFor([&] { return !dialog.working(); }, 60000));
   QApplication::processEvents();

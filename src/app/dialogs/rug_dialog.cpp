@@ -2,9 +2,11 @@
 
 #include <QCheckBox>
 #include <QEvent>
+#include <QGridLayout>
 #include <QLabel>
 #include <QLocale>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QTabWidget>
 #include <QVBoxLayout>
 #include <algorithm>
@@ -40,8 +42,14 @@ class GhostButton : public QPushButton {
 };
 
 QWidget* pageOf(QVBoxLayout*& column) {
-  auto* page = new QWidget;
-  column = new QVBoxLayout(page);
+  auto* page = new QScrollArea;
+  page->setWidgetResizable(true);
+  page->setFrameShape(QFrame::NoFrame);
+  page->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  page->setFocusPolicy(Qt::NoFocus);
+  auto* body = new QWidget;
+  column = new QVBoxLayout(body);
+  page->setWidget(body);
   column->setContentsMargins(14, 12, 14, 12);
   column->setSpacing(8);
   return page;
@@ -57,7 +65,7 @@ QString joined(const std::vector<std::string>& lines) {
 RugDialog::RugDialog(Workspace& workspace, QWidget* parent) : QDialog(parent), workspace_(workspace) {
   setObjectName(QStringLiteral("rugDialog"));
   setWindowTitle(tr("Rugs and carpet"));
-  setMinimumWidth(600);
+  setMinimumSize(640, 600);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(14, 12, 14, 12);
   auto* pages = new QTabWidget;
@@ -118,10 +126,14 @@ QWidget* RugDialog::groupPage() {
 
 void RugDialog::addLaying(QVBoxLayout* column, const QString& text, const char* name, const Piece& piece,
                           const FloorPlace& at) {
+  if (auto* button = laying(text, name, piece, at)) column->addWidget(button, 0, Qt::AlignLeft);
+}
+
+QPushButton* RugDialog::laying(const QString& text, const char* name, const Piece& piece, const FloorPlace& at) {
   IdSource ids = workspace_.document().ids();
   PlacementId placed;
   const auto laid = withRugLaid(workspace_.job(), workspace_.schemeId(), piece, at, ids, placed);
-  if (!laid) return;
+  if (!laid) return nullptr;
   auto* button = new GhostButton(text, workspace_, *laid);
   button->setObjectName(QString::fromUtf8(name));
   connect(button, &QPushButton::clicked, this, [this, job = *laid, next = ids.next(), placed] {
@@ -130,7 +142,7 @@ void RugDialog::addLaying(QVBoxLayout* column, const QString& text, const char* 
     workspace_.select(placed);
     accept();
   });
-  column->addWidget(button, 0, Qt::AlignLeft);
+  return button;
 }
 
 void RugDialog::showWhich(const std::optional<WhichRug>& which) {
@@ -156,14 +168,37 @@ QWidget* RugDialog::stopPage() {
                                         : tr("A hall's carpet ends on a line of the room, with room to stand on it inside the "
                                              "entry. From the entry inwards:"),
                           "quietNote"));
-  int number = 0;
+  auto* grid = new QGridLayout;
+  grid->setHorizontalSpacing(14);
+  grid->setVerticalSpacing(6);
+  grid->setColumnStretch(0, 1);
+  const auto cell = [&](int row, int at, const QString& text, const char* name) {
+    auto* label = words(text, name);
+    label->setAlignment(at == 0 || at == 4 ? Qt::AlignLeft | Qt::AlignVCenter : Qt::AlignRight | Qt::AlignVCenter);
+    grid->addWidget(label, row, at);
+  };
+  int row = 0;
+  if (!stops.empty()) {
+    const QString titles[] = {tr("It ends at"), tr("Long"), tr("Area"), tr("To stand on"), tr("Leaves over it")};
+    for (int i = 0; i < 5; ++i) cell(row, i, titles[i], "quietNote");
+  }
   for (const StopLine& stop : stops) {
-    column->addWidget(words(onScreen(stopLineWords(stop, workspace_.job(), *scheme, workspace_.format())), "stopLine"));
+    ++row;
+    const auto text = [&](double mm) { return onScreen(writeLength(mm, workspace_.format())); };
+    QStringList leaves;
+    for (const std::string& leaf : stop.leaves) leaves << onScreen(leafWords(leaf, workspace_.job(), *scheme));
+    cell(row, 0, onScreen(stop.linesUp), "stopLine");
+    cell(row, 1, text(stop.length), "stopLine");
+    cell(row, 2, onScreen(areaWords(stop.area, workspace_.job().units)), "stopLine");
+    cell(row, 3, stop.enough ? text(stop.standing) : tr("%1, too little").arg(text(stop.standing)), "stopLine");
+    cell(row, 4, leaves.isEmpty() ? tr("none") : leaves.join(QStringLiteral(", ")), "stopLine");
     FloorPlace at;
     Piece piece = templatePiece(stop.carpet, at);
     piece.name = "Hall carpet";
-    addLaying(column, tr("Lay it to here"), ("layStop" + std::to_string(++number)).c_str(), piece, at);
+    if (auto* button = laying(tr("Lay it"), ("layStop" + std::to_string(row)).c_str(), piece, at))
+      grid->addWidget(button, row, 5);
   }
+  column->addLayout(grid);
   column->addStretch(1);
   return page;
 }

@@ -8,6 +8,7 @@
 #include "core/decide/which_rug.h"
 
 class QLabel;
+class QPushButton;
 class QVBoxLayout;
 
 namespace mezzet {
@@ -29,6 +30,7 @@ class RugDialog : public QDialog {
   void showRoll();
   void showFibres();
   /// A button that lays a rug, and shows where while it is pointed at.
+  [[nodiscard]] QPushButton* laying(const QString& text, const char* name, const Piece&, const FloorPlace&);
   void addLaying(QVBoxLayout*, const QString& text, const char* name, const Piece&, const FloorPlace&);
   void setCarpet(std::optional<Broadloom>);
 

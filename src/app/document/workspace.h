@@ -54,6 +54,7 @@ class Workspace : public QObject {
   /// Ways out of a decision, worked out now; the ledger shows them as `judgement` finds them.
   [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision& d) const { return judgement_.waysNow(d); }
   [[nodiscard]] const std::vector<WayOut>* waysShown(const Decision& d) { return judgement_.waysShown(d); }
+  [[nodiscard]] std::vector<std::string> refusedShown(const Decision& d) const { return judgement_.refusedShown(d); }
   [[nodiscard]] bool judging() const { return judgement_.judging(); }
 
   // ---- ways and use

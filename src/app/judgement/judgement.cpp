@@ -89,7 +89,12 @@ void Judgement::judgeAgain() {
 const std::vector<WayOut>* Judgement::waysShown(const Decision& decision) {
   if (!looked_) lookForWays();
   const auto at = ways_.find(decision.subject);
-  return at == ways_.end() ? nullptr : &at->second;
+  return at == ways_.end() ? nullptr : &at->second.ways;
+}
+
+std::vector<std::string> Judgement::refusedShown(const Decision& decision) const {
+  const auto at = ways_.find(decision.subject);
+  return at == ways_.end() ? std::vector<std::string>() : at->second.refused;
 }
 
 std::vector<WayOut> Judgement::waysNow(const Decision& decision) const {
@@ -99,7 +104,7 @@ std::vector<WayOut> Judgement::waysNow(const Decision& decision) const {
 
 void Judgement::lookForWays() {
   looked_ = true;
-  using Found = std::map<std::string, std::vector<WayOut>>;
+  using Found = std::map<std::string, Ways>;
   finder_.run<Found>(
       [q = asked_, &book = book_, findings = findings_, decisions = decisions_,
        known = routes() != nullptr ? routes_ : nullptr](const std::stop_token& stop, const Worker::Progress&) {
@@ -109,9 +114,11 @@ void Judgement::lookForWays() {
         Tries tries{kMostTries, stop};
         // The ledger shows five, those of the stage first.
         const std::size_t most = std::min(decisions.size(), 2 * kMostDecisions);
-        for (std::size_t i = 0; i < most && !stop.stop_requested(); ++i)
-          out[decisions[i].subject] =
-              waysOutOf(decisions[i], findings, q.job, book, q.scheme, q.ids, q.format, with, &tries);
+        for (std::size_t i = 0; i < most && !stop.stop_requested(); ++i) {
+          Ways& found = out[decisions[i].subject];
+          found.ways =
+              waysOutOf(decisions[i], findings, q.job, book, q.scheme, q.ids, q.format, with, &tries, &found.refused);
+        }
         return out;
       },
       [this](Found found) {

@@ -37,7 +37,9 @@ class Judgement : public QObject {
   [[nodiscard]] const std::vector<std::string>& cured() const { return cured_; }
   /// What was found for a decision; null while it is looked for, which the first question begins.
   [[nodiscard]] const std::vector<WayOut>* waysShown(const Decision&);
-  /// The same, worked out now.
+  /// Why the nearest other changes are not offered, a sentence each; empty while that is not known.
+  [[nodiscard]] std::vector<std::string> refusedShown(const Decision&) const;
+  /// The same ways, worked out now.
   [[nodiscard]] std::vector<WayOut> waysNow(const Decision&) const;
   /// Those of the scheme that was judged; of the last state while newer ones are worked out. Null when there are none.
   [[nodiscard]] const RouteFacts* routes() const { return routesScheme_ == asked_.scheme ? routes_.get() : nullptr; }
@@ -70,7 +72,11 @@ class Judgement : public QObject {
   std::vector<Decision> decisions_;
   std::optional<std::vector<Finding>> before_;  ///< the edit that is judged
   std::vector<std::string> cured_;
-  std::map<std::string, std::vector<WayOut>> ways_;  ///< of the decisions, by subject, as far as they were looked for
+  struct Ways {
+    std::vector<WayOut> ways;
+    std::vector<std::string> refused;
+  };
+  std::map<std::string, Ways> ways_;  ///< of the decisions, by subject, as far as they were looked for
   bool looked_ = false;
   std::shared_ptr<const RouteFacts> routes_;
   SchemeId routesScheme_;

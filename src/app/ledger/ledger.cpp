@@ -212,7 +212,27 @@ void Ledger::fillWays(const Decision& decision, QWidget* ways) {
     add(words(
         tr("No single move within %1 cures it without breaking something else.").arg(workspace_.write(kMostSlide)),
         "quietNote"));
+  addWhyNoOther(decision, ways);
   ways->setVisible(found == nullptr || !found->empty() || moved);
+}
+
+void Ledger::addWhyNoOther(const Decision& decision, QWidget* ways) {
+  const std::vector<std::string> refused = workspace_.refusedShown(decision);
+  if (refused.empty()) return;
+  auto* ask = new QPushButton(tr("Why no other move?"));
+  ask->setObjectName(QStringLiteral("fold"));
+  ask->setToolTip(tr("What the nearest other changes would break"));
+  ways->layout()->addWidget(ask);
+  ask->show();
+  QStringList all;
+  for (const std::string& why : refused) all << onScreen(why);
+  auto* why = words(all.join(QStringLiteral("\n")), "rival");
+  ways->layout()->addWidget(why);
+  why->setVisible(whyOpen_ == decision.subject);
+  connect(ask, &QPushButton::clicked, this, [this, why, subject = decision.subject] {
+    whyOpen_ = whyOpen_ == subject ? std::string() : subject;
+    why->setVisible(!whyOpen_.empty());
+  });
 }
 
 void Ledger::addFold(Verdict verdict, const QString& one, const QString& title, const QString& none) {

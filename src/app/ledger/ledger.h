@@ -27,6 +27,7 @@ class Ledger : public QWidget {
   void addDecision(const Decision&);
   void fillDecision(QVBoxLayout* column, const Decision&, const std::vector<const Finding*>& worst);
   /// What was found for a decision, or that it is looked for.
+  void addWhyNoOther(const Decision&, QWidget* ways);
   void fillWays(const Decision&, QWidget* ways);
   [[nodiscard]] QString ruleName(const Finding&) const;
   [[nodiscard]] std::vector<const Finding*> findingsThat(const std::function<bool(const Finding&)>& fit) const;
@@ -41,6 +42,7 @@ class Ledger : public QWidget {
   std::vector<std::pair<Decision, QWidget*>> waysOf_;  ///< where the ways out of what is shown stand
   bool tasteOpen_ = false;
   bool openFold_[5] = {};
+  std::string whyOpen_;  ///< the decision whose refused moves are told
 };
 
 }  // namespace mezzet

@@ -17,6 +17,7 @@ bool anyRoom(const Workspace& w) { return w.room() != nullptr; }
 bool anotherRoom(const Workspace& w) { return w.job().rooms.size() > (anyRoom(w) ? 1U : 0U); }
 bool inches(const Workspace& w) { return w.job().units == Unit::Inch; }
 bool anyScheme(const Workspace& w) { return w.scheme() != nullptr; }
+bool anyPlace(const Workspace& w) { return anyScheme(w); }  // also listed for what is selected
 bool severalSchemes(const Workspace& w) {
   const auto here = [&](const auto& s) { return w.room() != nullptr && s->room == w.room()->id; };
   return std::count_if(w.job().schemes.begin(), w.job().schemes.end(), here) > 1;
@@ -66,10 +67,10 @@ std::vector<ActionRow> editRows() {
       {"add", "Edit", "Add a piece ...", "Insert", "Add a piece to the floor, or a picture to the wall"},
       {"piece-list", "Edit", "Piece list ...", "Ctrl+L", "Every piece in a table: edit, paste, read and write CSV"},
       {"sizes", "Edit", "Its sizes ...", "E", "Change the sizes of the selected piece", anyPiece},
-      {"size-card", "Edit", "What size ...", "X", "From what to what its sizes may be here, and what sets each end",
-       floorPiece},
+      {"size-card", "Edit", "What size ...", "X", "From what to what sizes may be here, and what sets each end: of the selected piece, or of one to come",
+       anyPlace},
       {"rugs", "Edit", "Rugs and carpet ...", "C",
-       "Which rug takes the group, where a hall's carpet ends, how it is cut, what it is made of", anyScheme},
+       "Which rug takes the group, where a hall's carpet ends, how it is cut, what it is made of", anyPlace},
       {"piece-rules", "Edit", "Rules for it alone ...", "Ctrl+R", "Another school or range for the selected piece only",
        anyPiece},
       {"copy-piece", "Edit", "One more of it", "Ctrl+C", "Place the selected piece once more", anyPiece},
@@ -229,7 +230,7 @@ Actions::Actions(QWidget* window, QMenuBar* bar) {
 }
 
 void Actions::fill(QMenu& menu, const Workspace& workspace) const {
-  constexpr bool (*kOfSelection[])(const Workspace&) = {anyPiece,   floorPiece, anyRug,        diningTable,   grouped,
+  constexpr bool (*kOfSelection[])(const Workspace&) = {anyPiece,   floorPiece, anyPlace,      anyRug,        diningTable,   grouped,
                                                         atLeast<2>, atLeast<3>, twoOnTheFloor, marked};
   const auto ofSelection = [&](const ActionRow& row) {
     return std::find(std::begin(kOfSelection), std::end(kOfSelection), row.enabled) != std::end(kOfSelection);

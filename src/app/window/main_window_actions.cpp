@@ -126,7 +126,7 @@ void MainWindow::wirePieces() {
     if (!mayChange()) return;
     PieceRules(*workspace_, this).exec();
   });
-  on("size-card", [this] { SizeDialog(*workspace_, this).exec(); });
+  on("size-card", [this] { SizeDialog(*workspace_, files_, this).exec(); });
   on("rugs", [this] { RugDialog(*workspace_, this).exec(); });
   on("taped", [this] { workspace_->toggleTaped(); });
   on("optional", [this] { workspace_->toggleOptional(); });

@@ -4,9 +4,10 @@
 #include <array>
 #include <cmath>
 
+#include "core/decide/other_moves.h"
+#include "core/decide/trial.h"
 #include "core/edit/edits.h"
 #include "core/model/kinds.h"
-#include "core/rules/registry.h"
 #include "core/use/dining.h"
 
 namespace mezzet {
@@ -15,66 +16,6 @@ namespace {
 constexpr double kCoarse = 3 * kInch, kFine = kInch / 16;
 /// Where a direction is tried first: if nothing gets better there, it is left alone.
 constexpr std::array kFirstLook{2 * kInch, 18 * kInch};
-
-/// How the target's rule judges it in a changed job.
-struct Outcome {
-  bool holds = false;
-  std::optional<double> margin;  ///< of the same finding; absent when it is gone
-  std::string measured;          ///< as it reads then; "" when it is gone or no length
-};
-
-class Trial {
- public:
-  Trial(const Finding& target, const Rulebook& book, const SchemeId& scheme, LengthFormat format, const CheckWith& with,
-        Tries* tries)
-      : target_(target),
-        row_(rowOf(target.rule)),
-        rule_(findRule(book, target.rule)),
-        book_(book),
-        scheme_(scheme),
-        format_(format),
-        with_{with.state, nullptr},
-        tries_(tries) {}
-
-  [[nodiscard]] bool possible() const { return row_ != nullptr && rule_ != nullptr; }
-  [[nodiscard]] bool over() const { return over_; }
-
-  [[nodiscard]] Outcome operator()(const Job& job) {
-    const Scheme& scheme = *findScheme(job, scheme_);
-    // One rule of many: a part of what a whole check costs.
-    if (tries_ != nullptr && !tries_->takePart(scheme.placements.size())) {
-      over_ = true;
-      return {};
-    }
-    const Situation situation(job, book_, scheme, format_, with_);
-    std::vector<Finding> found;
-    row_->evaluate(situation, *rule_, found);
-    // Gone is cured only of rules that find nothing but faults: a seat turned away from its table is not served.
-    Outcome out{showsOf(target_.rule, shows::kFindsFaults), std::nullopt, {}};
-    bool breaks = false;
-    for (const Finding& f : found) {
-      if (!isAboutAll(f, target_.subjects)) continue;
-      breaks = breaks || f.verdict == Verdict::Breaks;
-      out.holds = out.holds || f.verdict == Verdict::Holds || f.verdict == Verdict::Close || waitsForRoute(f);
-      if (f.id != target_.id) continue;
-      out.margin = f.margin;
-      if (f.quantity == Quantity::Length) out.measured = writeLength(std::max(0.0, f.measured), format_);
-    }
-    out.holds = out.holds && !breaks;
-    return out;
-  }
-
- private:
-  const Finding& target_;
-  const RuleRow* row_;
-  const Rule* rule_;
-  const Rulebook& book_;
-  SchemeId scheme_;
-  LengthFormat format_;
-  CheckWith with_;
-  Tries* tries_;
-  bool over_ = false;
-};
 
 /// What can move; each what moves together, the one it is named after first.
 std::vector<PlacementIds> moversIn(const Finding& target, const PieceIndex& pieces, const Scheme& scheme) {
@@ -110,11 +51,6 @@ constexpr std::array<const char*, 8> kWays{
 Vec2 directionAt(int eighth) { return rotated({1, 0}, turnOf(45.0 * eighth)); }
 int eighthOf(Vec2 along) { return static_cast<int>(std::lround(normalisedTurn(directionOf(along)) / 45)) % 8; }
 
-std::string givesWords(const Rulebook& book, const Finding& target, const Outcome& then) {
-  const std::string name = ruleWords(book, target.rule);
-  return then.measured.empty() ? name + ": settled" : name + " " + then.measured;
-}
-
 std::string moverWords(const SchemeNames& names, const PieceIndex& pieces, const Scheme& scheme,
                        const PlacementIds& ids) {
   const std::string lead = names.the(ids.front());
@@ -123,9 +59,8 @@ std::string moverWords(const SchemeNames& names, const PieceIndex& pieces, const
   return lead + (table ? " with its chairs" : " with its group");
 }
 
-Candidate slideOf(const Job& job, const Rulebook& book, const Scheme& scheme, const Finding& target,
-                  LengthFormat format, const PlacementIds& movers, Vec2 along, double by, const Outcome& then,
-                  const IdSource& ids) {
+Candidate slideOf(const Job& job, const Scheme& scheme, LengthFormat format, const PlacementIds& movers, Vec2 along,
+                  double by, const std::string& gives, const IdSource& ids) {
   const PieceIndex pieces(job);
   const SchemeNames names(job, scheme);
   std::string metres = std::to_string(by);
@@ -136,7 +71,7 @@ Candidate slideOf(const Job& job, const Rulebook& book, const Scheme& scheme, co
   out.way = {"slide:" + movers.front().value + ":" + std::to_string(eighth * 45) + ":" + metres,
              "Slide " + moverWords(names, pieces, scheme, movers) + " " + writeLength(by, format) + " " +
                  kWays[static_cast<std::size_t>(eighth)],
-             givesWords(book, target, then), movedTogether(job, scheme.id, movers, along * by), ids.next()};
+             gives, movedTogether(job, scheme.id, movers, along * by), ids.next()};
   out.moved = by;
   out.along = along;
   out.movers = movers;
@@ -164,8 +99,8 @@ std::optional<double> leastSlide(Trial& trial, const Job& job, const Scheme& sch
   return std::nullopt;
 }
 
-void addTurns(std::vector<Candidate>& out, Trial& trial, const Finding& target, const Job& job, const Rulebook& book,
-              const Scheme& scheme, const PlacementIds& mover, const IdSource& ids) {
+void addTurns(std::vector<Candidate>& out, Trial& trial, const Job& job, const Scheme& scheme,
+              const PlacementIds& mover, const IdSource& ids) {
   if (mover.size() > 1) return;
   const Placement& p = *findPlacement(scheme, mover.front());
   const Piece& piece = pieceOf(job, p);
@@ -183,7 +118,7 @@ void addTurns(std::vector<Candidate>& out, Trial& trial, const Finding& target, 
                    (turn == 180  ? " round"
                     : turn == 90 ? " a quarter to the left"
                                  : " a quarter to the right"),
-               givesWords(book, target, then), std::move(after), ids.next()};
+               trial.gives(then), std::move(after), ids.next()};
     const double corner = std::hypot(piece.width, piece.depth.value_or(piece.width)) / 2;
     one.moved = corner * (turn == 180 ? 2 : std::sqrt(2.0));
     one.movers = mover;
@@ -207,10 +142,12 @@ std::vector<Candidate> moversOf(const Finding& target, const Job& job, const Rul
       // A figure that can be read off a tape.
       const double by = std::ceil(*least / step - 1e-6) * step;
       const Outcome then = trial(movedTogether(job, scheme.id, mover, along * by));
-      if (then.holds) out.push_back(slideOf(job, book, scheme, target, format, mover, along, by, then, ids));
+      if (then.holds) out.push_back(slideOf(job, scheme, format, mover, along, by, trial.gives(then), ids));
     }
-    if (!trial.over()) addTurns(out, trial, target, job, book, scheme, mover, ids);
+    if (!trial.over()) addTurns(out, trial, job, scheme, mover, ids);
   }
+  if (!trial.over())
+    for (Candidate& other : otherMoves(trial, target, job, scheme, format, ids)) out.push_back(std::move(other));
   std::stable_sort(out.begin(), out.end(), [](const Candidate& a, const Candidate& b) {
     return std::pair(a.moved, a.movers.size()) < std::pair(b.moved, b.movers.size());
   });
@@ -225,7 +162,7 @@ std::optional<Candidate> further(const Candidate& candidate, double more, const 
   const double by = candidate.moved + more;
   const Outcome then = trial(movedTogether(job, scheme.id, candidate.movers, candidate.along * by));
   if (!then.holds) return std::nullopt;
-  return slideOf(job, book, scheme, target, format, candidate.movers, candidate.along, by, then,
+  return slideOf(job, scheme, format, candidate.movers, candidate.along, by, trial.gives(then),
                  IdSource(candidate.way.nextId));
 }
 

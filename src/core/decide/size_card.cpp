@@ -15,6 +15,7 @@ constexpr double kStep = kInch / 2, kClose = 0.005;
 constexpr int kRounds = 3;  // until each size is at its recommended value while the others are looked at
 
 enum class Size { Width, Depth, Height };
+const char* sizeWord(Size size) { return size == Size::Width ? "width" : size == Size::Depth ? "depth" : "height"; }
 
 /// What a size does to the scheme.
 struct Effect {
@@ -39,12 +40,13 @@ class Fitting {
     const Box room = boundsOf(outlineOf(roomOf(job, here)));
     most_ = std::max(room.high.x - room.low.x, room.high.y - room.low.y);
     ceiling_ = roomOf(job, here).ceilingHeight;
+    onWall_ = onWall(findPlacement(here, id)->on) != nullptr;
   }
 
   [[nodiscard]] bool round() const { return piece_.shape == Shape::Round; }
   [[nodiscard]] bool has(Size size) const {
     return size == Size::Width ||
-           (size == Size::Depth ? piece_.depth.has_value() && !round() : piece_.height.has_value());
+           (size == Size::Depth ? piece_.depth.has_value() && !round() && !onWall_ : piece_.height.has_value());
   }
   [[nodiscard]] double value(Size size) const {
     return size == Size::Width ? piece_.width : size == Size::Depth ? *piece_.depth : *piece_.height;
@@ -113,6 +115,7 @@ class Fitting {
   std::set<std::string> brokenWithout_;
   std::vector<Finding> purposes_;  ///< what is asked of it at the size it has: that must stay asked
   double most_ = 0, ceiling_ = 0;
+  bool onWall_ = false;  ///< then its depth is nobody's business
 };
 
 /// From `from`, where `good` holds, to the last value in a direction where it still does; `from + way * reach` at most.
@@ -183,9 +186,10 @@ std::optional<SizeCard> sizeCardOf(const Job& job, const Rulebook& book, const S
                                    const std::stop_token& stop) {
   const Scheme* scheme = findScheme(job, id);
   const Placement* p = scheme != nullptr ? findPlacement(*scheme, placement) : nullptr;
-  if (p == nullptr || onFloor(p->on) == nullptr) return std::nullopt;
+  if (p == nullptr || carrierOf(p->on)) return std::nullopt;
   Fitting fit(job, book, id, placement, format, {with.state, nullptr});
   SizeCard card;
+  card.round = fit.round();
   for (int round = 0; round < kRounds; ++round)
     for (const Size size : {Size::Width, Size::Depth, Size::Height}) {
       if (!fit.has(size)) continue;
@@ -200,6 +204,13 @@ std::optional<SizeCard> sizeCardOf(const Job& job, const Rulebook& book, const S
   if (!card.holds) {
     card.says.push_back("No size holds here: " + ruleWords(book, together.rule) +
                         " breaks at every one that was looked at.");
+    for (const Size size : {Size::Width, Size::Depth, Size::Height}) {
+      if (!fit.has(size)) continue;
+      const Effect small = fit.at(size, kLeastSize, {}), large = fit.at(size, fit.most(size), {});
+      if (small.rule.empty() || large.rule.empty() || small.rule == large.rule) continue;
+      card.says.push_back("Two rules pull apart: " + ruleWords(book, small.rule) + " asks for more " + sizeWord(size) +
+                          ", " + ruleWords(book, large.rule) + " for less.");
+    }
   }
   return card;
 }
@@ -224,7 +235,7 @@ std::vector<std::string> sizeCardWords(const SizeCard& card, const Rulebook& boo
     words += r.high ? "; at most " + end(*r.high) : "; larger holds too";
     out.push_back(words + ".");
   };
-  line(card.depth ? "Width" : "Across", card.width);
+  line(card.round ? "Across" : "Width", card.width);
   if (card.depth) line("Depth", *card.depth);
   if (card.height) line("Height", *card.height);
   out.insert(out.end(), card.says.begin(), card.says.end());

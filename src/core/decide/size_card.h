@@ -23,15 +23,16 @@ struct SizeRange {
 struct SizeCard {
   SizeRange width;
   std::optional<SizeRange> depth, height;  ///< absent where the piece has none, or is round
+  bool round = false;                      ///< its width is its diameter
   bool holds = false;                      ///< the recommended sizes together
   std::vector<std::string> says;           ///< in sentences: what must give where nothing holds
 };
 
-/// The card of a piece that stands on the floor: its middle, its turn and everything else stay. One size at a time, the
+/// The card of a piece that stands on the floor or hangs on a wall: its middle, its turn and everything else stay. One size at a time, the
 /// others at their recommended value; from there outward by half an inch, each change of verdict closed in on to a
 /// hundredth of a millimetre. `low` to `high`: nothing of weight breaks that would not without the piece, no matter of
 /// taste that holds at the recommended size, and what is asked of the piece now is still asked of it. Absent when the
-/// placement does not stand on the floor.
+/// placement is not there, or is carried by another.
 [[nodiscard]] std::optional<SizeCard> sizeCardOf(const Job&, const Rulebook&, const SchemeId&, const PlacementId&,
                                                  LengthFormat, const CheckWith&, const std::stop_token& = {});
 

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <array>
+#include <iterator>
 #include <unordered_map>
 
 #include "core/decide/movers.h"
@@ -33,10 +34,10 @@ class Proof {
     if (std::any_of(taken_.begin(), taken_.end(), same)) return false;
     if (tries_ != nullptr && !tries_->take(scheme_.placements.size())) return false;
     // Without routes first: those of the room as it was do not fit what is tried, and new ones take long.
-    if (!proves(check(way.job, book_, scheme_.id, format_, {with_.state, nullptr}), excused, false)) return false;
+    if (!proves(way, check(way.job, book_, scheme_.id, format_, {with_.state, nullptr}), excused, false)) return false;
     if (with_.routes != nullptr) {
       const RouteFacts anew = routeFactsOf(way.job, scheme_.id, with_.state);
-      if (!proves(check(way.job, book_, scheme_.id, format_, {with_.state, &anew}), excused, true)) return false;
+      if (!proves(way, check(way.job, book_, scheme_.id, format_, {with_.state, &anew}), excused, true)) return false;
     }
     taken_.push_back(std::move(way));
     return true;
@@ -44,17 +45,29 @@ class Proof {
   [[nodiscard]] const std::vector<WayOut>& soFar() const { return taken_; }
   [[nodiscard]] std::vector<WayOut> taken() { return std::move(taken_); }
 
+  /// What would cure it, and what it would break instead.
+  struct Refused {
+    WayOut way;
+    std::vector<Finding> harms;
+  };
+  [[nodiscard]] const std::vector<Refused>& refused() const { return refused_; }
+
  private:
-  [[nodiscard]] bool proves(const std::vector<Finding>& then, const Excused& excused, bool routed) const {
+  [[nodiscard]] bool proves(const WayOut& way, const std::vector<Finding>& then, const Excused& excused, bool routed) {
     if (excused.rules.empty() && !cured(then, routed)) return false;
-    return std::none_of(then.begin(), then.end(), [&](const Finding& f) { return harms(f, excused, routed); });
+    std::vector<Finding> harmed;
+    std::copy_if(then.begin(), then.end(), std::back_inserter(harmed),
+                 [&](const Finding& f) { return harms(f, excused, routed); });
+    if (harmed.empty()) return true;
+    if (refused_.size() < kMostRefused) refused_.push_back({way, std::move(harmed)});
+    return false;
   }
   /// A group has another id than the single picture it grew from: then the rule must hold for its subject.
   [[nodiscard]] bool cured(const std::vector<Finding>& then, bool routed) const {
     bool found = false;
     for (const Finding& f : then) {
       if (f.rule != target_.rule || !isAboutAll(f, target_.subjects)) continue;
-      if (breaksByWeight(f)) return false;
+      if (breaksByWeight(f) || (f.verdict == Verdict::Close && target_.verdict == Verdict::Close)) return false;
       if (f.verdict == Verdict::NotMeasured && (routed || !waitsForRoute(f))) continue;
       found = true;
     }
@@ -88,6 +101,7 @@ class Proof {
   Tries* tries_;  ///< null: as many as it takes
   CheckWith with_;
   std::vector<WayOut> taken_;
+  std::vector<Refused> refused_;
   std::unordered_map<std::string_view, const Finding*> nowById_;  ///< a pile of pieces has tens of thousands
 };
 
@@ -105,14 +119,42 @@ bool goneBefore(const Candidate& candidate, const WayOut& other, const Scheme& n
   });
 }
 
+/// Where one move would break something else, a second one that cures that too: the two together are one way out.
+void twoMovers(Proof& proof, const Job& job, const Rulebook& book, const SchemeId& scheme, const IdSource& ids,
+               LengthFormat format, const CheckWith& with, Tries* tries) {
+  constexpr std::size_t kFirsts = 3, kSeconds = 4, kHarms = 2;
+  const std::vector<Proof::Refused> firsts = proof.refused();  // a copy: proving adds to it
+  const Scheme& now = *findScheme(job, scheme);
+  for (std::size_t i = 0; i < std::min(firsts.size(), kFirsts); ++i) {
+    const Proof::Refused& first = firsts[i];
+    if (first.harms.size() > kHarms || !breaksByWeight(first.harms.front())) continue;
+    const Scheme& then = *findScheme(first.way.job, scheme);
+    std::size_t tried = 0;
+    for (Candidate& second : moversOf(first.harms.front(), first.way.job, book, then, format, with, ids, tries)) {
+      const bool moved = std::any_of(second.movers.begin(), second.movers.end(), [&](const PlacementId& id) {
+        const Placement *before = findPlacement(now, id), *after = findPlacement(then, id);
+        return before == nullptr || after == nullptr || !(*before == *after);
+      });
+      if (moved) continue;  // what the first has moved stays where that put it
+      if (++tried > kSeconds) break;
+      std::string and_ = second.way.sentence;
+      and_[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(and_[0])));
+      WayOut both{first.way.id + "+" + second.way.id, first.way.sentence + ", and " + and_, first.way.gives,
+                  std::move(second.way.job), std::max(first.way.nextId, second.way.nextId)};
+      if (proof.take(std::move(both), {})) return;
+    }
+  }
+}
+
 }  // namespace
 
 std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>& now, const Job& job,
                               const Rulebook& book, const SchemeId& scheme, IdSource ids, LengthFormat format,
-                              const CheckWith& with, Tries* tries) {
+                              const CheckWith& with, Tries* tries, std::vector<std::string>* refused) {
   const Scheme* at = findScheme(job, scheme);
   const RuleRow* row = rowOf(finding.rule);
-  if (finding.verdict != Verdict::Breaks || now.size() > kHeap || at == nullptr || row == nullptr) return {};
+  const bool close = finding.verdict == Verdict::Close && finding.weight != Weight::Taste;
+  if ((finding.verdict != Verdict::Breaks && !close) || now.size() > kHeap || at == nullptr || row == nullptr) return {};
   Proof proof(finding, now, book, *at, format, with, tries);
   Proposals ways(finding, job, book, *at, ids, format,
                  [&](WayOut way, const Excused& excused) { return proof.take(std::move(way), excused); });
@@ -128,16 +170,23 @@ std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>
       if (auto next = further(candidate, more, finding, job, book, *at, format, with, tries))
         if (proof.take(std::move(next->way), {})) break;
   }
+  if (proof.soFar().empty()) twoMovers(proof, job, book, scheme, ids, format, with, tries);
+  if (refused != nullptr)
+    for (const Proof::Refused& one : proof.refused()) {
+      std::string why = one.way.sentence + ": " + one.harms.front().sentence;
+      if (refused->size() < kMostRefused && std::find(refused->begin(), refused->end(), why) == refused->end())
+        refused->push_back(std::move(why));
+    }
   return proof.taken();
 }
 
 std::vector<WayOut> waysOutOf(const Decision& decision, const std::vector<Finding>& findings, const Job& job,
                               const Rulebook& book, const SchemeId& scheme, IdSource ids, LengthFormat format,
-                              const CheckWith& with, Tries* tries) {
+                              const CheckWith& with, Tries* tries, std::vector<std::string>* refused) {
   std::vector<WayOut> out;
   const std::size_t looked = std::min(decision.findings.size(), kMostLookedAt);
   for (std::size_t k = 0; k < looked && out.size() < kMostOfDecision; ++k)
-    for (WayOut& way : waysOutOf(findings[decision.findings[k]], findings, job, book, scheme, ids, format, with, tries))
+    for (WayOut& way : waysOutOf(findings[decision.findings[k]], findings, job, book, scheme, ids, format, with, tries, refused))
       if (std::none_of(out.begin(), out.end(), [&](const WayOut& w) { return w.sentence == way.sentence; }))
         out.push_back(std::move(way));
   return out;

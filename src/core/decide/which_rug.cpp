@@ -1,6 +1,7 @@
 #include "core/decide/which_rug.h"
 
 #include <algorithm>
+#include <cmath>
 
 #include "core/decide/rug_place.h"
 #include "core/edit/edits.h"
@@ -14,7 +15,7 @@ namespace {
 
 std::string soldWords(const StockRug& sold, Unit unit) {
   const bool inch = unit == Unit::Inch;
-  const auto number = [&](double mm) { return numberText(mm / (inch ? kFoot : 10.0), inch ? 1 : 0); };
+  const auto number = [&](double mm) { return numberText(std::round(mm / (inch ? kFoot : 10.0) * 10) / 10, 1); };
   if (sold.round) return number(sold.longSide) + (inch ? " ft round" : " cm round");
   return number(sold.shortSide) + " x " + number(sold.longSide) + (inch ? " ft" : " cm");
 }
@@ -217,7 +218,7 @@ std::vector<std::string> whichRugWords(const WhichRug& which, Unit unit, LengthF
   if (which.front) add(which.dining ? "For every chair pulled out" : "For the front feet", *which.front);
   if (which.all && !which.dining) add("For all feet", *which.all);
   if (which.none.empty()) return out;
-  out.push_back("Of those that are sold none does. " + which.none);
+  out.push_back((which.front ? "None that is sold takes all feet. " : "None that is sold takes them. ") + which.none);
   out.emplace_back(which.cut.empty() ? "No template fits either." : "A rug cut to a template follows the group.");
   return out;
 }

@@ -60,17 +60,19 @@ std::vector<std::string> carpetWords(const CarpetCut& cut, const Broadloom& clot
   return out;
 }
 
+std::string leafWords(const std::string& id, const Job& job, const Scheme& scheme) {
+  const Room& room = roomOf(job, scheme);
+  if (const Opening* o = findOpening(room, OpeningId(id))) return "the " + openingName(room, *o);
+  const Placement* p = findPlacement(scheme, PlacementId(id));
+  return p != nullptr ? pieceOf(job, *p).name : id;
+}
+
 std::string stopLineWords(const StopLine& stop, const Job& job, const Scheme& scheme, LengthFormat format) {
   std::string words = "Stop at " + stop.linesUp + ": " + writeLength(stop.length, format) + " long, " +
                       areaWords(stop.area, job.units) + ", " + writeLength(stop.standing, format) +
                       " to stand on inside the entry" + (stop.enough ? "" : ", too little");
-  const Room& room = roomOf(job, scheme);
-  for (std::size_t i = 0; i < stop.leaves.size(); ++i) {
-    std::string name = stop.leaves[i];
-    if (const Opening* o = findOpening(room, OpeningId(name))) name = "the " + openingName(room, *o);
-    else if (const Placement* p = findPlacement(scheme, PlacementId(name))) name = pieceOf(job, *p).name;
-    words += (i == 0 ? "; over it pass " : ", ") + name;
-  }
+  for (std::size_t i = 0; i < stop.leaves.size(); ++i)
+    words += (i == 0 ? "; over it pass " : ", ") + leafWords(stop.leaves[i], job, scheme);
   return words + ".";
 }
 

@@ -37,7 +37,7 @@ void addTable(Drawing& d, const SheetSource& s, const SizeCard& card, double lef
   for (const auto& [title, share] : columns) addSheetText(d, {left + share * wide, y}, title);
   d.add(Layer::Title, "", line({left, y - 3.5}, {left + wide, y - 3.5}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   y -= kRow + 2;
-  std::vector<Row> rows{{card.depth ? "Width" : "Across", &card.width}};
+  std::vector<Row> rows{{card.round ? "Across" : "Width", &card.width}};
   if (card.depth) rows.push_back({"Depth", &*card.depth});
   if (card.height) rows.push_back({"Height", &*card.height});
   // The job's unit first, the other under it.

@@ -57,7 +57,7 @@ std::string checkJson(const CheckReport& report, const Rulebook& book) {
   return out.dump(1) + "\n";
 }
 
-std::string sizeJson(const SizeCard& card) {
+std::string sizeJson(const RoomId& room, const SchemeId& scheme, const SizeCard& card) {
   const auto range = [](const SizeRange& r) {
     const auto by = [](const std::optional<SizeEnd>& e) {
       return e ? Json{{"rule", e->rule}, {"with", e->with.empty() ? Json(nullptr) : Json(e->with)}} : Json(nullptr);
@@ -73,11 +73,12 @@ std::string sizeJson(const SizeCard& card) {
   };
   // A round thing has one diameter.
   const Json across = range(card.width), none = nullptr;
-  Json dims{{"width", card.depth ? across : none},
+  Json dims{{"width", card.round ? none : across},
             {"depth", card.depth ? range(*card.depth) : none},
             {"height", card.height ? range(*card.height) : none},
-            {"diameter", card.depth ? none : across}};
-  return Json{{"dims", dims}, {"holds", card.holds}, {"says", card.says}}.dump(1) + "\n";
+            {"diameter", card.round ? across : none}};
+  return Json{{"contract", 2},        {"room", room.value}, {"scheme", scheme.value},
+              {"dims", dims}, {"holds", card.holds}, {"says", card.says}}.dump(1) + "\n";
 }
 
 std::string gapsJson(const std::vector<Gap>& gaps) {

@@ -20,7 +20,7 @@ struct CheckReport {
   bool strict = false;                       ///< taste is counted
 };
 [[nodiscard]] std::string checkJson(const CheckReport&, const Rulebook&);
-[[nodiscard]] std::string sizeJson(const SizeCard&);
+[[nodiscard]] std::string sizeJson(const RoomId&, const SchemeId&, const SizeCard&);
 [[nodiscard]] std::string gapsJson(const std::vector<Gap>&);
 [[nodiscard]] std::string routeJson(const Way&);
 [[nodiscard]] std::string reachJson(const std::vector<std::string>& reached, const std::vector<std::string>& missed);

@@ -1,5 +1,6 @@
 // What size to buy. The worked case is of common practice with our defaults; every end is checked from outside.
 #include "core/decide/size_card.h"
+#include "core/decide/size_place.h"
 
 #include <gtest/gtest.h>
 
@@ -97,9 +98,56 @@ TEST(SizeCard, SaysItInBothUnitsAndNamesWhatSetsEachEnd) {
             0U)
       << lines[1];
 }
-TEST(SizeCard, IsOfThingsOnTheFloorOnly) {
+TEST(SizeCard, OfAPictureHasNoDepth) {
   const Job job = hung(between(), "print", "p9", 30, 20, 60, 58);
-  EXPECT_FALSE(sizeCardOf(job, builtInRulebook(), kScheme, PlacementId("p9"), kInches, kEveryDay));
+  const auto c = sizeCardOf(job, builtInRulebook(), kScheme, PlacementId("p9"), kInches, kEveryDay);
+  ASSERT_TRUE(c);
+  EXPECT_FALSE(c->depth);
+  EXPECT_TRUE(c->height);
+}
+TEST(SizeCard, IsOfNothingThatAnotherCarries) {
+  Job job = with(between(), piece("bowl", "lamp", 8, 8, 10), "p8", 0, 0);
+  job = placed(job, kScheme, PlacementId("p8"), CarriedPlace{PlacementId("p1"), {0, 0}, 0});
+  EXPECT_FALSE(sizeCardOf(job, builtInRulebook(), kScheme, PlacementId("p8"), kInches, kEveryDay));
+}
+
+// ---- places where nothing stands yet
+TEST(SizePlace, ALowTableStandsHalfWayToWhatFacesItsSofa) {
+  // The worked sofa and chairs, without their table.
+  const Job whole = between();
+  PlacementId table;
+  for (const Placement& p : whole.schemes[0]->placements)
+    if (pieceOf(whole, p).kind == "low-table") table = p.id;
+  ASSERT_FALSE(table.empty());
+  PlacementId sofa;
+  for (const Placement& p : whole.schemes[0]->placements)
+    if (pieceOf(whole, p).kind == "sofa") sofa = p.id;
+  const Job empty = withoutPlacement(whole, kScheme, table);
+  IdSource ids(90);
+  const auto added = placedFor(empty, builtInRulebook(), kScheme, "low-table", sofa, kInches, kEveryDay, ids);
+  ASSERT_TRUE(added);
+  const auto asked = sizeCardOf(added->job, builtInRulebook(), kScheme, added->placement, kInches, kEveryDay);
+  ASSERT_TRUE(asked && asked->depth && asked->height);
+  EXPECT_NEAR(*asked->depth->idealLow / kInch, 25, 0.01);
+  EXPECT_NEAR(*asked->depth->idealHigh / kInch, 31, 0.01);
+  EXPECT_NEAR(asked->depth->high->value / kInch, 37, 0.01);
+  EXPECT_NEAR(asked->width.recommended / kInch, 55.44, 0.01);
+}
+TEST(SizePlace, APictureHangsOverTheMiddleOfWhatItIsFor) {
+  const Job job = with(emptyRoom(), piece("sofa", "sofa", 84, 36, 34), "p1", 111, 19, 180);
+  IdSource ids(90);
+  const auto added = placedFor(job, builtInRulebook(), kScheme, "art", PlacementId("p1"), kInches, kEveryDay, ids);
+  ASSERT_TRUE(added);
+  const auto* place = onWall(findPlacement(*findScheme(added->job, kScheme), added->placement)->on);
+  ASSERT_NE(place, nullptr);
+  EXPECT_EQ(place->wall.value, "A");
+  EXPECT_NEAR(place->u / kInch, 111, 1e-6);
+}
+TEST(SizePlace, RefusesWhatIsNoKindAndWhatIsNotThere) {
+  IdSource ids(90);
+  EXPECT_EQ(placedFor(between(), builtInRulebook(), kScheme, "throne", {}, kInches, kEveryDay, ids).error().where, "throne");
+  EXPECT_EQ(placedFor(between(), builtInRulebook(), kScheme, "rug", PlacementId("p77"), kInches, kEveryDay, ids).error().where,
+            "p77");
 }
 
 }  // namespace
