@@ -65,7 +65,7 @@ int runSize(const Options& o) {
   const auto card = sizeCardOf(job, book, scheme.id, placement, format, with, patience.token());
   patience.check();
   if (!card)
-    throw Refused{{o.placement, "neither stands on the floor nor hangs in this scheme", "See the ids in job.json"}};
+    throw Refused{{o.job + ", " + o.placement, "neither stands nor hangs in this scheme", "See the ids in job.json"}};
   if (o.json) std::cout << sizeJson(room.id, scheme.id, *card);
   else
     for (const std::string& line : sizeCardWords(*card, book, SchemeNames(job, *findScheme(job, scheme.id)), room))

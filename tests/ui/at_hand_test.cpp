@@ -1,5 +1,6 @@
 // What can be done where it is needed, and what the window keeps in mind.
 #include <QAction>
+#include <QCheckBox>
 #include <QComboBox>
 #include <QContextMenuEvent>
 #include <QMenu>
@@ -7,10 +8,12 @@
 #include <QScrollBar>
 
 #include "app/dialogs/print_dialog.h"
+#include "app/dialogs/rug_dialog.h"
 #include "app/dialogs/size_dialog.h"
 #include "app/view/compare_view.h"
 #include "app/view/wall_view.h"
 #include "core/edit/openings.h"
+#include "core/model/kinds.h"
 #include "support/findings.h"
 #include "ui/support.h"
 
@@ -165,6 +168,107 @@ TEST_F(AtHand, TheSizeCardSaysWhatToBuy) {
   const QString said = dialog.findChild<QLabel*>(QStringLiteral("sizeCard"))->text();
   for (const char* size : {"Width", "Depth", "Height", "mm)"})
     EXPECT_TRUE(said.contains(QString::fromUtf8(size))) << said.toStdString();
+}
+
+TEST_F(AtHand, TheSizeCardIsWrittenForWhatIsNotThereYet) {
+  work().select(PlacementId("p1"));
+  FileSystem files;
+  SizeDialog dialog(work(), files);
+  dialog.show();
+  auto* what = dialog.findChild<QComboBox*>(QStringLiteral("sizeOf"));
+  ASSERT_NE(what, nullptr);
+  what->setCurrentIndex(what->findData(QStringLiteral("side-table")));
+  ASSERT_TRUE(QTest::qWaitFor([&] { return !dialog.working(); }, 60000));
+  EXPECT_TRUE(work().ghost()) << "where it would stand is shown";
+  const QString path = folder_.path() + QStringLiteral("/card.pdf");
+  EXPECT_FALSE(dialog.write(path));
+  QFile file(path);
+  ASSERT_TRUE(file.open(QIODevice::ReadOnly));
+  EXPECT_TRUE(file.readAll().startsWith("%PDF"));
+}
+
+// ---- rugs and carpet
+TEST_F(AtHand, TheRugForAGroupIsLaidByOneClickAndTakenBackByOneUndo) {
+  work().select(PlacementId("p1"));
+  const Job before = job();
+  {
+    RugDialog dialog(work());
+    dialog.show();
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !dialog.working(); }, 60000));
+    auto* lay = dialog.findChild<QPushButton*>(QStringLiteral("layFront"));
+    ASSERT_NE(lay, nullptr) << dialog.findChild<QLabel*>(QStringLiteral("rugWords"))->text().toStdString();
+    QFocusEvent keyboard(QEvent::FocusIn);
+    QApplication::sendEvent(lay, &keyboard);
+    EXPECT_TRUE(work().ghost());
+    lay->click();
+  }
+  EXPECT_FALSE(work().ghost());
+  const Placement* laid = work().selectedPlacement();
+  ASSERT_NE(laid, nullptr);
+  EXPECT_TRUE(isRug(pieceOf(job(), *laid).kind));
+  for (const Finding& f : work().findings())
+    if (f.rule == "rug-feet" && isAbout(f, "p1")) {
+      EXPECT_NE(f.verdict, Verdict::Breaks);
+    }
+  undo();
+  EXPECT_EQ(job(), before);
+}
+TEST_F(AtHand, CarpetIsCutPricedAndTakenOut) {
+  RugDialog dialog(work());
+  dialog.show();
+  QApplication::processEvents();
+  dialog.findChild<QPushButton*>(QStringLiteral("cutCarpet"))->click();
+  QApplication::processEvents();
+  ASSERT_TRUE(work().scheme()->carpet);
+  auto* repeat = dialog.findChild<QLineEdit*>(QStringLiteral("repeat"));
+  ASSERT_NE(repeat, nullptr);
+  repeat->setText(QStringLiteral("no repeat"));
+  QTest::keyClick(repeat, Qt::Key_Return);
+  QApplication::processEvents();
+  EXPECT_FALSE(work().scheme()->carpet->repeat) << "silly words change nothing";
+  repeat->setText(QStringLiteral("18"));
+  QTest::keyClick(repeat, Qt::Key_Return);
+  QApplication::processEvents();
+  ASSERT_TRUE(work().scheme()->carpet->repeat);
+  auto* price = dialog.findChild<QLineEdit*>(QStringLiteral("edgePrice-machine-binding"));
+  ASSERT_NE(price, nullptr);
+  price->setText(QStringLiteral("2.5"));
+  emit price->editingFinished();
+  QApplication::processEvents();
+  EXPECT_EQ(job().carpet.edgePrices.count("machine-binding"), 1U);
+  EXPECT_TRUE(dialog.findChild<QLabel*>(QStringLiteral("carpetWords"))->text().contains(QStringLiteral("Machine binding:")));
+  dialog.findChild<QPushButton*>(QStringLiteral("noCarpet"))->click();
+  QApplication::processEvents();
+  EXPECT_FALSE(work().scheme()->carpet);
+}
+TEST_F(AtHand, WhatARugMustBearRulesFibresOut) {
+  RugDialog dialog(work());
+  dialog.show();
+  auto* pets = dialog.findChild<QCheckBox*>(QStringLiteral("use-pets"));
+  ASSERT_NE(pets, nullptr);
+  pets->setChecked(true);
+  const QString said = dialog.findChild<QLabel*>(QStringLiteral("fibreWords"))->text();
+  EXPECT_TRUE(said.contains(QStringLiteral("out: pets: claws catch in the loops"))) << said.toStdString();
+}
+TEST_F(AtHand, ARugIsTapedDownAndAPieceMayBeLeftOut) {
+  const Result<Job> with = withPiece(job(), [] {
+    Piece rug = usualPiece(kFloorRug);
+    rug.id = PieceId("rug9");
+    rug.name = "Rug";
+    return rug;
+  }());
+  ASSERT_TRUE(with);
+  window_->document().edit(
+      QStringLiteral("lay a rug"),
+      withPlacement(*with, work().schemeId(), {PlacementId("p99"), PieceId("rug9"), FloorPlace{{2000, 2000}, 0}, {}}));
+  work().select(PlacementId("p99"));
+  ASSERT_TRUE(isRug(pieceOf(job(), *work().selectedPlacement()).kind));
+  work().toggleTaped();
+  EXPECT_TRUE(work().selectedPlacement()->taped);
+  work().toggleOptional();
+  EXPECT_TRUE(work().selectedPlacement()->optional);
+  work().toggleTaped();
+  EXPECT_FALSE(work().selectedPlacement()->taped);
 }
 
 // ---- what the window keeps in mind

@@ -95,7 +95,47 @@ TEST(Cli, SizeAnswersInItsShape) {
   EXPECT_NEAR(j["dims"]["width"]["recommended"].get<double>(), in(55.44), 0.05);
   EXPECT_EQ(j["dims"]["height"]["highBy"]["rule"], "table-level");
   EXPECT_EQ(run(kCli + "size " + path + " --placement p77 2>&1").out,
-            path + ", p77: does not stand on the floor of this scheme. See the ids in job.json\n");
+            path + ", p77: neither stands nor hangs in this scheme. See the ids in job.json\n");
+  // The same table asked for where none stands yet.
+  std::ofstream(path) << writeJobText(withoutPlacement(job, SchemeId("s1"), PlacementId("p2")), 9);
+  const Json empty = Json::parse(run(kCli + "size " + path + " --kind low-table --for p1 --json").out);
+  EXPECT_EQ(empty["contract"], 2);
+  EXPECT_EQ(empty["scheme"], "s1");
+  EXPECT_NEAR(empty["dims"]["depth"]["recommended"].get<double>(), in(28), 0.05);
+  EXPECT_EQ(run(kCli + "size " + path + " --kind throne 2>/dev/null").code, 2);
+  EXPECT_EQ(run(kCli + "size " + path + " 2>/dev/null").code, 2);
+}
+// The worked table 40 x 72 with its chairs: 8 x 10 ft, centred.
+TEST(Cli, RugsAnswersInItsShape) {
+  Job job = with(emptyRoom(240, 180), piece("table", "dining-table", 72, 40), "p1", 120, 90);
+  job = with(job, piece("chair", "chair", 18, 20, 34), "p2", 120, 90 + 28);
+  const std::string path = test::ownFile("rugs.json");
+  std::ofstream(path) << writeJobText(job, 9);
+  const Answer a = run(kCli + "rugs " + path + " --group p1,p2 --json");
+  ASSERT_EQ(a.code, 0);
+  const Json j = Json::parse(a.out);
+  EXPECT_EQ(j["contract"], 2);
+  EXPECT_EQ(j["all"], j["front"]);
+  EXPECT_NEAR(j["all"]["actual"][0].get<double>(), j["all"]["nominal"][0].get<double>() - in(1), 1e-3);
+  EXPECT_GE(j["template"].size(), 4U);
+  EXPECT_TRUE(j["stops"].empty());
+  EXPECT_EQ(run(kCli + "rugs " + path + " --group p1,p77 2>/dev/null").code, 2);
+}
+TEST(Cli, CarpetAnswersInItsShape) {
+  Job job = emptyRoom(240, 168);
+  job.carpet.edgePrices["machine-binding"] = 5;
+  const std::string path = test::ownFile("carpet.json");
+  std::ofstream(path) << writeJobText(job, 9);
+  const Answer a = run(kCli + "carpet " + path + " --roll 3657.6 --pile 90 --trim 0 --json");
+  ASSERT_EQ(a.code, 0);
+  const Json j = Json::parse(a.out);
+  EXPECT_EQ(j["strips"].size(), 2U);
+  EXPECT_NEAR(j["seams"][0].get<double>(), 3657.6, 1e-3);
+  EXPECT_NEAR(j["boughtLength"].get<double>(), 28 * kFoot, 1e-3);
+  EXPECT_NEAR(j["waste"].get<double>(), 1.0 / 6, 1e-4);
+  EXPECT_NEAR(j["edge"]["prices"]["machine-binding"].get<double>(), 68 * kFoot / 1000 * 5, 1e-3);
+  EXPECT_TRUE(j["edge"]["prices"]["tape-border"].is_null());
+  EXPECT_EQ(run(kCli + "carpet " + path + " --roll 0 --pile 90 2>/dev/null").code, 2);
 }
 TEST(Cli, RefusesWhatIsNoJobOnStandardError) {
   const std::string path = test::ownFile("none.json");

@@ -2,6 +2,10 @@
 // fight of rules.
 #include <gtest/gtest.h>
 
+#include <algorithm>
+#include <stdexcept>
+
+#include "core/decide/ways_out.h"
 #include "core/rules/check.h"
 #include "io/files/file_system.h"
 #include "io/files/job_file.h"
@@ -42,6 +46,61 @@ TEST(Demo, OneServingPieceMoreNarrowsTheWay) {
   ASSERT_EQ(broken.size(), 1U);
   EXPECT_EQ(broken[0].rule, "way-main");
   EXPECT_EQ(broken[0].between, (std::vector<std::string>{"p29", "p33"}));
+}
+const Scheme& named(const Job& job, const char* room, const char* begins) {
+  for (const auto& s : job.schemes)
+    if (s->room.value == room && s->name.starts_with(begins)) return *s;
+  throw std::out_of_range(begins);
+}
+TEST(Demo, FiveDecisionsOfADeliveryAreEachCuredByOneClick) {
+  const JobFile file = demo();
+  const SchemeId scheme = named(file.job, "parlour", "E").id;
+  const auto judged = [&](const Job& job) {
+    const RouteFacts routes = routeFactsOf(job, scheme, UseState::Everyday);
+    return check(job, builtInRulebook(), scheme, {}, {UseState::Everyday, &routes});
+  };
+  const RouteFacts routes = routeFactsOf(file.job, scheme, UseState::Everyday);
+  const auto findings = judged(file.job);
+  const auto decisions = decisionsOf(findings, file.job, builtInRulebook(), scheme, {});
+  EXPECT_EQ(decisions.size(), 5U);
+  for (const Decision& d : decisions) {
+    bool cured = false;
+    for (const WayOut& way : waysOutOf(d, findings, file.job, builtInRulebook(), scheme, IdSource(file.nextId), {},
+                                       {UseState::Everyday, &routes})) {
+      const auto after = judged(way.job);
+      cured = cured || std::none_of(after.begin(), after.end(), [&](const Finding& f) {
+                return breaksByWeight(f) && std::any_of(d.findings.begin(), d.findings.end(), [&](std::size_t k) {
+                         return findings[k].id == f.id;
+                       });
+              });
+    }
+    EXPECT_TRUE(cured) << d.subject;
+  }
+}
+TEST(Demo, ARugFollowsTheHearthAndACarpetEndsWithTheStair) {
+  const Job job = demo().job;
+  const Scheme &hearth = named(job, "parlour", "D"), &hall = named(job, "hall", "C");
+  int cut = 0;
+  for (const Scheme* s : {&hearth, &hall})
+    for (const Placement& p : s->placements) cut += isCut(pieceOf(job, p));
+  EXPECT_EQ(cut, 2);
+  EXPECT_TRUE(breaking(job, hearth.id.value.c_str()).empty());
+  EXPECT_TRUE(breaking(job, hall.id.value.c_str()).empty());
+  EXPECT_TRUE(hall.carpet);
+}
+TEST(Demo, ADiningRugIsOneSizeTooSmall) {
+  const JobFile file = demo();
+  const SchemeId scheme = named(file.job, "breakfast", "C").id;
+  const auto findings = check(file.job, builtInRulebook(), scheme, {}, kEveryDay);
+  int chairs = 0;
+  for (const Finding& f : findings)
+    if (f.rule == "rug-chair" && f.verdict == Verdict::Breaks) {
+      ++chairs;
+      const auto ways = waysOutOf(f, findings, file.job, builtInRulebook(), scheme, IdSource(file.nextId), {}, kEveryDay);
+      ASSERT_FALSE(ways.empty());
+      EXPECT_EQ(ways.front().id, "larger-rug");
+    }
+  EXPECT_EQ(chairs, 4);
 }
 TEST(Demo, ItHasAHearthAcrossACornerAndAWindowSeat) {
   const Room room = *demo().job.rooms.front();

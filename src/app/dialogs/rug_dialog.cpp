@@ -10,6 +10,7 @@
 #include <QTabWidget>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <cmath>
 
 #include "app/widgets/field_grid.h"
 #include "app/widgets/layouts.h"
@@ -257,12 +258,18 @@ void RugDialog::showRoll() {
   QStringList usual;
   for (const double roll : rolls) usual << text(roll);
   grid.putWide(words(tr("Usual widths: %1.").arg(usual.join(QStringLiteral(", "))), "quietNote"));
-  const double along = directionOf(wallsOf(*room).front().along());
-  grid.choice(tr("The pile runs"), "pile",
-              {tr("along wall A"), tr("across wall A"), tr("at %1 degrees").arg(cloth.pile)},
-              cloth.pile == along ? 0 : cloth.pile == along + 90 ? 1 : 2, [this, cloth, along](int which) {
+  const std::vector<PileDirection> directions = pileDirections(*room);
+  QStringList ways;
+  int chosen = static_cast<int>(directions.size());
+  for (std::size_t i = 0; i < directions.size(); ++i) {
+    ways << tr("along wall %1").arg(QString::fromStdString(directions[i].wall.value));
+    if (std::abs(directions[i].degrees - cloth.pile) < 1e-6) chosen = static_cast<int>(i);
+  }
+  if (chosen == ways.size()) ways << tr("at %1 degrees").arg(cloth.pile);
+  grid.choice(tr("The pile runs"), "pile", ways, chosen, [this, cloth, directions](int which) {
                 Broadloom changed = cloth;
-                if (which < 2) changed.pile = along + 90 * which;
+                if (which < static_cast<int>(directions.size()))
+                  changed.pile = directions[static_cast<std::size_t>(which)].degrees;
                 QMetaObject::invokeMethod(this, [this, changed] { setCarpet(changed); }, Qt::QueuedConnection);
               });
   length(tr("Repeat of its pattern"), "repeat", cloth.repeat ? text(*cloth.repeat) : QString(),

@@ -145,7 +145,6 @@ void shootSite(MainWindow& window, const QString& folder, QStringList& made) {
     if (findRoom(w.job(), RoomId(room)) == nullptr) return;
     w.showRoom(RoomId(room));
     w.showTopic(topic);
-    if (topic == Topic::InWall) w.showWall(CornerId(room == std::string_view("parlour") ? "D" : "A"));
     if (topic == Topic::Picture) window.traceView().setHand(TraceHand::Trace);
     QApplication::processEvents();
     if (topic == Topic::Openings)
@@ -160,10 +159,40 @@ void shootSite(MainWindow& window, const QString& folder, QStringList& made) {
     made << shoot(window, folder, name);
   };
   site("breakfast", Topic::Openings, "openings");
-  site("landing", Topic::Heights, "heights");
-  site("parlour", Topic::InWall, "in-wall");
   site("breakfast", Topic::Picture, "tracing");
   site("hall", Topic::House, "house");
+}
+
+/// A way out while it is pointed at, and the sheet that a rug is cut by.
+void shootRugs(MainWindow& window, const QString& folder, QStringList& made) {
+  Workspace& w = window.workspace();
+  const auto show = [&](const char* room, const char* scheme) {
+    for (const auto& s : w.job().schemes)
+      if (s->room == RoomId(room) && s->name.starts_with(scheme)) {
+        w.showRoom(s->room);
+        w.showScheme(s->id);
+        w.showStage(Stage::Floor);
+        return true;
+      }
+    return false;
+  };
+  if (show("breakfast", "C")) {
+    settle(w);
+    if (!w.decisions().empty()) {
+      const Decision first = w.decisions().front();
+      const std::vector<WayOut> ways = w.waysOutOf(first);
+      if (!ways.empty()) w.showGhost(ways.front().job);
+      made << shoot(window, folder, "way-out");
+      w.showGhost(std::nullopt);
+    }
+  }
+  if (!show("parlour", "D")) return;
+  const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
+  if (const auto sheet = composeSheet(w.job(), *w.room(), w.scheme(), *sheetKind("rugs"), request)) {
+    const QString path = folder + QStringLiteral("/rug-sheet.png");
+    sheetImage(*sheet, 4, &w.images()).save(path);
+    made << path;
+  }
 }
 
 }  // namespace
@@ -175,6 +204,7 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   shootDialogs(window, folder, made);
   shootSheets(window, folder, made);
   shootSite(window, folder, made);
+  shootRugs(window, folder, made);
   return made;
 }
 

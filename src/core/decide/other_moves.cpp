@@ -76,7 +76,10 @@ class Moves {
     const bool round = piece.shape == Shape::Round;
     for (const bool width : {true, false}) {
       if (!width && (round || !piece.depth)) continue;
+      // A larger top may serve a seat; nobody buys a deeper chair to reach a table.
+      const bool grows = isSurface(piece.kind) || isLowTable(piece.kind) || isDiningTable(piece.kind);
       for (const double sign : {-1.0, 1.0}) {
+        if (sign > 0 && !grows) continue;
         const double now = width ? piece.width : *piece.depth;
         for (int i = 1; i * step <= kMostResized && !trial_.over(); i = i < 4 ? i + 1 : i + 2) {
           const double size = sign < 0 ? std::ceil(now / step - 1e-6) * step - i * step : std::floor(now / step + 1e-6) * step + i * step;

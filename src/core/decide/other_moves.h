@@ -11,7 +11,7 @@ namespace mezzet {
 inline constexpr double kMostResized = 12 * kInch;
 
 /// One change each of a subject that makes the target hold by its own rule alone: an L with its return on the other side;
-/// a piece with its back moved to the wall it has its back to; a piece that is not owned yet larger or smaller, by whole
+/// a piece with its back moved to the wall it has its back to; a piece that is not owned yet smaller, or a top larger, by whole
 /// inches or centimetres, the least that does; a placement marked optional left out. Locked things stay.
 [[nodiscard]] std::vector<Candidate> otherMoves(Trial&, const Finding& target, const Job&, const Scheme&, LengthFormat,
                                                 const IdSource&);

@@ -154,18 +154,27 @@ Vec2 stripMiddle(const std::vector<Area>& region, const Broadloom& cloth, const 
   return rotated(least + Vec2{(s.from + s.to) / 2, s.begins + own / 2}, turnOf(cloth.pile - 90));
 }
 
+std::vector<PileDirection> pileDirections(const Room& room) {
+  std::vector<PileDirection> out;
+  for (const Wall& wall : wallsOf(room)) {
+    const double degrees = std::fmod(normalisedTurn(directionOf(wall.along())), 180);
+    const bool known = std::any_of(out.begin(), out.end(), [&](const PileDirection& d) {
+      const double apart = std::abs(d.degrees - degrees);
+      return std::min(apart, 180 - apart) < 1;
+    });
+    if (!known) out.push_back({wall.id, degrees});
+  }
+  return out;
+}
+
 std::optional<Broadloom> bestCarpet(const Room& room, const std::vector<double>& rolls,
                                     const std::vector<std::vector<Vec2>>& routes) {
   const std::vector<Area> region = carpetedFloor(room);
-  const std::vector<Wall> walls = wallsOf(room);
-  if (walls.empty()) return std::nullopt;
-  const Wall& longest =
-      *std::max_element(walls.begin(), walls.end(), [](const Wall& a, const Wall& b) { return a.length() < b.length(); });
   std::optional<Broadloom> best;
   std::pair<double, double> least;
   for (const double roll : rolls)
-    for (const double across : {0.0, 90.0}) {
-      const Broadloom cloth{roll, normalisedTurn(directionOf(longest.along()) + across), std::nullopt, kCarpetTrim};
+    for (const PileDirection& along : pileDirections(room)) {
+      const Broadloom cloth{roll, along.degrees, std::nullopt, kCarpetTrim};
       const auto cut = cutCarpet(region, cloth, routes);
       if (!cut) continue;
       const std::pair cost(std::round(cut->seamOnRoute), cut->boughtArea);

@@ -45,7 +45,13 @@ inline constexpr int kMostStrips = 60;
                                                            const CarpetCut&);
 /// The middle of a strip's box, in the plan.
 [[nodiscard]] Vec2 stripMiddle(const std::vector<Area>& region, const Broadloom&, const CarpetCut&, std::size_t strip);
-/// Of these rolls and the pile along or across the room's longest wall: the least that is bought, seams out of the
+/// A way the pile can run: along a wall. Walls within a degree of another are one.
+struct PileDirection {
+  CornerId wall;
+  double degrees = 0;  ///< 0 <= degrees < 180
+};
+[[nodiscard]] std::vector<PileDirection> pileDirections(const Room&);
+/// Of these rolls and the pile along any wall: the least that is bought, seams out of the
 /// routes first. Absent when none can be cut.
 [[nodiscard]] std::optional<Broadloom> bestCarpet(const Room&, const std::vector<double>& rolls,
                                                   const std::vector<std::vector<Vec2>>& routes);

@@ -11,6 +11,7 @@ namespace mezzet {
 namespace {
 
 constexpr double kOneLine = 10;       // lines nearer than this are one
+constexpr const char* kWholeFloor = "the whole floor";
 constexpr double kAlongHall = 0.9;    // cosine: a wall runs along the hall
 constexpr double kSpan = 200'000;         // no room reaches further
 constexpr double kLeastRun = 24 * kInch;  // a carpet shorter than this is a mat
@@ -49,13 +50,21 @@ std::vector<Candidate> candidatesIn(const Room& room, const Hall& hall, Vec2 axi
       if (arch) out.push_back({hall.along(middleOf(*wall, o)), 0, "the " + openingName(room, o)});
       continue;
     }
-    for (const double s : {o.offset, o.offset + o.width})
-      out.push_back({hall.along(wall->start + wall->along() * s), 3, "a jamb of the " + openingName(room, o)});
+    const double a = hall.along(wall->start + wall->along() * o.offset),
+                 b = hall.along(wall->start + wall->along() * (o.offset + o.width));
+    for (const double t : {a, b})
+      out.push_back({t, 3, (t == std::min(a, b) ? "the near" : "the far") + std::string(" jamb of the ") + openingName(room, o)});
   }
   for (const Feature& f : room.features) {
     if (f.kind != FeatureKind::ChimneyBreast && f.kind != FeatureKind::Stair && f.kind != FeatureKind::BuiltIn) continue;
-    for (const Vec2 p : f.outline)
-      out.push_back({hall.along(p), 2, "the face of the " + std::string(featureWord(f.kind))});
+    double near = hall.along(f.outline.front()), far = near;
+    for (const Vec2 p : f.outline) {
+      near = std::min(near, hall.along(p));
+      far = std::max(far, hall.along(p));
+    }
+    const std::string word(featureWord(f.kind));
+    out.push_back({near, 2, "the near end of the " + word});
+    out.push_back({far, 2, "the far end of the " + word});
   }
   std::stable_sort(out.begin(), out.end(),
                    [](const Candidate& a, const Candidate& b) { return std::pair(a.t, a.rank) < std::pair(b.t, b.rank); });
@@ -131,6 +140,8 @@ std::vector<StopLine> stopLinesOf(const Job& job, const Scheme& scheme, double b
   std::vector<StopLine> out;
   for (const Candidate& c : candidatesIn(room, hall, axis)) {
     const double stop = std::min(c.t, ends - border);
+    const bool whole = stop >= ends - border - kOneLine;
+    if (!out.empty() && out.back().linesUp == kWholeFloor) break;
     if (stop - begins - border < kLeastRun) continue;
     Polygon keep{{begins - 1, -kSpan}, {stop, -kSpan}, {stop, kSpan}, {begins - 1, kSpan}};
     for (Vec2& p : keep) p = rotated(p * hall.sign, hall.back);
@@ -140,7 +151,7 @@ std::vector<StopLine> stopLinesOf(const Job& job, const Scheme& scheme, double b
     if (largest == cut.end()) continue;
     StopLine line;
     line.carpet = largest->outer;
-    line.linesUp = c.t >= ends - kOneLine ? "the whole floor" : c.linesUp;
+    line.linesUp = whole ? kWholeFloor : c.linesUp;
     line.area = sizeOf(*largest);
     double least = 0, most = 0;
     bool any = false;

@@ -4,12 +4,11 @@
 #include "core/drawing/base/drafting.h"
 #include "core/drawing/plan/plan.h"
 #include "core/rugs/carpet_words.h"
+#include "core/sheets/frame.h"
 #include "core/sheets/sheet_row.h"
 
 namespace mezzet {
 namespace {
-
-constexpr double kListLine = 5.5;  // mm of paper
 
 void addPileArrow(Drawing& d, Vec2 at, Vec2 along) {
   const Vec2 tip = at + along * (8 * d.scale), back = along * (2.5 * d.scale), side = leftOf(along) * (1.2 * d.scale);
@@ -50,13 +49,7 @@ Drawing compose(const SheetSource& s, int scale) {
     words = carpetWords(*cut, cloth, s.job, s.request.book != nullptr ? s.request.book->rugs : RugTrade{}, s.request.format);
     words.emplace_back("Arrows: direction of the pile. All strips lie the same way. Measure the room again before cutting.");
   }
-  double y = d.low.y - 4 * d.scale;
-  for (const std::string& one : words) {
-    d.add(Layer::Label, "",
-          TextItem{{d.low.x + 4 * d.scale, y}, one, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
-    y -= kListLine * d.scale;
-  }
-  d.low.y = y;
+  addListBelow(d, words);
   return d;
 }
 

@@ -138,4 +138,33 @@ Sheet emptySheet(const Paper& paper, Fit fit, int scale) {
   return sheet;
 }
 
+std::vector<std::string> wrapped(const std::string& text, double width) {
+  std::vector<std::string> out{""};
+  std::size_t at = 0;
+  while (at < text.size()) {
+    const std::size_t end = std::min(text.find(' ', at), text.size());
+    const std::string word = text.substr(at, end - at);
+    const std::string longer = out.back().empty() ? word : out.back() + " " + word;
+    if (!out.back().empty() && letteringWidth(longer, kSmallLetters) > width) out.push_back(word);
+    else out.back() = longer;
+    at = end + 1;
+  }
+  return out;
+}
+
+void addListBelow(Drawing& d, const std::vector<std::string>& lines) {
+  constexpr double kListLine = 5.5, kIn = 4, kLeastWide = 150;  // mm of paper
+  const double wide = std::max(kLeastWide, (d.high.x - d.low.x) / d.scale - kIn);
+  double y = d.low.y - kIn * d.scale, most = 0;
+  for (const std::string& text : lines)
+    for (const std::string& one : wrapped(text, wide)) {
+      d.add(Layer::Label, "",
+            TextItem{{d.low.x + kIn * d.scale, y}, one, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
+      most = std::max(most, letteringWidth(one, kSmallLetters));
+      y -= kListLine * d.scale;
+    }
+  d.low.y = y;
+  d.high.x = std::max(d.high.x, d.low.x + (most + 2 * kIn) * d.scale);
+}
+
 }  // namespace mezzet

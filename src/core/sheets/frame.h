@@ -18,6 +18,10 @@ struct Fit {
 void toPaper(Drawing&, Vec2 origin);
 [[nodiscard]] Sheet emptySheet(const Paper&, Fit, int scale);
 void addSheetText(Drawing&, Vec2 at, const std::string& text, double height = kSmallLetters, Ink ink = Ink::Ink);
+/// Lines of at most `width` mm of paper, broken between words.
+[[nodiscard]] std::vector<std::string> wrapped(const std::string& text, double width);
+/// Sentences below a drawing in mm of the room, wrapped; the drawing grows by them.
+void addListBelow(Drawing&, const std::vector<std::string>& lines);
 /// Frame and title block; without a scheme only the room is named.
 void addTitleBlock(Sheet&, const Job&, const Room&, const Scheme*, const std::string& title, const SheetRequest&);
 

@@ -9,30 +9,13 @@
 #include "core/rugs/carpet_words.h"
 #include "core/rugs/lying.h"
 #include "core/rugs/template_rug.h"
+#include "core/sheets/frame.h"
 #include "core/sheets/sheet_row.h"
 
 namespace mezzet {
 namespace {
 
-constexpr double kListLine = 5.5, kOut = 4.2;  // mm of paper
-
-/// The list below the drawing grows downwards.
-class List {
- public:
-  explicit List(Drawing& d) : d_(d), y_(d.low.y - 4 * d.scale) {}
-  ~List() { d_.low.y = y_; }
-  List(const List&) = delete;
-  List& operator=(const List&) = delete;
-  void add(const std::string& words) {
-    d_.add(Layer::Label, "",
-           TextItem{{d_.low.x + 4 * d_.scale, y_}, words, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
-    y_ -= kListLine * d_.scale;
-  }
-
- private:
-  Drawing& d_;
-  double y_;
-};
+constexpr double kOut = 4.2;  // mm of paper
 
 /// The corner's number outside the rug, and fine lines to the walls it is set out from.
 void addCorner(Drawing& d, const SetOutCorner& corner, Vec2 outward, const std::string& number, const ItemId& id) {
@@ -45,7 +28,8 @@ void addCorner(Drawing& d, const SetOutCorner& corner, Vec2 outward, const std::
   addTag(d, {corner.at + out, corner.at + out + side, corner.at + out - side, corner.at - out}, number, id);
 }
 
-void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames& names, int& number, List& list) {
+void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames& names, int& number,
+            std::vector<std::string>& list) {
   const Polygon outline = rugOutline(*rug.piece, rug.place());
   const ItemId id = rug.placement->id.value;
   const bool round = cornersOf(rug).empty();
@@ -58,13 +42,13 @@ void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames&
     std::string words = names.plain(rug.placement->id) + ", " + length(rug.piece->width) + " across; its middle " + tag + ": ";
     for (const FromWall& from : middle.corners.front().from)
       words += (&from == &middle.corners.front().from.front() ? "" : ", ") + length(from.off) + " to wall " + from.wall.value;
-    list.add(words);
+    list.push_back(words);
     return;
   }
   const RugTemplate t = templateOf(s.room, outline);
   const int first = number + 1;
   const Vec2 middle = centroidOf(outline);
-  list.add(names.plain(rug.placement->id) + (isCut(*rug.piece) ? ", cut to this template" : "") +
+  list.push_back(names.plain(rug.placement->id) + (isCut(*rug.piece) ? ", cut to this template" : "") +
            (rug.placement->taped ? ", taped down" : "") + ": " + areaWords(t.area, s.job.units) + ", edge " + length(t.edge));
   for (const SetOutCorner& corner : t.corners) {
     const std::string tag = std::to_string(++number);
@@ -72,7 +56,7 @@ void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames&
     std::string words = tag + ": ";
     for (const FromWall& from : corner.from)
       words += (&from == &corner.from.front() ? "" : ", ") + length(from.off) + " to wall " + from.wall.value;
-    list.add(words);
+    list.push_back(words);
   }
   for (const auto& side : t.sides)
     addDimension(d, {t.corners[side.from].at, t.corners[side.to].at, 0, length(side.length), Layer::Dimension, id});
@@ -80,7 +64,7 @@ void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames&
   for (const auto& diagonal : t.diagonals)
     check += (&diagonal == &t.diagonals.front() ? "" : ", ") + std::to_string(first + static_cast<int>(diagonal.from)) +
              " to " + std::to_string(first + static_cast<int>(diagonal.to)) + " " + length(diagonal.length);
-  if (!t.diagonals.empty()) list.add(check);
+  if (!t.diagonals.empty()) list.push_back(check);
 }
 
 Drawing compose(const SheetSource& s, int scale) {
@@ -98,12 +82,13 @@ Drawing compose(const SheetSource& s, int scale) {
   });
   Drawing d = composePlan(s.job, s.room, &rugs, options);
   const SchemeNames names(s.job, *s.scheme);
-  List list(d);
+  std::vector<std::string> list;
   int number = 0;
   const PieceIndex pieces(s.job);
   for (const Rug& rug : rugsIn(pieces, rugs)) addRug(d, s, rug, names, number, list);
-  if (number == 0) list.add("No rug lies in this scheme yet.");
-  else list.add("Square to the walls named. Pad 1 in less all round; tape the edges where people walk.");
+  if (number == 0) list.emplace_back("No rug lies in this scheme yet.");
+  else list.emplace_back("Square to the walls named. Pad 1 in less all round; tape the edges where people walk.");
+  addListBelow(d, list);
   return d;
 }
 

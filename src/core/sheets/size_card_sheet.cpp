@@ -12,21 +12,6 @@ namespace {
 
 constexpr double kRow = 7;
 
-/// Lines of at most `width` mm of paper, broken between words.
-std::vector<std::string> wrapped(const std::string& text, double width) {
-  std::vector<std::string> out{""};
-  std::size_t at = 0;
-  while (at < text.size()) {
-    const std::size_t end = std::min(text.find(' ', at), text.size());
-    const std::string word = text.substr(at, end - at);
-    const std::string longer = out.back().empty() ? word : out.back() + " " + word;
-    if (!out.back().empty() && letteringWidth(longer, kSmallLetters) > width) out.push_back(word);
-    else out.back() = longer;
-    at = end + 1;
-  }
-  return out;
-}
-
 struct Row {
   std::string what;
   const SizeRange* range;
@@ -76,7 +61,8 @@ Sheet page(const SheetSource& s, int) {
   } else {
     const SchemeNames names(s.job, *s.scheme);
     const Piece& piece = pieceOf(s.job, *p);
-    addSheetText(d, {left, y}, names.plain(id) + ": " + std::string(kindWords(piece.kind)) + " for this place", kTitleLetters);
+    const std::string name = names.plain(id), kind(kindWords(piece.kind));
+    addSheetText(d, {left, y}, name + (name.size() == kind.size() ? "" : ", a " + kind) + " for this place", kTitleLetters);
     y -= 2 * kRow;
     addTable(d, s, *card, left, wide, y);
     y -= kRow / 2;

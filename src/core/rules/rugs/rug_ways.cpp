@@ -104,7 +104,8 @@ void evaluateRugPile(const Situation& s, const Rule& rule, std::vector<Finding>&
     f.sentence = s.routes == nullptr ? "Whether one walks over " + s.names.the(rug.placement->id) +
                                            " has not been worked out yet."
                  : !pile             ? name + " lies in a way, and the height of its pile is not known."
-                                     : name + " lies in a way, its pile " + writeLength(*pile, s.format) + " high" +
+                                     : name + " lies in a way, " + (rug.piece->rug->pile ? "its pile " : "with its pile ") +
+                                           writeLength(*pile, s.format) + (rug.piece->rug->pile ? " high" : " thick") +
                                            (f.margin < 0 ? ", too deep to roll or walk over." : ".");
     out.push_back(std::move(f));
   }

@@ -125,18 +125,21 @@ void largerRug(Proposals& ways, const Placement& rug, const std::string& gives) 
     if (size.round) continue;
     const bool wide = now.width >= now.depth.value_or(0);
     // The long side the same way round.
-    const double width = wide ? size.longSide : size.shortSide, depth = wide ? size.shortSide : size.longSide;
+    const double sold = wide ? size.longSide : size.shortSide, soldDeep = wide ? size.shortSide : size.longSide;
+    const double width = sold - kShortOfTicket, depth = soldDeep - kShortOfTicket;
     if (width < now.width || depth < now.depth.value_or(0) || (width == now.width && depth == now.depth)) continue;
     IdSource ids = ways.ids;
     Piece larger = now;
     larger.variantOf = now.variantOf.value_or(now.id);
     larger.id = ids.take<PieceId>("rug");
-    larger.width = larger.rug.edit().soldWidth.emplace(width);
-    larger.depth = larger.rug.edit().soldDepth.emplace(depth);
+    larger.rug.edit().soldWidth = sold;
+    larger.rug.edit().soldDepth = soldDeep;
+    larger.width = width;
+    larger.depth = depth;
     larger.count = 1;
     Result<Job> added = withPiece(ways.job, larger);
     if (!added) return;
-    if (ways.offer("larger-rug", "Take a rug " + ways.length(width) + " x " + ways.length(depth), gives,
+    if (ways.offer("larger-rug", "Take a rug sold as " + ways.length(sold) + " x " + ways.length(soldDeep), gives,
                    repointed(added.value(), ways.scheme.id, rug.id, larger.id), ids))
       return;
   }
