@@ -16,7 +16,8 @@ const SchemeId kScheme("s1");
 
 struct Furnished {
   explicit Furnished(int pieces)
-      : job(bench::madeUpRoom(pieces)), routes(routeFactsOf(job, kScheme, UseState::Everyday)),
+      : job(bench::madeUpRoom(pieces)),
+        routes(routeFactsOf(job, kScheme, UseState::Everyday)),
         findings(check(job, builtInRulebook(), kScheme, kFormat, with())) {}
   [[nodiscard]] CheckWith with() const { return {UseState::Everyday, &routes}; }
   Job job;
@@ -64,8 +65,7 @@ void rugForAll(benchmark::State& state) {
   for (const Placement& p : room.job.schemes.front()->placements)
     if (onFloor(p.on) != nullptr && isSeat(pieceOf(room.job, p).kind) && group.size() < 4) group.push_back(p.id);
   for (auto _ : state)
-    benchmark::DoNotOptimize(
-        whichRug(room.job, builtInRulebook(), kScheme, group, kFormat, room.with()));
+    benchmark::DoNotOptimize(whichRug(room.job, builtInRulebook(), kScheme, group, kFormat, room.with()));
 }
 BENCHMARK(rugForAll)->Name("whichRug")->Arg(20)->Arg(60)->Unit(benchmark::kMillisecond);
 

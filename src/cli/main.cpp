@@ -161,11 +161,15 @@ int runSheet(const Options& o, int& argc, char** argv) {
   ImageStore images;
   for (const auto& [name, bytes] : file.images) images.add(name, *bytes);
   const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-  const SheetRequest request{paper, scale, usualFormat(file.job.units), date,
-                             o.version == "installer" ? SheetVersion::Installer : SheetVersion::Client,
-                             &builtInRulebook(), stateNamed(o.state),
-                             kind->row == &carpetSheetRow() ? routesOf(file.job, scheme, o)
-                                                            : std::vector<std::vector<Vec2>>()};
+  const SheetRequest request{
+      paper,
+      scale,
+      usualFormat(file.job.units),
+      date,
+      o.version == "installer" ? SheetVersion::Installer : SheetVersion::Client,
+      &builtInRulebook(),
+      stateNamed(o.state),
+      kind->row == &carpetSheetRow() ? routesOf(file.job, scheme, o) : std::vector<std::vector<Vec2>>()};
   std::vector<Sheet> pages;
   for (int page = 0; page < pagesOf(file.job, room, scheme, *kind, request); ++page)
     pages.push_back(orRefuse(composeSheet(file.job, room, scheme, *kind, request, page)));

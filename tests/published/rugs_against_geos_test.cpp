@@ -1,5 +1,5 @@
-// Carpet strips, areas and hulls against an independent geometry library, GEOS (Debian's libgeos), on random floors; the
-// seed is printed. The pile on an access route: 2010 ADA Standards for Accessible Design, 302.2, 1/2 inch at most.
+// Carpet strips, areas and hulls against an independent geometry library, GEOS (Debian's libgeos), on random floors;
+// the seed is printed. The pile on an access route: 2010 ADA Standards for Accessible Design, 302.2, 1/2 inch at most.
 #include <geos_c.h>
 #include <gtest/gtest.h>
 
@@ -72,8 +72,8 @@ TEST_F(CarpetAgainstGeos, StripsAreAsLongAsWhatTheyCover) {
     ASSERT_NEAR(cut->area / geos_.area(shape), 1, 1e-5) << i;
     double covered = 0, bought = 0;
     for (const CarpetStrip& strip : cut->strips) {
-      const auto band = geos_.polygon({{least + strip.from, -1e6}, {least + strip.to, -1e6}, {least + strip.to, 1e6},
-                                       {least + strip.from, 1e6}});
+      const auto band = geos_.polygon(
+          {{least + strip.from, -1e6}, {least + strip.to, -1e6}, {least + strip.to, 1e6}, {least + strip.from, 1e6}});
       const auto part = geos_.own(GEOSIntersection_r(geos_.handle, shape.get(), band.get()));
       double low = 0, high = 0;
       ASSERT_EQ(GEOSGeom_getYMin_r(geos_.handle, part.get(), &low), 1);
@@ -86,7 +86,8 @@ TEST_F(CarpetAgainstGeos, StripsAreAsLongAsWhatTheyCover) {
     ASSERT_NEAR(covered / geos_.area(shape), 1, 1e-5) << "the strips cover the floor, " << i;
     ASSERT_NEAR(bought, cut->bought, 1e-6) << i;
     // Source: common practice, strips = ceil((width + trims) / roll).
-    ASSERT_EQ(static_cast<double>(cut->strips.size()), std::ceil((most - least + 2 * cloth.trim) / cloth.roll - 1e-6)) << i;
+    ASSERT_EQ(static_cast<double>(cut->strips.size()), std::ceil((most - least + 2 * cloth.trim) / cloth.roll - 1e-6))
+        << i;
   }
 }
 TEST_F(CarpetAgainstGeos, HullsAgree) {
@@ -95,8 +96,8 @@ TEST_F(CarpetAgainstGeos, HullsAgree) {
     for (int k = 0; k < 4 + i % 30; ++k) points.push_back({std::round(from(0, 40)), std::round(from(0, 40))});
     std::vector<GEOSGeometry*> all;
     for (const Vec2 p : points) all.push_back(GEOSGeom_createPointFromXY_r(geos_.handle, p.x, p.y));
-    const auto cloud = geos_.own(GEOSGeom_createCollection_r(geos_.handle, GEOS_MULTIPOINT, all.data(),
-                                                             static_cast<unsigned>(all.size())));
+    const auto cloud = geos_.own(
+        GEOSGeom_createCollection_r(geos_.handle, GEOS_MULTIPOINT, all.data(), static_cast<unsigned>(all.size())));
     const auto hull = geos_.own(GEOSConvexHull_r(geos_.handle, cloud.get()));
     const Polygon ours = hullOf(points);
     ASSERT_NEAR(ours.size() < 3 ? 0 : signedArea(ours), geos_.area(hull), 1e-9) << i;

@@ -236,7 +236,8 @@ TEST_F(AtHand, CarpetIsCutPricedAndTakenOut) {
   emit price->editingFinished();
   QApplication::processEvents();
   EXPECT_EQ(job().carpet.edgePrices.count("machine-binding"), 1U);
-  EXPECT_TRUE(dialog.findChild<QLabel*>(QStringLiteral("carpetWords"))->text().contains(QStringLiteral("Machine binding:")));
+  EXPECT_TRUE(
+      dialog.findChild<QLabel*>(QStringLiteral("carpetWords"))->text().contains(QStringLiteral("Machine binding:")));
   dialog.findChild<QPushButton*>(QStringLiteral("noCarpet"))->click();
   QApplication::processEvents();
   EXPECT_FALSE(work().scheme()->carpet);

@@ -69,9 +69,8 @@ TEST(Demo, FiveDecisionsOfADeliveryAreEachCuredByOneClick) {
                                        {UseState::Everyday, &routes})) {
       const auto after = judged(way.job);
       cured = cured || std::none_of(after.begin(), after.end(), [&](const Finding& f) {
-                return breaksByWeight(f) && std::any_of(d.findings.begin(), d.findings.end(), [&](std::size_t k) {
-                         return findings[k].id == f.id;
-                       });
+                return breaksByWeight(f) && std::any_of(d.findings.begin(), d.findings.end(),
+                                                        [&](std::size_t k) { return findings[k].id == f.id; });
               });
     }
     EXPECT_TRUE(cured) << d.subject;
@@ -96,7 +95,8 @@ TEST(Demo, ADiningRugIsOneSizeTooSmall) {
   for (const Finding& f : findings)
     if (f.rule == "rug-chair" && f.verdict == Verdict::Breaks) {
       ++chairs;
-      const auto ways = waysOutOf(f, findings, file.job, builtInRulebook(), scheme, IdSource(file.nextId), {}, kEveryDay);
+      const auto ways =
+          waysOutOf(f, findings, file.job, builtInRulebook(), scheme, IdSource(file.nextId), {}, kEveryDay);
       ASSERT_FALSE(ways.empty());
       EXPECT_EQ(ways.front().id, "larger-rug");
     }

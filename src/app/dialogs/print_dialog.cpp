@@ -80,10 +80,14 @@ Result<std::vector<Sheet>> PrintDialog::pages() const {
   const Room* room = workspace_.room();
   if (room == nullptr) return Error{"", "There is no room to print yet", "Measure one first"};
   const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-  const SheetRequest request{findPaper(paper_->currentData().toString().toStdString()), scale_->currentData().toInt(),
-                             workspace_.format(), date,
+  const SheetRequest request{findPaper(paper_->currentData().toString().toStdString()),
+                             scale_->currentData().toInt(),
+                             workspace_.format(),
+                             date,
                              for_->currentIndex() == 1 ? SheetVersion::Installer : SheetVersion::Client,
-                             &workspace_.book(), workspace_.useState(), workspace_.routeLines()};
+                             &workspace_.book(),
+                             workspace_.useState(),
+                             workspace_.routeLines()};
   const SheetKind kind = sheetKind(kind_->currentData().toString().toStdString()).value_or(SheetKind{});
   std::vector<Sheet> out;
   for (int page = 0; page < pagesOf(workspace_.job(), *room, workspace_.scheme(), kind, request); ++page) {

@@ -147,7 +147,8 @@ QPushButton* RugDialog::laying(const QString& text, const char* name, const Piec
 }
 
 void RugDialog::showWhich(const std::optional<WhichRug>& which) {
-  if (!which) return which_->setText(tr("Select a seat, a low table or a dining table: the rug is found for its group."));
+  if (!which)
+    return which_->setText(tr("Select a seat, a low table or a dining table: the rug is found for its group."));
   which_->setText(joined(whichRugWords(*which, workspace_.job().units, workspace_.format())));
   const auto lay = [&](const QString& text, const char* name, const std::optional<RugFit>& fit) {
     if (fit) addLaying(laying_, text, name, fit->piece, fit->at);
@@ -164,10 +165,12 @@ QWidget* RugDialog::stopPage() {
   QVBoxLayout* column = nullptr;
   QWidget* page = pageOf(column);
   const Scheme* scheme = workspace_.scheme();
-  const std::vector<StopLine> stops = scheme != nullptr ? stopLinesOf(workspace_.job(), *scheme) : std::vector<StopLine>();
-  column->addWidget(words(stops.empty() ? tr("The room has no door to come in by yet.")
-                                        : tr("A hall's carpet ends on a line of the room, with room to stand on it inside the "
-                                             "entry. From the entry inwards:"),
+  const std::vector<StopLine> stops =
+      scheme != nullptr ? stopLinesOf(workspace_.job(), *scheme) : std::vector<StopLine>();
+  column->addWidget(words(stops.empty()
+                              ? tr("The room has no door to come in by yet.")
+                              : tr("A hall's carpet ends on a line of the room, with room to stand on it inside the "
+                                   "entry. From the entry inwards:"),
                           "quietNote"));
   auto* grid = new QGridLayout;
   grid->setHorizontalSpacing(14);
@@ -216,6 +219,44 @@ void RugDialog::setCarpet(std::optional<Broadloom> cloth) {
   showRoll();
 }
 
+void RugDialog::addBegin(const Room& room, const std::vector<double>& rolls) {
+  roll_->addWidget(
+      words(tr("Fitted carpet for the whole floor: strips, seams out of the ways, what is bought."), "quietNote"));
+  auto* begin = new QPushButton(tr("Cut it from the best roll"));
+  begin->setObjectName(QStringLiteral("cutCarpet"));
+  connect(begin, &QPushButton::clicked, this,
+          [this, room, rolls] { setCarpet(bestCarpet(room, rolls, workspace_.routeLines())); });
+  roll_->addWidget(begin, 0, Qt::AlignLeft);
+  roll_->addStretch(1);
+}
+
+void RugDialog::addPrices() {
+  const Job& job = workspace_.job();
+  FieldGrid prices;
+  const bool inches = job.units == Unit::Inch;
+  const double per = inches ? kFoot / 1000 : 1;  // metres in what the user prices
+  for (const EdgeFinish& finish : workspace_.book().rugs.edges) {
+    const auto price = job.carpet.edgePrices.find(finish.id);
+    const QString now =
+        price == job.carpet.edgePrices.end() ? QString() : QString::fromStdString(numberText(price->second * per, 1));
+    prices.text(
+        (inches ? tr("%1, a foot of edge") : tr("%1, a metre of edge")).arg(QString::fromStdString(finish.name)),
+        ("edgePrice-" + finish.id).c_str(), now, tr("no price"), [this, id = finish.id, per](const QString& typed) {
+          CarpetList list = workspace_.job().carpet;
+          bool number = false;
+          const double value = QLocale::c().toDouble(typed, &number);
+          if (typed.isEmpty()) list.edgePrices.erase(id);
+          else if (number) list.edgePrices[id] = value / per;
+          else return;
+          if (const auto after = withCarpetList(workspace_.job(), list))
+            workspace_.document().edit(tr("price an edge"), *after);
+          QMetaObject::invokeMethod(
+              this, [this] { showRoll(); }, Qt::QueuedConnection);
+        });
+  }
+  roll_->addWidget(prices.box());
+}
+
 void RugDialog::showRoll() {
   const FocusKept kept(this);
   emptyLayout(roll_);
@@ -229,12 +270,7 @@ void RugDialog::showRoll() {
   const RugTrade& trade = workspace_.book().rugs;
   const std::vector<double>& rolls = job.carpet.rolls.empty() ? trade.rolls(job.units) : job.carpet.rolls;
   if (!scheme->carpet) {
-    roll_->addWidget(words(tr("Fitted carpet for the whole floor: strips, seams out of the ways, what is bought."), "quietNote"));
-    auto* begin = new QPushButton(tr("Cut it from the best roll"));
-    begin->setObjectName(QStringLiteral("cutCarpet"));
-    connect(begin, &QPushButton::clicked, this, [this, room, rolls] { setCarpet(bestCarpet(*room, rolls, workspace_.routeLines())); });
-    roll_->addWidget(begin, 0, Qt::AlignLeft);
-    roll_->addStretch(1);
+    addBegin(*room, rolls);
     return;
   }
   const Broadloom cloth = *scheme->carpet;
@@ -249,7 +285,8 @@ void RugDialog::showRoll() {
       if (!read) return read;
       Broadloom changed = cloth;
       set(changed, none ? std::nullopt : read.length);
-      QMetaObject::invokeMethod(this, [this, changed] { setCarpet(changed); }, Qt::QueuedConnection);
+      QMetaObject::invokeMethod(
+          this, [this, changed] { setCarpet(changed); }, Qt::QueuedConnection);
       return read;
     });
   };
@@ -267,11 +304,11 @@ void RugDialog::showRoll() {
   }
   if (chosen == ways.size()) ways << tr("at %1 degrees").arg(cloth.pile);
   grid.choice(tr("The pile runs"), "pile", ways, chosen, [this, cloth, directions](int which) {
-                Broadloom changed = cloth;
-                if (which < static_cast<int>(directions.size()))
-                  changed.pile = directions[static_cast<std::size_t>(which)].degrees;
-                QMetaObject::invokeMethod(this, [this, changed] { setCarpet(changed); }, Qt::QueuedConnection);
-              });
+    Broadloom changed = cloth;
+    if (which < static_cast<int>(directions.size())) changed.pile = directions[static_cast<std::size_t>(which)].degrees;
+    QMetaObject::invokeMethod(
+        this, [this, changed] { setCarpet(changed); }, Qt::QueuedConnection);
+  });
   length(tr("Repeat of its pattern"), "repeat", cloth.repeat ? text(*cloth.repeat) : QString(),
          [](Broadloom& b, std::optional<double> v) { b.repeat = v; });
   length(tr("To trim at a cut edge"), "trim", text(cloth.trim),
@@ -279,31 +316,11 @@ void RugDialog::showRoll() {
   roll_->addWidget(grid.box());
   if (const auto cut = cutCarpet(carpetedFloor(*room), cloth, workspace_.routeLines())) {
     roll_->addWidget(words(joined(carpetWords(*cut, cloth, job, trade, workspace_.format())), "carpetWords"));
-    FieldGrid prices;
-    const bool inches = job.units == Unit::Inch;
-    const double per = inches ? kFoot / 1000 : 1;  // metres in what the user prices
-    for (const EdgeFinish& finish : trade.edges) {
-      const auto price = job.carpet.edgePrices.find(finish.id);
-      const QString now = price == job.carpet.edgePrices.end()
-                              ? QString()
-                              : QString::fromStdString(numberText(price->second * per, 1));
-      prices.text((inches ? tr("%1, a foot of edge") : tr("%1, a metre of edge")).arg(QString::fromStdString(finish.name)),
-                  ("edgePrice-" + finish.id).c_str(), now, tr("no price"), [this, id = finish.id, per](const QString& typed) {
-                    CarpetList list = workspace_.job().carpet;
-                    bool number = false;
-                    const double value = QLocale::c().toDouble(typed, &number);
-                    if (typed.isEmpty()) list.edgePrices.erase(id);
-                    else if (number) list.edgePrices[id] = value / per;
-                    else return;
-                    if (const auto after = withCarpetList(workspace_.job(), list))
-                      workspace_.document().edit(tr("price an edge"), *after);
-                    QMetaObject::invokeMethod(this, [this] { showRoll(); }, Qt::QueuedConnection);
-                  });
-    }
-    roll_->addWidget(prices.box());
+    addPrices();
   } else {
-    roll_->addWidget(words(tr("It would be cut into more than %1 strips: check the width of the roll.").arg(kMostStrips),
-                           "fieldComplaint"));
+    roll_->addWidget(
+        words(tr("It would be cut into more than %1 strips: check the width of the roll.").arg(kMostStrips),
+              "fieldComplaint"));
   }
   auto* none = new QPushButton(tr("No fitted carpet"));
   none->setObjectName(QStringLiteral("noCarpet"));
@@ -315,7 +332,8 @@ void RugDialog::showRoll() {
 QWidget* RugDialog::fibrePage() {
   QVBoxLayout* column = nullptr;
   QWidget* page = pageOf(column);
-  column->addWidget(words(tr("What it must bear here; the brief and the room have ticked what they know:"), "quietNote"));
+  column->addWidget(
+      words(tr("What it must bear here; the brief and the room have ticked what they know:"), "quietNote"));
   if (const Room* room = workspace_.room()) uses_ = usesOf(workspace_.job().brief, *room);
   auto* row = new QHBoxLayout;
   for (int i = 0; i < kRugUses; ++i) {

@@ -28,6 +28,8 @@ class RugDialog : public QDialog {
   [[nodiscard]] QWidget* fibrePage();
   void showWhich(const std::optional<WhichRug>&);
   void showRoll();
+  void addBegin(const Room&, const std::vector<double>& rolls);
+  void addPrices();
   void showFibres();
   /// A button that lays a rug, and shows where while it is pointed at.
   [[nodiscard]] QPushButton* laying(const QString& text, const char* name, const Piece&, const FloorPlace&);

@@ -40,10 +40,9 @@ SizeDialog::SizeDialog(Workspace& workspace, FileSystem& files, QWidget* parent)
                    id);
   }
   column->addWidget(what_, 0, Qt::AlignLeft);
-  column->addWidget(
-      words(tr("What this room's rules bear there: one size at a time, the others at their best. "
-               "Check the real piece with a tape before it is bought."),
-            "quietNote"));
+  column->addWidget(words(tr("What this room's rules bear there: one size at a time, the others at their best. "
+                             "Check the real piece with a tape before it is bought."),
+                          "quietNote"));
   lines_ = words({}, "sizeCard");
   lines_->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
   column->addWidget(lines_);
@@ -111,7 +110,8 @@ std::optional<Error> SizeDialog::write(const QString& path) const {
                              SheetVersion::Client,
                              &workspace_.book(),
                              workspace_.useState()};
-  auto sheet = composeSheet(card_.job, *workspace_.room(), scheme, {&sizeCardSheetRow(), card_.placement.value}, request);
+  auto sheet =
+      composeSheet(card_.job, *workspace_.room(), scheme, {&sizeCardSheetRow(), card_.placement.value}, request);
   if (!sheet) return sheet.error();
   const auto bytes = sheetBytes({*sheet}, path.toStdString(), card_.job.name, &workspace_.images());
   if (!bytes) return bytes.error();

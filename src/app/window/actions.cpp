@@ -67,7 +67,8 @@ std::vector<ActionRow> editRows() {
       {"add", "Edit", "Add a piece ...", "Insert", "Add a piece to the floor, or a picture to the wall"},
       {"piece-list", "Edit", "Piece list ...", "Ctrl+L", "Every piece in a table: edit, paste, read and write CSV"},
       {"sizes", "Edit", "Its sizes ...", "E", "Change the sizes of the selected piece", anyPiece},
-      {"size-card", "Edit", "What size ...", "X", "From what to what sizes may be here, and what sets each end: of the selected piece, or of one to come",
+      {"size-card", "Edit", "What size ...", "X",
+       "From what to what sizes may be here, and what sets each end: of the selected piece, or of one to come",
        anyPlace},
       {"rugs", "Edit", "Rugs and carpet ...", "C",
        "Which rug takes the group, where a hall's carpet ends, how it is cut, what it is made of", anyPlace},
@@ -94,7 +95,8 @@ std::vector<ActionRow> arrangeRows() {
        diningTable},
       {"in-use", "Arrange", "In use every day, or not", "U",
        "A drawer left open, a chair left pulled out, a footrest left out", floorPiece},
-      {"taped", "Arrange", "Taped down, or not", "Shift+T", "A rug whose edges are taped is no trip in a route", anyRug},
+      {"taped", "Arrange", "Taped down, or not", "Shift+T", "A rug whose edges are taped is no trip in a route",
+       anyRug},
       {"optional", "Arrange", "May be left out, or not", "Shift+L",
        "Ways out may leave it out where it stands in the way of what must be", anyPiece},
       {"used-here", "Arrange", "Here in company", "Shift+U",
@@ -230,8 +232,8 @@ Actions::Actions(QWidget* window, QMenuBar* bar) {
 }
 
 void Actions::fill(QMenu& menu, const Workspace& workspace) const {
-  constexpr bool (*kOfSelection[])(const Workspace&) = {anyPiece,   floorPiece, anyPlace,      anyRug,        diningTable,   grouped,
-                                                        atLeast<2>, atLeast<3>, twoOnTheFloor, marked};
+  constexpr bool (*kOfSelection[])(const Workspace&) = {anyPiece, floorPiece, anyPlace,   anyRug,        diningTable,
+                                                        grouped,  atLeast<2>, atLeast<3>, twoOnTheFloor, marked};
   const auto ofSelection = [&](const ActionRow& row) {
     return std::find(std::begin(kOfSelection), std::end(kOfSelection), row.enabled) != std::end(kOfSelection);
   };

@@ -23,8 +23,8 @@ class Moves {
   void of(const Placement& p) {
     const Piece& piece = pieceOf(job_, p);
     if (p.optional)
-      offer("leave-out:" + p.id.value, "Leave " + names_.the(p.id) + " out", withoutPlacement(job_, scheme_.id, p.id), p,
-            kNothing);
+      offer("leave-out:" + p.id.value, "Leave " + names_.the(p.id) + " out", withoutPlacement(job_, scheme_.id, p.id),
+            p, kNothing);
     if (p.locked || onFloor(p.on) == nullptr) return;
     if (piece.shape == Shape::L) otherHand(p, piece);
     backToWall(p, piece);
@@ -59,9 +59,8 @@ class Moves {
     other.limbs.edit().hand = left ? Hand::Right : Hand::Left;
     const IdSource before = ids_;
     if (auto job = asVariant(p, std::move(other), ids_))
-      offer("hand:" + p.id.value,
-            "Take " + names_.the(p.id) + " with its return on the " + (left ? "right" : "left"), std::move(*job), p,
-            kAnotherPiece);
+      offer("hand:" + p.id.value, "Take " + names_.the(p.id) + " with its return on the " + (left ? "right" : "left"),
+            std::move(*job), p, kAnotherPiece);
     ids_ = before;
   }
   void backToWall(const Placement& p, const Piece& piece) {
@@ -82,7 +81,8 @@ class Moves {
         if (sign > 0 && !grows) continue;
         const double now = width ? piece.width : *piece.depth;
         for (int i = 1; i * step <= kMostResized && !trial_.over(); i = i < 4 ? i + 1 : i + 2) {
-          const double size = sign < 0 ? std::ceil(now / step - 1e-6) * step - i * step : std::floor(now / step + 1e-6) * step + i * step;
+          const double size = sign < 0 ? std::ceil(now / step - 1e-6) * step - i * step
+                                       : std::floor(now / step + 1e-6) * step + i * step;
           if (size < 6 * kInch || std::abs(size - now) < kTouch) continue;
           Piece other = piece;
           (width ? other.width : *other.depth) = size;
@@ -90,11 +90,13 @@ class Moves {
           other.doubts.erase(width ? "width" : "depth");
           const IdSource before = ids_;
           auto job = asVariant(p, std::move(other), ids_);
-          const bool cured =
-              job && offer("size:" + p.id.value + (width ? ":width:" : ":depth:") + std::to_string(std::lround(size * 10)),
-                           "Take " + names_.the(p.id) + " " + writeLength(size, format_) +
-                               (round ? " across" : width ? " wide" : " deep"),
-                           std::move(*job), p, kAnotherPiece + std::abs(size - now));
+          const bool cured = job && offer("size:" + p.id.value + (width ? ":width:" : ":depth:") +
+                                              std::to_string(std::lround(size * 10)),
+                                          "Take " + names_.the(p.id) + " " + writeLength(size, format_) +
+                                              (round   ? " across"
+                                               : width ? " wide"
+                                                       : " deep"),
+                                          std::move(*job), p, kAnotherPiece + std::abs(size - now));
           ids_ = before;
           if (cured) break;
         }

@@ -7,6 +7,8 @@
 #include "core/model/kinds.h"
 #include "core/rugs/door_routes.h"
 #include "core/rules/base/way_words.h"
+#include "core/rules/placing/rules.h"
+#include "core/rules/rugs/rules.h"
 #include "core/space/swing.h"
 
 namespace mezzet {
@@ -29,7 +31,7 @@ Polygon circle(Vec2 middle, double radius, int sides) {
 
 std::vector<Polygon> sweepsOver(const Situation& s) {
   std::vector<Polygon> out;
-  const Rule* rule = findRule(s.book, "door-rug");
+  const Rule* rule = findRule(s.book, std::string(kDoorRug));
   const double gap = rule != nullptr ? askedOf(*rule, s.job).tolerated.low.value_or(0) : 0;
   const double thick = usualPiece(kFloorRug).height.value_or(0);
   for (const Opening& o : s.room.openings) {
@@ -48,7 +50,7 @@ std::vector<Polygon> sweepsOver(const Situation& s) {
 
 /// Where a corner may not lie: within the least distance of a route, near the doors it uses.
 std::vector<Polygon> cornerZones(const Situation& s) {
-  const Rule* rule = findRule(s.book, "rug-corner");
+  const Rule* rule = findRule(s.book, std::string(kRugCorner));
   const double off = rule != nullptr ? askedOf(*rule, s.job).tolerated.low.value_or(0) : 0;
   std::vector<Polygon> lines, doors;
   if (off <= 0) return {};
@@ -137,7 +139,8 @@ RugTrial triedRect(const RugGround& g, const std::vector<NeededFoot>& feet, doub
     for (Polygon& p : grown(nearTo(solid, x, y), kRugOffWalls - kHair)) taken.push_back(std::move(p));
   for (const Polygon& sweep : g.sweeps) taken.push_back(nearTo(sweep, x, y));
   for (const Polygon& zone : g.routes)
-    for (const Vec2 corner : {Vec2{-x, -y}, Vec2{x, -y}, Vec2{x, y}, Vec2{-x, y}}) taken.push_back(shifted(zone, -corner));
+    for (const Vec2 corner : {Vec2{-x, -y}, Vec2{x, -y}, Vec2{x, y}, Vec2{-x, y}})
+      taken.push_back(shifted(zone, -corner));
   out.free = without(outlinesOf(within({{low, {high.x, low.y}, high, {low.x, high.y}}}, {g.room})), taken);
   return out;
 }

@@ -28,11 +28,11 @@ struct SizeCard {
   std::vector<std::string> says;           ///< in sentences: what must give where nothing holds
 };
 
-/// The card of a piece that stands on the floor or hangs on a wall: its middle, its turn and everything else stay. One size at a time, the
-/// others at their recommended value; from there outward by half an inch, each change of verdict closed in on to a
-/// hundredth of a millimetre. `low` to `high`: nothing of weight breaks that would not without the piece, no matter of
-/// taste that holds at the recommended size, and what is asked of the piece now is still asked of it. Absent when the
-/// placement is not there, or is carried by another.
+/// The card of a piece that stands on the floor or hangs on a wall: its middle, its turn and everything else stay. One
+/// size at a time, the others at their recommended value; from there outward by half an inch, each change of verdict
+/// closed in on to a hundredth of a millimetre. `low` to `high`: nothing of weight breaks that would not without the
+/// piece, no matter of taste that holds at the recommended size, and what is asked of the piece now is still asked of
+/// it. Absent when the placement is not there, or is carried by another.
 [[nodiscard]] std::optional<SizeCard> sizeCardOf(const Job&, const Rulebook&, const SchemeId&, const PlacementId&,
                                                  LengthFormat, const CheckWith&, const std::stop_token& = {});
 

@@ -107,8 +107,7 @@ Result<Added> placedFor(const Job& job, const Rulebook& book, const SchemeId& id
         return out;
       }
   }
-  const FloorPlace place =
-      served != nullptr ? placeFor(job, *scheme, piece, *served) : freePlace(job, *scheme, piece);
+  const FloorPlace place = served != nullptr ? placeFor(job, *scheme, piece, *served) : freePlace(job, *scheme, piece);
   piece.id = ids.take<PieceId>("piece");
   const PieceId added = piece.id;
   auto withIt = withPiece(job, std::move(piece));

@@ -154,7 +154,8 @@ std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>
   const Scheme* at = findScheme(job, scheme);
   const RuleRow* row = rowOf(finding.rule);
   const bool close = finding.verdict == Verdict::Close && finding.weight != Weight::Taste;
-  if ((finding.verdict != Verdict::Breaks && !close) || now.size() > kHeap || at == nullptr || row == nullptr) return {};
+  if ((finding.verdict != Verdict::Breaks && !close) || now.size() > kHeap || at == nullptr || row == nullptr)
+    return {};
   Proof proof(finding, now, book, *at, format, with, tries);
   Proposals ways(finding, job, book, *at, ids, format,
                  [&](WayOut way, const Excused& excused) { return proof.take(std::move(way), excused); });
@@ -186,7 +187,8 @@ std::vector<WayOut> waysOutOf(const Decision& decision, const std::vector<Findin
   std::vector<WayOut> out;
   const std::size_t looked = std::min(decision.findings.size(), kMostLookedAt);
   for (std::size_t k = 0; k < looked && out.size() < kMostOfDecision; ++k)
-    for (WayOut& way : waysOutOf(findings[decision.findings[k]], findings, job, book, scheme, ids, format, with, tries, refused))
+    for (WayOut& way :
+         waysOutOf(findings[decision.findings[k]], findings, job, book, scheme, ids, format, with, tries, refused))
       if (std::none_of(out.begin(), out.end(), [&](const WayOut& w) { return w.sentence == way.sentence; }))
         out.push_back(std::move(way));
   return out;

@@ -28,14 +28,13 @@ struct Tries {
 };
 
 /// Ways out of one broken finding: what its rule proposes, then slides and turns on the floor, least movement first;
-/// none for one that neither breaks nor is close. Each is proven by a whole check of the room after it: its rule then holds for the
-/// target's subjects (of rules that find only what breaks, the finding is gone); nothing else of weight breaks that did
-/// not, or gets worse by more than 0.5 mm (1e-6 in other units); no close call's margin is lower; nothing that was
-/// measured is measured no more. Where `with` has routes they are drawn anew for the last proof; what waits for a route
-/// does not count before. The even split of a picture that two rules pull apart is the exception: it makes the larger
-/// of the two shortfalls least.
-/// Also of a close call, which is then no longer close. `refused` receives why the nearest other changes are not offered,
-/// a sentence each, kMostRefused at most.
+/// none for one that neither breaks nor is close. Each is proven by a whole check of the room after it: its rule then
+/// holds for the target's subjects (of rules that find only what breaks, the finding is gone); nothing else of weight
+/// breaks that did not, or gets worse by more than 0.5 mm (1e-6 in other units); no close call's margin is lower;
+/// nothing that was measured is measured no more. Where `with` has routes they are drawn anew for the last proof; what
+/// waits for a route does not count before. The even split of a picture that two rules pull apart is the exception: it
+/// makes the larger of the two shortfalls least. Also of a close call, which is then no longer close. `refused`
+/// receives why the nearest other changes are not offered, a sentence each, kMostRefused at most.
 [[nodiscard]] std::vector<WayOut> waysOutOf(const Finding&, const std::vector<Finding>& now, const Job&,
                                             const Rulebook&, const SchemeId&, IdSource ids, LengthFormat format,
                                             const CheckWith&, Tries* tries = nullptr,

@@ -43,7 +43,8 @@ std::vector<std::optional<double>> bordersAt(const Situation& s, Piece piece, co
   const PlacementId id("which-rug");
   const Job laid = withPlacement(*with, s.scheme.id, {id, piece.id, at, {}});
   for (const Tape& tape : tapesOf(laid, *findScheme(laid, s.scheme.id), id))
-    if (tape.hits.of == Thing::Of::Wall && tape.side <= Side::Left) out[static_cast<std::size_t>(tape.side)] = tape.length;
+    if (tape.hits.of == Thing::Of::Wall && tape.side <= Side::Left)
+      out[static_cast<std::size_t>(tape.side)] = tape.length;
   return out;
 }
 
@@ -95,8 +96,8 @@ class Chooser {
     if (!trial.small) return "A rug " + size + " would lie in a leaf's sweep, in a route or against a wall.";
     if (sold.round) return "A rug " + size + " does not take every foot.";
     const auto along = [&](const NeededFoot& f) { return trial.wide ? f.at.x : f.at.y; };
-    const auto [least, most] = std::minmax_element(feet_.begin(), feet_.end(),
-                                                   [&](const NeededFoot& a, const NeededFoot& b) { return along(a) < along(b); });
+    const auto [least, most] = std::minmax_element(
+        feet_.begin(), feet_.end(), [&](const NeededFoot& a, const NeededFoot& b) { return along(a) < along(b); });
     return "A rug " + size + " is too small: from the feet of " + s_.names.the(PlacementId(least->of)) +
            " to those of " + s_.names.the(PlacementId(most->of)) + " it is " +
            writeLength(along(*most) - along(*least), s_.format) + ".";
@@ -149,8 +150,8 @@ Vec2 middleOf(const std::vector<Parts>& bodies, double turn) {
 
 }  // namespace
 
-std::optional<WhichRug> whichRug(const Job& job, const Rulebook& book, const SchemeId& scheme, const PlacementIds& group,
-                                 LengthFormat format, const CheckWith& with) {
+std::optional<WhichRug> whichRug(const Job& job, const Rulebook& book, const SchemeId& scheme,
+                                 const PlacementIds& group, LengthFormat format, const CheckWith& with) {
   const Situation s(job, book, *findScheme(job, scheme), format, with);
   const Members members = membersOf(s, group);
   if (members.table == nullptr && members.pieces.empty()) return std::nullopt;
@@ -204,8 +205,8 @@ std::optional<WhichRug> whichRug(const Job& job, const Rulebook& book, const Sch
 std::vector<std::string> whichRugWords(const WhichRug& which, Unit unit, LengthFormat format) {
   std::vector<std::string> out;
   const auto add = [&](const char* what, const RugFit& fit) {
-    std::string words = std::string(what) + ": " + soldWords(fit.sold, unit) + ", actually " +
-                        writeLength(fit.piece.width, format);
+    std::string words =
+        std::string(what) + ": " + soldWords(fit.sold, unit) + ", actually " + writeLength(fit.piece.width, format);
     if (!fit.sold.round) words += " x " + writeLength(fit.piece.depth.value_or(0), format);
     if (!fit.borders.empty()) {
       words += ", with ";

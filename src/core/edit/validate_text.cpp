@@ -34,8 +34,8 @@ std::optional<Error> faultOfTexts(const Job& job) {
   }
   for (const auto& piece : job.pieces) {
     const std::string where = "piece " + piece->id.value.substr(0, 60);
-    for (const std::string* value : {&piece->id.value, &piece->name, &piece->kind, &piece->finish->material, &piece->rug->fibre,
-                                     &piece->rug->edge})
+    for (const std::string* value : {&piece->id.value, &piece->name, &piece->kind, &piece->finish->material,
+                                     &piece->rug->fibre, &piece->rug->edge})
       text(*value, where);
     extra(piece->extra, where);
   }

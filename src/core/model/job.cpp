@@ -30,7 +30,8 @@ bool Job::operator==(const Job& other) const {
 JobChange changeBetween(const Job& before, const Job& after) {
   return {before.rooms != after.rooms, before.pieces != after.pieces, before.schemes != after.schemes,
           !(before.name == after.name && before.units == after.units && before.brief == after.brief &&
-            before.houseRules == after.houseRules && before.storeys == after.storeys && before.carpet == after.carpet && before.extra == after.extra)};
+            before.houseRules == after.houseRules && before.storeys == after.storeys && before.carpet == after.carpet &&
+            before.extra == after.extra)};
 }
 
 const Room* findRoom(const Job& job, const RoomId& id) { return findShared(job.rooms, id); }

@@ -70,8 +70,8 @@ PieceField textOf(PieceField field) {
   field.setText = [](Piece& p, std::string text) { (p.*Part).edit().*Member = std::move(text); };
   return field;
 }
-constexpr std::string_view kHands[] = {"left", "right"}, kBacks[] = {"unfinished", "finished"}, kNoYes[] = {"no", "yes"},
-                           kConstructions[] = {"loop", "cut", "cut-and-loop", "flat"};
+constexpr std::string_view kHands[] = {"left", "right"}, kBacks[] = {"unfinished", "finished"},
+                           kNoYes[] = {"no", "yes"}, kConstructions[] = {"loop", "cut", "cut-and-loop", "flat"};
 
 // ---- the rows
 
@@ -266,10 +266,9 @@ std::vector<PieceField> useFields() {
            .asked = [](const Piece& p) -> Words { return stands(p) ? "Back side, finished or not" : ""; },
            .choices = kBacks}),
       textOf<&Piece::finish, &FinishPart::material>(
-          {.key = "material",
-           .column = "material",
-           .title = "Material",
-           .asked = [](const Piece& p) -> Words { return stands(p) ? "Material that is seen" : ""; }})};
+          {.key = "material", .column = "material", .title = "Material", .asked = [](const Piece& p) -> Words {
+             return stands(p) ? "Material that is seen" : "";
+           }})};
 }
 
 std::vector<PieceField> rugFields() {
@@ -295,34 +294,32 @@ std::vector<PieceField> rugFields() {
                .title = "Fibre",
                .asked = [](const Piece& p) -> Words { return isRug(p.kind) ? "Fibre" : ""; }}),
           textOf<&Piece::rug, &RugPart::edge>(
-              {.key = "rug.edge",
-               .column = "edge",
-               .title = "Edge",
-               .asked = [](const Piece& p) -> Words { return isRug(p.kind) ? "Edge finish" : ""; }})};
+              {.key = "rug.edge", .column = "edge", .title = "Edge", .asked = [](const Piece& p) -> Words {
+                 return isRug(p.kind) ? "Edge finish" : "";
+               }})};
 }
 
 std::vector<PieceField> shopFields() {
-  return {
-      of<&Piece::shop, &ShopPart::weight>({.key = "weight",
-                                           .column = "weight",
-                                           .title = "Weight (kg)",
-                                           .kind = FieldKind::Amount,
-                                           .low = 0,
-                                           .high = 100'000,
-                                           .aboveLow = true,
-                                           .hint = "Type kilograms",
-                                           .unsound = "has a weight that is not more than 0",
-                                           .unsoundHint = "Type kilograms"}),
-      owned({.key = "owned", .column = "owned", .title = "Owned", .kind = FieldKind::Flag, .choices = kNoYes}),
-      of<&Piece::shop, &ShopPart::price>({.key = "price",
-                                          .column = "price",
-                                          .title = "Price",
-                                          .kind = FieldKind::Amount,
-                                          .low = 0,
-                                          .high = 1e9,
-                                          .hint = "Type a number without a currency",
-                                          .unsound = "has a price that is no amount",
-                                          .unsoundHint = "Type 0 or more"})};
+  return {of<&Piece::shop, &ShopPart::weight>({.key = "weight",
+                                               .column = "weight",
+                                               .title = "Weight (kg)",
+                                               .kind = FieldKind::Amount,
+                                               .low = 0,
+                                               .high = 100'000,
+                                               .aboveLow = true,
+                                               .hint = "Type kilograms",
+                                               .unsound = "has a weight that is not more than 0",
+                                               .unsoundHint = "Type kilograms"}),
+          owned({.key = "owned", .column = "owned", .title = "Owned", .kind = FieldKind::Flag, .choices = kNoYes}),
+          of<&Piece::shop, &ShopPart::price>({.key = "price",
+                                              .column = "price",
+                                              .title = "Price",
+                                              .kind = FieldKind::Amount,
+                                              .low = 0,
+                                              .high = 1e9,
+                                              .hint = "Type a number without a currency",
+                                              .unsound = "has a price that is no amount",
+                                              .unsoundHint = "Type 0 or more"})};
 }
 
 std::vector<PieceField> allFields() {
@@ -330,7 +327,8 @@ std::vector<PieceField> allFields() {
                               {.key = "name", .column = "name", .title = "Name", .kind = FieldKind::Name},
                               {.key = "kind", .column = "kind", .title = "Kind", .kind = FieldKind::Kind},
                               {.key = "shape", .column = "shape", .title = "Shape", .kind = FieldKind::Shape}};
-  for (const auto& fields : {boxFields(), seatFields(), limbFields(), groundFields(), rugFields(), useFields(), shopFields()})
+  for (const auto& fields :
+       {boxFields(), seatFields(), limbFields(), groundFields(), rugFields(), useFields(), shopFields()})
     all.insert(all.end(), fields.begin(), fields.end());
   all.push_back({.key = "sources", .column = "sources", .title = "Sources", .kind = FieldKind::Sources});
   return all;

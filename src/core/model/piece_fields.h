@@ -54,11 +54,11 @@ struct PieceField {
   std::array<LineWord, 4> words = {};  ///< of the typed line
 
   std::span<const std::string_view> choices = {};  ///< of a choice or a flag, by their number
-  double low = 0, high = 0;                      ///< of a whole number or an amount
-  bool aboveLow = false;                         ///< more than `low`, not just as much
-  std::string_view hint = {};                    ///< what to type instead of what is none
-  std::string_view name = {};                    ///< in a complaint: "seat height"
-  std::string_view unsound = {};                 ///< what is said of a piece whose number is outside low and high
+  double low = 0, high = 0;                        ///< of a whole number or an amount
+  bool aboveLow = false;                           ///< more than `low`, not just as much
+  std::string_view hint = {};                      ///< what to type instead of what is none
+  std::string_view name = {};                      ///< in a complaint: "seat height"
+  std::string_view unsound = {};                   ///< what is said of a piece whose number is outside low and high
   std::string_view unsoundHint = {};
   bool required = false;  ///< the width: a piece has one
   bool zero = false;      ///< a length that may be 0

@@ -18,7 +18,7 @@ struct Placement {
   std::vector<CornerId> setOut = {};  ///< the two walls it is set out from; empty: the nearest along its sides
   bool inUse = false;                 ///< drawn and judged as in use on every day: a drawer open, a chair pulled out
   std::optional<FloorPlace> usedAt =
-      std::nullopt;  ///< where a stool stands when there is company; elsewhere it is pushed back
+      std::nullopt;       ///< where a stool stands when there is company; elsewhere it is pushed back
   bool taped = false;     ///< a rug whose edges are taped down
   bool optional = false;  ///< may be left out where it stands in the way of what must be
   bool operator==(const Placement&) const = default;
@@ -44,9 +44,9 @@ struct LogEntry {
 inline constexpr double kCarpetTrim = 3 * kInch;
 /// How broadloom is to be cut for the room's floor.
 struct Broadloom {
-  double roll = 0;                               ///< width of the roll
-  double pile = 0;                               ///< direction of the strips in the plan, degrees anticlockwise from x
-  std::optional<double> repeat = std::nullopt;   ///< of the pattern, along the pile
+  double roll = 0;                              ///< width of the roll
+  double pile = 0;                              ///< direction of the strips in the plan, degrees anticlockwise from x
+  std::optional<double> repeat = std::nullopt;  ///< of the pattern, along the pile
   double trim = kCarpetTrim;
   bool operator==(const Broadloom&) const = default;
 };

@@ -49,14 +49,17 @@ double onRoute(const Laid& laid, double x) {
   return area / kHair;
 }
 
-/// With the first strip's far side at `start` across (at most a trim before the region).
-CarpetCut cutFrom(const Laid& laid, const Broadloom& cloth, int strips, double start) {
+/// With the first strip's far side at `start` across (at most a trim before the region). Absent when a strip would lie
+/// beside the region.
+std::optional<CarpetCut> cutFrom(const Laid& laid, const Broadloom& cloth, int strips, double start) {
   CarpetCut cut;
   const double least = laid.box.low.x, width = laid.box.high.x - least;
   for (int i = 0; i < strips; ++i) {
     const double from = start + i * cloth.roll, to = from + cloth.roll;
-    const auto covered = within(laid.region, {band(std::max(least + from, laid.box.low.x - 1),
-                                                   std::min(least + to, laid.box.high.x + 1), laid.box)});
+    if (strips > 1 && (from >= width || to <= 0)) return std::nullopt;
+    const auto covered =
+        within(laid.region,
+               {band(std::max(least + from, laid.box.low.x - 1), std::min(least + to, laid.box.high.x + 1), laid.box)});
     if (covered.empty()) continue;  // the region has a gap there
     const Box own = boundsOf(covered);
     const double covers = own.high.y - own.low.y;
@@ -102,12 +105,14 @@ std::optional<CarpetCut> cutCarpet(const std::vector<Area>& region, const Broadl
   std::optional<CarpetCut> best;
   const int steps = strips == 1 ? 0 : static_cast<int>(spare / kSeamStep + kSame);
   for (int step = 0; step <= steps; ++step) {
-    CarpetCut cut = cutFrom(laid, cloth, strips, -cloth.trim - step * kSeamStep);
+    auto cut = cutFrom(laid, cloth, strips, -cloth.trim - step * kSeamStep);
+    if (!cut) continue;
     const auto cost = [](const CarpetCut& c) {
       return std::pair(std::round(c.seamOnRoute), std::round(c.bought * 100));  // what is less apart is no difference
     };
-    if (!best || cost(cut) < cost(*best)) best = std::move(cut);
+    if (!best || cost(*cut) < cost(*best)) best = std::move(cut);
   }
+  if (!best) return std::nullopt;
   best->boughtArea = best->bought * cloth.roll;
   for (const Area& area : flat) {
     best->area += sizeOf(area);

@@ -16,18 +16,18 @@ inline constexpr double kSeamStep = 1 * kInch;
 
 /// Lengths in mm; `from`, `to` and seams lie across the pile, from the region's least point.
 struct CarpetStrip {
-  double from = 0, to = 0;    ///< what of the region it covers
-  double length = 0;          ///< to cut: trims and repeat included
-  double begins = 0;          ///< along the pile, from the region's least point
-  double covers = 0;          ///< along the pile, without trims
+  double from = 0, to = 0;  ///< what of the region it covers
+  double length = 0;        ///< to cut: trims and repeat included
+  double begins = 0;        ///< along the pile, from the region's least point
+  double covers = 0;        ///< along the pile, without trims
 };
 struct CarpetCut {
   std::vector<CarpetStrip> strips;
   std::vector<double> seams;
-  double bought = 0;        ///< length of the roll
+  double bought = 0;  ///< length of the roll
   double boughtArea = 0, area = 0;
-  double edge = 0;          ///< length of the region's edge, holes included
-  double seamOnRoute = 0;   ///< length of the seams that lie in a main route
+  double edge = 0;               ///< length of the region's edge, holes included
+  double seamOnRoute = 0;        ///< length of the seams that lie in a main route
   double across = 0, along = 0;  ///< the region's extent
   [[nodiscard]] double waste() const { return boughtArea > 0 ? 1 - area / boughtArea : 0; }
 };

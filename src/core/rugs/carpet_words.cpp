@@ -20,12 +20,13 @@ std::vector<EdgePrice> edgePrices(double edgeLength, const CarpetList& list, con
   std::vector<EdgePrice> out;
   const auto add = [&](const std::string& id, const std::string& name) {
     const auto price = list.edgePrices.find(id);
-    out.push_back({id, name,
-                   price == list.edgePrices.end() ? std::nullopt : std::optional(price->second * edgeLength / kMetre)});
+    out.push_back(
+        {id, name, price == list.edgePrices.end() ? std::nullopt : std::optional(price->second * edgeLength / kMetre)});
   };
   for (const EdgeFinish& finish : trade.edges) add(finish.id, finish.name);
   for (const auto& [id, price] : list.edgePrices)
-    if (std::none_of(trade.edges.begin(), trade.edges.end(), [&](const EdgeFinish& e) { return e.id == id; })) add(id, id);
+    if (std::none_of(trade.edges.begin(), trade.edges.end(), [&](const EdgeFinish& e) { return e.id == id; }))
+      add(id, id);
   return out;
 }
 
@@ -38,9 +39,10 @@ std::vector<std::string> carpetWords(const CarpetCut& cut, const Broadloom& clot
   std::vector<std::string> out;
   const auto length = [&](double mm) { return writeLength(mm, format); };
   const std::size_t n = cut.strips.size();
-  std::string strips = std::to_string(n) + (n == 1 ? " strip" : " strips") + " off a roll " + length(cloth.roll) +
-                       " wide: ";
-  for (std::size_t i = 0; i < n; ++i) strips += (i == 0 ? "" : i + 1 == n ? " and " : ", ") + length(cut.strips[i].length);
+  std::string strips =
+      std::to_string(n) + (n == 1 ? " strip" : " strips") + " off a roll " + length(cloth.roll) + " wide: ";
+  for (std::size_t i = 0; i < n; ++i)
+    strips += (i == 0 ? "" : i + 1 == n ? " and " : ", ") + length(cut.strips[i].length);
   out.push_back(strips + ", with " + length(cloth.trim) + " to trim at every cut edge" +
                 (cloth.repeat ? ", to a repeat of " + length(*cloth.repeat) : "") + ".");
   out.push_back("Bought " + length(cut.bought) + ", " + areaWords(cut.boughtArea, job.units) + ", for " +

@@ -39,8 +39,9 @@ std::vector<Meeting> meetings(const Rug& rug, Vec2 from, Vec2 to) {
 }  // namespace
 
 bool DoorRoute::passesNear(Vec2 point) const {
-  return std::any_of(doors.begin(), doors.end(),
-                     [&](const Convex& door) { return separation(door, Convex{{point}, 0}).gap <= kNearDoor; });
+  return std::any_of(doors.begin(), doors.end(), [&](const Convex& door) {
+    return separation(door, Convex{{point}, 0}).gap <= kNearDoor;
+  });
 }
 
 std::optional<OffRoute> offRoute(Vec2 corner, const DoorRoute& route) {

@@ -10,9 +10,9 @@
 namespace mezzet {
 namespace {
 
-constexpr double kOneLine = 10;       // lines nearer than this are one
+constexpr double kOneLine = 10;  // lines nearer than this are one
 constexpr const char* kWholeFloor = "the whole floor";
-constexpr double kAlongHall = 0.9;    // cosine: a wall runs along the hall
+constexpr double kAlongHall = 0.9;        // cosine: a wall runs along the hall
 constexpr double kSpan = 200'000;         // no room reaches further
 constexpr double kLeastRun = 24 * kInch;  // a carpet shorter than this is a mat
 
@@ -53,10 +53,12 @@ std::vector<Candidate> candidatesIn(const Room& room, const Hall& hall, Vec2 axi
     const double a = hall.along(wall->start + wall->along() * o.offset),
                  b = hall.along(wall->start + wall->along() * (o.offset + o.width));
     for (const double t : {a, b})
-      out.push_back({t, 3, (t == std::min(a, b) ? "the near" : "the far") + std::string(" jamb of the ") + openingName(room, o)});
+      out.push_back(
+          {t, 3, (t == std::min(a, b) ? "the near" : "the far") + std::string(" jamb of the ") + openingName(room, o)});
   }
   for (const Feature& f : room.features) {
-    if (f.kind != FeatureKind::ChimneyBreast && f.kind != FeatureKind::Stair && f.kind != FeatureKind::BuiltIn) continue;
+    if (f.kind != FeatureKind::ChimneyBreast && f.kind != FeatureKind::Stair && f.kind != FeatureKind::BuiltIn)
+      continue;
     double near = hall.along(f.outline.front()), far = near;
     for (const Vec2 p : f.outline) {
       near = std::min(near, hall.along(p));
@@ -66,8 +68,9 @@ std::vector<Candidate> candidatesIn(const Room& room, const Hall& hall, Vec2 axi
     out.push_back({near, 2, "the near end of the " + word});
     out.push_back({far, 2, "the far end of the " + word});
   }
-  std::stable_sort(out.begin(), out.end(),
-                   [](const Candidate& a, const Candidate& b) { return std::pair(a.t, a.rank) < std::pair(b.t, b.rank); });
+  std::stable_sort(out.begin(), out.end(), [](const Candidate& a, const Candidate& b) {
+    return std::pair(a.t, a.rank) < std::pair(b.t, b.rank);
+  });
   std::vector<Candidate> one;
   for (Candidate& c : out) {
     if (one.empty() || c.t - one.back().t > kOneLine) one.push_back(std::move(c));
@@ -113,8 +116,8 @@ std::vector<StopLine> stopLinesOf(const Job& job, const Scheme& scheme, double b
   const Opening* entry = entryOf(room);
   if (entry == nullptr) return {};
   const std::vector<Wall> walls = wallsOf(room);
-  const Wall& longest =
-      *std::max_element(walls.begin(), walls.end(), [](const Wall& a, const Wall& b) { return a.length() < b.length(); });
+  const Wall& longest = *std::max_element(walls.begin(), walls.end(),
+                                          [](const Wall& a, const Wall& b) { return a.length() < b.length(); });
   const Vec2 axis = longest.along();
   const double degrees = directionOf(axis);
   Hall hall{turnOf(-degrees), turnOf(degrees), 1};

@@ -1,4 +1,5 @@
-// What the trade sells: sizes of rugs, widths of broadloom, edge finishes, fibres. Values only; read from data/rugs by io.
+// What the trade sells: sizes of rugs, widths of broadloom, edge finishes, fibres. Values only; read from data/rugs by
+// io.
 #pragma once
 
 #include <optional>
@@ -40,9 +41,9 @@ struct EdgeFinish {
 };
 
 struct RugTrade {
-  std::vector<StockRug> feet, metric;      ///< rugs, smallest first
+  std::vector<StockRug> feet, metric;          ///< rugs, smallest first
   std::vector<double> rollsFeet, rollsMetric;  ///< widths of broadloom
-  std::vector<EdgeFinish> edges;           ///< cheapest first
+  std::vector<EdgeFinish> edges;               ///< cheapest first
   std::vector<RugStuff> stuffs;
 
   [[nodiscard]] const std::vector<StockRug>& stock(Unit unit) const { return unit == Unit::Inch ? feet : metric; }

@@ -15,9 +15,9 @@
 namespace mezzet {
 
 std::span<const RuleRows> ruleFamilies() {
-  static const std::array all{seatingRules(),    diningRules(),  wayRules(),  accessRules(),  groupRules(),
-                              clearanceRules(),  sightRules(),   rugRules(), rugWayRules(),  openingRules(), artRules(),
-                              proportionRules(), placingRules(), stairRules()};
+  static const std::array all{seatingRules(),   diningRules(),     wayRules(),     accessRules(), groupRules(),
+                              clearanceRules(), sightRules(),      rugRules(),     rugWayRules(), openingRules(),
+                              artRules(),       proportionRules(), placingRules(), stairRules()};
   return all;
 }
 

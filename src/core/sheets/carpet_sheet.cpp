@@ -25,8 +25,8 @@ Drawing compose(const SheetSource& s, int scale) {
   Drawing d = composePlan(s.job, s.room, nullptr, options);
   std::vector<std::string> words;
   const std::vector<Area> region = carpetedFloor(s.room);
-  const auto cut = s.scheme != nullptr && s.scheme->carpet ? cutCarpet(region, *s.scheme->carpet, s.request.routes)
-                                                           : std::nullopt;
+  const auto cut =
+      s.scheme != nullptr && s.scheme->carpet ? cutCarpet(region, *s.scheme->carpet, s.request.routes) : std::nullopt;
   if (!cut) {
     words.emplace_back("No carpet is cut for this scheme yet: say which roll under Rugs and carpet.");
   } else {
@@ -36,18 +36,24 @@ Drawing compose(const SheetSource& s, int scale) {
     const Vec2 along = rotated({1, 0}, turnOf(cloth.pile));
     for (std::size_t i = 0; i < cut->strips.size(); ++i) {
       const Vec2 middle = stripMiddle(region, cloth, *cut, i);
-      Label label = labelAt(Layer::Label, "strip", Rank::Dimension,
-                            {middle, middle + along * (12 * d.scale), middle - along * (12 * d.scale)},
-                            TextItem{{},
-                                     "strip " + std::to_string(i + 1) + ": cut " +
-                                         writeLength(cut->strips[i].length, s.request.format),
-                                     kLetters, Align::Centre, readableTurn(along), Ink::Ink, Ink::Paper});
+      Label label = labelAt(
+          Layer::Label, "strip", Rank::Dimension,
+          {middle, middle + along * (12 * d.scale), middle - along * (12 * d.scale)},
+          TextItem{{},
+                   "strip " + std::to_string(i + 1) + ": cut " + writeLength(cut->strips[i].length, s.request.format),
+                   kLetters,
+                   Align::Centre,
+                   readableTurn(along),
+                   Ink::Ink,
+                   Ink::Paper});
       label.needed = true;
       d.add(std::move(label));
       addPileArrow(d, middle - leftOf(along) * (6 * d.scale) - along * (4 * d.scale), along);
     }
-    words = carpetWords(*cut, cloth, s.job, s.request.book != nullptr ? s.request.book->rugs : RugTrade{}, s.request.format);
-    words.emplace_back("Arrows: direction of the pile. All strips lie the same way. Measure the room again before cutting.");
+    words = carpetWords(*cut, cloth, s.job, s.request.book != nullptr ? s.request.book->rugs : RugTrade{},
+                        s.request.format);
+    words.emplace_back(
+        "Arrows: direction of the pile. All strips lie the same way. Measure the room again before cutting.");
   }
   addListBelow(d, words);
   return d;

@@ -15,7 +15,7 @@
 namespace mezzet {
 namespace {
 
-constexpr double kOut = 4.2;  // mm of paper
+constexpr double kOut = 4.2, kLeastFigured = 25;  // mm of paper
 
 /// The corner's number outside the rug, and fine lines to the walls it is set out from.
 void addCorner(Drawing& d, const SetOutCorner& corner, Vec2 outward, const std::string& number, const ItemId& id) {
@@ -39,9 +39,11 @@ void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames&
     const RugTemplate middle = templateOf(s.room, {rug.place().at});
     const std::string tag = std::to_string(++number);
     addCorner(d, middle.corners.front(), {0, 1}, tag, id);
-    std::string words = names.plain(rug.placement->id) + ", " + length(rug.piece->width) + " across; its middle " + tag + ": ";
+    std::string words =
+        names.plain(rug.placement->id) + ", " + length(rug.piece->width) + " across; its middle " + tag + ": ";
     for (const FromWall& from : middle.corners.front().from)
-      words += (&from == &middle.corners.front().from.front() ? "" : ", ") + length(from.off) + " to wall " + from.wall.value;
+      words += (&from == &middle.corners.front().from.front() ? "" : ", ") + length(from.off) + " to wall " +
+               from.wall.value;
     list.push_back(words);
     return;
   }
@@ -49,17 +51,22 @@ void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames&
   const int first = number + 1;
   const Vec2 middle = centroidOf(outline);
   list.push_back(names.plain(rug.placement->id) + (isCut(*rug.piece) ? ", cut to this template" : "") +
-           (rug.placement->taped ? ", taped down" : "") + ": " + areaWords(t.area, s.job.units) + ", edge " + length(t.edge));
-  for (const SetOutCorner& corner : t.corners) {
+                 (rug.placement->taped ? ", taped down" : "") + ": " + areaWords(t.area, s.job.units) + ", edge " +
+                 length(t.edge));
+  for (std::size_t i = 0; i < t.corners.size(); ++i) {
+    const SetOutCorner& corner = t.corners[i];
     const std::string tag = std::to_string(++number);
     addCorner(d, corner, unit(corner.at - middle), tag, id);
     std::string words = tag + ": ";
     for (const FromWall& from : corner.from)
       words += (&from == &corner.from.front() ? "" : ", ") + length(from.off) + " to wall " + from.wall.value;
-    list.push_back(words);
+    const auto& side = t.sides[i];
+    list.push_back(words + "; " + length(side.length) + " to " + std::to_string(first + static_cast<int>(side.to)));
   }
+  // Short sides are in the list: their figures would hide the corners.
   for (const auto& side : t.sides)
-    addDimension(d, {t.corners[side.from].at, t.corners[side.to].at, 0, length(side.length), Layer::Dimension, id});
+    if (side.length / d.scale >= kLeastFigured)
+      addDimension(d, {t.corners[side.from].at, t.corners[side.to].at, 0, length(side.length), Layer::Dimension, id});
   std::string check = "Diagonals to check: ";
   for (const auto& diagonal : t.diagonals)
     check += (&diagonal == &t.diagonals.front() ? "" : ", ") + std::to_string(first + static_cast<int>(diagonal.from)) +
@@ -77,9 +84,8 @@ Drawing compose(const SheetSource& s, int scale) {
   if (s.scheme == nullptr) return composePlan(s.job, s.room, nullptr, options);
   // Only the rugs: what else stands in the room hides their corners.
   Scheme rugs = *s.scheme;
-  std::erase_if(rugs.placements, [&](const Placement& p) {
-    return onFloor(p.on) == nullptr || !isRug(pieceOf(s.job, p).kind);
-  });
+  std::erase_if(rugs.placements,
+                [&](const Placement& p) { return onFloor(p.on) == nullptr || !isRug(pieceOf(s.job, p).kind); });
   Drawing d = composePlan(s.job, s.room, &rugs, options);
   const SchemeNames names(s.job, *s.scheme);
   std::vector<std::string> list;

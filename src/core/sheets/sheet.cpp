@@ -86,8 +86,8 @@ std::string scaleInWords(int denominator) {
 }
 
 std::span<const SheetRow* const> sheetRows() {
-  static const std::array all{&planSheetRow(), &wallSheetRow(), &scheduleSheetRow(), &fieldSheetRow(),
-                              &houseSheetRow(), &rugSheetRow(), &carpetSheetRow(), &sizeCardSheetRow()};
+  static const std::array all{&planSheetRow(),  &wallSheetRow(), &scheduleSheetRow(), &fieldSheetRow(),
+                              &houseSheetRow(), &rugSheetRow(),  &carpetSheetRow(),   &sizeCardSheetRow()};
   return all;
 }
 
@@ -113,7 +113,10 @@ std::string sheetWords() {
     out += (i == 0                 ? ""
             : i + 1 == rows.size() ? " or "
                                    : ", ") +
-           std::string(rows[i]->id) + (rows[i]->subjects == nullptr ? "" : rows[i] == &sizeCardSheetRow() ? ":p1" : ":A");
+           std::string(rows[i]->id) +
+           (rows[i]->subjects == nullptr     ? ""
+            : rows[i] == &sizeCardSheetRow() ? ":p1"
+                                             : ":A");
   return out;
 }
 

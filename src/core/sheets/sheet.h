@@ -63,8 +63,8 @@ struct SheetRequest {
   LengthFormat format;
   std::string date;  ///< as it is to be printed; the core reads no clock
   SheetVersion version = SheetVersion::Client;
-  const Rulebook* book = nullptr;         ///< what a size card is judged by, and edge finishes are named from
-  UseState state = UseState::Everyday;    ///< how the room is used where a size card looks at it
+  const Rulebook* book = nullptr;              ///< what a size card is judged by, and edge finishes are named from
+  UseState state = UseState::Everyday;         ///< how the room is used where a size card looks at it
   std::vector<std::vector<Vec2>> routes = {};  ///< main routes as drawn, which seams keep out of
 };
 

@@ -18,7 +18,8 @@ struct Row {
 };
 
 void addTable(Drawing& d, const SheetSource& s, const SizeCard& card, double left, double wide, double& y) {
-  const std::pair<const char*, double> columns[] = {{"", 0}, {"Best", 0.14}, {"Ideal", 0.36}, {"At least", 0.62}, {"At most", 0.81}};
+  const std::pair<const char*, double> columns[] = {
+      {"", 0}, {"Best", 0.14}, {"Ideal", 0.36}, {"At least", 0.62}, {"At most", 0.81}};
   for (const auto& [title, share] : columns) addSheetText(d, {left + share * wide, y}, title);
   d.add(Layer::Title, "", line({left, y - 3.5}, {left + wide, y - 3.5}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   y -= kRow + 2;
@@ -32,8 +33,7 @@ void addTable(Drawing& d, const SheetSource& s, const SizeCard& card, double lef
     for (const LengthFormat& format : {own, other}) {
       const auto length = [&](double mm) { return writeLength(mm, format); };
       const SizeRange& r = *row.range;
-      const std::string cells[] = {format.style == own.style ? row.what : std::string(),
-                                   length(r.recommended),
+      const std::string cells[] = {format.style == own.style ? row.what : std::string(), length(r.recommended),
                                    r.idealLow ? length(*r.idealLow) + " to " + length(*r.idealHigh) : std::string("-"),
                                    r.low ? length(r.low->value) : std::string("any"),
                                    r.high ? length(r.high->value) : std::string("any")};
@@ -53,16 +53,17 @@ Sheet page(const SheetSource& s, int) {
   double y = sheet.height - kBorder - 14;
   const PlacementId id(s.subject);
   const Placement* p = s.scheme != nullptr ? findPlacement(*s.scheme, id) : nullptr;
-  const auto card = p != nullptr && s.request.book != nullptr
-                        ? sizeCardOf(s.job, *s.request.book, s.scheme->id, id, s.request.format, {s.request.state, nullptr})
-                        : std::nullopt;
+  const auto card = p != nullptr && s.request.book != nullptr ? sizeCardOf(s.job, *s.request.book, s.scheme->id, id,
+                                                                           s.request.format, {s.request.state, nullptr})
+                                                              : std::nullopt;
   if (!card) {
     addSheetText(d, {left, y}, "Nothing that stands here has this name.");
   } else {
     const SchemeNames names(s.job, *s.scheme);
     const Piece& piece = pieceOf(s.job, *p);
     const std::string name = names.plain(id), kind(kindWords(piece.kind));
-    addSheetText(d, {left, y}, name + (name.size() == kind.size() ? "" : ", a " + kind) + " for this place", kTitleLetters);
+    addSheetText(d, {left, y}, name + (name.size() == kind.size() ? "" : ", a " + kind) + " for this place",
+                 kTitleLetters);
     y -= 2 * kRow;
     addTable(d, s, *card, left, wide, y);
     y -= kRow / 2;

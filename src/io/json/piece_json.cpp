@@ -93,7 +93,8 @@ void readPart(ObjectReader& in, const std::string& part, Piece& p) {
   ObjectReader nested(*json, in.placeOf(part));
   for (const PieceField& field : pieceFields())
     if (partOf(field.key) == part) readField(nested, field, p);
-  if (const auto pad = nested.maybeNumber("pad")) p.rug.edit().pad = *pad;  // version 5 has it flat, and so it is written
+  if (const auto pad = nested.maybeNumber("pad"))
+    p.rug.edit().pad = *pad;  // version 5 has it flat, and so it is written
   if (Polygon outline = readPoints(nested, "outline"); !outline.empty()) {
     if (signedArea(outline) < 0) std::reverse(outline.begin(), outline.end());
     p.rug.edit().outline = std::move(outline);

@@ -77,8 +77,10 @@ std::string sizeJson(const RoomId& room, const SchemeId& scheme, const SizeCard&
             {"depth", card.depth ? range(*card.depth) : none},
             {"height", card.height ? range(*card.height) : none},
             {"diameter", card.round ? across : none}};
-  return Json{{"contract", 2},        {"room", room.value}, {"scheme", scheme.value},
-              {"dims", dims}, {"holds", card.holds}, {"says", card.says}}.dump(1) + "\n";
+  return Json{{"contract", 2}, {"room", room.value},  {"scheme", scheme.value},
+              {"dims", dims},  {"holds", card.holds}, {"says", card.says}}
+             .dump(1) +
+         "\n";
 }
 
 std::string gapsJson(const std::vector<Gap>& gaps) {

@@ -49,9 +49,8 @@ std::string rugsJson(const RoomId& room, const SchemeId& scheme, const WhichRug&
 
 std::string carpetJson(const Room& room, const SchemeId& scheme, const CarpetCut& cut, const CarpetList& list,
                        const RugTrade& trade) {
-  Json out{{"contract", 2},
-           {"room", room.id.value},
-           {"scheme", scheme.value.empty() ? Json(nullptr) : Json(scheme.value)}};
+  Json out{
+      {"contract", 2}, {"room", room.id.value}, {"scheme", scheme.value.empty() ? Json(nullptr) : Json(scheme.value)}};
   out["strips"] = Json::array();
   for (const CarpetStrip& s : cut.strips)
     out["strips"].push_back({{"from", tidy(s.from)}, {"to", tidy(s.to)}, {"length", tidy(s.length)}});

@@ -12,6 +12,7 @@ namespace mezzet {
 
 [[nodiscard]] std::string rugsJson(const RoomId&, const SchemeId&, const WhichRug&, const std::vector<StopLine>&);
 /// The empty scheme is null.
-[[nodiscard]] std::string carpetJson(const Room&, const SchemeId&, const CarpetCut&, const CarpetList&, const RugTrade&);
+[[nodiscard]] std::string carpetJson(const Room&, const SchemeId&, const CarpetCut&, const CarpetList&,
+                                     const RugTrade&);
 
 }  // namespace mezzet

@@ -59,7 +59,8 @@ RugStuff readStuff(const Json& json, const std::string& where) {
     const std::string use(useWords(static_cast<RugUse>(i)));
     const Json& pair = bears.list(use);
     if (pair.empty()) continue;
-    if (pair.size() != 2 || !pair[0].is_string() || !pair[1].is_string()) bears.fail(use, "must be a word and a reason");
+    if (pair.size() != 2 || !pair[0].is_string() || !pair[1].is_string())
+      bears.fail(use, "must be a word and a reason");
     const std::string word = pair[0].get<std::string>();
     if (word != "care" && word != "badly") bears.fail(use, "is neither care nor badly");
     stuff.bears[static_cast<std::size_t>(i)] = word == "care" ? Bears::WithCare : Bears::Badly;

@@ -145,8 +145,11 @@ TEST(SizePlace, APictureHangsOverTheMiddleOfWhatItIsFor) {
 }
 TEST(SizePlace, RefusesWhatIsNoKindAndWhatIsNotThere) {
   IdSource ids(90);
-  EXPECT_EQ(placedFor(between(), builtInRulebook(), kScheme, "throne", {}, kInches, kEveryDay, ids).error().where, "throne");
-  EXPECT_EQ(placedFor(between(), builtInRulebook(), kScheme, "rug", PlacementId("p77"), kInches, kEveryDay, ids).error().where,
+  EXPECT_EQ(placedFor(between(), builtInRulebook(), kScheme, "throne", {}, kInches, kEveryDay, ids).error().where,
+            "throne");
+  EXPECT_EQ(placedFor(between(), builtInRulebook(), kScheme, "rug", PlacementId("p77"), kInches, kEveryDay, ids)
+                .error()
+                .where,
             "p77");
 }
 

@@ -136,7 +136,7 @@ TEST(WaysOut, APieceThroughTheWallIsBroughtInside) {
 }
 TEST(WaysOut, TwoInOnePlaceArePartedTheShortWay) {
   Job job = with(emptyRoom(), piece("books", "bookcase", 36, 12), "p1", 60, 75);
-  job = with(job, piece("desk", "desk", 40, 24), "p2", 60, 90);
+  job = with(job, piece("hall", "console", 40, 24), "p2", 60, 90);
   const Decided d = decide(job);
   ASSERT_FALSE(d.ways.empty());
   EXPECT_EQ(broken(d.ways[0].job), 0);

@@ -14,7 +14,8 @@ std::vector<Area> floorOf(double widthFeet, double depthFeet) {
   const double w = widthFeet * kFoot, d = depthFeet * kFoot;
   return {{{{0, 0}, {w, 0}, {w, d}, {0, d}}, {}}};
 }
-CarpetCut cut(const std::vector<Area>& region, const Broadloom& cloth, const std::vector<std::vector<Vec2>>& routes = {}) {
+CarpetCut cut(const std::vector<Area>& region, const Broadloom& cloth,
+              const std::vector<std::vector<Vec2>>& routes = {}) {
   const auto out = cutCarpet(region, cloth, routes);
   EXPECT_TRUE(out);
   return out.value_or(CarpetCut{});
@@ -38,15 +39,15 @@ TEST_P(Carpets, AreCutAsWorkedByHand) {
   EXPECT_NEAR(squareFeet(c.boughtArea), w.area, 1e-4);
   EXPECT_NEAR(c.waste(), w.waste, 5e-4);
 }
-INSTANTIATE_TEST_SUITE_P(
-    Worked, Carpets,
-    testing::Values(Worked{"TwoOffTwelve", 20, 14, 12, 90, 0, 2, 28, 336, 0.1667},
-                    Worked{"OneOffFifteen", 20, 14, 15, 0, 0, 1, 20, 300, 0.0667},
-                    Worked{"TrimMakesItTwo", 16.5, 13, 13 + 2.0 / 12, 90, 3, 2, 27, 355.5, 1 - 214.5 / 355.5},
-                    Worked{"AWiderRollMakesItOne", 16.5, 13, 13.5, 0, 3, 1, 17, 229.5, 0.065},
-                    Worked{"JustTwelve", 12, 10, 12, 90, 0, 1, 10, 120, 0},
-                    Worked{"SixInchesMore", 12.5, 10, 12, 90, 0, 2, 20, 240, 1 - 125.0 / 240}),
-    [](const auto& p) { return std::string(p.param.name); });
+INSTANTIATE_TEST_SUITE_P(Worked, Carpets,
+                         testing::Values(Worked{"TwoOffTwelve", 20, 14, 12, 90, 0, 2, 28, 336, 0.1667},
+                                         Worked{"OneOffFifteen", 20, 14, 15, 0, 0, 1, 20, 300, 0.0667},
+                                         Worked{"TrimMakesItTwo", 16.5, 13, 13 + 2.0 / 12, 90, 3, 2, 27, 355.5,
+                                                1 - 214.5 / 355.5},
+                                         Worked{"AWiderRollMakesItOne", 16.5, 13, 13.5, 0, 3, 1, 17, 229.5, 0.065},
+                                         Worked{"JustTwelve", 12, 10, 12, 90, 0, 1, 10, 120, 0},
+                                         Worked{"SixInchesMore", 12.5, 10, 12, 90, 0, 2, 20, 240, 1 - 125.0 / 240}),
+                         [](const auto& p) { return std::string(p.param.name); });
 
 TEST(Carpet, APatternLosesUpToItsRepeatAfterTheFirstStrip) {
   const CarpetCut c = cut(floorOf(20, 14), {12 * kFoot, 90, in(25), 0});
@@ -127,7 +128,8 @@ TEST(CarpetWords, NameWhatThePriceListLacks) {
   const RugTrade& trade = builtInRulebook().rugs;
   const Broadloom cloth{12 * kFoot, 90, std::nullopt, 0};
   std::string all;
-  for (const std::string& s : carpetWords(cut(floorOf(20, 14), cloth), cloth, job, trade, {LengthStyle::FeetInches, 16}))
+  for (const std::string& s :
+       carpetWords(cut(floorOf(20, 14), cloth), cloth, job, trade, {LengthStyle::FeetInches, 16}))
     all += s + "\n";
   EXPECT_NE(all.find("16.7 % waste"), std::string::npos) << all;
   EXPECT_NE(all.find("Machine binding: 103.6."), std::string::npos) << all;  // 68 ft are 20.7264 m

@@ -73,8 +73,8 @@ TEST(RugCorner, IsCuredByMovingTheRugOrTapingIt) {
   const auto findings = judged(job);
   const RouteFacts routes = routeFactsOf(job, kScheme, UseState::Everyday);
   std::vector<std::string> ways;
-  for (const WayOut& way : waysOutOf(*findingIn(findings, "rug-corner:d2,p1"), findings, job, builtInRulebook(), kScheme,
-                                     IdSource(20), kInches, {UseState::Everyday, &routes})) {
+  for (const WayOut& way : waysOutOf(*findingIn(findings, "rug-corner:d2,p1"), findings, job, builtInRulebook(),
+                                     kScheme, IdSource(20), kInches, {UseState::Everyday, &routes})) {
     ways.push_back(way.id);
     const auto after = judged(way.job);
     const Finding* f = findingIn(after, "rug-corner:d2,p1");
@@ -119,7 +119,8 @@ TEST(RugEdge, OfARoundRugIsItsTangent) {
 // ---- piles
 TEST(RugPile, OnAWayIsAtMostHalfAnInch) {
   const Job job = with(throughRoom(), rug(120, 60, 1), "p1", 106, 75);
-  EXPECT_EQ(verdictIn(judged(changed(job, [](Piece& p) { p.rug.edit().pile = in(0.5); })), "rug-pile:p1"), Verdict::Holds);
+  EXPECT_EQ(verdictIn(judged(changed(job, [](Piece& p) { p.rug.edit().pile = in(0.5); })), "rug-pile:p1"),
+            Verdict::Holds);
   EXPECT_EQ(verdictIn(judged(changed(job, [](Piece& p) { p.rug.edit().pile = in(0.5625); })), "rug-pile:p1"),
             Verdict::Breaks);
 }

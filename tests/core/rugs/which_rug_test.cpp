@@ -217,7 +217,8 @@ TEST(WhichRugForSeats, IsNeverLargerThanBruteForceFinds) {
     // And it does lie as it must.
     const Parts body = footprint(which.front->piece, which.front->at);
     for (const Vec2 foot : feet) EXPECT_LE(separation(body, Parts{Convex{{foot}, 0}}).gap, 0.05) << i;
-    for (const Body& wall : fixedBodies(*job.rooms[0])) EXPECT_GE(separation(wall.parts, body).gap, kRugOffWalls - 0.1) << i;
+    for (const Body& wall : fixedBodies(*job.rooms[0]))
+      EXPECT_GE(separation(wall.parts, body).gap, kRugOffWalls - 0.1) << i;
   }
   EXPECT_GT(found, 15);
 }
@@ -234,12 +235,14 @@ TEST(TemplateRug, FollowsTheGroupAndKeepsOffTheWalls) {
     EXPECT_GE(p.x, kOffWalls - 0.1);
     EXPECT_GE(p.y, kOffWalls - 0.1);
   }
-  for (std::size_t i = 0; i < rug.size(); ++i) EXPECT_GE(distance(edgeStart(rug, i), edgeEnd(rug, i)), kNearCorners - 0.1);
+  for (std::size_t i = 0; i < rug.size(); ++i)
+    EXPECT_GE(distance(edgeStart(rug, i), edgeEnd(rug, i)), kNearCorners - 0.1);
 }
 TEST(TemplateRug, RunsAlongAnAngledHearth) {
   Job job = sitting(240, 200, 120, 60);
   // A hearth across the corner at the right of wall C, at 45 degrees.
-  Feature hearth{FeatureId("h"), FeatureKind::Hearth, {{in(200), in(200)}, {in(240), in(160)}, {in(240), in(200)}}, {}, in(36)};
+  Feature hearth{
+      FeatureId("h"), FeatureKind::Hearth, {{in(200), in(200)}, {in(240), in(160)}, {in(240), in(200)}}, {}, in(36)};
   job = withFeature(job, RoomId("parlour"), hearth).value();
   std::vector<Parts> bodies{footprint(sofa(), {{in(120), in(150)}, 0}), footprint(armchair(), {{in(190), in(130)}, 0})};
   const Polygon rug = templateRug(*job.rooms[0], bodies);

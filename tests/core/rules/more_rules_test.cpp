@@ -74,6 +74,21 @@ std::vector<Case> cases() {
     all.push_back({name, job, finding, verdict, measured});
   };
   const Verdict holds = Verdict::Holds, breaks = Verdict::Breaks;
+  // A bed for two, its head at wall A: the narrower side counts; of a narrow one the wider.
+  const auto bed = [](double width, double x) {
+    return with(emptyRoom(), piece("bed", "bed", width, 80), "p1", x, 40, 180);
+  };
+  add("BedSideToPass", bed(60, 24 + 30), "bed-side:p1", holds, 24);
+  add("BedSideTooNarrow", bed(60, 22 + 30), "bed-side:p1", breaks, 22);
+  add("BedSideOfANarrowBedAgainstTheWall", bed(36, 18), "bed-side:p1", holds, 222 - 36);
+  // A desk that faces the room, a bookcase behind its chair.
+  const auto desk = [](double behind) {
+    const Job job = with(emptyRoom(), piece("desk", "desk", 55, 28), "p1", 111, 14, 180);
+    return with(with(job, piece("case", "bookcase", 36, 12), "p2", 111, 28 + behind + 6),
+                piece("chair", "chair", 18, 20), "p3", 111, 28 + 8);
+  };
+  add("DeskChairHasRoom", desk(36), "desk-chair:p1", holds, 36);
+  add("DeskChairHasNone", desk(30), "desk-chair:p1", breaks, 30);
   add("TableLevelALittleBelow", sitting(lowTable(52, 17)), "table-level:p1,p2", holds, -1);
   add("TableLevelTooHigh", sitting(lowTable(52, 21)), "table-level:p1,p2", breaks, 3);
   add("TableLevelTooLow", sitting(lowTable(52, 15)), "table-level:p1,p2", breaks, -3);

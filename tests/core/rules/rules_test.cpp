@@ -170,12 +170,22 @@ Job tuckedIn(double under, const char* tableKind = "dining-table") {
   const Job job = with(emptyRoom(), piece("table", tableKind, 72, 36), "p1", 111, 78);
   return with(job, piece("chair", "chair", 18, 20, 34), "p2", 111, 50 + under, 180);
 }
-TEST(Placing, ADiningChairMayStandFourInchesUnderItsTable) {
-  EXPECT_EQ(finding(findings(tuckedIn(3)), "overlap:p1,p2"), nullptr);
-  EXPECT_EQ(finding(findings(tuckedIn(4)), "overlap:p1,p2"), nullptr);
+/// The same with arms so high.
+Job tuckedWithArms(double under, double arms) {
+  const Job job = tuckedIn(under);
+  Piece chair = *findPiece(job, PieceId("chair"));
+  chair.seat.edit().arm = in(arms);
+  return withPiece(job, chair).value();
 }
-TEST(Placing, ADiningChairFurtherInIsAnOverlap) {
-  EXPECT_NE(finding(findings(tuckedIn(4.5)), "overlap:p1,p2"), nullptr);
+TEST(Placing, ADiningChairMayStandUnderItsTableUntilItsBackMeetsTheEdge) {
+  EXPECT_EQ(finding(findings(tuckedIn(4)), "overlap:p1,p2"), nullptr);
+  EXPECT_EQ(finding(findings(tuckedIn(16)), "overlap:p1,p2"), nullptr);  // 20 deep, its back 4
+  EXPECT_NE(finding(findings(tuckedIn(16.5)), "overlap:p1,p2"), nullptr);
+}
+TEST(Placing, AChairWithArmsAsHighAsTheTopStandsFourInchesUnderIt) {
+  EXPECT_EQ(finding(findings(tuckedWithArms(4, 30)), "overlap:p1,p2"), nullptr);
+  EXPECT_NE(finding(findings(tuckedWithArms(4.5, 30)), "overlap:p1,p2"), nullptr);
+  EXPECT_EQ(finding(findings(tuckedWithArms(12, 26)), "overlap:p1,p2"), nullptr) << "lower arms pass under it";
 }
 // Wall A is 222 in long, a door on it 20 to 52 in from its start corner, which stands at the right: u 170 to 202, 80 in
 // high.

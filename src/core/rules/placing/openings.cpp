@@ -172,7 +172,7 @@ void moveFromWindow(Proposals& ways) {
 
 constexpr RuleRow kRows[] = {
     {"door-swing", evaluateDoorSwing, [](Proposals& ways) { ways.moveClearOrAlongWalls(); }, shows::kFindsFaults},
-    {"door-rug", evaluateDoorRug},
+    {kDoorRug, evaluateDoorRug},
     {"window-block", evaluateWindowBlock, moveFromWindow, shows::kFindsFaults},
 };
 

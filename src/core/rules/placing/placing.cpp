@@ -13,11 +13,17 @@
 namespace mezzet {
 namespace {
 
-/// A dining chair is pushed in under its table's top this far, measured inward from the edge [D].
-constexpr double kTuckedIn = 4 * kInch;
+/// A dining chair whose arms are as high as its table's top is pushed in under it this far, any other until its back,
+/// so thick, would meet the edge; measured inward from the edge [D].
+constexpr double kArmsUnder = 4 * kInch, kBack = 4 * kInch;
 
-bool tucksUnder(const Piece& a, const Piece& b) {
-  return (isDiningSeat(a.kind) && isDiningTable(b.kind)) || (isDiningSeat(b.kind) && isDiningTable(a.kind));
+/// How far one may stand under the other; 0 for what is no chair and its table.
+double tucksUnder(const Piece& a, const Piece& b) {
+  const bool first = isDiningSeat(a.kind) && isDiningTable(b.kind);
+  if (!first && !(isDiningSeat(b.kind) && isDiningTable(a.kind))) return 0;
+  const Piece &chair = first ? a : b, &table = first ? b : a;
+  const bool arms = chair.seat->arm && (!table.height || *chair.seat->arm >= *table.height - kTouch);
+  return arms ? kArmsUnder : std::max(kArmsUnder, chair.depth.value_or(chair.width) - kBack);
 }
 
 double overlapOf(const WallRect& a, const WallRect& b) {
@@ -62,9 +68,7 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
     if (gap.length >= -kTouch) continue;
     const PlacementId a(gap.a), b(gap.b);
     if (const Placement* other = findPlacement(s.scheme, b)) {
-      if (gap.length >= -kTuckedIn - kTouch &&
-          tucksUnder(s.pieces.of(*findPlacement(s.scheme, a)), s.pieces.of(*other)))
-        continue;
+      if (gap.length >= -tucksUnder(s.pieces.of(*findPlacement(s.scheme, a)), s.pieces.of(*other)) - kTouch) continue;
       overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, View{}, s.names.the(a, true),
                      s.names.the(b), out);
       continue;

@@ -5,6 +5,9 @@
 
 namespace mezzet {
 
+/// What leaves ask of a rug.
+inline constexpr std::string_view kDoorRug = "door-rug";
+
 [[nodiscard]] RuleRows openingRules();
 [[nodiscard]] RuleRows placingRules();
 

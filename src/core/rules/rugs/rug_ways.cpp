@@ -41,10 +41,11 @@ void evaluateRugCorner(const Situation& s, const Rule& rule, std::vector<Finding
       f.u95 = doubtOfCorner(rug);
       decide(f, s.scheme);
       const std::string way = "the way to " + thingWords(s, route.to), name = s.names.the(rug.placement->id);
-      f.sentence = !f.missing.empty()
-                       ? "Whether a corner of " + name + " lies in " + way + " has not been worked out yet."
-                       : "A corner of " + name + " lies " + writeLength(f.measured, s.format) + " from the line of " +
-                             way + (f.margin < 0 ? ": feet catch on it." : ".");
+      f.sentence =
+          !f.missing.empty()    ? "Whether a corner of " + name + " lies in " + way + " has not been worked out yet."
+          : f.measured < kTouch ? "A corner of " + name + " lies right in " + way + ": feet catch on it."
+                                : "A corner of " + name + " lies " + writeLength(f.measured, s.format) +
+                                      " from the line of " + way + (f.margin < 0 ? ": feet catch on it." : ".");
       out.push_back(std::move(f));
     }
   }
@@ -90,7 +91,8 @@ void evaluateRugPile(const Situation& s, const Rule& rule, std::vector<Finding>&
   if (rugs.empty()) return;
   const std::vector<DoorRoute> routes = doorRoutes(s);
   for (const Rug& rug : rugs) {
-    const bool onWay = std::any_of(routes.begin(), routes.end(), [&](const DoorRoute& r) { return crosses(rug, r.line); });
+    const bool onWay =
+        std::any_of(routes.begin(), routes.end(), [&](const DoorRoute& r) { return crosses(rug, r.line); });
     if (s.routes != nullptr ? !onWay : routes.empty()) continue;
     Finding f = findingOf(rule, askedOf(rule, s.job, *rug.piece), {rug.placement->id.value});
     if (s.job.brief.access) f.weight = Weight::Must;
@@ -101,12 +103,12 @@ void evaluateRugPile(const Situation& s, const Rule& rule, std::vector<Finding>&
     f.at = {rug.place().at, rug.place().at};
     decide(f, s.scheme);
     const std::string name = s.names.the(rug.placement->id, true);
-    f.sentence = s.routes == nullptr ? "Whether one walks over " + s.names.the(rug.placement->id) +
-                                           " has not been worked out yet."
-                 : !pile             ? name + " lies in a way, and the height of its pile is not known."
-                                     : name + " lies in a way, " + (rug.piece->rug->pile ? "its pile " : "with its pile ") +
-                                           writeLength(*pile, s.format) + (rug.piece->rug->pile ? " high" : " thick") +
-                                           (f.margin < 0 ? ", too deep to roll or walk over." : ".");
+    f.sentence = s.routes == nullptr
+                     ? "Whether one walks over " + s.names.the(rug.placement->id) + " has not been worked out yet."
+                 : !pile ? name + " lies in a way, and the height of its pile is not known."
+                         : name + " lies in a way, " + (rug.piece->rug->pile ? "its pile " : "with its pile ") +
+                               writeLength(*pile, s.format) + (rug.piece->rug->pile ? " high" : " thick") +
+                               (f.margin < 0 ? ", too deep to roll or walk over." : ".");
     out.push_back(std::move(f));
   }
 }
@@ -128,9 +130,10 @@ void evaluateStairPile(const Situation& s, const Rule& rule, std::vector<Finding
       if (opens) f.marginMm = std::nullopt;
       const std::string name = s.names.the(rug.placement->id, true);
       f.sentence = !f.missing.empty() ? name + " lies on the stair; its pile and how it is made decide whether it may."
-                   : opens ? name + " lies on the stair, and a cut pile opens over the nosing: take a loop or a flat weave."
-                           : name + " lies on the stair, its pile " + writeLength(*pile, s.format) + " high" +
-                                 (f.margin < 0 ? ": too deep for the nosing." : ".");
+                   : opens
+                       ? name + " lies on the stair, and a cut pile opens over the nosing: take a loop or a flat weave."
+                       : name + " lies on the stair, its pile " + writeLength(*pile, s.format) + " high" +
+                             (f.margin < 0 ? ": too deep for the nosing." : ".");
       out.push_back(std::move(f));
     }
 }
@@ -143,8 +146,8 @@ void evaluateLoopPets(const Situation& s, const Rule& rule, std::vector<Finding>
     f.measured = *rug.piece->rug->construction == Construction::Loop ? 0 : 1;
     f.at = {rug.place().at, rug.place().at};
     decide(f, s.scheme);
-    f.sentence = s.names.the(rug.placement->id, true) + (f.measured > 0 ? " has no loops for claws to catch in."
-                                                                        : " is a loop pile, and claws catch in it.");
+    f.sentence = s.names.the(rug.placement->id, true) +
+                 (f.measured > 0 ? " has no loops for claws to catch in." : " is a loop pile, and claws catch in it.");
     out.push_back(std::move(f));
   }
 }
@@ -169,7 +172,7 @@ void cornerOut(Proposals& ways) {
 }
 
 constexpr RuleRow kRows[] = {
-    {"rug-corner", evaluateRugCorner, cornerOut, shows::kWays | shows::kFindsFaults},
+    {kRugCorner, evaluateRugCorner, cornerOut, shows::kWays | shows::kFindsFaults},
     {"rug-edge", evaluateRugEdge, tapeDown, shows::kWays | shows::kFindsFaults},
     {"rug-pile", evaluateRugPile, nullptr, shows::kWays | shows::kFindsFaults},
     {"stair-pile", evaluateStairPile, nullptr, shows::kFindsFaults},

@@ -43,8 +43,8 @@ void evaluateRugFeet(const Situation& s, const Rule& rule, std::vector<Finding>&
     f.at = {sep.b, sep.a};
     decide(f, s.scheme);
     // How far the front feet stand inside, or off.
-    f.marginMm = best.rank() == 0 ? -best.frontOff
-                                  : std::min(insideRug(*best.rug, feet[0]), insideRug(*best.rug, feet[1]));
+    f.marginMm =
+        best.rank() == 0 ? -best.frontOff : std::min(insideRug(*best.rug, feet[0]), insideRug(*best.rug, feet[1]));
     const std::string rug = s.names.the(best.rug->placement->id), name = s.names.the(p.id);
     if (best.rank() == 2) f.sentence = "All feet of " + name + " stand on " + rug + ".";
     else if (best.rank() == 1) f.sentence = "The front feet of " + name + " stand on " + rug + ".";

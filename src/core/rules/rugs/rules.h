@@ -5,6 +5,9 @@
 
 namespace mezzet {
 
+/// What a place for a rug is looked for by.
+inline constexpr std::string_view kRugCorner = "rug-corner";
+
 [[nodiscard]] RuleRows rugRules();
 [[nodiscard]] RuleRows rugWayRules();  ///< where people walk
 

@@ -13,6 +13,26 @@ namespace {
 /// Things further from a fire than this say nothing about it [D].
 constexpr double kNearFire = 72 * kInch;
 
+/// What a side slid outwards meets first, and how far off that is; infinite when nothing does.
+struct Clear {
+  double length = std::numeric_limits<double>::infinity();
+  std::string hit;
+};
+template <class Ignored>
+Clear clearBefore(const Situation& s, const FrontEdge& face, Ignored ignored) {
+  const Convex front{{face.left, face.right}, 0};
+  Clear out;
+  const auto offer = [&](const Body& body) {
+    for (const Convex& part : body.parts)
+      if (const auto length = slideUntilTouch(front, part, face.outward, kTouch); length && *length < out.length)
+        out = {std::max(0.0, *length), body.id};
+  };
+  for (const Body& body : s.fixed()) offer(body);
+  for (const Body& body : s.bodies())
+    if (!body.flat && !ignored(body)) offer(body);
+  return out;
+}
+
 void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Placement& p : s.scheme.placements) {
     const auto* place = onFloor(p.on);
@@ -20,19 +40,7 @@ void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Findi
     if (place == nullptr || !isStorage(piece.kind) || opensBy(piece) <= 0) continue;
     // Its front slid forward until something stops it.
     const FrontEdge face = seatFront(piece, *place);
-    const Convex front{{face.left, face.right}, 0};
-    double clear = std::numeric_limits<double>::infinity();
-    std::string hit;
-    const auto offer = [&](const Body& body) {
-      for (const Convex& part : body.parts)
-        if (const auto length = slideUntilTouch(front, part, face.outward, kTouch); length && *length < clear) {
-          clear = std::max(0.0, *length);
-          hit = body.id;
-        }
-    };
-    for (const Body& body : s.fixed()) offer(body);
-    for (const Body& body : s.bodies())
-      if (!body.flat && body.id != p.id.value) offer(body);
+    const auto [clear, hit] = clearBefore(s, face, [&](const Body& body) { return body.id == p.id.value; });
     if (!std::isfinite(clear)) continue;
     const double needs = opensBy(piece) + kStandingRoom;
     const Vec2 middle = midpoint(face.left, face.right);
@@ -48,6 +56,60 @@ void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Findi
                                : writeLength(f.measured, s.format) + " are left before ") +
                  thingWords(s, hit) + ".";
     out.push_back(std::move(f));
+  }
+}
+
+/// A bed this wide is for two, and both get in on their own side [D].
+constexpr double kBedForTwo = 48 * kInch;
+
+void clearFinding(const Situation& s, const Rule& rule, const Placement& p, const FrontEdge& face, const Clear& clear,
+                  const std::string& words, std::vector<Finding>& out) {
+  const Vec2 middle = midpoint(face.left, face.right);
+  Finding f = findingOf(rule, askedOf(rule, s.job, s.pieces.of(p)), {p.id.value});
+  f.measured = clear.length;
+  f.at = {middle, middle + face.outward * clear.length};
+  f.between = {p.id.value, clear.hit};
+  f.u95 =
+      std::hypot(doubtAlong(s.pieces.of(p), floorPlace(p.on), face.outward), doubtOfThing(s, clear.hit, face.outward));
+  decide(f, s.scheme);
+  f.sentence = words + " there are " + writeLength(clear.length, s.format) + " before " + thingWords(s, clear.hit) +
+               (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
+  out.push_back(std::move(f));
+}
+
+void evaluateBedSide(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Placement& p : s.scheme.placements) {
+    const auto* place = onFloor(p.on);
+    const Piece& piece = s.pieces.of(p);
+    if (place == nullptr || !isBed(piece.kind)) continue;
+    const Turn turn = turnOf(place->turn);
+    const double w = piece.width / 2, d = piece.depth.value_or(piece.width) / 2;
+    const auto at = [&](double x, double y) { return place->at + rotated({x, y}, turn); };
+    const FrontEdge sides[] = {{at(w, -d), at(w, d), rotated({1, 0}, turn)},
+                               {at(-w, d), at(-w, -d), rotated({-1, 0}, turn)}};
+    Clear clear[2];
+    for (int i = 0; i < 2; ++i)
+      clear[i] = clearBefore(s, sides[i], [&](const Body& body) { return body.id == p.id.value; });
+    const bool both = piece.width >= kBedForTwo - kTouch;
+    // Of a bed for two the narrower side, of a narrow one that which it is made from.
+    const int judged = (clear[0].length < clear[1].length) == both ? 0 : 1;
+    if (std::isfinite(clear[judged].length))
+      clearFinding(s, rule, p, sides[judged], clear[judged], "Beside " + s.names.the(p.id), out);
+  }
+}
+
+void evaluateDeskChair(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Placement& p : s.scheme.placements) {
+    const auto* place = onFloor(p.on);
+    const Piece& piece = s.pieces.of(p);
+    if (place == nullptr || !isSatAt(piece.kind) || isDiningTable(piece.kind)) continue;
+    const FrontEdge face = seatFront(piece, *place);
+    const Clear clear = clearBefore(s, face, [&](const Body& body) {
+      return body.id == p.id.value ||
+             isDiningSeat(s.pieces.of(*s.placement(body.id)).kind);  // its chair is drawn there
+    });
+    if (std::isfinite(clear.length))
+      clearFinding(s, rule, p, face, clear, "Behind the chair at " + s.names.the(p.id), out);
   }
 }
 
@@ -80,6 +142,8 @@ void evaluateHeaterClear(const Situation& s, const Rule& rule, std::vector<Findi
 }
 
 constexpr RuleRow kRows[] = {
+    {"bed-side", evaluateBedSide, [](Proposals& ways) { ways.widen(); }},
+    {"desk-chair", evaluateDeskChair, [](Proposals& ways) { ways.widen(); }},
     {"storage-open", evaluateStorageOpen, [](Proposals& ways) { ways.moveClear(); }},
     {"heater-clear", evaluateHeaterClear, [](Proposals& ways) { ways.moveClear(); }, shows::kFindsFaults},
 };
