@@ -1,10 +1,8 @@
 // What the commands of mezzet-cli share: their options, and how a job, a room and a scheme are chosen.
 #pragma once
 
-#include <CLI/CLI.hpp>
 #include <chrono>
 #include <condition_variable>
-#include <functional>
 #include <mutex>
 #include <optional>
 #include <stop_token>
@@ -125,20 +123,6 @@ inline CheckedScheme checkedScheme(const Options& o, const std::string& what) {
   std::vector<Finding> findings = check(file.job, builtInRulebook(), scheme.id, format, {state, &routes});
   // Rooms and schemes are held by the job, wherever that goes.
   return {std::move(file), room, scheme, format, state, std::move(routes), std::move(findings)};
-}
-
-/// A command and what it runs.
-using Runs = std::vector<std::pair<CLI::App*, std::function<int()>>>;
-
-inline CLI::App* command(CLI::App& cli, Options& o, const char* name, const char* what) {
-  CLI::App* sub = cli.add_subcommand(name, what);
-  sub->add_option("JOB", o.job, "A .mezzet file or a bare job.json")->required();
-  return sub;
-}
-inline CLI::App* withPlace(CLI::App* sub, Options& o) {
-  sub->add_option("--room", o.room, "Room id; the first if not given");
-  sub->add_option("--scheme", o.scheme, "Scheme id; the room's first if not given");
-  return sub;
 }
 
 }  // namespace mezzet::cli

@@ -1,7 +1,7 @@
 // Commands about rugs and carpet: rugs says which rug takes a group, carpet how broadloom is cut.
 #pragma once
 
-#include "cli/common.h"
+#include "cli/commands.h"
 
 namespace mezzet::cli {
 

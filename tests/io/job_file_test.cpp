@@ -373,6 +373,42 @@ TEST(FurnitureInAJob, ComesBackAsItWasWritten) {
   ASSERT_TRUE(again.ok()) << again.error().text();
   EXPECT_EQ(again->job, file->job);
 }
+// ---- rugs and carpet, since version 6
+std::string withRug(const std::string& rug, const std::string& kind = "rug") {
+  return R"({"format":"mezzet-job","version":6,"name":"R","units":"mm","nextId":9,"rooms":[],"schemes":[],"pieces":[{"id":"r","name":"Rug",)"
+         R"("kind":")" +
+         kind + R"(","width":3000,"depth":2000,"rug":)" + rug +
+         R"(}],"carpet":{"rolls":[4000],"edgePrices":{"machine-binding":5.5}}})";
+}
+TEST(RugInAJob, ComesBackAsItWasWritten) {
+  const auto file =
+      readJobText(withRug(R"({"pile":9.5,"pad":6,"construction":"cut-and-loop","fibre":"wool","edge":"tape-border",)"
+                          R"("outline":[[-1500,-1000],[1500,-1000],[1500,500],[0,1000],[-1500,1000]]})"),
+                  "rug");
+  ASSERT_TRUE(file.ok()) << file.error().text();
+  const Piece& rug = *file->job.pieces[0];
+  EXPECT_EQ(rug.rug->pile, 9.5);
+  EXPECT_EQ(rug.rug->pad, 6.0);
+  EXPECT_EQ(rug.rug->construction, Construction::CutAndLoop);
+  EXPECT_EQ(rug.rug->fibre, "wool");
+  EXPECT_EQ(rug.rug->outline.size(), 5U);
+  EXPECT_EQ(file->job.carpet.edgePrices.at("machine-binding"), 5.5);
+  const auto again = readJobText(writeJobText(file->job, file->nextId), "again");
+  ASSERT_TRUE(again.ok()) << again.error().text();
+  EXPECT_EQ(again->job, file->job);
+}
+TEST(RugInAJob, ThatCannotBeIsRefusedInWords) {
+  EXPECT_NE(refusal(withRug("{}", "sofa")).find("is only for a rug, and this is a sofa"), std::string::npos);
+  EXPECT_NE(refusal(withRug(R"({"construction":"woven"})")).find("Use one of: loop, cut, cut-and-loop, flat"),
+            std::string::npos);
+  EXPECT_NE(refusal(withRug(R"({"pile":-1})")).find("has a pile that is not a length"), std::string::npos);
+  EXPECT_NE(refusal(withRug(R"({"weave":1})")).find("is a key that Mezzet does not know"), std::string::npos);
+  EXPECT_NE(refusal(withRug(R"({"outline":[[0,0],[100,100],[100,0],[0,100]]})")).find("crosses itself"),
+            std::string::npos);
+  EXPECT_NE(refusal(withRug(R"({"outline":[[0,0],[1600,0],[0,100]]})")).find("larger than its width and depth"),
+            std::string::npos);
+}
+
 class BadFurniture : public testing::TestWithParam<std::array<const char*, 3>> {};
 TEST_P(BadFurniture, IsRefusedInWords) {
   const auto& [from, to, words] = GetParam();

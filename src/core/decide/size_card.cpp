@@ -4,6 +4,7 @@
 #include <cmath>
 #include <set>
 
+#include "core/decide/dining_sizes.h"
 #include "core/edit/edits.h"
 #include "core/rules/registry.h"
 #include "core/space/bodies.h"
@@ -199,6 +200,8 @@ std::optional<SizeCard> sizeCardOf(const Job& job, const Rulebook& book, const S
       if (size == Size::Depth) card.depth = range;
       if (size == Size::Height) card.height = range;
     }
+  for (std::string& words : diningSizeWords(diningSizes(job, book, id, placement, format, with, stop), format))
+    card.says.push_back(std::move(words));
   const Effect together = fit.at(Size::Width, fit.value(Size::Width), {});
   card.holds = together.tolerated;
   if (!card.holds) {

@@ -171,6 +171,8 @@ std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>
       if (auto next = further(candidate, more, finding, job, book, *at, format, with, tries))
         if (proof.take(std::move(next->way), {})) break;
   }
+  // The house may ask otherwise: that moves nothing, and comes last.
+  if (proof.soFar().size() < kMostWays) ways.otherSchools("it is enough for this house");
   if (proof.soFar().empty()) twoMovers(proof, job, book, scheme, ids, format, with, tries);
   if (refused != nullptr)
     for (const Proof::Refused& one : proof.refused()) {

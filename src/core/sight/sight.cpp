@@ -92,7 +92,9 @@ std::vector<Occluder> occludersIn(const PieceIndex& pieces, const Room& room, co
     const Piece& piece = pieces.of(p);
     const double top = highestOf(piece).value_or(0);
     if (place == nullptr || isRug(piece.kind) || top <= 0) continue;
-    for (const Convex& partOf : footprint(piece, *place)) out.push_back({partOf, 0, top, p.id.value});
+    // One looks through under raised legs.
+    const double bottom = std::min(top, piece.legs->height.value_or(0));
+    for (const Convex& partOf : footprint(piece, *place)) out.push_back({partOf, bottom, top, p.id.value});
   }
   return out;
 }

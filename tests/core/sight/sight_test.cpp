@@ -85,6 +85,17 @@ TEST(Sight, AWindowIsOpenBetweenSillAndHead) {
   EXPECT_FALSE(
       sees(outside, {in(100), in(20)}, in(20), occluders));  // at the wall the line is 29 in up, below the sill
 }
+TEST(Sight, OneLooksThroughUnderRaisedLegs) {
+  const auto under = [](double legs) {
+    Piece sofa = test::piece("sofa", "sofa", 84, 36, 34);
+    if (legs > 0) sofa.legs.edit().height = in(legs);
+    const Job job = test::with(test::emptyRoom(), sofa, "p1", 100, 75);
+    return occludersIn(PieceIndex(job), *job.rooms[0], test::scheme(job));
+  };
+  // Both ends of the line lie 5 in above the floor.
+  EXPECT_FALSE(sees({{in(100), in(20)}, in(5)}, {in(100), in(130)}, in(5), under(0)));
+  EXPECT_TRUE(sees({{in(100), in(20)}, in(5)}, {in(100), in(130)}, in(5), under(6)));
+}
 TEST(SightRegion, OfAnEmptyRoomIsTheRoom) {
   const Job job = test::emptyRoom(200, 150);
   const Polygon region =

@@ -1,8 +1,10 @@
 // Room behind those who sit at a dining table.
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 #include "core/rules/dining/rules.h"
+#include "core/use/chairs.h"
 #include "core/use/seats.h"
 #include "core/model/kinds.h"
 #include "core/rules/base/facts.h"
@@ -14,7 +16,51 @@ double tableDoubt(const Situation& s, const DiningSeat& seat) {
   return doubtAlong(s.pieces.of(*seat.table), floorPlace(seat.table->on), seat.back);
 }
 
+/// A table that nobody has set chairs at yet is judged where they would stand along its sides.
+void evaluateBareTable(const Situation& s, const Rule& rule, const Placement& p, std::vector<Finding>& out) {
+  const Piece& table = s.pieces.of(p);
+  const FloorPlace& place = floorPlace(p.on);
+  const Piece chair = usualPiece(kDiningChair);
+  const Parts body = footprint(table, place);
+  constexpr int kMostSet = 40;
+  Behind narrowest;
+  std::array<Vec2, 2> at{};
+  for (const Setting& setting : settingsAround(table, place, chair, kPlaceSetting, false, kMostSet, kSetUnder)) {
+    const Vec2 back = -seatFront(chair, setting.chair).outward, t = leftOf(back) * (chair.width / 2);
+    const double reach = reachInStrip(body, setting.chair.at, back, chair.width / 2);
+    if (!std::isfinite(reach)) continue;
+    const Vec2 edge = setting.chair.at + back * reach;
+    const Convex row{{edge - t, edge + t}, 0};
+    const auto offer = [&](const Body& other) {
+      for (const Convex& part : other.parts)
+        if (const auto length = slideUntilTouch(row, part, back, kTouch); length && *length < narrowest.clear) {
+          narrowest = {std::max(0.0, *length), other.id, doubtOfThing(s, other.id, back)};
+          at = {edge, edge + back * narrowest.clear};
+        }
+    };
+    for (const Body& other : s.fixed()) offer(other);
+    for (const Body& other : s.bodies())
+      if (!other.flat && other.id != p.id.value) offer(other);
+  }
+  if (!std::isfinite(narrowest.clear)) return;
+  Finding f = findingOf(rule, askedOf(rule, s.job, table), {p.id.value});
+  f.measured = narrowest.clear;
+  f.at = at;
+  f.u95 = std::hypot(narrowest.doubt, doubtAlong(table, place, unit(at[1] - at[0])));
+  decide(f, s.scheme);
+  f.sentence = "Where chairs would sit at " + s.names.the(p.id) + " it is " + writeLength(f.measured, s.format) +
+               " from its edge to " + thingWords(s, narrowest.hit) +
+               (f.margin < 0 ? ", " + missedBy(-f.margin, s.format) + " short" : "") + ".";
+  f.rival = rivalWords(s, rule, f);
+  out.push_back(std::move(f));
+}
+
 void evaluateDiningWall(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  for (const Placement& p : s.scheme.placements) {
+    if (onFloor(p.on) == nullptr || !isDiningTable(s.pieces.of(p).kind)) continue;
+    if (std::none_of(s.dining().begin(), s.dining().end(), [&](const DiningSeat& seat) { return seat.table == &p; }))
+      evaluateBareTable(s, rule, p, out);
+  }
   for (std::size_t i = 0; i < s.dining().size(); ++i) {
     const DiningSeat& seat = s.dining()[i];
     const Behind& there = s.behind()[i];
