@@ -120,8 +120,8 @@ bool goneBefore(const Candidate& candidate, const WayOut& other, const Scheme& n
 }
 
 /// Where one move would break something else, a second one that cures that too: the two together are one way out.
-void twoMovers(Proof& proof, const Job& job, const Rulebook& book, const SchemeId& scheme, const IdSource& ids,
-               LengthFormat format, const CheckWith& with, Tries* tries) {
+void twoMovers(Proof& proof, const Job& job, const Rulebook& book, const SchemeId& scheme, LengthFormat format,
+               const CheckWith& with, Tries* tries) {
   constexpr std::size_t kFirsts = 3, kSeconds = 4, kHarms = 2;
   const std::vector<Proof::Refused> firsts = proof.refused();  // a copy: proving adds to it
   const Scheme& now = *findScheme(job, scheme);
@@ -130,7 +130,8 @@ void twoMovers(Proof& proof, const Job& job, const Rulebook& book, const SchemeI
     if (first.harms.size() > kHarms || !breaksByWeight(first.harms.front())) continue;
     const Scheme& then = *findScheme(first.way.job, scheme);
     std::size_t tried = 0;
-    for (Candidate& second : moversOf(first.harms.front(), first.way.job, book, then, format, with, ids, tries)) {
+    for (Candidate& second :
+         moversOf(first.harms.front(), first.way.job, book, then, format, with, IdSource(first.way.nextId), tries)) {
       const bool moved = std::any_of(second.movers.begin(), second.movers.end(), [&](const PlacementId& id) {
         const Placement *before = findPlacement(now, id), *after = findPlacement(then, id);
         return before == nullptr || after == nullptr || !(*before == *after);
@@ -173,7 +174,7 @@ std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>
   }
   // The house may ask otherwise: that moves nothing, and comes last.
   if (proof.soFar().size() < kMostWays) ways.otherSchools("it is enough for this house");
-  if (proof.soFar().empty()) twoMovers(proof, job, book, scheme, ids, format, with, tries);
+  if (proof.soFar().empty()) twoMovers(proof, job, book, scheme, format, with, tries);
   if (refused != nullptr)
     for (const Proof::Refused& one : proof.refused()) {
       std::string why = one.way.sentence + ": " + one.harms.front().sentence;
