@@ -316,6 +316,8 @@ void RugDialog::showRoll() {
   roll_->addWidget(grid.box());
   if (const auto cut = cutCarpet(carpetedFloor(*room), cloth, workspace_.routeLines())) {
     roll_->addWidget(words(joined(carpetWords(*cut, cloth, job, trade, workspace_.format())), "carpetWords"));
+    for (const std::string& runner : runnerWords(*room, workspace_.format()))
+      roll_->addWidget(words(onScreen(runner), "quietNote"));
     addPrices();
   } else {
     roll_->addWidget(

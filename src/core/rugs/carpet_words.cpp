@@ -62,6 +62,15 @@ std::vector<std::string> carpetWords(const CarpetCut& cut, const Broadloom& clot
   return out;
 }
 
+std::vector<std::string> runnerWords(const Room& room, LengthFormat format) {
+  std::vector<std::string> out;
+  for (const Feature& f : room.features)
+    if (f.stair)
+      out.push_back("A runner for the stair, " + std::to_string(f.stair->risers) + " risers: " +
+                    writeLength(runnerLength(*f.stair), format) + ", trims included. Have it fastened at every step.");
+  return out;
+}
+
 std::string leafWords(const std::string& id, const Job& job, const Scheme& scheme) {
   const Room& room = roomOf(job, scheme);
   if (const Opening* o = findOpening(room, OpeningId(id))) return "the " + openingName(room, *o);

@@ -24,6 +24,8 @@ struct EdgePrice {
 /// "Two strips off the 13'-2" roll, 13'-6" each: 27 ft, 355.5 sq ft bought for 214.5, 40 % waste." and what follows.
 [[nodiscard]] std::vector<std::string> carpetWords(const CarpetCut&, const Broadloom&, const Job&, const RugTrade&,
                                                    LengthFormat);
+/// The length of a runner for each stair of the room, a sentence each.
+[[nodiscard]] std::vector<std::string> runnerWords(const Room&, LengthFormat);
 /// What a leaf over the carpet is called: a door of the room, or a cupboard.
 [[nodiscard]] std::string leafWords(const std::string& id, const Job&, const Scheme&);
 /// One line of the table of stop lines.

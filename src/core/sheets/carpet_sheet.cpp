@@ -52,6 +52,7 @@ Drawing compose(const SheetSource& s, int scale) {
     }
     words = carpetWords(*cut, cloth, s.job, s.request.book != nullptr ? s.request.book->rugs : RugTrade{},
                         s.request.format);
+    for (std::string& runner : runnerWords(s.room, s.request.format)) words.push_back(std::move(runner));
     words.emplace_back(
         "Arrows: direction of the pile. All strips lie the same way. Measure the room again before cutting.");
   }

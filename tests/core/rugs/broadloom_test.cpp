@@ -122,6 +122,15 @@ TEST(Runner, GoesUpEveryRiserAndOverEveryGoingButTheLast) {
   stair.nosing = in(1);
   EXPECT_NEAR(runnerLength(stair, in(3)), in(13 * 7.5 + 12 * 10 + 26 + 6), 1e-9);
 }
+TEST(Runner, IsNamedForEachStairOfTheRoom) {
+  Feature flight{FeatureId("st"), FeatureKind::Stair, {{0, 0}, {in(36), 0}, {in(36), in(100)}, {0, in(100)}}, {}, {}};
+  flight.stair = Stair{13, in(7.5), in(10), 90, {}, {}, {}, {}};
+  const Job job = withFeature(emptyRoom(), RoomId("parlour"), flight).value();
+  const auto said = runnerWords(*job.rooms[0], {LengthStyle::Inches, 16});
+  ASSERT_EQ(said.size(), 1U);
+  EXPECT_EQ(said[0].find("A runner for the stair, 13 risers: 223 1/2 in"), 0U) << said[0];
+  EXPECT_TRUE(runnerWords(*emptyRoom().rooms[0], {}).empty());
+}
 TEST(CarpetWords, NameWhatThePriceListLacks) {
   Job job = emptyRoom();
   job.carpet.edgePrices["machine-binding"] = 5;  // a metre
