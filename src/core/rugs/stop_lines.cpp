@@ -6,6 +6,7 @@
 #include "core/model/kinds.h"
 #include "core/space/swing.h"
 #include "core/use/use_zones.h"
+#include "core/walk/walk_space.h"
 
 namespace mezzet {
 namespace {
@@ -22,13 +23,6 @@ struct Hall {
   double sign = 1;
   [[nodiscard]] double along(Vec2 p) const { return rotated(p, into).x * sign; }
 };
-
-const Opening* entryOf(const Room& room) {
-  if (const Opening* chosen = findOpening(room, room.entry)) return chosen;
-  for (const Opening& o : room.openings)
-    if (o.kind != OpeningKind::Window) return &o;
-  return nullptr;
-}
 
 struct Candidate {
   double t = 0;
@@ -113,7 +107,7 @@ std::vector<std::string> leavesOver(const Job& job, const Scheme& scheme, const 
 
 std::vector<StopLine> stopLinesOf(const Job& job, const Scheme& scheme, double border) {
   const Room& room = roomOf(job, scheme);
-  const Opening* entry = entryOf(room);
+  const Opening* entry = mainEntry(room);
   if (entry == nullptr) return {};
   const std::vector<Wall> walls = wallsOf(room);
   const Wall& longest = *std::max_element(walls.begin(), walls.end(),

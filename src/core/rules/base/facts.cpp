@@ -12,21 +12,11 @@ Behind behindDiner(const Situation& s, const DiningSeat& seat) {
   const Vec2 back = seat.back, t = leftOf(back);
   const double half = s.pieces.of(*seat.chair).width / 2;
   const Convex row{{seat.edge - t * half, seat.edge + t * half}, 0};
-  Behind out;
-  const auto offer = [&](const Body& body) {
-    for (const Convex& part : body.parts)
-      if (const auto length = slideUntilTouch(row, part, back, kTouch); length && *length < out.clear)
-        out = {std::max(0.0, *length), body.id, doubtOfThing(s, body.id, back)};
-  };
-  for (const Body& body : s.fixed()) offer(body);
-  for (const Body& body : s.bodies()) {
-    if (body.flat || body.id == seat.chair->id.value || body.id == seat.table->id.value) continue;
-    if (std::any_of(s.dining().begin(), s.dining().end(),
-                    [&](const DiningSeat& o) { return o.table == seat.table && o.chair->id.value == body.id; }))
-      continue;
-    offer(body);
-  }
-  return out;
+  return firstMet(s, row, back, [&](const Body& body) {
+    return body.id == seat.chair->id.value || body.id == seat.table->id.value ||
+           std::any_of(s.dining().begin(), s.dining().end(),
+                       [&](const DiningSeat& o) { return o.table == seat.table && o.chair->id.value == body.id; });
+  });
 }
 
 }  // namespace
@@ -124,6 +114,19 @@ double doubtOfThing(const Situation& s, const std::string& id, Vec2 direction) {
   const Placement* p = s.placement(id);
   const auto* place = p != nullptr ? onFloor(p->on) : nullptr;
   return place != nullptr ? doubtAlong(s.pieces.of(*p), *place, direction) : 0;
+}
+
+Behind firstMet(const Situation& s, const Convex& row, Vec2 along, const std::function<bool(const Body&)>& ignored) {
+  Behind out;
+  const auto offer = [&](const Body& body) {
+    for (const Convex& part : body.parts)
+      if (const auto length = slideUntilTouch(row, part, along, kTouch); length && *length < out.clear)
+        out = {std::max(0.0, *length), body.id, doubtOfThing(s, body.id, along)};
+  };
+  for (const Body& body : s.fixed()) offer(body);
+  for (const Body& body : s.bodies())
+    if (!body.flat && !ignored(body)) offer(body);
+  return out;
 }
 
 }  // namespace mezzet

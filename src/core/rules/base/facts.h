@@ -1,6 +1,7 @@
 // One scheme under the rulebook: what every evaluator looks at. Each fact is worked out when it is first asked for.
 #pragma once
 
+#include <functional>
 #include <limits>
 #include <unordered_map>
 
@@ -20,7 +21,7 @@
 
 namespace mezzet {
 
-/// What stands behind a diner: how far it is from the table's edge, and what it is.
+/// What something meets that is slid along: how far off, and what it is. Of a diner: behind the table's edge.
 struct Behind {
   double clear = std::numeric_limits<double>::infinity();
   std::string hit;
@@ -96,6 +97,10 @@ class Situation {
 };
 
 // ---- what evaluators share
+/// What a row of the plan meets first that is slid along a unit vector: walls, fixed things, and what stands in the
+/// room but for rugs and what is `ignored`. Infinitely far off when nothing.
+[[nodiscard]] Behind firstMet(const Situation&, const Convex& row, Vec2 along,
+                              const std::function<bool(const Body&)>& ignored);
 /// A finding with everything the rule itself decides; subjects are sorted and make the id.
 [[nodiscard]] Finding findingOf(const Rule&, const Asked&, std::vector<std::string> subjects);
 /// What schools other than the deciding one would say of this value, where they judge it differently.

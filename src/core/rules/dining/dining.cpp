@@ -30,17 +30,11 @@ void evaluateBareTable(const Situation& s, const Rule& rule, const Placement& p,
     const double reach = reachInStrip(body, setting.chair.at, back, chair.width / 2);
     if (!std::isfinite(reach)) continue;
     const Vec2 edge = setting.chair.at + back * reach;
-    const Convex row{{edge - t, edge + t}, 0};
-    const auto offer = [&](const Body& other) {
-      for (const Convex& part : other.parts)
-        if (const auto length = slideUntilTouch(row, part, back, kTouch); length && *length < narrowest.clear) {
-          narrowest = {std::max(0.0, *length), other.id, doubtOfThing(s, other.id, back)};
-          at = {edge, edge + back * narrowest.clear};
-        }
-    };
-    for (const Body& other : s.fixed()) offer(other);
-    for (const Body& other : s.bodies())
-      if (!other.flat && other.id != p.id.value) offer(other);
+    const Behind there =
+        firstMet(s, Convex{{edge - t, edge + t}, 0}, back, [&](const Body& other) { return other.id == p.id.value; });
+    if (there.clear >= narrowest.clear) continue;
+    narrowest = there;
+    at = {edge, edge + back * there.clear};
   }
   if (!std::isfinite(narrowest.clear)) return;
   Finding f = findingOf(rule, askedOf(rule, s.job, table), {p.id.value});

@@ -13,24 +13,9 @@ namespace {
 /// Things further from a fire than this say nothing about it [D].
 constexpr double kNearFire = 72 * kInch;
 
-/// What a side slid outwards meets first, and how far off that is; infinite when nothing does.
-struct Clear {
-  double length = std::numeric_limits<double>::infinity();
-  std::string hit;
-};
-template <class Ignored>
-Clear clearBefore(const Situation& s, const FrontEdge& face, Ignored ignored) {
-  const Convex front{{face.left, face.right}, 0};
-  Clear out;
-  const auto offer = [&](const Body& body) {
-    for (const Convex& part : body.parts)
-      if (const auto length = slideUntilTouch(front, part, face.outward, kTouch); length && *length < out.length)
-        out = {std::max(0.0, *length), body.id};
-  };
-  for (const Body& body : s.fixed()) offer(body);
-  for (const Body& body : s.bodies())
-    if (!body.flat && !ignored(body)) offer(body);
-  return out;
+/// What stands before a side of a piece.
+Behind before(const Situation& s, const FrontEdge& side, const std::function<bool(const Body&)>& ignored) {
+  return firstMet(s, Convex{{side.left, side.right}, 0}, side.outward, ignored);
 }
 
 void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
@@ -40,7 +25,7 @@ void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Findi
     if (place == nullptr || !isStorage(piece.kind) || opensBy(piece) <= 0) continue;
     // Its front slid forward until something stops it.
     const FrontEdge face = seatFront(piece, *place);
-    const auto [clear, hit] = clearBefore(s, face, [&](const Body& body) { return body.id == p.id.value; });
+    const auto [clear, hit, doubt] = before(s, face, [&](const Body& body) { return body.id == p.id.value; });
     if (!std::isfinite(clear)) continue;
     const double needs = opensBy(piece) + kStandingRoom;
     const Vec2 middle = midpoint(face.left, face.right);
@@ -48,7 +33,7 @@ void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Findi
     f.measured = clear - needs;
     f.at = {middle + face.outward * needs, middle + face.outward * clear};
     f.between = {p.id.value, hit};
-    f.u95 = std::hypot(doubtAlong(piece, *place, face.outward), doubtOfThing(s, hit, face.outward));
+    f.u95 = std::hypot(doubtAlong(piece, *place, face.outward), doubt);
     decide(f, s.scheme);
     f.sentence = s.names.the(p.id, true) + " opens by " + writeLength(opensBy(piece), s.format) +
                  "; with room to stand before it " +
@@ -62,17 +47,16 @@ void evaluateStorageOpen(const Situation& s, const Rule& rule, std::vector<Findi
 /// A bed this wide is for two, and both get in on their own side [D].
 constexpr double kBedForTwo = 48 * kInch;
 
-void clearFinding(const Situation& s, const Rule& rule, const Placement& p, const FrontEdge& face, const Clear& clear,
+void clearFinding(const Situation& s, const Rule& rule, const Placement& p, const FrontEdge& face, const Behind& there,
                   const std::string& words, std::vector<Finding>& out) {
   const Vec2 middle = midpoint(face.left, face.right);
   Finding f = findingOf(rule, askedOf(rule, s.job, s.pieces.of(p)), {p.id.value});
-  f.measured = clear.length;
-  f.at = {middle, middle + face.outward * clear.length};
-  f.between = {p.id.value, clear.hit};
-  f.u95 =
-      std::hypot(doubtAlong(s.pieces.of(p), floorPlace(p.on), face.outward), doubtOfThing(s, clear.hit, face.outward));
+  f.measured = there.clear;
+  f.at = {middle, middle + face.outward * there.clear};
+  f.between = {p.id.value, there.hit};
+  f.u95 = std::hypot(doubtAlong(s.pieces.of(p), floorPlace(p.on), face.outward), there.doubt);
   decide(f, s.scheme);
-  f.sentence = words + " there are " + writeLength(clear.length, s.format) + " before " + thingWords(s, clear.hit) +
+  f.sentence = words + " there are " + writeLength(there.clear, s.format) + " before " + thingWords(s, there.hit) +
                (f.margin < 0 ? ", " + writeLength(-f.margin, s.format) + " short." : ".");
   out.push_back(std::move(f));
 }
@@ -87,14 +71,13 @@ void evaluateBedSide(const Situation& s, const Rule& rule, std::vector<Finding>&
     const auto at = [&](double x, double y) { return place->at + rotated({x, y}, turn); };
     const FrontEdge sides[] = {{at(w, -d), at(w, d), rotated({1, 0}, turn)},
                                {at(-w, d), at(-w, -d), rotated({-1, 0}, turn)}};
-    Clear clear[2];
-    for (int i = 0; i < 2; ++i)
-      clear[i] = clearBefore(s, sides[i], [&](const Body& body) { return body.id == p.id.value; });
+    Behind there[2];
+    for (int i = 0; i < 2; ++i) there[i] = before(s, sides[i], [&](const Body& body) { return body.id == p.id.value; });
     const bool both = piece.width >= kBedForTwo - kTouch;
     // Of a bed for two the narrower side, of a narrow one that which it is made from.
-    const int judged = (clear[0].length < clear[1].length) == both ? 0 : 1;
-    if (std::isfinite(clear[judged].length))
-      clearFinding(s, rule, p, sides[judged], clear[judged], "Beside " + s.names.the(p.id), out);
+    const int judged = (there[0].clear < there[1].clear) == both ? 0 : 1;
+    if (std::isfinite(there[judged].clear))
+      clearFinding(s, rule, p, sides[judged], there[judged], "Beside " + s.names.the(p.id), out);
   }
 }
 
@@ -104,12 +87,12 @@ void evaluateDeskChair(const Situation& s, const Rule& rule, std::vector<Finding
     const Piece& piece = s.pieces.of(p);
     if (place == nullptr || !isSatAt(piece.kind) || isDiningTable(piece.kind)) continue;
     const FrontEdge face = seatFront(piece, *place);
-    const Clear clear = clearBefore(s, face, [&](const Body& body) {
+    const Behind there = before(s, face, [&](const Body& body) {
       return body.id == p.id.value ||
              isDiningSeat(s.pieces.of(*s.placement(body.id)).kind);  // its chair is drawn there
     });
-    if (std::isfinite(clear.length))
-      clearFinding(s, rule, p, face, clear, "Behind the chair at " + s.names.the(p.id), out);
+    if (std::isfinite(there.clear))
+      clearFinding(s, rule, p, face, there, "Behind the chair at " + s.names.the(p.id), out);
   }
 }
 
