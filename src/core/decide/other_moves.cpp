@@ -1,7 +1,6 @@
 #include "core/decide/other_moves.h"
 
 #include <algorithm>
-#include <array>
 #include <cmath>
 
 #include "core/edit/edits.h"

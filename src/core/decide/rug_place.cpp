@@ -73,16 +73,12 @@ std::vector<Polygon> cornerZones(const Situation& s) {
   return out;
 }
 
-Polygon moved(Polygon polygon, Turn turn) {
-  for (Vec2& p : polygon) p = rotated(p, turn);
-  return polygon;
-}
 Polygon shifted(Polygon polygon, Vec2 by) {
   for (Vec2& p : polygon) p += by;
   return polygon;
 }
 
-/// Every place of a rug's middle at which its box comes nearer to the points than `off`.
+/// Every place of a rug's middle at which its box meets the points' hull.
 Polygon nearTo(const Polygon& points, double x, double y) {
   std::vector<Vec2> sums;
   for (const Vec2 p : points)
@@ -94,11 +90,11 @@ Polygon nearTo(const Polygon& points, double x, double y) {
 
 RugGround groundOf(const Situation& s, double degrees) {
   RugGround g{turnOf(-degrees), turnOf(degrees), {}, {}, {}, {}};
-  g.room = moved(outlineOf(s.room), g.into);
+  g.room = rotated(outlineOf(s.room), g.into);
   for (const Body& body : fixedBodies(s.room))
-    for (const Convex& part : body.parts) g.solid.push_back(moved(part.core, g.into));
-  for (Polygon& p : sweepsOver(s)) g.sweeps.push_back(moved(std::move(p), g.into));
-  for (Polygon& p : cornerZones(s)) g.routes.push_back(moved(std::move(p), g.into));
+    for (const Convex& part : body.parts) g.solid.push_back(rotated(part.core, g.into));
+  for (Polygon& p : sweepsOver(s)) g.sweeps.push_back(rotated(std::move(p), g.into));
+  for (Polygon& p : cornerZones(s)) g.routes.push_back(rotated(std::move(p), g.into));
   return g;
 }
 

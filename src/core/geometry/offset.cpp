@@ -62,6 +62,14 @@ std::vector<Area> clipped(ClipperLib::ClipType how, const std::vector<Polygon>& 
   return areasOf(tree);
 }
 
+std::vector<Polygon> offsetBy(const Polygon& polygon, double by, ClipperLib::JoinType corners) {
+  ClipperLib::ClipperOffset offset(2, 0.1 * kGrid);
+  offset.AddPath(toGrid(polygon), corners, ClipperLib::etClosedPolygon);
+  ClipperLib::Paths out;
+  offset.Execute(out, by * kGrid);
+  return fromGrid(out);
+}
+
 }  // namespace
 
 double sizeOf(const Area& area) {
@@ -102,20 +110,10 @@ std::vector<Area> grown(const std::vector<Area>& areas, double by, double tolera
   return areasOf(tree);
 }
 
-std::vector<Polygon> grown(const Polygon& polygon, double by) {
-  ClipperLib::ClipperOffset offset(2, 0.1 * kGrid);
-  offset.AddPath(toGrid(polygon), ClipperLib::jtRound, ClipperLib::etClosedPolygon);
-  ClipperLib::Paths out;
-  offset.Execute(out, by * kGrid);
-  return fromGrid(out);
-}
+std::vector<Polygon> grown(const Polygon& polygon, double by) { return offsetBy(polygon, by, ClipperLib::jtRound); }
 
 std::vector<Polygon> grownSquare(const Polygon& polygon, double by) {
-  ClipperLib::ClipperOffset offset(2, 0.1 * kGrid);
-  offset.AddPath(toGrid(polygon), ClipperLib::jtMiter, ClipperLib::etClosedPolygon);
-  ClipperLib::Paths out;
-  offset.Execute(out, by * kGrid);
-  return fromGrid(out);
+  return offsetBy(polygon, by, ClipperLib::jtMiter);
 }
 
 std::vector<Polygon> clippedTo(const std::vector<Polygon>& polygons, const Polygon& room) {

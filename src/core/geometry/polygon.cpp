@@ -85,6 +85,11 @@ std::optional<std::pair<std::size_t, std::size_t>> selfCrossing(const Polygon& p
   return std::nullopt;
 }
 
+Polygon rotated(Polygon polygon, Turn turn) {
+  for (Vec2& p : polygon) p = rotated(p, turn);
+  return polygon;
+}
+
 Polygon hullOf(std::vector<Vec2> points) {
   std::sort(points.begin(), points.end(), [](Vec2 a, Vec2 b) { return std::pair(a.x, a.y) < std::pair(b.x, b.y); });
   points.erase(std::unique(points.begin(), points.end()), points.end());

@@ -11,6 +11,9 @@ namespace mezzet {
 
 using Polygon = std::vector<Vec2>;  ///< at least three points, the last joined to the first
 
+/// Every corner turned about the origin.
+[[nodiscard]] Polygon rotated(Polygon, Turn);
+
 /// Shoelace; > 0 when the points run anticlockwise.
 [[nodiscard]] double signedArea(const Polygon& polygon);
 

@@ -9,12 +9,6 @@ namespace {
 
 constexpr double kSame = 1e-6, kHair = 0.1;
 
-Polygon turned(const Polygon& polygon, Turn turn) {
-  Polygon out;
-  out.reserve(polygon.size());
-  for (const Vec2 p : polygon) out.push_back(rotated(p, turn));
-  return out;
-}
 Polygon band(double from, double to, const Box& box) {
   return {{from, box.low.y - 1}, {to, box.low.y - 1}, {to, box.high.y + 1}, {from, box.high.y + 1}};
 }
@@ -84,7 +78,7 @@ std::optional<CarpetCut> cutCarpet(const std::vector<Area>& region, const Broadl
     return std::nullopt;
   const Turn upright = turnOf(90 - cloth.pile);
   Laid laid;
-  for (const Polygon& p : outlinesOf(region)) laid.region.push_back(turned(p, upright));
+  for (const Polygon& p : outlinesOf(region)) laid.region.push_back(rotated(p, upright));
   const std::vector<Area> flat = within(laid.region, laid.region);
   if (flat.empty()) return std::nullopt;
   laid.box = boundsOf(flat);
@@ -119,8 +113,6 @@ std::optional<CarpetCut> cutCarpet(const std::vector<Area>& region, const Broadl
     best->edge += perimeter(area.outer);
     for (const Polygon& hole : area.holes) best->edge += perimeter(hole);
   }
-  best->across = width;
-  best->along = laid.box.high.y - laid.box.low.y;
   return best;
 }
 
@@ -131,7 +123,7 @@ std::vector<std::pair<Vec2, Vec2>> seamLines(const std::vector<Area>& region, co
   std::vector<Polygon> edges;
   double least = std::numeric_limits<double>::infinity();
   for (const Polygon& p : outlinesOf(region)) {
-    edges.push_back(turned(p, upright));
+    edges.push_back(rotated(p, upright));
     for (const Vec2 corner : edges.back()) least = std::min(least, corner.x);
   }
   for (const double seam : cut.seams) {
@@ -153,7 +145,7 @@ Vec2 stripMiddle(const std::vector<Area>& region, const Broadloom& cloth, const 
   const Turn upright = turnOf(90 - cloth.pile);
   Vec2 least{std::numeric_limits<double>::infinity(), std::numeric_limits<double>::infinity()};
   for (const Area& area : region)
-    for (const Vec2 p : turned(area.outer, upright)) least = {std::min(least.x, p.x), std::min(least.y, p.y)};
+    for (const Vec2 p : rotated(area.outer, upright)) least = {std::min(least.x, p.x), std::min(least.y, p.y)};
   const CarpetStrip& s = cut.strips[strip];
   const double own = std::max(0.0, s.covers);
   return rotated(least + Vec2{(s.from + s.to) / 2, s.begins + own / 2}, turnOf(cloth.pile - 90));

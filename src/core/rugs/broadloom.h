@@ -26,9 +26,8 @@ struct CarpetCut {
   std::vector<double> seams;
   double bought = 0;  ///< length of the roll
   double boughtArea = 0, area = 0;
-  double edge = 0;               ///< length of the region's edge, holes included
-  double seamOnRoute = 0;        ///< length of the seams that lie in a main route
-  double across = 0, along = 0;  ///< the region's extent
+  double edge = 0;         ///< length of the region's edge, holes included
+  double seamOnRoute = 0;  ///< length of the seams that lie in a main route
   [[nodiscard]] double waste() const { return boughtArea > 0 ? 1 - area / boughtArea : 0; }
 };
 
