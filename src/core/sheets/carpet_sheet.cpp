@@ -17,12 +17,7 @@ void addPileArrow(Drawing& d, Vec2 at, Vec2 along) {
 }
 
 Drawing compose(const SheetSource& s, int scale) {
-  PlanOptions options;
-  options.scale = scale;
-  options.format = s.request.format;
-  options.grid = false;
-  options.titles = false;
-  Drawing d = composePlan(s.job, s.room, nullptr, options);
+  Drawing d = composePlan(s.job, s.room, nullptr, planOptions(scale, s.request.format));
   std::vector<std::string> words;
   const std::vector<Area> region = carpetedFloor(s.room);
   const auto cut =

@@ -1,5 +1,6 @@
 #include "core/sheets/field_sheet.h"
 
+#include "core/sheets/frame.h"
 #include "core/sheets/sheet_row.h"
 
 #include <algorithm>
@@ -66,12 +67,7 @@ std::vector<FieldLine> linesFor(const Room& room, LengthFormat format) {
 }  // namespace
 
 Drawing composeFieldSheet(const Job& job, const Room& room, double scale, LengthFormat format) {
-  PlanOptions options;
-  options.scale = scale;
-  options.format = format;
-  options.grid = false;
-  options.titles = false;
-  Drawing d = composePlan(job, room, nullptr, options);
+  Drawing d = composePlan(job, room, nullptr, planOptions(scale, format));
   if (room.survey)
     for (Label& label : d.labels) {
       if (label.rank != Rank::Dimension || label.id.of != ItemId::Of::Wall) continue;

@@ -167,4 +167,13 @@ void addListBelow(Drawing& d, const std::vector<std::string>& lines) {
   d.high.x = std::max(d.high.x, d.low.x + (most + 2 * kIn) * d.scale);
 }
 
+PlanOptions planOptions(double scale, LengthFormat format) {
+  PlanOptions options;
+  options.scale = scale;
+  options.format = format;
+  options.grid = false;
+  options.titles = false;
+  return options;
+}
+
 }  // namespace mezzet

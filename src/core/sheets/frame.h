@@ -1,6 +1,7 @@
 // What every sheet has: its frame, its title block, and the fit of a drawing onto paper.
 #pragma once
 
+#include "core/drawing/plan/plan.h"
 #include "core/sheets/sheet.h"
 
 namespace mezzet {
@@ -22,6 +23,8 @@ void addSheetText(Drawing&, Vec2 at, const std::string& text, double height = kS
 [[nodiscard]] std::vector<std::string> wrapped(const std::string& text, double width);
 /// Sentences below a drawing in mm of the room, wrapped; the drawing grows by them.
 void addListBelow(Drawing&, const std::vector<std::string>& lines);
+/// A plan as sheets show it: without squared paper and titles.
+[[nodiscard]] PlanOptions planOptions(double scale, LengthFormat);
 /// Frame and title block; without a scheme only the room is named.
 void addTitleBlock(Sheet&, const Job&, const Room&, const Scheme*, const std::string& title, const SheetRequest&);
 

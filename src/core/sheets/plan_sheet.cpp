@@ -1,5 +1,6 @@
 // The floor plan.
 #include "core/drawing/plan/plan.h"
+#include "core/sheets/frame.h"
 #include "core/sheets/set_out.h"
 #include "core/sheets/sheet_row.h"
 #include "core/site/heights.h"
@@ -8,11 +9,7 @@ namespace mezzet {
 namespace {
 
 Drawing compose(const SheetSource& s, int scale) {
-  PlanOptions options;
-  options.scale = scale;
-  options.format = s.request.format;
-  options.grid = false;
-  options.titles = false;
+  PlanOptions options = planOptions(scale, s.request.format);
   options.named = s.request.version == SheetVersion::Client;
   Drawing d = composePlan(s.job, s.room, s.scheme, options);
   if (s.request.version == SheetVersion::Installer && s.scheme != nullptr)

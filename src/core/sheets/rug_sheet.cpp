@@ -75,11 +75,7 @@ void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames&
 }
 
 Drawing compose(const SheetSource& s, int scale) {
-  PlanOptions options;
-  options.scale = scale;
-  options.format = s.request.format;
-  options.grid = false;
-  options.titles = false;
+  PlanOptions options = planOptions(scale, s.request.format);
   options.named = false;
   if (s.scheme == nullptr) return composePlan(s.job, s.room, nullptr, options);
   // Only the rugs: what else stands in the room hides their corners.
