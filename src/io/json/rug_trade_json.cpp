@@ -4,8 +4,7 @@
 #include <numbers>
 
 #include "core/rugs/fibres.h"
-#include "io/json/job_json.h"
-#include "io/json/json_reader.h"
+#include "io/json/data_json.h"
 
 namespace mezzet {
 namespace {
@@ -74,8 +73,7 @@ RugStuff readStuff(const Json& json, const std::string& where) {
 }  // namespace
 
 Result<RugTrade> readRugTrade(std::string_view text, const std::string& name) {
-  try {
-    const Json json = parseJson(text);
+  return fromData<RugTrade>(text, name, [&](const Json& json) {
     ObjectReader in(json, name);
     RugTrade out;
     static_cast<void>(in.text("source"));
@@ -94,13 +92,7 @@ Result<RugTrade> readRugTrade(std::string_view text, const std::string& name) {
       out.stuffs.push_back(readStuff(stuffs[i], in.placeOf("stuffs/" + std::to_string(i))));
     in.finish();
     return out;
-  } catch (const JsonFault& fault) {
-    return fault.error;
-  } catch (const nlohmann::json::parse_error& fault) {
-    return notJson(fault, text, name, "Check commas and quotes there");
-  } catch (const nlohmann::json::exception&) {
-    return Error{name, "holds a value that cannot be read", "Check it against the files in data"};
-  }
+  });
 }
 
 }  // namespace mezzet

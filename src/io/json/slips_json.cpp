@@ -2,8 +2,7 @@
 
 #include <stdexcept>
 
-#include "io/json/job_json.h"
-#include "io/json/json_reader.h"
+#include "io/json/data_json.h"
 #include "rules_data.inc"
 
 namespace mezzet {
@@ -35,18 +34,11 @@ Slip readSlip(const Json& json, const std::string& where) {
 }  // namespace
 
 Result<std::vector<Slip>> readSlips(std::string_view text, const std::string& name) {
-  try {
-    const Json json = parseJson(text);
+  return fromData<std::vector<Slip>>(text, name, [&](const Json& json) {
     std::vector<Slip> out;
     for (std::size_t i = 0; i < json.size(); ++i) out.push_back(readSlip(json[i], name + "/" + std::to_string(i)));
     return out;
-  } catch (const JsonFault& fault) {
-    return fault.error;
-  } catch (const nlohmann::json::parse_error& fault) {
-    return notJson(fault, text, name, "Check commas and quotes there");
-  } catch (const nlohmann::json::exception&) {
-    return Error{name, "holds a value that cannot be read", "Check it against the files in data"};
-  }
+  });
 }
 
 const std::vector<Slip>& builtInSlips() {
