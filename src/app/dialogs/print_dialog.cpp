@@ -3,8 +3,6 @@
 
 #include <QComboBox>
 #include <QDate>
-#include <QFileDialog>
-#include <QFileInfo>
 #include <QFormLayout>
 #include <QLabel>
 #include <QPushButton>
@@ -134,10 +132,7 @@ std::optional<Error> PrintDialog::write(const QString& path) const {
 
 void PrintDialog::askAndWrite() {
   const QString what = kind_->currentData().toString().replace(QChar(':'), QChar('-'));
-  QString path = QFileDialog::getSaveFileName(this, tr("Write the sheet"), what + QStringLiteral(".pdf"),
-                                              tr("PDF (*.pdf);;SVG (*.svg);;PNG (*.png)"));
-  if (path.isEmpty()) return;
-  if (QFileInfo(path).suffix().isEmpty()) path = withEnding(path, QStringLiteral(".pdf"), this);
+  const QString path = askedSheetPath(this, tr("Write the sheet"), what + QStringLiteral(".pdf"));
   if (path.isEmpty()) return;
   if (const auto fault = write(path)) words_->setText(QString::fromStdString(fault->text()) + QStringLiteral("."));
   else words_->setText(tr("Written to %1.").arg(path));

@@ -1,7 +1,6 @@
 #include "app/dialogs/rug_dialog.h"
 
 #include <QCheckBox>
-#include <QEvent>
 #include <QGridLayout>
 #include <QLabel>
 #include <QLocale>
@@ -13,6 +12,7 @@
 #include <cmath>
 
 #include "app/widgets/field_grid.h"
+#include "app/widgets/ghost_button.h"
 #include "app/widgets/layouts.h"
 #include "core/edit/edits.h"
 #include "core/entry/piece_cell.h"
@@ -23,24 +23,6 @@
 
 namespace mezzet {
 namespace {
-
-/// A button whose outcome is shown on the plan while it is pointed at or has the keyboard.
-class GhostButton : public QPushButton {
- public:
-  GhostButton(const QString& text, Workspace& workspace, Job job)
-      : QPushButton(text), workspace_(workspace), job_(std::move(job)) {}
-
- protected:
-  bool event(QEvent* event) override {
-    if (event->type() == QEvent::Enter || event->type() == QEvent::FocusIn) workspace_.showGhost(job_);
-    if (event->type() == QEvent::Leave || event->type() == QEvent::FocusOut) workspace_.showGhost(std::nullopt);
-    return QPushButton::event(event);
-  }
-
- private:
-  Workspace& workspace_;
-  Job job_;
-};
 
 QWidget* pageOf(QVBoxLayout*& column) {
   auto* page = new QScrollArea;

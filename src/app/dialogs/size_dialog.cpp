@@ -2,8 +2,6 @@
 
 #include <QComboBox>
 #include <QDate>
-#include <QFileDialog>
-#include <QFileInfo>
 #include <QLabel>
 #include <QPushButton>
 #include <QVBoxLayout>
@@ -119,10 +117,7 @@ std::optional<Error> SizeDialog::write(const QString& path) const {
 }
 
 void SizeDialog::askAndWrite() {
-  QString path = QFileDialog::getSaveFileName(this, tr("Write the card"), QStringLiteral("size-card.pdf"),
-                                              tr("PDF (*.pdf);;SVG (*.svg);;PNG (*.png)"));
-  if (path.isEmpty()) return;
-  if (QFileInfo(path).suffix().isEmpty()) path = withEnding(path, QStringLiteral(".pdf"), this);
+  const QString path = askedSheetPath(this, tr("Write the card"), QStringLiteral("size-card.pdf"));
   if (path.isEmpty()) return;
   if (const auto fault = write(path)) lines_->setText(onScreen(fault->text()) + QStringLiteral("."));
   else setWindowTitle(tr("Written to %1").arg(path));

@@ -1,10 +1,18 @@
 #include "app/document/saving.h"
 
+#include <QFileDialog>
 #include <QFileInfo>
 #include <QMessageBox>
 #include <QPushButton>
 
 namespace mezzet {
+
+QString askedSheetPath(QWidget* parent, const QString& title, const QString& proposed) {
+  const QString path =
+      QFileDialog::getSaveFileName(parent, title, proposed, QObject::tr("PDF (*.pdf);;SVG (*.svg);;PNG (*.png)"));
+  if (path.isEmpty() || !QFileInfo(path).suffix().isEmpty()) return path;
+  return withEnding(path, QStringLiteral(".pdf"), parent);
+}
 
 QString withEnding(const QString& path, const QString& ending, QWidget* parent) {
   if (path.isEmpty() || path.endsWith(ending)) return path;

@@ -18,7 +18,7 @@ int wrapped(const QFont& font, const QString& text, int width) {
 }  // namespace
 
 WayButton::WayButton(WayOut way, Workspace& workspace, QWidget* parent)
-    : QPushButton(parent), way_(std::move(way)), from_(workspace.job()), workspace_(workspace) {
+    : GhostButton({}, workspace, way.job, parent), way_(std::move(way)), from_(workspace.job()) {
   setObjectName(QStringLiteral("way:") + QString::fromStdString(way_.id));
   setAccessibleName(onScreen(way_.sentence));
   setAccessibleDescription(onScreen(way_.gives));
@@ -55,12 +55,6 @@ void WayButton::paintEvent(QPaintEvent*) {
   p.setFont(interfaceFont(12));
   p.setPen(palette().color(QPalette::Mid));
   p.drawText(QRect(kLedgerText, 5 + h, w, height() - h), Qt::TextWordWrap, onScreen(way_.gives));
-}
-
-bool WayButton::event(QEvent* event) {
-  if (event->type() == QEvent::Enter || event->type() == QEvent::FocusIn) workspace_.showGhost(way_.job);
-  if (event->type() == QEvent::Leave || event->type() == QEvent::FocusOut) workspace_.showGhost(std::nullopt);
-  return QPushButton::event(event);
 }
 
 }  // namespace mezzet

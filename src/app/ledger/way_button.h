@@ -1,9 +1,7 @@
 // A way out, as the ledger offers it.
 #pragma once
 
-#include <QPushButton>
-
-#include "app/document/workspace.h"
+#include "app/widgets/ghost_button.h"
 
 namespace mezzet {
 
@@ -11,7 +9,7 @@ inline constexpr int kLedgerText = 24;     ///< px from the ledger's edge to its
 inline constexpr int kLedgerColumn = 264;  ///< px of the ledger's column beside its scroll bar
 
 /// A way out: what moves which way, and what it gives. Hovering or focusing it shows the ghost.
-class WayButton : public QPushButton {
+class WayButton : public GhostButton {
   Q_OBJECT
 
  public:
@@ -19,14 +17,12 @@ class WayButton : public QPushButton {
 
  protected:
   void paintEvent(QPaintEvent*) override;
-  bool event(QEvent*) override;
 
  private:
   [[nodiscard]] int heightFor(int width) const;
 
   WayOut way_;
   Job from_;  ///< the job it was computed from; after any other edit it no longer applies
-  Workspace& workspace_;
 };
 
 }  // namespace mezzet
