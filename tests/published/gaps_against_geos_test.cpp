@@ -9,6 +9,7 @@
 
 #include "core/geometry/convex.h"
 #include "core/rules/check.h"
+#include "support/geos.h"
 
 namespace mezzet {
 namespace {
@@ -16,28 +17,7 @@ namespace {
 constexpr unsigned kSeed = 31'415;
 constexpr int kSides = 2048;  // sagitta of a 600 mm radius: 600 (1 - cos(pi / 2048)) = 0.0007 mm
 
-struct Geos {
-  GEOSContextHandle_t handle = GEOS_init_r();
-  ~Geos() { GEOS_finish_r(handle); }
-  struct Free {
-    GEOSContextHandle_t handle;
-    void operator()(GEOSGeometry* g) const { GEOSGeom_destroy_r(handle, g); }
-  };
-  using Shape = std::unique_ptr<GEOSGeometry, Free>;
-
-  Shape polygon(const std::vector<Vec2>& points) const {
-    GEOSCoordSequence* sequence = GEOSCoordSeq_create_r(handle, static_cast<unsigned>(points.size()) + 1, 2);
-    for (unsigned i = 0; i <= points.size(); ++i)
-      GEOSCoordSeq_setXY_r(handle, sequence, i, points[i % points.size()].x, points[i % points.size()].y);
-    return Shape(GEOSGeom_createPolygon_r(handle, GEOSGeom_createLinearRing_r(handle, sequence), nullptr, 0),
-                 Free{handle});
-  }
-  Shape segment(Vec2 a, Vec2 b) const {
-    GEOSCoordSequence* sequence = GEOSCoordSeq_create_r(handle, 2, 2);
-    GEOSCoordSeq_setXY_r(handle, sequence, 0, a.x, a.y);
-    GEOSCoordSeq_setXY_r(handle, sequence, 1, b.x, b.y);
-    return Shape(GEOSGeom_createLineString_r(handle, sequence), Free{handle});
-  }
+struct Geos : test::Geos {
   Shape shape(const Convex& c) const {
     if (c.core.size() == 2) return segment(c.core[0], c.core[1]);
     if (c.radius == 0) return polygon(c.core);

@@ -11,33 +11,12 @@
 #include "core/rules/check.h"
 #include "core/rugs/broadloom.h"
 #include "io/json/rulebook_json.h"
+#include "support/geos.h"
 
 namespace mezzet {
 namespace {
 
 constexpr unsigned kSeed = 14'142;
-
-struct Geos {
-  GEOSContextHandle_t handle = GEOS_init_r();
-  ~Geos() { GEOS_finish_r(handle); }
-  struct Free {
-    GEOSContextHandle_t handle;
-    void operator()(GEOSGeometry* g) const { GEOSGeom_destroy_r(handle, g); }
-  };
-  using Shape = std::unique_ptr<GEOSGeometry, Free>;
-  Shape own(GEOSGeometry* g) const { return Shape(g, Free{handle}); }
-  Shape polygon(const std::vector<Vec2>& points) const {
-    GEOSCoordSequence* sequence = GEOSCoordSeq_create_r(handle, static_cast<unsigned>(points.size()) + 1, 2);
-    for (unsigned i = 0; i <= points.size(); ++i)
-      GEOSCoordSeq_setXY_r(handle, sequence, i, points[i % points.size()].x, points[i % points.size()].y);
-    return own(GEOSGeom_createPolygon_r(handle, GEOSGeom_createLinearRing_r(handle, sequence), nullptr, 0));
-  }
-  double area(const Shape& s) const {
-    double out = -1;
-    EXPECT_EQ(GEOSArea_r(handle, s.get(), &out), 1);
-    return out;
-  }
-};
 
 class CarpetAgainstGeos : public testing::Test {
  protected:
@@ -51,7 +30,7 @@ class CarpetAgainstGeos : public testing::Test {
       out.push_back(Vec2{4000, 3000} + rotated({from(1200, 4000), 0}, turnOf(360.0 * (i + from(0.1, 0.9)) / n)));
     return out;
   }
-  Geos geos_;
+  test::Geos geos_;
   std::mt19937 random_{kSeed};
 };
 
