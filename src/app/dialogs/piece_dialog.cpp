@@ -23,11 +23,13 @@ QString wordsOf(std::string_view words) { return PieceDialog::tr(std::string(wor
 PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* parent)
     : QDialog(parent), workspace_(workspace) {
   setObjectName(QStringLiteral("pieceDialog"));
-  const bool walls = rowOf(workspace_.stage()).accepts == Accepts::Wall;
+  const Accepts accepts = rowOf(workspace_.stage()).accepts;
+  const bool walls = accepts == Accepts::Wall, ceiling = accepts == Accepts::Ceiling;
   if (change != nullptr) change_ = *change;
-  setWindowTitle(change_ ? tr("Sizes of %1").arg(QString::fromStdString(change_->name))
-                 : walls ? tr("Hang a picture")
-                         : tr("Add a piece"));
+  setWindowTitle(change_   ? tr("Sizes of %1").arg(QString::fromStdString(change_->name))
+                 : walls   ? tr("Hang a picture")
+                 : ceiling ? tr("Add a light")
+                           : tr("Add a piece"));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(18, 16, 18, 14);
   auto* form = new QFormLayout;
@@ -36,7 +38,7 @@ PieceDialog::PieceDialog(Workspace& workspace, const Piece* change, QWidget* par
   kind_ = new QComboBox;
   kind_->setObjectName(QStringLiteral("pieceKind"));
   for (const std::string_view kind : offeredKinds())
-    if (hangs(kind) == walls) {
+    if (ceiling ? canBeLight(kind) && !hangs(kind) : hangs(kind) == walls && !goesOnCeiling(kind)) {
       const std::string_view words = kindWords(kind);
       kind_->addItem(QString::fromUtf8(words.data(), static_cast<qsizetype>(words.size())),
                      QString::fromUtf8(kind.data(), static_cast<qsizetype>(kind.size())));

@@ -175,7 +175,7 @@ QWidget* RugDialog::stopPage() {
     for (const std::string& leaf : stop.leaves) leaves << onScreen(leafWords(leaf, workspace_.job(), *scheme));
     cell(row, 0, onScreen(stop.linesUp), "stopLine");
     cell(row, 1, text(stop.length), "stopLine");
-    cell(row, 2, onScreen(areaWords(stop.area, workspace_.job().units)), "stopLine");
+    cell(row, 2, onScreen(writeArea(stop.area, workspace_.job().units)), "stopLine");
     cell(row, 3, stop.enough ? text(stop.standing) : tr("%1, too little").arg(text(stop.standing)), "stopLine");
     cell(row, 4, leaves.isEmpty() ? tr("none") : leaves.join(QStringLiteral(", ")), "stopLine");
     FloorPlace at;

@@ -37,6 +37,7 @@ Workspace::Workspace(Document& document, const Rulebook& book, QObject* parent)
         tr("The ways of this room take too long to draw, and were given up. Their widths hold; take "
            "things out, or split the room."));
   });
+  connect(&estimator_, &LightEstimator::arrived, this, &Workspace::estimateChanged);
   // What is decided on may ask for ribbons that nobody drew yet.
   connect(this, &Workspace::selectionChanged, this, &Workspace::askRoutes);
   refresh();
@@ -93,6 +94,13 @@ void Workspace::show(const JobChange& change) {
   judgement_.judge({job(), scheme_, format_, useState_, document_.ids()});
   emit jobChanged(change);
   askRoutes();
+  estimator_.ask(job(), scheme_, {});
+}
+
+void Workspace::showEstimate(bool on) {
+  estimator_.show(on);
+  estimator_.ask(job(), scheme_, {});
+  emit estimateChanged();
 }
 
 void Workspace::askRoutes() {
@@ -150,9 +158,9 @@ std::vector<Finding> Workspace::marked() const {
   return out;
 }
 
-int Workspace::brokenIn(bool plan) const {
+int Workspace::brokenIn(Accepts where) const {
   return static_cast<int>(std::count_if(findings().begin(), findings().end(), [&](const Finding& f) {
-    return breaksByWeight(f) && plan == f.view.isPlan();
+    return breaksByWeight(f) && acceptsOf(f.view) == where;
   }));
 }
 
@@ -232,7 +240,7 @@ void Workspace::showStage(Stage stage) {
   stage_ = stage;
   spot_.reset();
   if (const Placement* p = selectedPlacement())
-    if ((onWall(p->on) != nullptr) != (rowOf(stage).accepts == Accepts::Wall)) select({});
+    if (!isAbout(rowOf(stage), pieceOf(job(), *p), p->on)) select({});
   emit viewChanged();
 }
 
@@ -302,8 +310,8 @@ PlacementIds Workspace::placementsHere() const {
   if (scheme() == nullptr) return here;
   for (const Placement& p : scheme()->placements) {
     const auto* hung = onWall(p.on);
-    if (rowOf(stage_).accepts == Accepts::Wall ? hung != nullptr && hung->wall == wall_ : onFloor(p.on) != nullptr)
-      here.push_back(p.id);
+    const bool onAnotherWall = rowOf(stage_).accepts == Accepts::Wall && hung != nullptr && hung->wall != wall_;
+    if (!onAnotherWall && isAbout(rowOf(stage_), pieceOf(job(), p), p.on)) here.push_back(p.id);
   }
   return here;
 }

@@ -5,6 +5,7 @@
 
 #include "app/document/document.h"
 #include "app/judgement/judgement.h"
+#include "app/judgement/light_estimator.h"
 #include "app/stages/stages.h"
 #include "core/space/arrange.h"
 #include "core/space/tapes.h"
@@ -49,8 +50,8 @@ class Workspace : public QObject {
   /// be told apart.
   [[nodiscard]] std::vector<Finding> marked() const;
   [[nodiscard]] const std::vector<std::string>& cured() const { return judgement_.cured(); }
-  /// How many findings of weight break on the plan, or on the walls.
-  [[nodiscard]] int brokenIn(bool plan) const;
+  /// How many findings of weight break on the floor, the ceiling or the walls.
+  [[nodiscard]] int brokenIn(Accepts where) const;
   /// Ways out of a decision, worked out now; the ledger shows them as `judgement` finds them.
   [[nodiscard]] std::vector<WayOut> waysOutOf(const Decision& d) const { return judgement_.waysNow(d); }
   [[nodiscard]] const std::vector<WayOut>* waysShown(const Decision& d) { return judgement_.waysShown(d); }
@@ -74,6 +75,12 @@ class Workspace : public QObject {
   /// How wide the way is between the two things selected, in a sentence; nothing unless it is two.
   [[nodiscard]] QString wayBetween() const;
   [[nodiscard]] bool routesPending() const { return judgement_.pending(); }
+
+  // ---- light
+  /// What is estimated of the light in the scheme shown; null while it is not shown, or not worked out yet.
+  [[nodiscard]] const LightEstimate* lightEstimate() const { return estimator_.estimate(); }
+  [[nodiscard]] bool showsEstimate() const { return estimator_.shown(); }
+  void showEstimate(bool);
 
   // ---- the readings of the room shown; worked out when first asked for after a change
   [[nodiscard]] const SurveyNetwork& surveyNetwork() const;
@@ -139,6 +146,10 @@ class Workspace : public QObject {
   void toggleInUse();
   void toggleTaped();
   void toggleOptional();
+  /// The selected lights on the next circuit by letter, at last on none.
+  void nextCircuit();
+  void putOnCircuit(const CircuitId&);
+  void freshCircuit();
   /// The selected piece is drawn up to where it stands now when there is company; again forgets it.
   void toggleUsedHere();
   void copySelected();
@@ -158,10 +169,11 @@ class Workspace : public QObject {
   void viewChanged();                 ///< room, scheme, stage, wall or format
   void selectionChanged();
   void ghostChanged();
-  void waysArrived();    ///< ways out that were looked for beside the interface
-  void judged();         ///< findings changed though the job did not: routes arrived. Fields being typed into stay.
-  void layersChanged();  ///< use, layers or routes
-  void readingShown();   ///< another reading is drawn stronger, or ellipses come and go
+  void waysArrived();      ///< ways out that were looked for beside the interface
+  void judged();           ///< findings changed though the job did not: routes arrived. Fields being typed into stay.
+  void layersChanged();    ///< use, layers or routes
+  void estimateChanged();  ///< of light: shown, hidden or worked out
+  void readingShown();     ///< another reading is drawn stronger, or ellipses come and go
 
  private:
   void refresh();
@@ -202,6 +214,7 @@ class Workspace : public QObject {
   UseState useState_ = UseState::Everyday;
   std::set<FloorLayer> layers_;
   double reachWidth_ = 24 * kInch;
+  LightEstimator estimator_;
   Judgement judgement_;
 };
 

@@ -7,7 +7,9 @@
 #include "core/drawing/base/working.h"
 #include "core/drawing/wall/elevation.h"
 #include "core/edit/edits.h"
+#include "core/edit/lights.h"
 #include "core/edit/readings.h"
+#include "core/model/kinds.h"
 #include "core/rules/base/names.h"
 #include "core/rules/check.h"
 #include "core/entry/reading_line.h"
@@ -79,6 +81,27 @@ void Workspace::toggleOptional() {
                  withOptional(job(), scheme_, p->id, !p->optional));
 }
 
+void Workspace::nextCircuit() {
+  const Placement* p = selectedPlacement();
+  if (p == nullptr || !mountOf(pieceOf(job(), *p))) return;
+  IdSource ids = document_.ids();
+  document_.edit(tr("another circuit for %1").arg(nameOfSelection()),
+                 onNextCircuit(job(), scheme_, p->id, selection(), ids), ids.next());
+}
+
+void Workspace::freshCircuit() {
+  if (selectedPlacement() == nullptr) return;
+  IdSource ids = document_.ids();
+  const Circuit fresh{ids.take<CircuitId>("k"), freshLetter(*scheme())};
+  document_.edit(tr("another circuit for %1").arg(nameOfSelection()),
+                 onCircuit(withCircuit(job(), scheme_, fresh), scheme_, selection(), fresh.id), ids.next());
+}
+
+void Workspace::putOnCircuit(const CircuitId& circuit) {
+  if (selectedPlacement() == nullptr) return;
+  document_.edit(tr("another circuit for %1").arg(nameOfSelection()), onCircuit(job(), scheme_, selection(), circuit));
+}
+
 void Workspace::toggleUsedHere() {
   const Placement* p = selectedPlacement();
   const auto* place = p != nullptr ? onFloor(p->on) : nullptr;
@@ -115,6 +138,10 @@ Job Workspace::placedTogether(const Job& before, const Placement& p, const Place
   PlacementIds others = selection();
   std::erase(others, p.id);
   const Vec2 by = between(p.on, there).value_or(Vec2{});
+  // Cords of what moves together are cut together.
+  const auto *up = onCeiling(p.on), *now = onCeiling(there);
+  if (up != nullptr && now != nullptr && up->drop != now->drop)
+    after = withLongerCords(after, scheme_, others, now->drop - up->drop);
   return others.empty() || norm(by) == 0 ? after : movedTogether(after, scheme_, others, by);
 }
 

@@ -332,9 +332,9 @@ void Ledger::rebuild() {
   std::size_t shown = 0;
   for (const bool onStage : {true, false})
     for (const Decision& d : decisions) {
-      const bool wall = !workspace_.findings()[d.findings.front()].view.isPlan();
-      if ((wall == (rowOf(workspace_.stage()).accepts == Accepts::Wall)) != onStage || shown == kMostDecisions)
-        continue;
+      const Accepts where = acceptsOf(workspace_.findings()[d.findings.front()].view);
+      const Accepts here = rowOf(workspace_.stage()).accepts;
+      if ((where == (here == Accepts::Nothing ? Accepts::Floor : here)) != onStage || shown == kMostDecisions) continue;
       addDecision(d);
       ++shown;
     }

@@ -3,15 +3,37 @@
 #include <QtGlobal>
 #include <array>
 
+#include "core/model/kinds.h"
+
 namespace mezzet {
 
 std::span<const StageRow> stageRows() {
   static const std::array rows = [] {
-    std::array all{briefStage(), measureStage(), floorStage(), wallsStage()};
+    std::array all{briefStage(), measureStage(), floorStage(), lightStage(), wallsStage()};
     for (std::size_t i = 0; i < all.size(); ++i) Q_ASSERT(static_cast<std::size_t>(all[i].id) == i);
     return all;
   }();
   return rows;
+}
+
+Accepts acceptsOf(const View& view) {
+  return view.isWall() ? Accepts::Wall : view.ceiling ? Accepts::Ceiling : Accepts::Floor;
+}
+
+Stage stageFor(const Piece& piece, Stage now) {
+  if (goesOnCeiling(piece.kind)) return Stage::Light;
+  if (hangs(piece.kind)) return Stage::Walls;
+  return now == Stage::Light && mountOf(piece) ? now : Stage::Floor;
+}
+
+bool isAbout(const StageRow& row, const Piece& piece, const Place& place) {
+  switch (row.accepts) {
+    case Accepts::Nothing: return false;
+    case Accepts::Floor: return onFloor(place) != nullptr;
+    case Accepts::Ceiling: return mountOf(piece).has_value();
+    case Accepts::Wall: return onWall(place) != nullptr;
+  }
+  return false;
 }
 
 }  // namespace mezzet

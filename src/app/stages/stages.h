@@ -5,20 +5,22 @@
 #include <QString>
 #include <span>
 
+#include "core/model/place.h"
+
 namespace mezzet {
 
 class Workspace;
 
-enum class Stage { Brief, Measure, Floor, Walls };
+enum class Stage { Brief, Measure, Floor, Light, Walls };
 /// What of the site is being measured.
 enum class Topic { Walls, Openings, Heights, Fixed, InWall, Picture, Photographs, House };
 
 /// What lies on the desk.
-enum class Content { Plan, Wall, Picture, House };
+enum class Content { Plan, Ceiling, Wall, Picture, House };
 /// What stands beside it.
 enum class Panel { Ledger, Site, Brief };
 /// What can be picked up and put down there.
-enum class Accepts { Nothing, Floor, Wall };
+enum class Accepts { Nothing, Floor, Ceiling, Wall };
 
 struct StageRow {
   Stage id = Stage::Brief;
@@ -41,6 +43,14 @@ struct StageRow {
 [[nodiscard]] StageRow briefStage();
 [[nodiscard]] StageRow measureStage();
 [[nodiscard]] StageRow floorStage();
+[[nodiscard]] StageRow lightStage();
 [[nodiscard]] StageRow wallsStage();
+
+/// What is put down where a finding's view is: on the floor, the ceiling, a wall.
+[[nodiscard]] Accepts acceptsOf(const View&);
+/// Where a new piece of a kind is looked at; a lamp stays where it was typed.
+[[nodiscard]] Stage stageFor(const Piece&, Stage now);
+/// Whether a stage is about a thing: lights in Light, what stands in Floor, what hangs in Walls.
+[[nodiscard]] bool isAbout(const StageRow&, const Piece&, const Place&);
 
 }  // namespace mezzet

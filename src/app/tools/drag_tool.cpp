@@ -3,6 +3,15 @@
 #include "core/edit/edits.h"
 
 namespace mezzet {
+namespace {
+
+/// A cord that is pulled moves its light nowhere in the plan: nothing lines up.
+bool onlyItsCord(const Place& from, const Place& to) {
+  const auto *was = onCeiling(from), *is = onCeiling(to);
+  return was != nullptr && is != nullptr && was->at == is->at;
+}
+
+}  // namespace
 
 void DragTool::press(Vec2 at, bool onHandle) {
   held_ = Held{workspace_.job(), workspace_.selectedPlacement()->on, at, workspace_.job(), false, onHandle};
@@ -23,7 +32,8 @@ void DragTool::move(Vec2 to, bool freely, double reach) {
     return;
   }
   Place there = movedBy_(held_->from, to - held_->grabbed);
-  if (const Scheme* scheme = findScheme(held_->before, workspace_.schemeId()); !freely && scheme != nullptr) {
+  if (const Scheme* scheme = findScheme(held_->before, workspace_.schemeId());
+      !freely && scheme != nullptr && !onlyItsCord(held_->from, there)) {
     Snapped resting = snapped(held_->before, *scheme, workspace_.selected(), there, workspace_.selection(), reach);
     there = resting.place;
     guides_ = std::move(resting.guides);

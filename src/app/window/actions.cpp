@@ -25,6 +25,13 @@ bool severalSchemes(const Workspace& w) {
 bool anyPiece(const Workspace& w) { return w.selectedPlacement() != nullptr; }
 bool floorPiece(const Workspace& w) { return anyPiece(w) && onFloor(w.selectedPlacement()->on) != nullptr; }
 bool anyRug(const Workspace& w) { return floorPiece(w) && isRug(pieceOf(w.job(), *w.selectedPlacement()).kind); }
+bool anyLight(const Workspace& w) {
+  return anyPiece(w) && mountOf(pieceOf(w.job(), *w.selectedPlacement())).has_value();
+}
+bool hangingLight(const Workspace& w) {
+  return anyLight(w) && onCeiling(w.selectedPlacement()->on) != nullptr &&
+         mountOf(pieceOf(w.job(), *w.selectedPlacement())) != Mount::Recessed;
+}
 bool diningTable(const Workspace& w) {
   return floorPiece(w) && isDiningTable(pieceOf(w.job(), *w.selectedPlacement()).kind);
 }
@@ -99,6 +106,9 @@ std::vector<ActionRow> arrangeRows() {
        anyRug},
       {"optional", "Arrange", "May be left out, or not", "Shift+L",
        "Ways out may leave it out where it stands in the way of what must be", anyPiece},
+      {"circuit", "Arrange", "Its next circuit", "Z",
+       "The selected lights on the next circuit by letter, at last on none", anyLight},
+      {"drop", "Arrange", "Type its drop", "D", "How far the selected light hangs from the ceiling", hangingLight},
       {"used-here", "Arrange", "Here in company", "Shift+U",
        "The selected piece is drawn up to where it stands now; again forgets it", floorPiece},
       gap("Arrange"),
@@ -148,6 +158,8 @@ std::vector<ActionRow> lookRows() {
        "What someone of the width given can reach from the entry"},
       {"layer-talk", "Look", "Talk and reach", "K", "Who talks to whom, and how far a hand reaches from each seat"},
       {"layer-sight", "Look", "Sight", "I", "What is seen first from the entry, and which backs show"},
+      {"light-estimate", "Look", "Estimate of light", "V",
+       "Lines of equal light on a plane 30 in up, as far as lumens are known", anyScheme},
       gap("Look"),
       {"wall-next", "Look", "Next wall", "]", "The next wall, going round with the room on the left"},
       {"wall-previous", "Look", "Previous wall", "[", "The wall before"},

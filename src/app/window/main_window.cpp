@@ -20,6 +20,7 @@
 #include "app/stages/measure/trace_view.h"
 #include "app/view/house_view.h"
 #include "app/view/plan_view.h"
+#include "app/view/light_view.h"
 #include "app/view/wall_view.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/notice_bar.h"
@@ -61,6 +62,7 @@ MainWindow::~MainWindow() {
 
 SheetView& MainWindow::sheet() {
   switch (rowOf(workspace_->stage()).content(*workspace_)) {
+    case Content::Ceiling: return *light_;
     case Content::Wall: return *wall_;
     case Content::House: return *house_;
     case Content::Plan:
@@ -117,7 +119,11 @@ QLayout* MainWindow::makeSheets() {
   wall_ = new WallView(*workspace_);
   wall_->setObjectName(QStringLiteral("wallView"));
   wall_->setAccessibleName(tr("Wall"));
+  light_ = new LightView(*workspace_);
+  light_->setObjectName(QStringLiteral("lightView"));
+  light_->setAccessibleName(tr("Ceiling and section"));
   sheets_->addWidget(plan_);
+  sheets_->addWidget(light_);
   sheets_->addWidget(wall_);
   trace_ = new TraceView(*workspace_);
   sheets_->addWidget(trace_);

@@ -27,6 +27,7 @@ class SheetEdge;
 class SheetView;
 class StageTape;
 class Tray;
+class LightView;
 class WallView;
 
 class MainWindow : public QMainWindow {
@@ -110,6 +111,7 @@ class MainWindow : public QMainWindow {
   SheetEdge* edge_;
   std::vector<std::pair<QString, QString>> offers_;  // cause of its notice, file of the job
   PlanView* plan_;
+  LightView* light_;
   WallView* wall_;
   Ledger* ledger_;
   SitePanel* site_;

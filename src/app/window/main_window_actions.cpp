@@ -29,6 +29,7 @@
 #include "app/stages/measure/trace_view.h"
 #include "app/view/compare_view.h"
 #include "app/view/plan_view.h"
+#include "app/view/light_view.h"
 #include "app/view/wall_view.h"
 #include "app/widgets/notice_bar.h"
 #include "app/widgets/style.h"
@@ -139,6 +140,12 @@ void MainWindow::wirePieces() {
   on("chair-more", [chairs] { chairs(true); });
   on("in-use", [this] { workspace_->toggleInUse(); });
   on("used-here", [this] { workspace_->toggleUsedHere(); });
+  on("circuit", [this] { workspace_->nextCircuit(); });
+  on("drop", [this] {
+    if (workspace_->stage() != Stage::Light) workspace_->showStage(Stage::Light);
+    light_->setFocus(Qt::ShortcutFocusReason);
+    static_cast<void>(light_->typeDrop());
+  });
   on("lock", [this] { workspace_->toggleLock(); });
   on("remove", [this] { workspace_->removeSelected(); });
   on("add", [this] { addPiece(false); });
@@ -175,6 +182,10 @@ void MainWindow::wireLook() {
       if (workspace_->stage() != Stage::Floor) workspace_->showStage(Stage::Floor);
       workspace_->showLayer(layer, !workspace_->shows(layer));
     });
+  on("light-estimate", [this] {
+    if (workspace_->stage() != Stage::Light) workspace_->showStage(Stage::Light);
+    workspace_->showEstimate(!workspace_->showsEstimate());
+  });
   on("compare", [this] { CompareView(*workspace_, this).exec(); });
   on("desk", [this] {
     QSettings settings;

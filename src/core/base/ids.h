@@ -30,6 +30,9 @@ using CeilingId = Id<struct CeilingKindTag>;
 using PointId = Id<struct PointKindTag>;
 using PhotographId = Id<struct PhotographKindTag>;
 using StoreyId = Id<struct StoreyKindTag>;
+using CircuitId = Id<struct CircuitKindTag>;
+using LaidId = Id<struct LaidKindTag>;
+using TaskId = Id<struct TaskKindTag>;
 
 /// Gives new ids. Belongs to the open document, not to the Job, so that undo never takes a number back.
 class IdSource {

@@ -7,16 +7,19 @@
 
 namespace mezzet {
 
-/// The plan, or the elevation of one wall.
+/// The plan, the elevation of one wall, or the ceiling as seen from above.
 struct View {
-  CornerId wall = {};  ///< empty: the plan
-  [[nodiscard]] bool isPlan() const { return wall.empty(); }
+  CornerId wall = {};    ///< empty: the plan or the ceiling
+  bool ceiling = false;  ///< never with a wall
+  [[nodiscard]] bool isPlan() const { return wall.empty() && !ceiling; }
+  [[nodiscard]] bool isWall() const { return !wall.empty(); }
   bool operator==(const View&) const = default;
 };
+inline const View kCeilingView{{}, true};
 
-/// As reports name it: "plan", "wall:A".
+/// As reports name it: "plan", "wall:A", "ceiling".
 [[nodiscard]] inline std::string viewKey(const View& view) {
-  return view.isPlan() ? "plan" : "wall:" + view.wall.value;
+  return view.isWall() ? "wall:" + view.wall.value : view.ceiling ? "ceiling" : "plan";
 }
 
 }  // namespace mezzet

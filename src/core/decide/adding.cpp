@@ -5,6 +5,7 @@
 #include <set>
 
 #include "core/decide/first_place.h"
+#include "core/decide/light_place.h"
 #include "core/edit/edits.h"
 #include "core/model/kinds.h"
 #include "core/rules/art/art_case.h"
@@ -17,6 +18,9 @@ Result<Added> withPlaced(const Job& job, const Rulebook& book, const SchemeId& i
   const Piece* piece = findPiece(job, pieceId);
   if (scheme == nullptr) return Error{"", "There is no scheme to place it in", "Measure a room first"};
   if (piece == nullptr) return Error{"piece " + pieceId.value, "is not in this job", "Add it first"};
+  if (goesOnCeiling(piece->kind)) return withLightPlaced(job, book, id, pieceId, ids, at);
+  if (mountOf(*piece) == Mount::Table || mountOf(*piece) == Mount::Candle)
+    return withTableLamp(job, id, pieceId, ids, at);
   const Room& room = roomOf(job, *scheme);
   const PlacementId placement = ids.take<PlacementId>("p");
   if (!hangs(piece->kind)) {

@@ -1,5 +1,6 @@
 #include "core/decide/compare.h"
 
+
 #include "core/rules/registry.h"
 #include "core/space/bodies.h"
 
@@ -13,6 +14,7 @@
 #include "core/walk/ways.h"
 #include "core/model/kinds.h"
 #include "core/edit/validate.h"
+#include "core/units/area.h"
 
 namespace mezzet {
 namespace {
@@ -83,7 +85,6 @@ long tenthsOf(double area, Unit unit) { return std::lround(area / (unit == Unit:
 std::string tenthsWords(long tenths, Unit unit) {
   return std::to_string(tenths / 10) + "." + std::to_string(tenths % 10) + (unit == Unit::Inch ? " sq ft" : " m\u00b2");
 }
-std::string areaWords(double area, Unit unit) { return tenthsWords(tenthsOf(area, unit), unit); }
 std::string wayName(const Room& room, const std::string& id) {
   const Opening* o = findOpening(room, OpeningId(id));
   return o != nullptr ? openingName(room, *o) : id;
@@ -182,7 +183,7 @@ SchemeFigures figuresOf(const Job& job, const Rulebook& book, const SchemeId& id
 
 std::vector<std::string> figureWords(const SchemeFigures& f, const Room& room, Unit unit, LengthFormat format) {
   std::vector<std::string> out{std::to_string(f.seats) + (f.seats == 1 ? " seat" : " seats"),
-                               "free floor " + areaWords(f.freeFloor, unit)};
+                               "free floor " + writeArea(f.freeFloor, unit)};
   if (f.storage > 0) out.push_back("storage " + writeLength(f.storage, format));
   const auto longest = [&](const auto& runs, const std::string& what) {
     const auto best =

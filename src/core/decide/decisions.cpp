@@ -51,7 +51,7 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
     for (const std::string& s : blamed.empty() ? f.subjects : blamed) {
       // What hangs is what a wall rule is about, not the sofa below it.
       const Placement* p = findPlacement(*scheme, PlacementId(s));
-      const bool hangs = p != nullptr && onWall(p->on) != nullptr;
+      const bool hangs = p != nullptr && (onWall(p->on) != nullptr || onCeiling(p->on) != nullptr);
       if (!f.view.isPlan() ? hangs : std::pair(-blame[s], widthOf(s)) < std::pair(-blame[subject], widthOf(subject))) {
         subject = s;
         if (!f.view.isPlan()) break;

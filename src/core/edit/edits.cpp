@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <map>
 
+#include "core/edit/lights.h"
 #include "core/edit/validate.h"
 #include "core/edit/validate_rugs.h"
 
@@ -49,8 +50,9 @@ Result<Job> withRoom(const Job& job, Room room) {
                      "Hang it elsewhere before this wall goes"};
   }
   Job out = job;
+  const RoomId id = room.id;
   put(out.rooms, std::move(room));
-  return out;
+  return withoutLostLights(std::move(out), id);
 }
 
 Result<Job> withOutline(const Job& job, const RoomId& id, std::vector<Corner> corners) {
@@ -114,7 +116,7 @@ Job withoutFeature(const Job& job, const RoomId& id, const FeatureId& feature) {
   std::erase_if(changed.features, [&](const Feature& f) { return f.id == feature; });
   Job out = job;
   put(out.rooms, std::move(changed));
-  return out;
+  return withoutLostLights(std::move(out), id);
 }
 
 Result<Job> withWallThickness(const Job& job, const RoomId& id, const CornerId& corner,
@@ -191,6 +193,7 @@ Job withSchemeCopied(const Job& job, const SchemeId& id, const std::string& name
   }
   for (Placement& p : fresh.placements)
     if (auto* carried = onAnother(p.on)) carried->carrier = PlacementId(renamed[carried->carrier.value]);
+  renameLights(fresh, renamed);
   // A kept finding is named by its subjects, which have new ids now, in byte order.
   for (Kept& kept : fresh.kept) {
     const auto colon = kept.finding.find(':');
@@ -233,7 +236,7 @@ Job withoutPlacement(const Job& job, const SchemeId& id, const PlacementId& plac
   Scheme changed = *scheme;
   std::erase_if(changed.placements,
                 [&](const Placement& p) { return p.id == placement || carrierOf(p.on) == placement; });
-  return withScheme(job, std::move(changed));
+  return withScheme(job, withoutLostLights(std::move(changed), roomOf(job, *scheme)));
 }
 
 Job placed(const Job& job, const SchemeId& scheme, const PlacementId& id, Place place) {

@@ -7,6 +7,7 @@
 #include <unordered_map>
 
 #include "core/model/piece_fields.h"
+#include "core/edit/validate_light.h"
 #include "core/edit/validate_rugs.h"
 #include "core/edit/validate_site.h"
 #include "core/edit/validate_text.h"
@@ -170,6 +171,7 @@ std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& roo
       return Error{where, "is used elsewhere, but does not stand on the floor", "Place it on the floor"};
     if (auto fault = faultOfFloor(*p.usedAt)) return fault;
   }
+  if (auto fault = faultOfLight(scheme, p, where)) return fault;
   using Fault = std::optional<Error>;
   return onEach(
       p.on,
@@ -196,6 +198,12 @@ std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& roo
         if (onFloor(carrier->on) == nullptr)
           return Error{where, "stands on something that is not on the floor", "Place it on the floor"};
         return faultOfFloor({carried.at, carried.turn});
+      },
+      [&](const CeilingPlace&) -> Fault {
+        if (!piece->depth)
+          return Error{where, "hangs " + piece->name + " from the ceiling, but its depth is missing",
+                       "Give it a depth"};
+        return std::nullopt;
       });
 }
 
@@ -215,6 +223,7 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
     if (auto fault = faultOfSurvey(room)) return fault;
   std::set<std::string> seen;
   if (auto fault = faultOfSite(room)) return fault;
+  if (auto fault = faultOfLight(room)) return fault;
   if (!room.entry.empty()) {
     const Opening* entry = findOpening(room, room.entry);
     if (entry == nullptr || entry->kind == OpeningKind::Window)
@@ -280,6 +289,7 @@ std::optional<Error> faultOf(const Piece& p) {
   if (p.shape == Shape::Oval && !p.depth)
     return Error{name, "is oval, but its depth is missing", "Give both diameters"};
   if (auto fault = faultOfRug(p, name)) return fault;
+  if (auto fault = faultOfLight(p, name)) return fault;
   if (p.legs->inset && !(*p.legs->inset >= 0 && *p.legs->inset <= p.width / 2))
     return Error{name, "has feet that are not inside its corners", "Type how far in they stand"};
   for (const auto& [dimension, doubt] : p.doubts)
@@ -348,6 +358,7 @@ std::optional<Error> faultOf(const Job& job) {
       if (auto fault = takeId(placements, p.id, "placement")) return fault;
       if (auto fault = faultOfPlacement(pieceById, *found->second, *scheme, p)) return fault;
     }
+    if (auto fault = faultOfLight(*found->second, *scheme)) return fault;
     if (scheme->log.size() > kMostLog)
       return Error{"scheme " + scheme->id.value, "has more than 2000 notes", "Remove some"};
     for (const Kept& kept : scheme->kept)

@@ -68,7 +68,7 @@ std::optional<KindHere> kindAt(std::string_view rest) {
       length = named.words.size();
       if (goesOn()) continue;
     }
-    return KindHere{std::string(named.kind), length};
+    return KindHere{std::string(named.kind), length, named.mount};
   }
   return std::nullopt;
 }

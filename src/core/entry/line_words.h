@@ -47,6 +47,7 @@ void shareUnit(std::vector<Typed>& sizes, Unit bare);
 struct KindHere {
   std::string kind;
   std::size_t length = 0;
+  std::optional<Mount> mount = {};
 };
 [[nodiscard]] std::optional<KindHere> kindAt(std::string_view rest);
 

@@ -43,11 +43,14 @@ class Reader {
       piece_.kind = kind_;
       piece_.width = 0;
     }
+    if (mount_) piece_ = usuallyMounted(std::move(piece_), *mount_);
     if (shape_) setShape(*shape_);
     readSizes();
     place();
     if (!quoted_.empty()) piece_.name = quoted_;
     out.count = piece_.count = count_;
+    out.over = over_;
+    if (!over_.empty()) out.notes.push_back("It hangs over the " + std::string(kindWords(over_)) + ".");
     out.canSwap = hangs(kind_) && !isScreen(kind_);
     out.notes = notes_;
     piece_.id = PieceId("typed");
@@ -113,6 +116,7 @@ class Reader {
     const std::string_view rest = std::string_view(low_).substr(at_);
     if (const auto named = kindAt(rest)) {
       kind_ = named->kind;
+      mount_ = named->mount;
       name_ = kindWords(kind_);
       at_ += named->length;
       skip();
@@ -253,8 +257,31 @@ class Reader {
       throw Refusal{began, "What is this size? Put an x between sizes, or say seat, arm, back or high."};
   }
 
+  /// "over table", "over the island": what a light is hung over.
+  bool readOver() {
+    const std::size_t here = at_;
+    if (wordHere() != "over" || !goesOnCeiling(kind_)) return false;
+    at_ += 4;
+    skip();
+    if (wordHere() == "the") at_ += 3;
+    skip();
+    const std::string_view rest = std::string_view(low_).substr(at_);
+    std::size_t length = 0;
+    if (wordHere() == "table") {
+      over_ = kDiningTableKind;
+      length = 5;
+    } else if (const auto named = kindAt(rest)) {
+      over_ = named->kind;
+      length = named->length;
+    }
+    if (length == 0 || !isLitUnder(over_)) throw Refusal{here, "Over what: a table, a desk, a counter or an island?"};
+    at_ += length;
+    return true;
+  }
+
   void readWord() {
     const std::string_view word = wordHere();
+    if (readOver()) return;
     if (const auto size = sizeWord(word)) {
       const std::size_t here = at_;
       at_ += word.size();
@@ -364,7 +391,8 @@ class Reader {
   bool swapped_;
   std::size_t at_ = 0;
   int count_ = 1;
-  std::string kind_, name_, quoted_;
+  std::string kind_, name_, quoted_, over_;
+  std::optional<Mount> mount_;
   std::optional<Shape> shape_;
   Hand hand_ = Hand::Left;
   std::vector<Typed> sizes_;

@@ -16,6 +16,7 @@ struct PieceReading {
   int count = 1;                   ///< how many were asked for
   std::string echo;                ///< "Picture, 40 in wide, 30 in high"; what was understood
   std::vector<std::string> notes;  ///< what was assumed, one sentence each
+  std::string over = {};           ///< a kind of table that it is to hang over; "": not said
   bool canSwap = false;            ///< a picture: its two sizes can be meant the other way round
   std::size_t at = 0;              ///< character the complaint is about
   std::string complaint;           ///< one sentence; empty when read

@@ -38,8 +38,10 @@ enum Use : unsigned {
   kTopOnLegs = 1u << 24,
   kSleptIn = 1u << 25,
   kGrows = 1u << 26,
+  kWorkTop = 1u << 27,
+  kRoomLight = 1u << 28,
 };
-enum class Goes { Floor, Wall };
+enum class Goes { Floor, Wall, Ceiling };
 
 /// Sizes to start from [D], inches; 0: none.
 struct Usual {
@@ -53,6 +55,7 @@ struct Kind {
   unsigned uses;
   Goes goes;
   Usual usual;
+  std::optional<Mount> mount = {};  ///< of a light
 };
 /// In the order in which a room is furnished.
 constexpr std::array kKinds{
@@ -127,12 +130,42 @@ constexpr std::array kKinds{
          {Shape::Rect, 64, 17, 22, 0, 0, 0}},
     Kind{"desk", "desk", {}, kWood | kOpens | kSatAt | kTopOnLegs, Goes::Floor, {Shape::Rect, 55, 28, 29, 0, 0, 0}},
     Kind{"bed", "bed", {}, kSoft | kSleptIn, Goes::Floor, {Shape::Rect, 60, 80, 24, 0, 0, 48}},
-    Kind{"lamp", "lamp", {"floor lamp"}, kLamp, Goes::Floor, {Shape::Round, 14, 14, 60, 0, 0, 0}},
+    Kind{"counter", "counter", {"worktop"}, kWood | kWorkTop, Goes::Floor, {Shape::Rect, 72, 25, 36, 0, 0, 0}},
+    Kind{"island", "island", {"peninsula"}, kWood | kWorkTop, Goes::Floor, {Shape::Rect, 84, 36, 36, 0, 0, 0}},
+    Kind{"lamp", "lamp", {"floor lamp"}, kLamp, Goes::Floor, {Shape::Round, 14, 14, 60, 0, 0, 0}, Mount::Floor},
+    Kind{"candle", "candle", {}, 0, Goes::Floor, {Shape::Round, 3, 3, 8, 0, 0, 0}, Mount::Candle},
     Kind{"plant", "plant", {"tree"}, kGrows, Goes::Floor, {Shape::Round, 20, 20, 60, 0, 0, 0}},
     Kind{"folding-screen", "folding screen", {}, kFolds, Goes::Floor, {Shape::Rect, 60, 6, 68, 0, 0, 0}},
     Kind{"rug", "rug", {"carpet"}, kRug, Goes::Floor, {Shape::Rect, 120, 96, 0.5, 0, 0, 0}},
     Kind{"art", "picture", {"painting", "print", "art"}, kArt, Goes::Wall, {Shape::Rect, 40, 1.5, 30, 0, 0, 0}},
     Kind{"mirror", "mirror", {}, kMirror, Goes::Wall, {Shape::Rect, 30, 1.5, 40, 0, 0, 0}},
+    Kind{"wall-light", "wall light", {"sconce"}, 0, Goes::Wall, {Shape::Rect, 5, 4, 14, 0, 0, 0}, Mount::Wall},
+    Kind{"picture-light", "picture light", {}, 0, Goes::Wall, {Shape::Rect, 16, 8, 3, 0, 0, 0}, Mount::Picture},
+    Kind{"light-strip", "light strip", {"strip light"}, 0, Goes::Wall, {Shape::Rect, 40, 1, 1, 0, 0, 0}, Mount::Strip},
+    Kind{"pendant",
+         "pendant",
+         {"pendant light", "hanging lamp", "lantern"},
+         0,
+         Goes::Ceiling,
+         {Shape::Round, 18, 18, 12, 0, 0, 0},
+         Mount::Pendant},
+    Kind{
+        "chandelier", "chandelier", {}, kRoomLight, Goes::Ceiling, {Shape::Round, 28, 28, 24, 0, 0, 0}, Mount::Pendant},
+    Kind{"downlight",
+         "downlight",
+         {"recessed light"},
+         0,
+         Goes::Ceiling,
+         {Shape::Round, 5, 5, 0, 0, 0, 0},
+         Mount::Recessed},
+    Kind{"spot", "spot", {"spotlight"}, 0, Goes::Ceiling, {Shape::Round, 4, 4, 6, 0, 0, 0}, Mount::Spot},
+    Kind{"ceiling-light",
+         "ceiling light",
+         {"flush light"},
+         0,
+         Goes::Ceiling,
+         {Shape::Round, 14, 14, 5, 0, 0, 0},
+         Mount::Surface},
     Kind{"television", "television", {"tv", "screen"}, kWatched, Goes::Wall, {Shape::Rect, 48, 3, 28, 0, 0, 0}},
 };
 const Kind* find(std::string_view id) {
@@ -156,6 +189,10 @@ bool hangs(std::string_view kind) {
   const Kind* known = find(kind);
   return known != nullptr && known->goes == Goes::Wall;
 }
+bool goesOnCeiling(std::string_view kind) {
+  const Kind* known = find(kind);
+  return known != nullptr && known->goes == Goes::Ceiling;
+}
 bool isUpholstered(std::string_view kind) { return has(kind, kSoft); }
 bool isWooden(std::string_view kind) { return has(kind, kWood); }
 bool carriesArtAbove(std::string_view kind) { return has(kind, kArtAbove); }
@@ -177,6 +214,17 @@ bool isFoldingScreen(std::string_view kind) { return has(kind, kFolds); }
 bool reclines(std::string_view kind) { return has(kind, kReclines); }
 bool staysPut(std::string_view kind) { return has(kind, kStaysPut); }
 bool isDiningChair(std::string_view kind) { return has(kind, kChair); }
+bool isLitUnder(std::string_view kind) { return has(kind, kSatAt) || has(kind, kWorkTop); }
+bool isRoomLight(std::string_view kind) { return has(kind, kRoomLight); }
+std::optional<Mount> mountOf(const Piece& piece) {
+  if (piece.light->mount) return piece.light->mount;
+  const Kind* known = find(piece.kind);
+  return known != nullptr ? known->mount : std::nullopt;
+}
+bool canBeLight(std::string_view kind) {
+  const Kind* known = find(kind);
+  return known != nullptr && known->mount.has_value();
+}
 bool drawnAsTable(std::string_view kind) { return has(kind, kTopOnLegs) || kind.ends_with("table"); }
 double opensBy(const Piece& piece) {
   const bool leaves = isStorage(piece.kind) && opensForward(piece.kind);
@@ -204,6 +252,7 @@ const std::vector<NamedKind>& kindNames() {
       for (const std::string_view other : kind.synonyms)
         if (!other.empty()) names.push_back({other, kind.id});
       names.push_back({kind.words, kind.id});
+      if (has(kind.id, kLamp)) names.push_back({"table lamp", kind.id, Mount::Table});
       if (kind.id != kind.words &&
           std::find(kind.synonyms.begin(), kind.synonyms.end(), kind.id) == kind.synonyms.end())
         names.push_back({kind.id, kind.id});
@@ -258,6 +307,16 @@ Piece usuallyShaped(Piece piece, Shape shape) {
     piece.doubts["longDepth"] = {DimensionSource::Default, 0};
   }
   if (shape == Shape::Round) piece.depth = piece.width;
+  return piece;
+}
+
+Piece usuallyMounted(Piece piece, Mount mount) {
+  piece.light.edit().mount = mount;
+  if (mount != Mount::Table || !isLamp(piece.kind)) return piece;
+  piece.name = "Table lamp";
+  piece.width = 15 * kInch;
+  piece.depth = 15 * kInch;
+  piece.height = 26 * kInch;
   return piece;
 }
 

@@ -19,7 +19,8 @@ namespace mezzet {
 [[nodiscard]] bool isLowTable(std::string_view kind);    ///< serves the seats round it
 [[nodiscard]] bool isRug(std::string_view kind);         ///< lies flat: no obstacle, nothing stands "in" it
 [[nodiscard]] bool isArt(std::string_view kind);         ///< a picture
-[[nodiscard]] bool hangs(std::string_view kind);         ///< goes on a wall: pictures, mirrors, televisions
+[[nodiscard]] bool hangs(std::string_view kind);  ///< goes on a wall: pictures, mirrors, televisions, wall lights
+[[nodiscard]] bool goesOnCeiling(std::string_view kind);
 [[nodiscard]] bool isUpholstered(std::string_view kind);
 [[nodiscard]] bool isWooden(std::string_view kind);  ///< drawn as wood: tables, cases
 /// Sofas and tables: what a picture's gap is measured from. Beds, mantels and consoles have rules of their own.
@@ -43,6 +44,12 @@ namespace mezzet {
 [[nodiscard]] bool staysPut(std::string_view kind);       ///< a dining seat that is not drawn out
 [[nodiscard]] bool isDiningChair(std::string_view kind);  ///< what is set round a table
 [[nodiscard]] bool drawnAsTable(std::string_view kind);   ///< a top on legs, in elevation
+/// Tops that a pendant is hung over: dining tables, desks, counters, islands.
+[[nodiscard]] bool isLitUnder(std::string_view kind);
+[[nodiscard]] bool isRoomLight(std::string_view kind);  ///< sized by its room where it hangs over no table
+[[nodiscard]] bool canBeLight(std::string_view kind);
+/// How a light is put up: as entered, or as usual for its kind; none of what is no light.
+[[nodiscard]] std::optional<Mount> mountOf(const Piece&);
 /// A leaf or drawer of a cabinet comes this far out, a recliner's footrest that far, until it is entered [D].
 inline constexpr double kUsualLeaf = 18 * kInch, kUsualRecline = 20 * kInch;
 /// How far the piece comes forward in use: as entered, or as usual for its kind; 0: not at all.
@@ -58,15 +65,18 @@ inline constexpr double kUsualLeaf = 18 * kInch, kUsualRecline = 20 * kInch;
 /// The kind that people mean by these words, in small letters: "couch" is a sofa. The longest words win.
 struct NamedKind {
   std::string_view words, kind;
+  std::optional<Mount> mount = {};  ///< where the words say it: "table lamp"
 };
 [[nodiscard]] const std::vector<NamedKind>& kindNames();
 /// Kinds that Mezzet itself adds: a picture, a rug, a side table at an arm, a chair at a table.
 inline constexpr std::string_view kPicture = "art", kSideTable = "side-table", kDiningChair = "chair",
-                                  kFloorRug = "rug";
+                                  kFloorRug = "rug", kDiningTableKind = "dining-table", kRecessedLight = "downlight";
 /// A piece of a kind with usual sizes to start from: without id, each dimension marked as a default [D].
 [[nodiscard]] Piece usualPiece(std::string_view kind);
 /// A piece brought to a shape, with usual sizes of that shape for its kind where they differ from the rectangular [D].
 [[nodiscard]] Piece usuallyShaped(Piece, Shape);
+/// A light put up another way than is usual for its kind, with usual sizes where they differ: a table lamp [D].
+[[nodiscard]] Piece usuallyMounted(Piece, Mount);
 /// What a piece's dimension may be off by, by where it comes from [D]: upholstery comes up to 1 in off its ticket,
 /// stock rugs up to 3 in short (common practice), other things 1/4 in; a tape reads to 1/8 in; a guess is good to 2 in.
 [[nodiscard]] double usualDoubt(std::string_view kind, DimensionSource source);

@@ -70,6 +70,18 @@ struct RugPart {
   Polygon outline = {};    ///< cut to a template: in the piece's own frame, anticlockwise; width x depth is its box
   bool operator==(const RugPart&) const = default;
 };
+/// How a light is put up, in the order of the words in piece_fields.cpp.
+enum class Mount { Pendant, Surface, Recessed, Spot, Wall, Picture, Table, Floor, Strip, Candle };
+struct LightPart {
+  std::optional<Mount> mount;  ///< by its kind until said: mountOf()
+  std::optional<double> lumens, watts, kelvin;
+  std::optional<double> beam;         ///< degrees, the full angle at half the peak
+  std::optional<double> shadeBottom;  ///< lower edge of the shade above the lamp's foot
+  std::optional<double> cutOut;       ///< diameter of the hole in the ceiling
+  std::optional<double> above;        ///< depth needed above the ceiling
+  std::string photometry = {};        ///< "photometry/<sha256>" in the job file; "" for none
+  bool operator==(const LightPart&) const = default;
+};
 struct FinishPart {
   std::string material = {};         ///< of what is seen of it: "leather", "linen", "oak"
   std::optional<bool> backFinished;  ///< whether its back may be seen
@@ -102,6 +114,7 @@ struct Piece {
   Part<LegPart> legs;
   Part<UsePart> use;
   Part<RugPart> rug;
+  Part<LightPart> light;
   Part<FinishPart> finish;
   Part<ShopPart> shop;
   bool operator==(const Piece&) const = default;

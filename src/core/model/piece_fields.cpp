@@ -3,36 +3,15 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/model/field_makers.h"
 #include "core/model/kinds.h"
+#include "core/model/light_fields.h"
 
 namespace mezzet {
 namespace {
 
 constexpr double kSame = 0.01;  // heights that read alike
 
-// ---- reading and writing members
-
-/// A length of the piece itself.
-template <auto Member>
-PieceField own(PieceField field) {
-  field.number = [](const Piece& p) { return std::optional<double>(p.*Member); };
-  field.setNumber = [](Piece& p, std::optional<double> value) { p.*Member = value; };
-  return field;
-}
-/// A member of a part: lengths, flags and whole numbers all pass as numbers.
-template <auto Part, auto Member>
-PieceField of(PieceField field) {
-  field.number = [](const Piece& p) -> std::optional<double> {
-    const auto& value = (*(p.*Part)).*Member;
-    return value ? std::optional(static_cast<double>(*value)) : std::nullopt;
-  };
-  field.setNumber = [](Piece& p, std::optional<double> value) {
-    auto& member = (p.*Part).edit().*Member;
-    using Value = typename std::remove_reference_t<decltype(member)>::value_type;
-    member = value ? std::optional(static_cast<Value>(*value)) : std::nullopt;
-  };
-  return field;
-}
 PieceField width(PieceField field) {
   field.number = [](const Piece& p) { return std::optional(p.width); };
   field.setNumber = [](Piece& p, std::optional<double> value) { p.width = value.value_or(p.width); };
@@ -60,14 +39,6 @@ PieceField owned(PieceField field) {
   field.setNumber = [](Piece& p, std::optional<double> value) {
     if (const bool is = value.value_or(0) != 0; is != p.shop->owned) p.shop.edit().owned = is;
   };
-  return field;
-}
-/// A text of a part.
-template <auto Part, auto Member>
-PieceField textOf(PieceField field) {
-  field.kind = FieldKind::Text;
-  field.text = [](const Piece& p) -> const std::string& { return (*(p.*Part)).*Member; };
-  field.setText = [](Piece& p, std::string text) { (p.*Part).edit().*Member = std::move(text); };
   return field;
 }
 constexpr std::string_view kHands[] = {"left", "right"}, kBacks[] = {"unfinished", "finished"},
@@ -328,7 +299,7 @@ std::vector<PieceField> allFields() {
                               {.key = "kind", .column = "kind", .title = "Kind", .kind = FieldKind::Kind},
                               {.key = "shape", .column = "shape", .title = "Shape", .kind = FieldKind::Shape}};
   for (const auto& fields :
-       {boxFields(), seatFields(), limbFields(), groundFields(), rugFields(), useFields(), shopFields()})
+       {boxFields(), seatFields(), limbFields(), groundFields(), rugFields(), useFields(), lightFields(), shopFields()})
     all.insert(all.end(), fields.begin(), fields.end());
   all.push_back({.key = "sources", .column = "sources", .title = "Sources", .kind = FieldKind::Sources});
   return all;

@@ -8,6 +8,8 @@ const WallPlace* onWall(const Place& place) { return std::get_if<WallPlace>(&pla
 WallPlace* onWall(Place& place) { return std::get_if<WallPlace>(&place); }
 const CarriedPlace* onAnother(const Place& place) { return std::get_if<CarriedPlace>(&place); }
 CarriedPlace* onAnother(Place& place) { return std::get_if<CarriedPlace>(&place); }
+const CeilingPlace* onCeiling(const Place& place) { return std::get_if<CeilingPlace>(&place); }
+CeilingPlace* onCeiling(Place& place) { return std::get_if<CeilingPlace>(&place); }
 const FloorPlace& floorPlace(const Place& place) { return std::get<FloorPlace>(place); }
 const WallPlace& wallPlace(const Place& place) { return std::get<WallPlace>(place); }
 
@@ -15,14 +17,16 @@ Place moved(Place place, Vec2 by) {
   return onEach(
       place, [&](FloorPlace p) { return p.at += by, Place(p); },
       [&](WallPlace p) { return p.u += by.x, p.v += by.y, Place(p); },
-      [&](CarriedPlace p) { return Place(p); });  // goes with what carries it
+      [&](CarriedPlace p) { return Place(p); },  // goes with what carries it
+      [&](CeilingPlace p) { return p.at += by, Place(p); });
 }
 
 Place normalised(Place place) {
   return onEach(
       place, [](FloorPlace p) { return p.turn = normalisedTurn(p.turn), Place(p); },
       [](const WallPlace& p) { return Place(p); },
-      [](CarriedPlace p) { return p.turn = normalisedTurn(p.turn), Place(p); });
+      [](CarriedPlace p) { return p.turn = normalisedTurn(p.turn), Place(p); },
+      [](CeilingPlace p) { return p.turn = normalisedTurn(p.turn), Place(p); });
 }
 
 std::optional<Vec2> between(const Place& from, const Place& to) {
@@ -32,27 +36,31 @@ std::optional<Vec2> between(const Place& from, const Place& to) {
       [&](const WallPlace& p) {
         return std::optional(Vec2{wallPlace(to).u - p.u, wallPlace(to).v - p.v});
       },
-      [](const CarriedPlace&) { return std::optional<Vec2>(); });
+      [](const CarriedPlace&) { return std::optional<Vec2>(); },
+      [&](const CeilingPlace& p) { return std::optional(std::get<CeilingPlace>(to).at - p.at); });
 }
 
 std::optional<View> viewOf(const Place& place) {
   return onEach(
       place, [](const FloorPlace&) { return std::optional(View{}); },
       [](const WallPlace& p) { return std::optional(View{p.wall}); },
-      [](const CarriedPlace&) { return std::optional<View>(); });
+      [](const CarriedPlace&) { return std::optional<View>(); },
+      [](const CeilingPlace&) { return std::optional(kCeilingView); });
 }
 
 std::optional<PlacementId> carrierOf(const Place& place) {
   return onEach(
       place, [](const FloorPlace&) { return std::optional<PlacementId>(); },
       [](const WallPlace&) { return std::optional<PlacementId>(); },
-      [](const CarriedPlace& p) { return std::optional(p.carrier); });
+      [](const CarriedPlace& p) { return std::optional(p.carrier); },
+      [](const CeilingPlace&) { return std::optional<PlacementId>(); });
 }
 
 std::optional<std::string> groupOf(const Place& place) {
   return onEach(
       place, [](const FloorPlace&) { return std::optional<std::string>(); }, [](const WallPlace& p) { return p.group; },
-      [](const CarriedPlace&) { return std::optional<std::string>(); });
+      [](const CarriedPlace&) { return std::optional<std::string>(); },
+      [](const CeilingPlace&) { return std::optional<std::string>(); });
 }
 
 std::optional<Box> extentOf(const Piece& piece, const Place& place, Box (*footprint)(const Piece&, const FloorPlace&)) {
@@ -62,7 +70,10 @@ std::optional<Box> extentOf(const Piece& piece, const Place& place, Box (*footpr
         const WallRect r = wallRectOf(piece, p);
         return std::optional(Box{{r.left, r.bottom}, {r.right, r.top}});
       },
-      [](const CarriedPlace&) { return std::optional<Box>(); });
+      [](const CarriedPlace&) { return std::optional<Box>(); },
+      [&](const CeilingPlace& p) {
+        return std::optional(footprint(piece, FloorPlace{p.at, p.turn}));
+      });
 }
 
 WallRect wallRectOf(const Piece& piece, const WallPlace& place) {

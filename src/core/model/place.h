@@ -31,7 +31,14 @@ struct CarriedPlace {
   double turn = 0;
   bool operator==(const CarriedPlace&) const = default;
 };
-using Place = std::variant<FloorPlace, WallPlace, CarriedPlace>;
+/// In the plan. What is recessed has a drop of 0: its face is the ceiling.
+struct CeilingPlace {
+  Vec2 at;
+  double turn = 0;
+  double drop = 0;  ///< from the ceiling right there down to the lowest point
+  bool operator==(const CeilingPlace&) const = default;
+};
+using Place = std::variant<FloorPlace, WallPlace, CarriedPlace, CeilingPlace>;
 
 // ---- for code that is about one kind of place only: the place if it is of that kind, else null
 [[nodiscard]] const FloorPlace* onFloor(const Place&);
@@ -40,6 +47,8 @@ using Place = std::variant<FloorPlace, WallPlace, CarriedPlace>;
 [[nodiscard]] WallPlace* onWall(Place&);
 [[nodiscard]] const CarriedPlace* onAnother(const Place&);
 [[nodiscard]] CarriedPlace* onAnother(Place&);
+[[nodiscard]] const CeilingPlace* onCeiling(const Place&);
+[[nodiscard]] CeilingPlace* onCeiling(Place&);
 /// Of what is known to stand on the floor, or to hang on a wall; throws std::bad_variant_access otherwise.
 [[nodiscard]] const FloorPlace& floorPlace(const Place&);
 [[nodiscard]] const WallPlace& wallPlace(const Place&);

@@ -89,6 +89,8 @@ struct Room {
   std::vector<Photograph> photographs = {};
   StoreyId storey = {};  ///< empty: the only one
   OpeningId entry = {};  ///< where one comes in; empty: the first door
+  std::optional<Joists> joists = std::nullopt;
+  std::optional<Reflectance> reflectance = std::nullopt;  ///< none: the usual shares
   bool operator==(const Room&) const = default;
 };
 

@@ -10,6 +10,12 @@ const Placement* findPlacement(const Scheme& scheme, const PlacementId& id) {
   return at == scheme.placements.end() ? nullptr : &*at;
 }
 
+const Circuit* findCircuit(const Scheme& scheme, const CircuitId& id) {
+  const auto at =
+      std::find_if(scheme.circuits.begin(), scheme.circuits.end(), [&](const Circuit& c) { return c.id == id; });
+  return at == scheme.circuits.end() ? nullptr : &*at;
+}
+
 std::optional<FloorPlace> standsAt(const Scheme& scheme, const Placement& p) {
   return onEach(
       p.on, [](const FloorPlace& place) { return std::optional(place); },
@@ -19,7 +25,8 @@ std::optional<FloorPlace> standsAt(const Scheme& scheme, const Placement& p) {
         const FloorPlace* place = carrier != nullptr ? onFloor(carrier->on) : nullptr;
         if (place == nullptr) return std::nullopt;
         return FloorPlace{place->at + rotated(on.at, turnOf(place->turn)), normalisedTurn(place->turn + on.turn)};
-      });
+      },
+      [](const CeilingPlace&) { return std::optional<FloorPlace>(); });
 }
 
 }  // namespace mezzet

@@ -2,25 +2,35 @@
 #pragma once
 
 #include <string>
+#include <variant>
 #include <vector>
 
 #include "core/model/place.h"
 
 namespace mezzet {
 
+/// Where a spot or downlight is aimed, degrees.
+struct Aim {
+  double tilt = 0;     ///< from straight down
+  double bearing = 0;  ///< in the plan, anticlockwise from +x
+  bool operator==(const Aim&) const = default;
+};
+
 struct Placement {
   PlacementId id;
   PieceId piece;
   Place on;
   Extra extra;
-  bool locked = false;                ///< stays where it is until unlocked
-  std::string group = {};             ///< floor placements of one group move together; "" for none
+  bool locked = false;     ///< stays where it is until unlocked
+  std::string group = {};  ///< what stands, or hangs from the ceiling, in one group moves together; "" for none
   std::vector<CornerId> setOut = {};  ///< the two walls it is set out from; empty: the nearest along its sides
   bool inUse = false;                 ///< drawn and judged as in use on every day: a drawer open, a chair pulled out
   std::optional<FloorPlace> usedAt =
-      std::nullopt;       ///< where a stool stands when there is company; elsewhere it is pushed back
-  bool taped = false;     ///< a rug whose edges are taped down
-  bool optional = false;  ///< may be left out where it stands in the way of what must be
+      std::nullopt;        ///< where a stool stands when there is company; elsewhere it is pushed back
+  bool taped = false;      ///< a rug whose edges are taped down
+  bool optional = false;   ///< may be left out where it stands in the way of what must be
+  CircuitId circuit = {};  ///< of a light: what it is switched with; "" until decided
+  std::optional<Aim> aim = std::nullopt;
   bool operator==(const Placement&) const = default;
 };
 
@@ -51,6 +61,32 @@ struct Broadloom {
   bool operator==(const Broadloom&) const = default;
 };
 
+/// Lights that are switched together.
+enum class CircuitUse { General, Task, Accent, Evening };
+struct Circuit {
+  CircuitId id;
+  std::string name;       ///< a letter
+  PointId switchAt = {};  ///< a switch of the room; "" until chosen
+  CircuitUse use = CircuitUse::General;
+  bool operator==(const Circuit&) const = default;
+};
+/// Lights that were laid evenly in one go, and the floor area they were laid in.
+struct LaidLights {
+  LaidId id;
+  std::vector<PlacementId> placements;
+  double area = 0;  ///< mm2
+  bool operator==(const LaidLights&) const = default;
+};
+/// Where light is asked for: at a place of the plan, on a placement or on a fixed thing.
+struct LightTask {
+  TaskId id;
+  std::string what;  ///< "reading", "dining" ..., or the user's own word
+  std::variant<Vec2, PlacementId, FeatureId> where;
+  std::optional<double> height = std::nullopt;  ///< above the floor; the top of what it is on, else kTaskHeight
+  std::optional<double> asked = std::nullopt;   ///< lx; by `what` until entered
+  bool operator==(const LightTask&) const = default;
+};
+
 struct Scheme {
   SchemeId id;
   RoomId room;
@@ -60,10 +96,14 @@ struct Scheme {
   Extra extra;
   std::vector<LogEntry> log = {};
   std::optional<Broadloom> carpet = std::nullopt;  ///< fitted carpet; none: the floor is bare or not decided
+  std::vector<Circuit> circuits = {};
+  std::vector<LaidLights> laid = {};
+  std::vector<LightTask> tasks = {};
   bool operator==(const Scheme&) const = default;
 };
 
 [[nodiscard]] const Placement* findPlacement(const Scheme&, const PlacementId&);  ///< null when it is not there
+[[nodiscard]] const Circuit* findCircuit(const Scheme&, const CircuitId&);        ///< likewise
 /// Where a thing stands in the plan, on the floor or on something that does; none for what hangs.
 [[nodiscard]] std::optional<FloorPlace> standsAt(const Scheme&, const Placement&);
 

@@ -94,6 +94,21 @@ struct WallPoint {
 
 enum class WallMaterial { Unknown, BoardOnStuds, LathAndPlaster, Brick, Block, Concrete, Stone, Timber };
 
+// ---- what light meets
+/// Timbers above the ceiling: parallel lines, the centre of one at `first` along the other axis.
+enum class PlanAxis { X, Y };
+struct Joists {
+  double pitch = 0, first = 0;
+  PlanAxis along = PlanAxis::X;  ///< the way they run
+  double width = 0;
+  bool operator==(const Joists&) const = default;
+};
+/// Shares of the light that ceiling, walls and floor throw back [D].
+struct Reflectance {
+  double ceiling = 0.7, walls = 0.5, floor = 0.2;
+  bool operator==(const Reflectance&) const = default;
+};
+
 // ---- studs
 /// Where something solid was found behind the face of a wall: knocked for, or shown by a detector.
 struct StudHit {

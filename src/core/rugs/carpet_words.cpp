@@ -30,10 +30,6 @@ std::vector<EdgePrice> edgePrices(double edgeLength, const CarpetList& list, con
   return out;
 }
 
-std::string areaWords(double mm2, Unit unit) {
-  return unit == Unit::Inch ? tenths(mm2 / (kFoot * kFoot)) + " sq ft" : tenths(mm2 / (kMetre * kMetre)) + " m\u00b2";
-}
-
 std::vector<std::string> carpetWords(const CarpetCut& cut, const Broadloom& cloth, const Job& job,
                                      const RugTrade& trade, LengthFormat format) {
   std::vector<std::string> out;
@@ -45,8 +41,8 @@ std::vector<std::string> carpetWords(const CarpetCut& cut, const Broadloom& clot
     strips += (i == 0 ? "" : i + 1 == n ? " and " : ", ") + length(cut.strips[i].length);
   out.push_back(strips + ", with " + length(cloth.trim) + " to trim at every cut edge" +
                 (cloth.repeat ? ", to a repeat of " + length(*cloth.repeat) : "") + ".");
-  out.push_back("Bought " + length(cut.bought) + ", " + areaWords(cut.boughtArea, job.units) + ", for " +
-                areaWords(cut.area, job.units) + " of floor: " + percent(cut.waste()) + " waste.");
+  out.push_back("Bought " + length(cut.bought) + ", " + writeArea(cut.boughtArea, job.units) + ", for " +
+                writeArea(cut.area, job.units) + " of floor: " + percent(cut.waste()) + " waste.");
   if (cut.seams.empty()) out.emplace_back("No seam.");
   for (const double seam : cut.seams)
     out.push_back("A seam " + length(seam) + " in" + (cut.seamOnRoute > 1 ? "" : ", out of the main ways") + ".");
@@ -80,7 +76,7 @@ std::string leafWords(const std::string& id, const Job& job, const Scheme& schem
 
 std::string stopLineWords(const StopLine& stop, const Job& job, const Scheme& scheme, LengthFormat format) {
   std::string words = "Stop at " + stop.linesUp + ": " + writeLength(stop.length, format) + " long, " +
-                      areaWords(stop.area, job.units) + ", " + writeLength(stop.standing, format) +
+                      writeArea(stop.area, job.units) + ", " + writeLength(stop.standing, format) +
                       " to stand on inside the entry" + (stop.enough ? "" : ", too little");
   for (std::size_t i = 0; i < stop.leaves.size(); ++i)
     words += (i == 0 ? "; over it pass " : ", ") + leafWords(stop.leaves[i], job, scheme);

@@ -4,6 +4,7 @@
 #include <string>
 #include <vector>
 
+#include "core/units/area.h"
 #include "core/model/job.h"
 #include "core/rugs/broadloom.h"
 #include "core/rugs/stop_lines.h"
@@ -19,8 +20,6 @@ struct EdgePrice {
 /// The trade's finishes, cheapest first, then what else the user's list prices.
 [[nodiscard]] std::vector<EdgePrice> edgePrices(double edgeLength, const CarpetList&, const RugTrade&);
 
-/// Square feet or square metres, by the job's unit: "214.5 sq ft".
-[[nodiscard]] std::string areaWords(double mm2, Unit);
 /// "Two strips off the 13'-2" roll, 13'-6" each: 27 ft, 355.5 sq ft bought for 214.5, 40 % waste." and what follows.
 [[nodiscard]] std::vector<std::string> carpetWords(const CarpetCut&, const Broadloom&, const Job&, const RugTrade&,
                                                    LengthFormat);

@@ -5,6 +5,7 @@
 #include "core/rules/access/rules.h"
 #include "core/rules/art/rules.h"
 #include "core/rules/dining/rules.h"
+#include "core/rules/light/rules.h"
 #include "core/rules/placing/rules.h"
 #include "core/rules/rugs/rules.h"
 #include "core/rules/seating/rules.h"
@@ -17,7 +18,8 @@ namespace mezzet {
 std::span<const RuleRows> ruleFamilies() {
   static const std::array all{seatingRules(),   diningRules(),     wayRules(),     accessRules(), groupRules(),
                               clearanceRules(), sightRules(),      rugRules(),     rugWayRules(), openingRules(),
-                              artRules(),       proportionRules(), placingRules(), stairRules()};
+                              artRules(),       proportionRules(), placingRules(), stairRules(),
+                              pendantRules(),   sconceRules(),     downlightRules(), lampRules()};
   return all;
 }
 

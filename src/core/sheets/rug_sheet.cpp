@@ -51,7 +51,7 @@ void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames&
   const int first = number + 1;
   const Vec2 middle = centroidOf(outline);
   list.push_back(names.plain(rug.placement->id) + (isCut(*rug.piece) ? ", cut to this template" : "") +
-                 (rug.placement->taped ? ", taped down" : "") + ": " + areaWords(t.area, s.job.units) + ", edge " +
+                 (rug.placement->taped ? ", taped down" : "") + ": " + writeArea(t.area, s.job.units) + ", edge " +
                  length(t.edge));
   for (std::size_t i = 0; i < t.corners.size(); ++i) {
     const SetOutCorner& corner = t.corners[i];

@@ -7,13 +7,12 @@
 #include <vector>
 
 #include "core/space/bodies.h"
+#include "core/use/eyes.h"
 
 namespace mezzet {
 
 inline constexpr double kRoundSight = 0.5;
 
-/// Eyes of someone who stands, until the viewers' statures are known [D].
-inline constexpr double kStandingEye = 62 * kInch;
 /// The first look into a room covers this to either side of the axis, degrees (trade guide).
 inline constexpr double kFirstLook = 15;
 

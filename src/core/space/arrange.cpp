@@ -136,7 +136,7 @@ Job grouped(const Job& job, const SchemeId& scheme, const PlacementIds& ids, IdS
   const std::string name = source.take<PlacementId>("g").value;
   return changed(job, scheme, ids, true, [&](Placement& p) {
     if (auto* hung = onWall(p.on)) hung->group = name;
-    else if (onFloor(p.on) != nullptr) p.group = name;
+    else if (onFloor(p.on) != nullptr || onCeiling(p.on) != nullptr) p.group = name;
   });
 }
 

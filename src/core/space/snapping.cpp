@@ -1,5 +1,7 @@
 #include "core/space/snapping.h"
 
+#include "core/space/ceiling_snapping.h"
+
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -230,6 +232,7 @@ Snapped snapped(const Job& job, const Scheme& scheme, const PlacementId& held, c
   PlacementIds out = moving;
   out.push_back(held);
   if (const auto* floor = onFloor(place)) return floorSnapped(job, scheme, piece, *floor, out, reach);
+  if (const auto* up = onCeiling(place)) return ceilingSnapped(job, scheme, *up, out, reach);
   if (const auto* hung = onWall(place)) return wallSnapped(job, scheme, piece, *hung, out, reach);
   return {place, {}};
 }

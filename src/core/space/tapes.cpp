@@ -118,6 +118,40 @@ std::vector<Tape> wallTapes(const Job& job, const Scheme& scheme, const Placemen
   return {*left.tape, *right.tape, *down.tape, *up.tape};
 }
 
+std::vector<Tape> ceilingTapes(const Job& job, const Scheme& scheme, const Placement& placement,
+                               const CeilingPlace& place) {
+  const Room& room = roomOf(job, scheme);
+  const Turn turn = turnOf(place.turn);
+  const Parts middle{Convex{{place.at}, 0}};
+  std::vector<Tape> out;
+  for (const FloorSide& s : kFloorSides) {
+    const Vec2 along = rotated(s.along, turn);
+    Shortest best;
+    for (const Wall& wall : wallsOf(room))
+      if (dot(along, wall.inward()) < -1e-9)
+        offerBody(best, s.side, middle, along, Convex{{wall.start, wall.end}, 0},
+                  Thing{Thing::Of::Wall, wall.id.value});
+    if (best.tape) out.push_back(*best.tape);
+  }
+  const RoomHeights heights = heightsOf(room);
+  const double floor = heights.floorAt(place.at), ceiling = heights.ceilingAt(place.at), under = ceiling - place.drop;
+  double top = floor;
+  Thing below{Thing::Of::Floor};
+  for (const Body& body : floorBodies(job, scheme)) {
+    if (body.flat || !covers(body.parts, place.at)) continue;
+    const double high = floor + pieceOf(job, *findPlacement(scheme, PlacementId(body.id))).height.value_or(0);
+    if (high > top) {
+      top = high;
+      below = {Thing::Of::Placement, body.id};
+    }
+  }
+  const Vec2 foot{place.at.x, under};
+  out.push_back({Side::Down, {0, -1}, foot, {foot.x, top}, under - top, below});
+  if (mountOf(pieceOf(job, placement)) != Mount::Recessed)
+    out.push_back({Side::Up, {0, 1}, foot, {foot.x, ceiling}, place.drop, Thing{Thing::Of::Ceiling}});
+  return out;
+}
+
 }  // namespace
 
 std::vector<Tape> tapesOf(const Job& job, const Scheme& scheme, const PlacementId& id) {
@@ -125,6 +159,7 @@ std::vector<Tape> tapesOf(const Job& job, const Scheme& scheme, const PlacementI
   if (placement == nullptr) return {};
   if (const auto* floor = onFloor(placement->on)) return floorTapes(job, scheme, *placement, *floor);
   if (const auto* wall = onWall(placement->on)) return wallTapes(job, scheme, *placement, *wall);
+  if (const auto* up = onCeiling(placement->on)) return ceilingTapes(job, scheme, *placement, *up);
   return {};
 }
 
@@ -141,6 +176,12 @@ Place placeReading(const Place& place, const Tape& tape, double length) {
   if (auto* wall = onWall(out)) {
     wall->u += move.x;
     wall->v += move.y;
+  }
+  if (auto* up = onCeiling(out)) {
+    // A shorter way down is a longer cord.
+    if (tape.side == Side::Down) up->drop = std::max(0.0, up->drop + tape.length - length);
+    else if (tape.side == Side::Up) up->drop = length;
+    else up->at += move;
   }
   return out;
 }

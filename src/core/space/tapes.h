@@ -10,7 +10,8 @@
 
 namespace mezzet {
 
-/// On the floor the piece's own sides; on a wall left, right, down and up as seen from inside.
+/// On the floor the piece's own sides; on a wall left, right, down and up as seen from inside; under the ceiling all
+/// six.
 enum class Side { Front, Right, Back, Left, Down, Up };
 
 struct Tape {
@@ -23,7 +24,9 @@ struct Tape {
 
 /// The tapes of a placement: four where something stops each, fewer outside the room; none for what is carried.
 /// Floor: against bodies and walls (a rug's only against walls and features). Wall: against the wall's ends, the
-/// ceiling, neighbouring pictures and the tops of what stands below.
+/// ceiling, neighbouring pictures and the tops of what stands below. Ceiling: from the light's middle to the walls, as
+/// lights are set out; down from its underside to what stands under it, or the floor, and up to the ceiling: its drop,
+/// both in the section, x of the plan and the height above the datum.
 [[nodiscard]] std::vector<Tape> tapesOf(const Job&, const Scheme&, const PlacementId&);
 [[nodiscard]] std::optional<Tape> tapeOf(const Job&, const Scheme&, const PlacementId&, Side);
 

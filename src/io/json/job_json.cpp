@@ -87,6 +87,11 @@ const std::vector<Migration>& migrations() {
         json["version"] = 6;
         return json;
       },
+      // Version 7 adds lights: places on the ceiling, circuits, tasks, joists; all of it may be left out.
+      [](Json json) {
+        json["version"] = 7;
+        return json;
+      },
   };
   return all;
 }

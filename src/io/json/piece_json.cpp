@@ -85,31 +85,49 @@ void writeField(Json& out, const PieceField& field, const Piece& p) {
   }
 }
 
-/// What is nested under a part's own name: its fields, and of a rug the outline it is cut to.
-void readPart(ObjectReader& in, const std::string& part, Piece& p) {
-  const Json* json = in.find(part);
-  if (json == nullptr) return;
-  if (!isRug(p.kind)) in.fail(part, "is only for a rug, and this is a " + p.kind, "Take it out, or make it a rug");
-  ObjectReader nested(*json, in.placeOf(part));
-  for (const PieceField& field : pieceFields())
-    if (partOf(field.key) == part) readField(nested, field, p);
+/// Of a rug: what no row of the table says.
+void readRugExtras(ObjectReader& nested, Piece& p) {
   if (const auto pad = nested.maybeNumber("pad"))
     p.rug.edit().pad = *pad;  // version 5 has it flat, and so it is written
   if (Polygon outline = readPoints(nested, "outline"); !outline.empty()) {
     if (signedArea(outline) < 0) std::reverse(outline.begin(), outline.end());
     p.rug.edit().outline = std::move(outline);
   }
+}
+void writeRugExtras(Json& out, const Piece& p) {
+  for (const Vec2 corner : p.rug->outline) out["outline"].push_back({corner.x, corner.y});
+}
+
+/// What is nested under a name of its own: which kinds have it, and what of it no row of the table of fields says.
+struct PartRow {
+  const char* key;
+  const char* owner;  ///< "a rug"
+  bool (*has)(std::string_view kind);
+  void (*read)(ObjectReader&, Piece&) = nullptr;
+  void (*write)(Json&, const Piece&) = nullptr;
+};
+constexpr PartRow kParts[] = {{"rug", "a rug", isRug, readRugExtras, writeRugExtras}, {"light", "a light", canBeLight}};
+
+void readPart(ObjectReader& in, const PartRow& part, Piece& p) {
+  const Json* json = in.find(part.key);
+  if (json == nullptr) return;
+  const std::string owner = part.owner;
+  if (!part.has(p.kind))
+    in.fail(part.key, "is only for " + owner + ", and this is a " + p.kind, "Take it out, or make it " + owner);
+  ObjectReader nested(*json, in.placeOf(part.key));
+  for (const PieceField& field : pieceFields())
+    if (partOf(field.key) == part.key) readField(nested, field, p);
+  if (part.read != nullptr) part.read(nested, p);
   nested.finish();
 }
 
-Json partToJson(const std::string& part, const Piece& p) {
+Json partToJson(const PartRow& part, const Piece& p) {
   Json out = Json::object();
   for (const PieceField& field : pieceFields())
-    if (partOf(field.key) == part) writeField(out, field, p);
-  for (const Vec2 corner : p.rug->outline) out["outline"].push_back({corner.x, corner.y});
+    if (partOf(field.key) == part.key) writeField(out, field, p);
+  if (part.write != nullptr) part.write(out, p);
   return out;
 }
-constexpr const char* kRugKey = "rug";
 
 }  // namespace
 
@@ -118,7 +136,7 @@ Piece pieceFromJson(const Json& json, const std::string& place) {
   Piece p;
   for (const PieceField& field : pieceFields())
     if (partOf(field.key).empty()) readField(in, field, p);
-  readPart(in, kRugKey, p);
+  for (const PartRow& part : kParts) readPart(in, part, p);
   if (p.shape == Shape::Round && !p.depth) p.depth = p.width;
   p.doubts = readMap<Doubt>(in, "doubts", [](ObjectReader& d) {
     return Doubt{d.choice("source", kSources), d.number("u95", 0)};
@@ -144,7 +162,8 @@ Json toJson(const Piece& p) {
   Json out = Json::object();
   for (const PieceField& field : pieceFields())
     if (partOf(field.key).empty()) writeField(out, field, p);
-  if (Json rug = partToJson(kRugKey, p); !rug.empty()) out[kRugKey] = std::move(rug);
+  for (const PartRow& part : kParts)
+    if (Json nested = partToJson(part, p); !nested.empty()) out[part.key] = std::move(nested);
   for (const auto& [dimension, doubt] : p.doubts)
     out["doubts"][dimension] = {{"source", wordFor(kSources, doubt.source)}, {"u95", doubt.u95}};
   for (const auto& [rule, own] : p.ownRules) {

@@ -2,6 +2,7 @@
 
 #include "io/json/json_reader.h"
 #include "io/json/json_words.h"
+#include "io/json/light_json.h"
 #include "io/json/site_json.h"
 
 namespace mezzet {
@@ -107,6 +108,7 @@ Room readRoom(const Json& json, const std::string& place) {
   });
   if (const Json* survey = in.find("survey")) room.survey = readSurvey(*survey, in.placeOf("survey"));
   readSite(in, room);
+  readLight(in, room);
   room.extra = readExtra(in);
   in.finish();
   return room;
@@ -173,6 +175,7 @@ Json toJson(const Room& room) {
   }
   if (room.survey) out["survey"] = toJson(*room.survey);
   writeSite(out, room);
+  writeLight(out, room);
   writeExtra(out, room.extra);
   return out;
 }

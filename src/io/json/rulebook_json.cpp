@@ -5,6 +5,7 @@
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/rug_trade_json.h"
+#include "core/units/area.h"
 #include "rules_data.inc"
 
 namespace mezzet {
@@ -14,11 +15,17 @@ using Json = ObjectReader::Json;
 
 constexpr std::pair<const char*, Weight> kWeights[] = {
     {"must", Weight::Must}, {"rule", Weight::Rule}, {"taste", Weight::Taste}};
-constexpr std::pair<const char*, const char*> kQuantities[] = {
-    {"length", "length"}, {"ratio", "ratio"}, {"angle", "angle"},  {"count", "count"},
-    {"share", "share"},   {"area", "area"},   {"yes_no", "yes_no"}};
-constexpr std::pair<const char*, double> kUnits[] = {
-    {"in", kInch}, {"mm", 1.0}, {"1", 1.0}, {"deg", 1.0}, {"mm2", 1.0}};
+constexpr std::pair<const char*, const char*> kQuantities[] = {{"length", "length"},
+                                                               {"ratio", "ratio"},
+                                                               {"angle", "angle"},
+                                                               {"count", "count"},
+                                                               {"share", "share"},
+                                                               {"area", "area"},
+                                                               {"yes_no", "yes_no"},
+                                                               {"illuminance", "illuminance"},
+                                                               {"temperature", "temperature"}};
+constexpr std::pair<const char*, double> kUnits[] = {{"in", kInch}, {"mm", 1.0},          {"1", 1.0},  {"deg", 1.0},
+                                                     {"mm2", 1.0},  {"ft2", kSquareFoot}, {"lx", 1.0}, {"K", 1.0}};
 constexpr std::pair<const char*, const char*> kSources[] = {
     {"practice", "practice"}, {"published", "published"}, {"default", "default"}};
 
@@ -38,6 +45,19 @@ School readSchool(const Json& json, const std::string& place, double factor) {
       in.fail("about", "is not something Mezzet can ask about", "Use viewers-eye-height");
     s.aboutEyeHeight = true;
     s.within = in.number("within") * factor;
+  }
+  const Json& cases = in.list("cases");
+  for (std::size_t i = 0; i < cases.size(); ++i) {
+    ObjectReader one(cases[i], in.placeOf("cases/" + std::to_string(i)));
+    s.cases.push_back({one.text("when"),
+                       {times(one.maybeNumber("low"), factor), times(one.maybeNumber("high"), factor)},
+                       {times(one.maybeNumber("idealLow"), factor), times(one.maybeNumber("idealHigh"), factor)}});
+    one.finish();
+  }
+  if (const Json* more = in.find("perFoot")) {
+    ObjectReader foot(*more, in.placeOf("perFoot"));
+    s.perFoot = {foot.number("over") * factor, foot.number("add") * factor};
+    foot.finish();
   }
   in.finish();
   return s;

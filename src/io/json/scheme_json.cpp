@@ -2,6 +2,7 @@
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/json_words.h"
+#include "io/json/light_json.h"
 
 namespace mezzet {
 namespace {
@@ -39,8 +40,14 @@ Place readPlace(ObjectReader& placement) {
     in.finish();
     ++ways;
   }
+  if (const Json* json = on.find("ceiling")) {
+    ObjectReader in(*json, on.placeOf("ceiling"));
+    place = CeilingPlace{{in.number("x"), in.number("y")}, in.number("turn", 0), in.number("drop", 0)};
+    in.finish();
+    ++ways;
+  }
   on.finish();
-  if (ways != 1) on.fail("", "must say one of floor, wall or placement");
+  if (ways != 1) on.fail("", "must say one of floor, wall, placement or ceiling");
   return place;
 }
 
@@ -70,6 +77,7 @@ Scheme schemeFromJson(const Json& json, const std::string& place) {
     placement.inUse = p.flag("inUse");
     placement.taped = p.flag("taped");
     placement.optional = p.flag("optional");
+    readLight(p, placement);
     if (const Json* used = p.find("usedAt")) placement.usedAt = readFloorPlace(*used, p.placeOf("usedAt"));
     return placement;
   });
@@ -82,6 +90,7 @@ Scheme schemeFromJson(const Json& json, const std::string& place) {
                          carpet.number("trim", kCarpetTrim)};
     carpet.finish();
   }
+  readLight(in, s);
   s.extra = readExtra(in);
   in.finish();
   return s;
@@ -110,6 +119,9 @@ Json toJson(const Scheme& s) {
           return Json{
               {"placement",
                {{"id", carried.carrier.value}, {"x", carried.at.x}, {"y", carried.at.y}, {"turn", carried.turn}}}};
+        },
+        [](const CeilingPlace& up) {
+          return Json{{"ceiling", {{"x", up.at.x}, {"y", up.at.y}, {"turn", up.turn}, {"drop", up.drop}}}};
         });
     Json placement{{"id", p.id.value}, {"piece", p.piece.value}, {"on", std::move(on)}};
     if (p.locked) placement["locked"] = true;
@@ -117,6 +129,7 @@ Json toJson(const Scheme& s) {
     if (p.inUse) placement["inUse"] = true;
     if (p.taped) placement["taped"] = true;
     if (p.optional) placement["optional"] = true;
+    writeLight(placement, p);
     if (p.usedAt) placement["usedAt"] = toJson(*p.usedAt);
     for (const CornerId& wall : p.setOut) placement["setOut"].push_back(wall.value);
     writeExtra(placement, p.extra);
@@ -129,6 +142,7 @@ Json toJson(const Scheme& s) {
     out["carpet"] = {{"roll", s.carpet->roll}, {"pile", s.carpet->pile}, {"trim", s.carpet->trim}};
     writeMaybe(out["carpet"], "repeat", s.carpet->repeat);
   }
+  writeLight(out, s);
   writeExtra(out, s.extra);
   return out;
 }

@@ -13,12 +13,12 @@ StageRow floorStage() {
           .tip = "The plan with its furniture",
           .content = [](const Workspace&) { return Content::Plan; },
           .accepts = Accepts::Floor,
-          .broken = [](const Workspace& w) { return w.brokenIn(true); },
+          .broken = [](const Workspace& w) { return w.brokenIn(Accepts::Floor); },
           .reached =
               [](const Workspace& w) {
                 const Scheme* s = w.room() != nullptr ? w.scheme() : nullptr;
                 return s != nullptr && std::any_of(s->placements.begin(), s->placements.end(),
-                                                   [](const Placement& p) { return onWall(p.on) == nullptr; });
+                                                   [](const Placement& p) { return onFloor(p.on) != nullptr; });
               },
           .hint =
               [](const Workspace&) {

@@ -1,5 +1,6 @@
 #include "app/stages/floor/piece_bar.h"
 
+#include <QComboBox>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
@@ -7,6 +8,7 @@
 
 #include "app/widgets/layouts.h"
 #include "app/widgets/length_field.h"
+#include "core/light/fixtures.h"
 #include "core/site/heights.h"
 #include "core/drawing/wall/elevation.h"
 #include "core/drawing/base/working.h"
@@ -51,7 +53,8 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   connect(&workspace_, &Workspace::jobChanged, this, [this] {
     const Placement* p = workspace_.selectedPlacement();
     const bool same = p != nullptr && p->id == shown_ && p->locked == shownLocked_ &&
-                      workspace_.stage() == shownStage_ && workspace_.selection().size() == shownCount_;
+                      workspace_.stage() == shownStage_ && workspace_.selection().size() == shownCount_ &&
+                      workspace_.scheme()->circuits.size() == shownCircuits_;
     same ? refresh() : rebuild();  // what a stage hints at depends on the job, too
   });
   rebuild();
@@ -79,6 +82,7 @@ void PieceBar::rebuild() {
   shown_ = workspace_.selected();
   shownStage_ = workspace_.stage();
   shownCount_ = workspace_.selection().size();
+  shownCircuits_ = workspace_.scheme() != nullptr ? workspace_.scheme()->circuits.size() : 0;
   const Placement* p = workspace_.selectedPlacement();
   if (p == nullptr || rowOf(shownStage_).accepts == Accepts::Nothing) return showStage();
   if (shownCount_ > 1) showSeveral(*p);
@@ -151,7 +155,10 @@ void PieceBar::showOne(const Placement& p) {
     fields_.emplace_back(item, f);
   };
   const bool floor = onFloor(p.on) != nullptr;
-  if (floor) {
+  const bool lit = workspace_.stage() == Stage::Light && mountOf(pieceOf(workspace_.job(), p)).has_value();
+  if (lit) {
+    showLight(p, tape);
+  } else if (floor) {
     tape(tr("front"), tapeItem(Side::Front));
     tape(tr("right"), tapeItem(Side::Right));
     tape(tr("back"), tapeItem(Side::Back));
@@ -167,10 +174,55 @@ void PieceBar::showOne(const Placement& p) {
   }
   row_->addStretch(0);
   const QString step = workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm");
-  hint(tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
+  if (lit) hint(lightWords(p));
+  else hint(tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
   showLinks(p);
   shownLocked_ = p.locked;
   refresh();
+}
+
+/// The cord and what it leaves free, the walls it is set out from, its circuit.
+void PieceBar::showLight(const Placement& p, const std::function<void(const QString&, const ItemId&)>& tape) {
+  if (onCeiling(p.on) != nullptr) {
+    if (mountOf(pieceOf(workspace_.job(), p)) != Mount::Recessed) tape(tr("drop"), tapeItem(Side::Up));
+    tape(tr("below it"), tapeItem(Side::Down));
+    tape(tr("left"), tapeItem(Side::Left));
+    tape(tr("right"), tapeItem(Side::Right));
+    tape(tr("front"), tapeItem(Side::Front));
+    tape(tr("back"), tapeItem(Side::Back));
+  }
+  label(tr("circuit"), "barHint");
+  auto* circuits = new QComboBox;
+  circuits->setObjectName(QStringLiteral("bar:circuit"));
+  circuits->setAccessibleName(tr("Circuit"));
+  circuits->addItem(tr("none"), QString());
+  for (const Circuit& c : workspace_.scheme()->circuits) {
+    circuits->addItem(QString::fromStdString(c.name), QString::fromStdString(c.id.value));
+    if (c.id == p.circuit) circuits->setCurrentIndex(circuits->count() - 1);
+  }
+  circuits->addItem(tr("next letter"), QStringLiteral("+"));
+  connect(circuits, &QComboBox::activated, this, [this, circuits](int i) {
+    const QString id = circuits->itemData(i).toString();
+    id == QLatin1String("+") ? workspace_.freshCircuit() : workspace_.putOnCircuit(CircuitId(id.toStdString()));
+  });
+  row_->addWidget(circuits);
+}
+
+/// What is always to be seen of a light: its underside, its cord and its circuit with the switch.
+QString PieceBar::lightWords(const Placement& p) const {
+  const auto f = fixtureOf(PieceIndex(workspace_.job()), *workspace_.room(), heightsOf(*workspace_.room()),
+                           *workspace_.scheme(), p);
+  if (!f) return {};
+  QString words = f->recessed() ? tr("In the ceiling, %1 up").arg(workspace_.write(f->ceiling))
+                                : tr("Underside %1 up").arg(workspace_.write(f->underside));
+  if (f->hangsDown()) words += tr(", rod or cord %1").arg(workspace_.write(std::max(0.0, f->rod())));
+  const Circuit* circuit = findCircuit(*workspace_.scheme(), p.circuit);
+  words += circuit == nullptr ? tr(". On no circuit yet: Z.")
+                              : tr(". Circuit %1").arg(QString::fromStdString(circuit->name));
+  if (circuit != nullptr)
+    words += circuit->switchAt.empty() ? tr(", no switch yet.")
+                                       : tr(", switch %1.").arg(QString::fromStdString(circuit->switchAt.value));
+  return words;
 }
 
 void PieceBar::hint(const QString& words) {
@@ -203,6 +255,11 @@ void PieceBar::refresh() {
       if (tape != tapes.end()) text = workspace_.write(tape->length);
     }
     put(field, text);
+  }
+  if (workspace_.stage() == Stage::Light) {
+    hint(lightWords(*p));
+    if (auto* circuits = findChild<QComboBox*>(QStringLiteral("bar:circuit")))
+      circuits->setCurrentIndex(std::max(0, circuits->findData(QString::fromStdString(p->circuit.value))));
   }
   if (const auto* floor = onFloor(p->on); floor != nullptr && turn_ != nullptr) put(turn_, turnText(floor->turn));
 }

@@ -32,6 +32,8 @@ class PieceBar : public QWidget {
   void showStage();
   void showSeveral(const Placement& lead);
   void showOne(const Placement&);
+  void showLight(const Placement&, const std::function<void(const QString&, const ItemId&)>& tape);
+  [[nodiscard]] QString lightWords(const Placement&) const;
   QPushButton* button(const QString& words, const char* name);
   void label(const QString& words, const char* name);
   void showLinks(const Placement&);
@@ -48,7 +50,7 @@ class PieceBar : public QWidget {
   std::vector<std::pair<ItemId, LengthField*>> fields_;  // by tape
   LengthField* turn_ = nullptr;                          // of what stands on the floor
   PlacementId shown_;
-  std::size_t shownCount_ = 0;
+  std::size_t shownCount_ = 0, shownCircuits_ = 0;
   bool shownLocked_ = false;
   Stage shownStage_ = Stage::Floor;
 };

@@ -5,6 +5,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QToolButton>
+#include <cmath>
 
 #include "app/widgets/length_field.h"
 
@@ -26,6 +27,7 @@ SheetEdge::SheetEdge(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   };
   floor_ = part();
   walls_ = part();
+  light_ = part();
   auto* row = static_cast<QHBoxLayout*>(floor_->layout());
   const auto words = [&](const QString& text) {
     auto* label = new QLabel(text);
@@ -81,6 +83,18 @@ SheetEdge::SheetEdge(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   };
   wall(tr("Wall before"), "wallBefore", &SheetEdge::previousWall);
   wall(tr("Next wall"), "wallAfter", &SheetEdge::nextWall);
+  auto* lux = new QToolButton;
+  lux->setText(tr("estimate of light"));
+  lux->setObjectName(QStringLiteral("lightEstimate"));
+  lux->setToolTip(tr("Lines of equal light 30 in (760 mm) up, as far as lumens are known. V"));
+  lux->setCheckable(true);
+  connect(lux, &QToolButton::clicked, &workspace_, &Workspace::showEstimate);
+  light_->layout()->addWidget(lux);
+  lux_ = lux;
+  luxNote_ = new QLabel;
+  luxNote_->setObjectName(QStringLiteral("barLabel"));
+  light_->layout()->addWidget(luxNote_);
+  connect(&workspace_, &Workspace::estimateChanged, this, &SheetEdge::follow);
   connect(state_, &QComboBox::activated, this, [this](int i) { workspace_.showState(static_cast<UseState>(i)); });
   connect(&workspace_, &Workspace::layersChanged, this, &SheetEdge::follow);
   connect(&workspace_, &Workspace::viewChanged, this, &SheetEdge::follow);
@@ -93,6 +107,10 @@ void SheetEdge::follow() {
   setVisible(accepts != Accepts::Nothing && workspace_.room() != nullptr);
   floor_->setVisible(accepts == Accepts::Floor);
   walls_->setVisible(accepts == Accepts::Wall);
+  light_->setVisible(accepts == Accepts::Ceiling);
+  lux_->setChecked(workspace_.showsEstimate());
+  luxNote_->setText(estimateWords());
+  luxNote_->setVisible(!luxNote_->text().isEmpty());
   state_->setCurrentIndex(static_cast<int>(workspace_.useState()));
   for (const auto& [layer, button] : layers_) button->setChecked(workspace_.shows(layer));
   if (!width_->hasFocus()) width_->setText(workspace_.write(workspace_.reachWidth()));
@@ -102,6 +120,17 @@ void SheetEdge::follow() {
   floor_->updateGeometry();
   updateGeometry();
   emit resized();
+}
+
+QString SheetEdge::estimateWords() const {
+  const LightEstimate* e = workspace_.lightEstimate();
+  if (e == nullptr) return workspace_.showsEstimate() ? tr("working ...") : QString();
+  if (e->lx.empty()) return tr("the room is too small for it");
+  if (e->most <= 0) return tr("no light has lumens yet: type them in the piece list");
+  const auto lx = [](double v) { return QString::number(std::lround(v)); };
+  QString words = tr("about %1 lx, least %2, most %3").arg(lx(e->average), lx(e->least), lx(e->most));
+  if (!e->unknown.empty()) words += tr("; %1 without lumens").arg(e->unknown.size());
+  return words;
 }
 
 /// Beside the width, short: in the other corner stand the drawing's own words.

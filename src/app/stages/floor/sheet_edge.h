@@ -1,5 +1,5 @@
-// The quiet row on the sheet's own edge: on the Floor how the room is used and what is laid over it, at the Walls which
-// wall is seen.
+// The quiet row on the sheet's own edge: on the Floor how the room is used and what is laid over it, in Light what is
+// estimated of it, at the Walls which wall is seen.
 #pragma once
 
 #include <QWidget>
@@ -29,13 +29,16 @@ class SheetEdge : public QWidget {
   void follow();
   void say(const QString& words);
   void takeWidth();
+  [[nodiscard]] QString estimateWords() const;
 
   Workspace& workspace_;
   QComboBox* state_;
   std::map<FloorLayer, QToolButton*> layers_;
   QLineEdit* width_;
   QLabel* note_;
-  QWidget *floor_, *walls_;
+  QWidget *floor_, *walls_, *light_;
+  QToolButton* lux_;  // how much light there is
+  QLabel* luxNote_;
 };
 
 }  // namespace mezzet

@@ -21,6 +21,7 @@
 #include "core/edit/edits.h"
 #include "core/model/kinds.h"
 #include "core/decide/adding.h"
+#include "core/decide/light_place.h"
 #include "core/rules/check.h"
 
 namespace mezzet {
@@ -174,14 +175,17 @@ void Tray::goToLine() {
 void Tray::echo() {
   line_->setPlaceholderText(workspace_.job().units == Unit::Inch ? tr("type a piece: side table 18 x 18 x 22")
                                                                  : tr("type a piece: side table 450 x 450 x 560"));
-  add_->setText(rowOf(workspace_.stage()).accepts == Accepts::Wall ? tr("Hang a picture ...") : tr("Add a piece ..."));
+  const Accepts accepts = rowOf(workspace_.stage()).accepts;
+  add_->setText(accepts == Accepts::Wall      ? tr("Hang a picture ...")
+                : accepts == Accepts::Ceiling ? tr("Add a light ...")
+                                              : tr("Add a piece ..."));
   const QString text = line_->text();
   putEcho(!text.trimmed().isEmpty());
   if (text.trimmed().isEmpty()) {
     named(echo_, "barHint");
-    echo_->setText(rowOf(workspace_.stage()).accepts == Accepts::Wall
-                       ? tr("Enter puts it into the tray, Ctrl+Enter onto the wall.")
-                       : tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
+    echo_->setText(accepts == Accepts::Wall      ? tr("Enter puts it into the tray, Ctrl+Enter onto the wall.")
+                   : accepts == Accepts::Ceiling ? rowOf(workspace_.stage()).hint(workspace_)
+                                                 : tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
     return;
   }
   const PieceReading r = readPieceLine(text.toStdString(), workspace_.job().units, workspace_.format(), swapped_);
@@ -240,7 +244,25 @@ void Tray::take(bool placeAtOnce) {
   Job job = workspace_.job();
   auto withIt = withPiece(job, piece);
   PlacementId last;
-  for (int i = 0; withIt && placeAtOnce && i < r.count; ++i) {
+  // A row over a top, or lights laid evenly, are put up in one go.
+  const bool inOneGo = withIt && !hangs(piece.kind) &&
+                       (!r.over.empty() || (placeAtOnce && r.count > 1 && mountOf(piece) == Mount::Recessed));
+  if (inOneGo) {
+    const Placement* top = r.over.empty() ? nullptr : topOfKind(*withIt, *workspace_.scheme(), r.over);
+    auto added =
+        top != nullptr ? withRowOver(*withIt, workspace_.book(), workspace_.schemeId(), piece.id, r.count, top->id, ids)
+        : !r.over.empty()
+            ? Result<Added>(
+                  Error{piece.name, "has no " + std::string(kindWords(r.over)) + " to hang over", "Place one first"})
+            : withDownlightsLaid(*withIt, workspace_.schemeId(), piece.id, r.count, false, ids, workspace_.format());
+    if (!added) {
+      echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));
+      return;
+    }
+    last = added->placement;
+    withIt = added->job;
+  }
+  for (int i = 0; withIt && placeAtOnce && !inOneGo && i < r.count; ++i) {
     auto added = withPlaced(*withIt, workspace_.book(), workspace_.schemeId(), workspace_.wall(), piece.id, ids);
     if (!added) {
       echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));
@@ -260,7 +282,7 @@ void Tray::take(bool placeAtOnce) {
   swapped_ = false;
   echo();
   if (!last.empty()) {
-    workspace_.showStage(hangs(piece.kind) ? Stage::Walls : Stage::Floor);
+    workspace_.showStage(stageFor(piece, workspace_.stage()));
     workspace_.select(last);
   }
 }
@@ -273,11 +295,11 @@ void Tray::place(const PieceId& id) {
     if (!added) echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));
     return;
   }
-  const bool onWall = hangs(piece->kind);
+  const Stage there = stageFor(*piece, workspace_.stage());
   if (!workspace_.document().edit(tr("place %1").arg(QString::fromStdString(midSentence(piece->name))), added->job,
                                   ids.next()))
     return;
-  workspace_.showStage(onWall ? Stage::Walls : Stage::Floor);
+  workspace_.showStage(there);
   workspace_.select(added->placement);
 }
 

@@ -14,7 +14,7 @@ StageRow wallsStage() {
       .tip = "One wall seen from the room",
       .content = [](const Workspace&) { return Content::Wall; },
       .accepts = Accepts::Wall,
-      .broken = [](const Workspace& w) { return w.brokenIn(false); },
+      .broken = [](const Workspace& w) { return w.brokenIn(Accepts::Wall); },
       .reached =
           [](const Workspace& w) {
             const Scheme* s = w.room() != nullptr ? w.scheme() : nullptr;

@@ -31,7 +31,8 @@ Situation::Situation(const Job& ofJob, const Rulebook& withBook, const Scheme& o
       pieces(ofJob),
       names(pieces, ofScheme),
       state(with.state),
-      routes(with.routes) {}
+      routes(with.routes),
+      photometries(with.photometries) {}
 
 const std::vector<Body>& Situation::bodies() const {
   return bodies_.get([&] { return floorBodies(pieces, scheme); });
@@ -69,6 +70,12 @@ const std::vector<RoomWay>& Situation::ways() const {
 }
 const std::vector<Occluder>& Situation::occluders() const {
   return occluders_.get([&] { return occludersIn(pieces, room, scheme); });
+}
+const std::vector<Fixture>& Situation::fixtures() const {
+  return fixtures_.get([&] { return fixturesIn(pieces, room, heights(), scheme); });
+}
+std::vector<const Placement*> Situation::mainSeats() const {
+  return groups().empty() ? std::vector<const Placement*>{} : groups().front().seats;
 }
 const Placement* Situation::placement(std::string_view id) const {
   const auto& all = byId_.get([&] {

@@ -5,6 +5,8 @@
 #include <limits>
 #include <unordered_map>
 
+#include "core/light/fixtures.h"
+#include "core/light/photometry.h"
 #include "core/rules/base/doubts.h"
 #include "core/rules/base/finding.h"
 #include "core/rules/base/names.h"
@@ -34,6 +36,8 @@ struct CheckWith {
   /// What only drawn routes tell; without it way-main between its two limits, way-wasted and tall-lamp wait for
   /// `route`.
   const RouteFacts* routes = nullptr;
+  /// Measured webs of lights by their names; without them lights shine by their lumens and beam.
+  const Photometries* photometries = nullptr;
 };
 /// The room as it stands on every day, without routes. Never a default: whoever forgets the state of use that is shown
 /// would judge another room.
@@ -66,7 +70,8 @@ class Situation {
   PieceIndex pieces;
   SchemeNames names;
   UseState state;
-  const RouteFacts* routes;  ///< null until they were worked out
+  const RouteFacts* routes;          ///< null until they were worked out
+  const Photometries* photometries;  ///< null: none
 
   [[nodiscard]] const std::vector<Body>& bodies() const;  ///< of everything that stands on the floor
   [[nodiscard]] const std::vector<Body>& fixed() const;   ///< walls and fixed things
@@ -79,6 +84,8 @@ class Situation {
   [[nodiscard]] const WalkSpace& walk() const;
   [[nodiscard]] const std::vector<RoomWay>& ways() const;
   [[nodiscard]] const std::vector<Occluder>& occluders() const;
+  [[nodiscard]] const std::vector<Fixture>& fixtures() const;
+  [[nodiscard]] std::vector<const Placement*> mainSeats() const;  ///< those that the room is furnished round
   /// Null when the scheme has none of this id.
   [[nodiscard]] const Placement* placement(std::string_view id) const;
 
@@ -93,6 +100,7 @@ class Situation {
   Fact<WalkSpace> walk_;
   Fact<std::vector<RoomWay>> ways_;
   Fact<std::vector<Occluder>> occluders_;
+  Fact<std::vector<Fixture>> fixtures_;
   Fact<std::unordered_map<std::string_view, const Placement*>> byId_;  ///< rules ask in every sentence
 };
 

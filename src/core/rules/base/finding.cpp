@@ -53,10 +53,15 @@ struct QuantityWords {
   Quantity quantity;
   const char *word, *unit;
 };
-constexpr QuantityWords kQuantities[] = {{Quantity::Length, "length", "mm"}, {Quantity::Ratio, "ratio", "1"},
-                                         {Quantity::Angle, "angle", "deg"},  {Quantity::Count, "count", "1"},
-                                         {Quantity::Share, "share", "1"},    {Quantity::Area, "area", "mm2"},
-                                         {Quantity::YesNo, "yes_no", "1"}};
+constexpr QuantityWords kQuantities[] = {{Quantity::Length, "length", "mm"},
+                                         {Quantity::Ratio, "ratio", "1"},
+                                         {Quantity::Angle, "angle", "deg"},
+                                         {Quantity::Count, "count", "1"},
+                                         {Quantity::Share, "share", "1"},
+                                         {Quantity::Area, "area", "mm2"},
+                                         {Quantity::YesNo, "yes_no", "1"},
+                                         {Quantity::Illuminance, "illuminance", "lx"},
+                                         {Quantity::Temperature, "temperature", "K"}};
 const QuantityWords& wordsOf(Quantity q) { return kQuantities[static_cast<std::size_t>(q)]; }
 }  // namespace
 

@@ -11,7 +11,7 @@
 namespace mezzet {
 
 enum class Verdict { NotMeasured, Kept, Close, Holds, Breaks };
-enum class Quantity { Length, Ratio, Angle, Count, Share, Area, YesNo };
+enum class Quantity { Length, Ratio, Angle, Count, Share, Area, YesNo, Illuminance, Temperature };
 
 struct Finding {
   std::string id;  ///< "table-reach:p1,p3"
@@ -45,7 +45,7 @@ void decide(Finding&, const Scheme&);
 [[nodiscard]] const char* verdictWord(Verdict);     ///< "holds", "close", "breaks", "not_measured", "kept"
 [[nodiscard]] const char* weightWord(Weight);
 [[nodiscard]] const char* quantityWord(Quantity);  ///< "length", "yes_no"
-[[nodiscard]] const char* unitWord(Quantity);      ///< "mm", "1", "deg", "mm2"
+[[nodiscard]] const char* unitWord(Quantity);      ///< "mm", "1", "deg", "mm2", "lx", "K"
 [[nodiscard]] Quantity quantityOf(const Rule&);
 
 struct VerdictCounts {

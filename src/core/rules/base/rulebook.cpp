@@ -80,6 +80,29 @@ Asked askedOf(const Rule& rule, const Job& job, const Piece& piece) {
   return askedOf(rule, job);
 }
 
+Asked askedWhen(const Rule& rule, const Job& job, const Piece& piece, const std::string& when) {
+  Asked asked = askedOf(rule, job, piece);
+  const School* school = asked.school ? findSchool(rule, *asked.school) : nullptr;
+  if (school == nullptr) return asked;
+  for (const School::Case& one : school->cases)
+    if (one.when == when) {
+      asked.tolerated = one.tolerated;
+      asked.ideal = one.ideal;
+    }
+  return asked;
+}
+
+Asked raisedFor(const Rule& rule, Asked asked, double height) {
+  const School* school = asked.school ? findSchool(rule, *asked.school) : nullptr;
+  if (school == nullptr && !rule.schools.empty()) school = &rule.schools.front();
+  if (school == nullptr || school->perFoot.add == 0 || height <= school->perFoot.over) return asked;
+  const double by = school->perFoot.add * (height - school->perFoot.over) / (12 * kInch);
+  for (Range* range : {&asked.tolerated, &asked.ideal})
+    for (auto* end : {&range->low, &range->high})
+      if (*end) **end += by;
+  return asked;
+}
+
 HouseRules newHouseRules(const Rulebook& book, const Brief& brief) {
   HouseRules rules;
   rules.rulebook = book.version;

@@ -21,6 +21,17 @@ struct School {
   bool aboutEyeHeight = false;  ///< the tolerated range is `within` about the viewers' mean eye height
   double within = 0;
   std::string why;
+  /// Other ranges where something is so: `when` is a word of the rule's own evaluator.
+  struct Case {
+    std::string when;
+    Range tolerated, ideal;
+  };
+  std::vector<Case> cases = {};
+  /// What is added to both ends for each foot of a height over `over`, in proportion; 0: nothing.
+  struct PerFoot {
+    double over = 0, add = 0;
+  };
+  PerFoot perFoot = {};
 };
 
 struct Source {
@@ -40,7 +51,7 @@ struct Rule {
 };
 
 struct Rulebook {
-  int version = 6;
+  int version = 7;
   std::vector<Rule> rules;
   RugTrade rugs;  ///< sizes, rolls, fibres: what ways out and size questions choose from
 };
@@ -59,6 +70,12 @@ struct Asked {
 [[nodiscard]] Asked askedOf(const Rule&, const Job&);
 /// The same, with what the piece itself asks going first.
 [[nodiscard]] Asked askedOf(const Rule&, const Job&, const Piece&);
+
+/// What the job asks where `when` is so: a case of the school that decides; as always without such a case, or where the
+/// job has a range of its own.
+[[nodiscard]] Asked askedWhen(const Rule&, const Job&, const Piece&, const std::string& when);
+/// Raised by what the school that decides adds for each foot of a height (of the ceiling) over its own.
+[[nodiscard]] Asked raisedFor(const Rule&, Asked, double height);
 
 /// What one school asks of this job.
 [[nodiscard]] Asked askedBySchool(const School&, const Job&);

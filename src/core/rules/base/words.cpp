@@ -3,6 +3,8 @@
 #include <cctype>
 #include <cmath>
 
+#include "core/units/area.h"
+
 namespace mezzet {
 
 std::string measureWords(double value, Quantity quantity, LengthFormat format) {
@@ -10,6 +12,9 @@ std::string measureWords(double value, Quantity quantity, LengthFormat format) {
     case Quantity::Length: return writeLength(value, format);
     case Quantity::Ratio:
     case Quantity::Share: return std::to_string(std::lround(value * 100)) + " %";
+    case Quantity::Area: return writeArea(value, unitOf(format));
+    case Quantity::Illuminance: return std::to_string(std::lround(value)) + " lx";
+    case Quantity::Temperature: return std::to_string(std::lround(value)) + " K";
     case Quantity::Angle: return std::to_string(std::lround(value)) + "\u00b0";
     default: return std::to_string(std::lround(value));
   }

@@ -63,6 +63,22 @@ Vec2 nearestOnOutline(const Polygon& outline, Vec2 p) {
   return best;
 }
 
+/// Lights under one ceiling: those whose bodies meet in the plan and in height.
+void evaluateLightsOverlap(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
+  const std::vector<Fixture>& all = s.fixtures();
+  for (std::size_t i = 0; i < all.size(); ++i)
+    for (std::size_t j = i + 1; j < all.size(); ++j) {
+      if (!all[i].onCeiling() || !all[j].onCeiling()) continue;
+      if (!all[i].recessed() && !all[j].recessed() &&
+          (all[i].underside >= all[j].top - kTouch || all[j].underside >= all[i].top - kTouch))
+        continue;
+      const Separation gap = separation(all[i].body, all[j].body);
+      if (gap.gap < -kTouch)
+        overlapFinding(s, rule, {all[i].id().value, all[j].id().value}, gap.gap, gap.a, gap.b, kCeilingView,
+                       s.names.the(all[i].id(), true), s.names.the(all[j].id()), out);
+    }
+}
+
 void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Gap& gap : gapsIn(s.bodies(), s.room, 0.0)) {
     if (gap.length >= -kTouch) continue;
@@ -77,6 +93,7 @@ void evaluateOverlap(const Situation& s, const Rule& rule, std::vector<Finding>&
       overlapFinding(s, rule, {gap.a, gap.b}, gap.length, gap.atA, gap.atB, View{}, s.names.the(a, true),
                      "the " + featureWords(s.room, gap.b), out);
   }
+  evaluateLightsOverlap(s, rule, out);
   // Pictures on one wall.
   for (std::size_t i = 0; i < s.scheme.placements.size(); ++i) {
     const Placement& p = s.scheme.placements[i];
@@ -112,6 +129,12 @@ void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Findi
       const double reach = reachOutside(footprint(piece, *floor), outline);
       if (reach > kTouch)
         outsideFinding(s, rule, p, reach, floor->at, nearestOnOutline(outline, floor->at), View{}, "the walls", out);
+    } else if (const auto* up = onCeiling(p.on)) {
+      const double reach = reachOutside(footprint(piece, {up->at, up->turn}), outline);
+      if (reach > kTouch)
+        outsideFinding(s, rule, p, reach, up->at, nearestOnOutline(outline, up->at), kCeilingView, "the walls", out);
+      else if (const double under = up->drop - s.heights().clearAt(up->at); under > kTouch)
+        outsideFinding(s, rule, p, under, up->at, up->at, kCeilingView, "the floor", out);
     } else if (const auto* hung = onWall(p.on)) {
       const auto wall = findWall(s.room, hung->wall);
       const WallRect r = wallRectOf(piece, *hung);

@@ -13,8 +13,6 @@
 namespace mezzet {
 namespace {
 
-/// Eyes of someone who sits, above the seat [D].
-constexpr double kSittingEye = 30 * kInch;
 /// A back counts as seen when more than this share of it is [D].
 constexpr double kSeenShare = 0.05;
 /// Someone outside looks in from this far before a window [D].
@@ -29,9 +27,6 @@ std::optional<Eye> atEntry(const Situation& s) {
   if (s.walk().openings.empty()) return std::nullopt;
   const WayEnd& entry = s.walk().openings[s.walk().entry];
   return Eye{entry.at + entry.inward, standingEye(s.job)};
-}
-std::optional<double> sittingEye(const Piece& piece) {
-  return piece.seat->height ? std::optional(*piece.seat->height + kSittingEye) : std::nullopt;
 }
 
 /// A television's picture: its middle, how wide it is and which way it looks.
@@ -58,11 +53,6 @@ std::vector<Screen> screensIn(const Situation& s) {
   return out;
 }
 
-/// The seats that a room is furnished round: those of the main group.
-std::vector<const Placement*> mainSeats(const Situation& s) {
-  return s.groups().empty() ? std::vector<const Placement*>{} : s.groups().front().seats;
-}
-
 /// Someone who might see a back, and who that is.
 struct Looker {
   Eye eye;
@@ -72,7 +62,7 @@ struct Looker {
 /// Someone who sits there; none when how high one sits has not been measured.
 std::optional<Looker> sitterOn(const Situation& s, const Placement& seat, const std::string& from) {
   const Piece& piece = s.pieces.of(seat);
-  const auto eye = sittingEye(piece);
+  const auto eye = seatedEye(piece);
   if (!eye) return std::nullopt;
   return Looker{{seatPlaces(piece, floorPlace(seat.on)).front().at, *eye}, from + s.names.the(seat.id), seat.id.value};
 }
@@ -157,7 +147,7 @@ void evaluateBackSeen(const Situation& s, const Rule& rule, std::vector<Finding>
 
 void evaluateHeadTurn(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   const std::vector<Screen> screens = screensIn(s);
-  for (const Placement* p : mainSeats(s)) {
+  for (const Placement* p : s.mainSeats()) {
     const Piece& piece = s.pieces.of(*p);
     // Who sits best may choose: the place that turns least counts.
     const auto judge = [&](const std::string& id, const std::string& words, Vec2 target) {
@@ -187,7 +177,7 @@ void evaluateHeadTurn(const Situation& s, const Rule& rule, std::vector<Finding>
 
 void evaluateScreenDistance(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Screen& screen : screensIn(s))
-    for (const Placement* p : mainSeats(s)) {
+    for (const Placement* p : s.mainSeats()) {
       const Piece& piece = s.pieces.of(*p);
       // The farthest place that looks at it at all.
       double farthest = 0;
