@@ -8,6 +8,7 @@
 
 #include "app/widgets/layouts.h"
 #include "app/widgets/length_field.h"
+#include "core/light/circuits.h"
 #include "core/light/fixtures.h"
 #include "core/site/heights.h"
 #include "core/drawing/wall/elevation.h"
@@ -17,7 +18,7 @@
 namespace mezzet {
 namespace {
 
-constexpr int kLeastField = 62;  // px
+constexpr int kLeastField = 62, kCircuitChoice = 62;  // px
 
 QString turnText(double degrees) {
   QString text = QString::number(degrees, 'f', 2);
@@ -195,12 +196,14 @@ void PieceBar::showLight(const Placement& p, const std::function<void(const QStr
   auto* circuits = new QComboBox;
   circuits->setObjectName(QStringLiteral("bar:circuit"));
   circuits->setAccessibleName(tr("Circuit"));
-  circuits->addItem(tr("none"), QString());
+  circuits->setFixedWidth(kCircuitChoice);
+  circuits->setMinimumContentsLength(1);
+  circuits->addItem(QStringLiteral("-"), QString());
   for (const Circuit& c : workspace_.scheme()->circuits) {
     circuits->addItem(QString::fromStdString(c.name), QString::fromStdString(c.id.value));
     if (c.id == p.circuit) circuits->setCurrentIndex(circuits->count() - 1);
   }
-  circuits->addItem(tr("next letter"), QStringLiteral("+"));
+  circuits->addItem(QStringLiteral("+"), QStringLiteral("+"));
   connect(circuits, &QComboBox::activated, this, [this, circuits](int i) {
     const QString id = circuits->itemData(i).toString();
     id == QLatin1String("+") ? workspace_.freshCircuit() : workspace_.putOnCircuit(CircuitId(id.toStdString()));
@@ -220,8 +223,8 @@ QString PieceBar::lightWords(const Placement& p) const {
   words += circuit == nullptr ? tr(". On no circuit yet: Z.")
                               : tr(". Circuit %1").arg(QString::fromStdString(circuit->name));
   if (circuit != nullptr)
-    words += circuit->switchAt.empty() ? tr(", no switch yet.")
-                                       : tr(", switch %1.").arg(QString::fromStdString(circuit->switchAt.value));
+    words +=
+        QStringLiteral(", ") + QString::fromStdString(switchWords(*workspace_.room(), *circuit)) + QStringLiteral(".");
   return words;
 }
 

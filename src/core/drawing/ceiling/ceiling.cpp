@@ -173,7 +173,12 @@ Drawing composeCeiling(const Job& job, const Room& room, const Scheme* scheme, c
   Drawing d = composePlan(job, room, scheme, planOptionsOf(o));
   makeThin(d);
   for (Label& label : d.labels)
-    if (label.rank == Rank::Piece || label.rank == Rank::Rug) label.rank = Rank::Note;
+    if (label.rank == Rank::Piece || label.rank == Rank::Rug) {
+      label.rank = Rank::Note;
+      label.aside.ink = Ink::Quiet;
+      for (Label::Spot& spot : label.spots)
+        for (TextItem& text : spot) text.ink = Ink::Quiet;
+    }
   const RoomHeights heights = heightsOf(room);
   addJoists(d, room);
   addCeilingParts(d, room, heights, o.format);
@@ -197,7 +202,7 @@ Drawing composeCeiling(const Job& job, const Room& room, const Scheme* scheme, c
     addNorth(d, {high.x - 5 * d.scale, high.y - 7 * d.scale});
     d.add(Layer::Title, "",
           TextItem{{std::min(d.low.x, o.gridLow.x) + 3 * d.scale, high.y - 2.6 * d.scale},
-                   room.name + ", ceiling as seen from above; " + ceilingWords(room, o.format),
+                   room.name + ", ceiling as seen from above. " + ceilingWords(room, o.format),
                    kSmallLetters,
                    Align::Left,
                    0,

@@ -25,7 +25,9 @@ std::string rangeWords(const Range& range, Quantity quantity, LengthFormat forma
   const auto words = [&](double v) { return measureWords(v, quantity, format); };
   std::string low = range.low ? words(*range.low) : "";
   if (range.low && range.high) {
-    if (low.ends_with(" %")) low.resize(low.size() - 2);
+    // The unit is said once.
+    for (const std::string_view unit : {" %", " sq ft", " m\u00b2", " lx", " K"})
+      if (low.ends_with(unit)) low.resize(low.size() - unit.size());
     return low + " to " + words(*range.high);
   }
   if (range.low) return "at least " + low;
