@@ -15,6 +15,7 @@
 #include "io/files/file_system.h"
 #include "io/files/job_file.h"
 #include "io/json/rulebook_json.h"
+#include "io/photometry/webs.h"
 
 namespace mezzet::cli {
 
@@ -28,7 +29,9 @@ struct Options {
   std::string job, room, scheme, placement, from, to, state = "everyday", kind = "plan", scale = "1:48",
                                                       paper = "letter", version = "client", out, layer, unit, finding,
                                                       way, forPlacement, sizeKind;
-  std::vector<std::string> group;
+  std::vector<std::string> group, circuits;
+  std::string school = "a";
+  std::optional<int> count;
   std::optional<double> roll, pile, repeat, trim;
   std::vector<std::string> together;
   double tolerance = 10, width = 0;
@@ -108,8 +111,9 @@ struct CheckedScheme {
   LengthFormat format;
   UseState state;
   RouteFacts routes;
+  Photometries webs;
   std::vector<Finding> findings;
-  [[nodiscard]] CheckWith with() const { return {state, &routes}; }
+  [[nodiscard]] CheckWith with() const { return {state, &routes, &webs}; }
 };
 inline CheckedScheme checkedScheme(const Options& o, const std::string& what) {
   JobFile file = load(o);
@@ -120,9 +124,10 @@ inline CheckedScheme checkedScheme(const Options& o, const std::string& what) {
   const Patience patience(what);
   RouteFacts routes = routeFactsOf(file.job, scheme.id, RouteAsk{state}, patience.token());
   patience.check();
-  std::vector<Finding> findings = check(file.job, builtInRulebook(), scheme.id, format, {state, &routes});
+  Photometries webs = photometriesOf(file.job, file.images);
+  std::vector<Finding> findings = check(file.job, builtInRulebook(), scheme.id, format, {state, &routes, &webs});
   // Rooms and schemes are held by the job, wherever that goes.
-  return {std::move(file), room, scheme, format, state, std::move(routes), std::move(findings)};
+  return {std::move(file), room, scheme, format, state, std::move(routes), std::move(webs), std::move(findings)};
 }
 
 }  // namespace mezzet::cli

@@ -9,6 +9,7 @@
 
 #include "cli/apply.h"
 #include "cli/common.h"
+#include "cli/light.h"
 #include "cli/rugs.h"
 #include "cli/walking.h"
 #include "core/sheets/sheet_row.h"
@@ -27,6 +28,7 @@
 #include "io/json/site_report.h"
 #include "io/json/slips_json.h"
 #include "io/json/survey_json.h"
+#include "io/photometry/ies.h"
 #include "render/fonts.h"
 #include "render/pdf.h"
 
@@ -136,6 +138,7 @@ int runSheet(const Options& o, int& argc, char** argv) {
   const JobFile file = load(o);
   const auto kind = sheetKind(o.kind);
   if (!kind) throw Refused{{"--kind " + o.kind, "is not a sheet that Mezzet makes", "Use " + sheetWords()}};
+  if (kind->row == &fixturesSheetRow() && o.out.ends_with(".csv")) return runFixturesCsv(o, file);
   const Paper* paper = findPaper(o.paper);
   std::string names;
   for (const Paper& p : papers()) names += (names.empty() ? "" : ", ") + p.id;
@@ -159,7 +162,8 @@ int runSheet(const Options& o, int& argc, char** argv) {
   QGuiApplication app(argc, argv);
   loadFonts();
   ImageStore images;
-  for (const auto& [name, bytes] : file.images) images.add(name, *bytes);
+  for (const auto& [name, bytes] : file.images)
+    if (!isPhotometryName(name)) images.add(name, *bytes);
   const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
   const SheetRequest request{
       paper,
@@ -357,6 +361,7 @@ int main(int argc, char** argv) {
   Options o;
   Runs runs;
   addSchemeCommands(cli, o, runs);
+  addLightCommands(cli, o, runs);
   addRugCommands(cli, o, runs);
   addRoomCommands(cli, o, runs, argc, argv);
 

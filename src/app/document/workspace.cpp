@@ -7,6 +7,8 @@
 #include <charconv>
 #include <tuple>
 
+#include "io/photometry/ies.h"
+#include "io/photometry/webs.h"
 #include "core/site/heights.h"
 #include "core/space/bodies.h"
 #include "core/drawing/wall/elevation.h"
@@ -89,17 +91,30 @@ void Workspace::show(const JobChange& change) {
     format_ = usualFormat(knownUnits_);
   }
   keepValid();
-  for (const auto& [name, bytes] : document_.images()) images_.add(name, *bytes);
+  for (const auto& [name, bytes] : document_.images())
+    if (!isPhotometryName(name)) images_.add(name, *bytes);
+  readWebs();
   ghost_.reset();
-  judgement_.judge({job(), scheme_, format_, useState_, document_.ids()});
+  judgement_.judge({job(), scheme_, format_, useState_, document_.ids(), webs_});
   emit jobChanged(change);
   askRoutes();
-  estimator_.ask(job(), scheme_, {});
+  estimator_.ask(job(), scheme_, *webs_);
+}
+
+/// Photometric files are read once, when they come.
+void Workspace::readWebs() {
+  Images files;
+  for (const auto& piece : job().pieces)
+    if (const auto file = document_.images().find(piece->light->photometry); file != document_.images().end())
+      files.insert(*file);
+  if (files == webFiles_) return;
+  webFiles_ = std::move(files);
+  webs_ = std::make_shared<const Photometries>(photometriesOf(job(), webFiles_));
 }
 
 void Workspace::showEstimate(bool on) {
   estimator_.show(on);
-  estimator_.ask(job(), scheme_, {});
+  estimator_.ask(job(), scheme_, *webs_);
   emit estimateChanged();
 }
 

@@ -81,6 +81,7 @@ class Workspace : public QObject {
   [[nodiscard]] const LightEstimate* lightEstimate() const { return estimator_.estimate(); }
   [[nodiscard]] bool showsEstimate() const { return estimator_.shown(); }
   void showEstimate(bool);
+  [[nodiscard]] const Photometries& photometries() const { return *webs_; }
 
   // ---- the readings of the room shown; worked out when first asked for after a change
   [[nodiscard]] const SurveyNetwork& surveyNetwork() const;
@@ -215,6 +216,9 @@ class Workspace : public QObject {
   std::set<FloorLayer> layers_;
   double reachWidth_ = 24 * kInch;
   LightEstimator estimator_;
+  std::shared_ptr<const Photometries> webs_ = std::make_shared<const Photometries>();
+  Images webFiles_;  ///< what they were read from
+  void readWebs();
   Judgement judgement_;
 };
 

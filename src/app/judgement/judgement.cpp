@@ -36,7 +36,7 @@ Judgement::Judgement(const Rulebook& book, QObject* parent) : QObject(parent), b
 Judgement::Answer Judgement::answerOf(const Question& q, const Rulebook& book,
                                       const std::shared_ptr<const RouteFacts>& routes) {
   Answer out;
-  out.findings = check(q.job, book, q.scheme, q.format, {q.state, routes.get()});
+  out.findings = check(q.job, book, q.scheme, q.format, {q.state, routes.get(), q.webs.get()});
   out.decisions = decisionsOf(out.findings, q.job, book, q.scheme, q.format);
   return out;
 }
@@ -99,7 +99,7 @@ std::vector<std::string> Judgement::refusedShown(const Decision& decision) const
 
 std::vector<WayOut> Judgement::waysNow(const Decision& decision) const {
   return waysOutOf(decision, findings_, asked_.job, book_, asked_.scheme, asked_.ids, asked_.format,
-                   {asked_.state, routes()});
+                   {asked_.state, routes(), asked_.webs.get()});
 }
 
 void Judgement::lookForWays() {
@@ -110,7 +110,7 @@ void Judgement::lookForWays() {
        known = routes() != nullptr ? routes_ : nullptr](const std::stop_token& stop, const Worker::Progress&) {
         Found out;
         // Findings that knew the routes are cured only if routes drawn anew say so.
-        const CheckWith with{q.state, known.get()};
+        const CheckWith with{q.state, known.get(), q.webs.get()};
         Tries tries{kMostTries, stop};
         // The ledger shows five, those of the stage first.
         const std::size_t most = std::min(decisions.size(), 2 * kMostDecisions);

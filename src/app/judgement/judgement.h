@@ -24,7 +24,8 @@ class Judgement : public QObject {
     SchemeId scheme;
     LengthFormat format;
     UseState state = UseState::Everyday;
-    IdSource ids = IdSource(1);  ///< for what ways out add
+    IdSource ids = IdSource(1);                          ///< for what ways out add
+    std::shared_ptr<const Photometries> webs = nullptr;  ///< of its lights
   };
   /// Judges an ordinary room before it returns, and a crowded one beside the interface: until then it has no findings.
   void judge(Question);

@@ -89,7 +89,9 @@ Shades::Shades(const PieceIndex& pieces, const Room& room, const Scheme& scheme)
   for (const Placement& p : scheme.placements) {
     const auto* place = onFloor(p.on);
     const Piece& piece = pieces.of(p);
-    const double top = highestOf(piece).value_or(0);
+    // What one sits on is as high as its arms or its seat: backs are thin [D].
+    const bool seat = isSeat(piece.kind) || isDiningSeat(piece.kind);
+    const double top = seat && piece.seat->height ? piece.seat->arm.value_or(*piece.seat->height) : highestOf(piece).value_or(0);
     // A lamp's own foot and shade throw no shadow worth the name.
     if (place == nullptr || isRug(piece.kind) || mountOf(piece) || top <= 0) continue;
     const double floor = heights.floorAt(place->at);

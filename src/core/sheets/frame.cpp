@@ -138,11 +138,28 @@ Sheet emptySheet(const Paper& paper, Fit fit, int scale) {
   return sheet;
 }
 
+namespace {
+
+/// Whether a line must not end before what follows at `at`: a fraction, or the unit of a number.
+bool belongsBefore(const std::string& text, std::size_t at) {
+  const std::string_view rest = std::string_view(text).substr(at);
+  std::size_t digits = 0;
+  while (digits < rest.size() && rest[digits] >= '0' && rest[digits] <= '9') ++digits;
+  if (digits > 0 && digits < rest.size() && rest[digits] == '/') return true;
+  for (const std::string_view unit : {"in", "mm", "ft", "sq", "lb", "kg", "lx"})
+    if (rest.starts_with(unit) && (rest.size() == unit.size() || rest[unit.size()] < 'a' || rest[unit.size()] > 'z'))
+      return at > 1 && text[at - 2] >= '0' && text[at - 2] <= '9';
+  return false;
+}
+
+}  // namespace
+
 std::vector<std::string> wrapped(const std::string& text, double width) {
   std::vector<std::string> out{""};
   std::size_t at = 0;
   while (at < text.size()) {
-    const std::size_t end = std::min(text.find(' ', at), text.size());
+    std::size_t end = std::min(text.find(' ', at), text.size());
+    while (end < text.size() && belongsBefore(text, end + 1)) end = std::min(text.find(' ', end + 1), text.size());
     const std::string word = text.substr(at, end - at);
     const std::string longer = out.back().empty() ? word : out.back() + " " + word;
     if (!out.back().empty() && letteringWidth(longer, kSmallLetters) > width) out.push_back(word);

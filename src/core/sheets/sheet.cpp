@@ -86,8 +86,9 @@ std::string scaleInWords(int denominator) {
 }
 
 std::span<const SheetRow* const> sheetRows() {
-  static const std::array all{&planSheetRow(),  &wallSheetRow(), &scheduleSheetRow(), &fieldSheetRow(),
-                              &houseSheetRow(), &rugSheetRow(),  &carpetSheetRow(),   &sizeCardSheetRow()};
+  static const std::array all{&planSheetRow(),    &wallSheetRow(),    &scheduleSheetRow(), &fieldSheetRow(),
+                              &houseSheetRow(),   &rugSheetRow(),     &carpetSheetRow(),   &sizeCardSheetRow(),
+                              &ceilingSheetRow(), &fixturesSheetRow()};
   return all;
 }
 

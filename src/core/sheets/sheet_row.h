@@ -46,5 +46,10 @@ struct SheetRow {
 [[nodiscard]] const SheetRow& rugSheetRow();
 [[nodiscard]] const SheetRow& carpetSheetRow();
 [[nodiscard]] const SheetRow& sizeCardSheetRow();
+[[nodiscard]] const SheetRow& ceilingSheetRow();
+[[nodiscard]] const SheetRow& fixturesSheetRow();
+
+/// Whether a light hangs from a ceiling somewhere in the job.
+[[nodiscard]] bool offersCeiling(const Job&);
 
 }  // namespace mezzet

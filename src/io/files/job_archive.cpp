@@ -5,6 +5,7 @@
 #include <set>
 
 #include "io/files/job_file.h"
+#include "io/photometry/ies.h"
 
 namespace mezzet {
 namespace {
@@ -59,7 +60,7 @@ Result<JobFile> readArchive(const Bytes& bytes, const std::string& name) {
   JobFile out = std::move(file).value();
   std::size_t total = 0;
   for (const std::string& imageName : imagesNamedIn(out.job)) {
-    const std::string entry = "images/" + imageName;
+    const std::string entry = entryOf(imageName);
     const zip_int64_t index = zip_name_locate(zip.get(), entry.c_str(), 0);
     if (index < 0) continue;  // drawn without it
     const Result<Bytes> image =
@@ -67,7 +68,7 @@ Result<JobFile> readArchive(const Bytes& bytes, const std::string& name) {
     if (!image) return image.error();
     total += image->size();
     if (total > kMostImagesTotal) return Error{name, "holds more than 512 MB of images", "Use smaller images"};
-    if (sha256(*image) != imageName.substr(0, 64))
+    if (sha256(*image) != digestOf(imageName))
       return Error{name + ", " + entry, "does not match its name", "The image is damaged; open a copy"};
     out.images[imageName] = std::make_shared<const Bytes>(*image);
   }
@@ -91,7 +92,10 @@ bool addEntry(zip_t* zip, const std::string& name, const Bytes& bytes) {
 
 std::vector<std::string> imagesNamedIn(const Job& job) {
   std::set<std::string> names;
-  for (const auto& piece : job.pieces) names.insert(piece->image);
+  for (const auto& piece : job.pieces) {
+    names.insert(piece->image);
+    names.insert(piece->light->photometry);
+  }
   for (const auto& room : job.rooms) {
     if (room->underlay) names.insert(room->underlay->image);
     for (const Photograph& p : room->photographs) names.insert(p.image);
@@ -99,6 +103,12 @@ std::vector<std::string> imagesNamedIn(const Job& job) {
   names.erase("");
   return {names.begin(), names.end()};
 }
+
+std::string entryOf(const std::string& name) { return isPhotometryName(name) ? name : "images/" + name; }
+std::string digestOf(const std::string& name) {
+  return isPhotometryName(name) ? name.substr(kPhotometryFolder.size()) : name.substr(0, 64);
+}
+std::string waitingAs(const std::string& name) { return isPhotometryName(name) ? digestOf(name) + ".ies" : name; }
 
 std::string sha256(std::string_view bytes) {
   sha256_ctx context;
@@ -153,7 +163,7 @@ Result<Bytes> writeJobBytes(const JobFile& file) {
   bool good = addEntry(zip, "job.json", text);
   for (const std::string& name : imagesNamedIn(file.job))
     if (const auto image = file.images.find(name); image != file.images.end())
-      good = good && addEntry(zip, "images/" + name, *image->second);
+      good = good && addEntry(zip, entryOf(name), *image->second);
   if (!good || zip_close(zip) != 0) {
     zip_discard(zip);
     zip_source_free(source);

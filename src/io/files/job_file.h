@@ -13,7 +13,8 @@
 namespace mezzet {
 
 using Bytes = std::string;
-/// Images of a job by their name: SHA-256 of the content and an ending, "3f..9a.png".
+/// What lies in a job's file beside job.json, by its name: images by the SHA-256 of their content and an ending,
+/// "3f..9a.png"; photometric files by "photometry/" and their SHA-256.
 using Images = std::map<std::string, std::shared_ptr<const Bytes>>;
 
 struct JobFile {
@@ -31,8 +32,12 @@ inline constexpr std::size_t kMostImageBytes = 64u << 20;  ///< of one image
 /// Readable keys in a steady order, lengths in mm.
 [[nodiscard]] std::string writeJobText(const Job&, long long nextId);
 
-/// The images that pieces, underlays and photographs name, each once.
+/// The images that pieces, underlays and photographs name, and the photometric files that lights name, each once.
 [[nodiscard]] std::vector<std::string> imagesNamedIn(const Job&);
+/// Where such a thing lies in the archive, what its content must hash to, and the file it waits in beside the journals.
+[[nodiscard]] std::string entryOf(const std::string& name);
+[[nodiscard]] std::string digestOf(const std::string& name);
+[[nodiscard]] std::string waitingAs(const std::string& name);
 /// Reads a job from the bytes of a .mezzet archive or of a bare job.json.
 [[nodiscard]] Result<JobFile> readJobBytes(const Bytes& bytes, const std::string& name);
 /// The bytes of a .mezzet archive; only images that something in the job names are kept.

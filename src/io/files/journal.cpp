@@ -257,7 +257,7 @@ std::optional<Error> keepImage(FileSystem& files, const std::string& folder, con
   std::error_code ignored;
   const std::string images = folder + "/images";
   std::filesystem::create_directories(images, ignored);
-  const std::string path = images + "/" + name;
+  const std::string path = images + "/" + waitingAs(name);
   if (std::filesystem::exists(path, ignored)) return std::nullopt;
   return saveAtomically(files, path, bytes, 0600);
 }
@@ -265,8 +265,8 @@ std::optional<Error> keepImage(FileSystem& files, const std::string& folder, con
 void bringImages(const std::string& folder, const Job& job, Images& images) {
   for (const std::string& name : imagesNamedIn(job)) {
     if (images.contains(name)) continue;
-    const auto bytes = readFile(folder + "/images/" + name, kMostImageBytes);
-    if (bytes && name.size() > 64 && sha256(*bytes) == name.substr(0, 64))
+    const auto bytes = readFile(folder + "/images/" + waitingAs(name), kMostImageBytes);
+    if (bytes && name.size() > 64 && sha256(*bytes) == digestOf(name))
       images[name] = std::make_shared<const Bytes>(*bytes);
   }
 }

@@ -6,6 +6,7 @@
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/json_words.h"
+#include "io/photometry/ies.h"
 
 namespace mezzet {
 namespace {
@@ -106,7 +107,13 @@ struct PartRow {
   void (*read)(ObjectReader&, Piece&) = nullptr;
   void (*write)(Json&, const Piece&) = nullptr;
 };
-constexpr PartRow kParts[] = {{"rug", "a rug", isRug, readRugExtras, writeRugExtras}, {"light", "a light", canBeLight}};
+void checkPhotometry(ObjectReader& nested, Piece& p) {
+  if (const std::string& name = p.light->photometry; !name.empty() && !isPhotometryName(name))
+    nested.fail("photometry", "is not the name of a photometric file", "It is photometry/ and a SHA-256");
+}
+
+constexpr PartRow kParts[] = {{"rug", "a rug", isRug, readRugExtras, writeRugExtras},
+                              {"light", "a light", canBeLight, checkPhotometry}};
 
 void readPart(ObjectReader& in, const PartRow& part, Piece& p) {
   const Json* json = in.find(part.key);

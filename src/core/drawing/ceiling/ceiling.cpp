@@ -38,7 +38,9 @@ void addJoists(Drawing& d, const Room& room) {
   const Box box = boundsOf(std::span<const Vec2>(outline));
   const bool alongX = j.along == PlanAxis::X;
   for (const double middle : joistsBetween(j, alongX ? box.low.y : box.low.x, alongX ? box.high.y : box.high.x))
-    for (const double at : {middle - j.width / 2, middle + j.width / 2}) {
+    // Both edges where they can be told apart, else the middle.
+    for (const double at :
+         j.width > 2 * d.scale ? std::vector{middle - j.width / 2, middle + j.width / 2} : std::vector{middle}) {
       std::vector<double> cuts;
       for (std::size_t i = 0; i < outline.size(); ++i) {
         const Vec2 a = edgeStart(outline, i), b = edgeEnd(outline, i);
@@ -109,6 +111,25 @@ void addMarkWords(Drawing& d, const Fixture& f, const std::string& text) {
   Label label = labelAt(Layer::Label, f.id().value, Rank::Sign, at, words);
   label.anchors = {f.at.at};
   d.add(std::move(label));
+}
+
+/// Names of what stands on the floor stay out from under the lights; chairs need none.
+void keepOffMarks(Drawing& d, const std::vector<Fixture>& fixtures) {
+  for (Label& label : d.labels) {
+    if (label.rank != Rank::Note) continue;
+    std::erase_if(label.spots, [&](const Label::Spot& spot) {
+      return std::any_of(spot.begin(), spot.end(), [&](const TextItem& text) {
+        const TextBox box = textBox(text, d.scale);
+        return std::any_of(fixtures.begin(), fixtures.end(), [&](const Fixture& f) {
+          const Vec2 p = f.at.at;
+          const double r = std::max(f.piece->width / 2, kLeastMark * d.scale);
+          const double x = std::max({0.0, box.low.x - p.x, p.x - box.high.x}),
+                       y = std::max({0.0, box.low.y - p.y, p.y - box.high.y});
+          return std::hypot(x, y) < r;
+        });
+      });
+    });
+  }
 }
 
 /// The lights of a circuit joined from its switch on, each to the nearest that is joined already.
@@ -189,6 +210,7 @@ Drawing composeCeiling(const Job& job, const Room& room, const Scheme* scheme, c
     const std::vector<Fixture> fixtures = fixturesIn(pieces, room, heights, *scheme);
     if (o.estimate != nullptr) addLightContours(d, *o.estimate, outlineOf(room));
     addCircuitLines(d, room, *scheme, fixtures);
+    keepOffMarks(d, fixtures);
     for (const Fixture& f : fixtures) {
       if (std::find(o.without.begin(), o.without.end(), f.id()) != o.without.end()) continue;
       addFixtureMark(d, f, circuitIndex(*scheme, *f.placement), f.id().value, Layer::Furniture);

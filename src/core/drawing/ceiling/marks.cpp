@@ -152,33 +152,34 @@ void addFixtureFront(Drawing& d, const Fixture& f, double x, double under, doubl
   d.add(layer, id, rectangle({x - half, under}, {x + half, std::max(top, under + 10)}, Ink::Paper, edge));
 }
 
-double addLightKey(Drawing& d, Vec2 at, const std::vector<Fixture>& fixtures, const Scheme& scheme) {
-  const double step = 5.2 * d.scale, r = 1.7 * d.scale;
-  double y = at.y - step / 2;
-  const auto words = [&](const std::string& text) {
+double addLightKey(Drawing& d, Vec2 at, double width, const std::vector<Fixture>& fixtures, const Scheme& scheme) {
+  const double row = 5.2 * d.scale, r = 1.7 * d.scale, each = kKeyColumn * d.scale;
+  const int columns = std::max(1, static_cast<int>(width / each));
+  int count = 0;
+  const auto next = [&](const std::string& text) {
+    const Vec2 middle{at.x + (count % columns) * each + 2.6 * d.scale, at.y - row / 2 - (count / columns) * row};
+    ++count;
     d.add(Layer::Label, "",
-          TextItem{{at.x + 6 * d.scale, y}, text, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
-    y -= step;
+          TextItem{middle + Vec2{3.4 * d.scale, 0}, text, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
+    return middle;
   };
   std::set<Mount> seen;
   for (const Fixture& f : fixtures) seen.insert(f.mount);
   for (const Mount mount : seen) {
-    const Vec2 middle{at.x + 2.6 * d.scale, y};
+    const Vec2 middle = next(std::string(mountWords(mount)));
     if (mount == Mount::Wall || mount == Mount::Picture || mount == Mount::Strip)
       d.add(Layer::Label, "", rectangle(middle - Vec2{r, r / 2}, middle + Vec2{r, r / 2}, Ink::Paper, kEdge));
     else mark(d, mount, middle, r, 0, "", Layer::Label);
-    words(std::string(mountWords(mount)));
   }
   for (std::size_t i = 0; i < scheme.circuits.size(); ++i) {
-    const Vec2 middle{at.x + 2.6 * d.scale, y};
+    const Vec2 middle = next("circuit " + scheme.circuits[i].name);
     const Polygon box{middle - Vec2{r, r}, middle + Vec2{r, -r}, middle + Vec2{r, r}, middle + Vec2{-r, r}};
     d.add(Layer::Label, "", PathItem{box, true, Ink::Paper, thin()});
     const Hatch& h = kHatches[i % std::size(kHatches)];
     hatch(d, box, h.first, "", Layer::Label);
     if (h.second) hatch(d, box, *h.second, "", Layer::Label);
-    words("circuit " + scheme.circuits[i].name);
   }
-  return at.y - y;
+  return ((count + columns - 1) / columns) * row;
 }
 
 }  // namespace mezzet

@@ -15,9 +15,10 @@ inline constexpr double kLeastMark = 1.5;  // radius, mm of paper
 void addFixtureFront(Drawing&, const Fixture&, double x, double under, double top, double ceiling, const ItemId& id,
                      Layer);
 
-/// What each mark and each hatch that is drawn means, in lines of words with their marks before them, from `at` (upper
-/// left) downwards, `columns` wide. Returns how far down it reaches, mm of the room.
-double addLightKey(Drawing&, Vec2 at, const std::vector<Fixture>&, const Scheme&);
+/// What each mark and each hatch that is drawn means, in columns of words with their marks before them, from `at`
+/// (upper left) downwards, `width` wide. Returns how far down it reaches, mm of the room.
+double addLightKey(Drawing&, Vec2 at, double width, const std::vector<Fixture>&, const Scheme&);
+inline constexpr double kKeyColumn = 44;  // mm of paper
 [[nodiscard]] std::string_view mountWords(Mount);
 
 }  // namespace mezzet

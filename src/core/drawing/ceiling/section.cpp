@@ -9,6 +9,7 @@
 #include "core/drawing/wall/furniture_front.h"
 #include "core/light/over_tops.h"
 #include "core/model/kinds.h"
+#include "core/site/stairs.h"
 #include "core/use/dining.h"
 #include "core/use/eyes.h"
 #include "core/use/seats.h"
@@ -61,6 +62,26 @@ void addRoomCut(Drawing& d, const Room& room, const RoomHeights& heights, const 
     d.add(Layer::Wall, "section",
           rectangle({right, below.back().y - t}, {right + t, rightTop}, Ink::CutWall, Stroke{}));
     static_cast<void>(layer);
+  }
+}
+
+/// Fixed things where they are cut; a stair up to its nosing line.
+void addFixed(Drawing& d, const Room& room, const SectionFrame& frame) {
+  for (const Feature& f : room.features) {
+    const std::vector<double> ends = crossings(f.outline, frame.cut);
+    double low = f.base.value_or(0), high = low + f.height.value_or(0);
+    if (f.stair) {
+      const Vec2 up = rotated({1, 0}, turnOf(f.stair->climbs));
+      const Vec2 foot = stairPlan(f.outline, *f.stair).foot;
+      if (ends.size() < 2) continue;
+      low = 0;
+      high = nosingLine(*f.stair, std::max(0.0, dot(Vec2{(ends[0] + ends[1]) / 2, frame.cut} - foot, up)));
+    }
+    for (std::size_t i = 0; i + 1 < ends.size(); i += 2)
+      if (high > low + 1)
+        d.add(Layer::Feature, f.id.value,
+              rectangle(frame.home(ends[i], low), frame.home(ends[i + 1], high), Ink::Hearth,
+                        {Ink::Ink, kDimensionLine, Dash::Solid}));
   }
 }
 
@@ -169,6 +190,7 @@ void addSection(Drawing& d, const Job& job, const Room& room, const Scheme& sche
     if (f.id() == o.chosen) chosen = &f;
   const std::vector<Body> bodies = floorBodies(pieces, scheme);
   const Under under = chosen != nullptr ? underOf(pieces, scheme, bodies, chosen->at.at) : Under{};
+  addFixed(d, room, frame);
   addBodies(d, pieces, scheme, frame, under.placement != nullptr ? under.placement->id : PlacementId());
   // Where it is cut: at the plan's sides, an arrow up the plan, the way one looks.
   for (const double x : {frame.left - 5 * d.scale, frame.right + 5 * d.scale}) {
