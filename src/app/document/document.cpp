@@ -4,6 +4,7 @@
 
 #include "core/edit/validate.h"
 
+#include "io/photometry/ies.h"
 namespace mezzet {
 namespace {
 
@@ -98,7 +99,17 @@ Result<std::string> Document::addImage(const std::string& bytes, const std::stri
     return Error{"picture", "cannot be taken in: this job is open in another window",
                  "Save it under another name to work on a copy"};
   if (bytes.size() > kMostImageBytes) return Error{"picture", "is larger than 64 MB", "Make it smaller first"};
-  const std::string name = sha256(bytes) + "." + ending;
+  return keep(sha256(bytes) + "." + ending, bytes);
+}
+
+Result<std::string> Document::addPhotometry(const std::string& bytes) {
+  if (open_.readOnly())
+    return Error{"photometric file", "cannot be taken in: this job is open in another window",
+                 "Save it under another name to work on a copy"};
+  return keep(std::string(kPhotometryFolder) + sha256(bytes), bytes);
+}
+
+Result<std::string> Document::keep(const std::string& name, const std::string& bytes) {
   if (images_.contains(name)) return name;
   if (auto fault = keepImage(files_, open_.folder(), name, bytes)) return *fault;
   images_[name] = std::make_shared<const Bytes>(bytes);

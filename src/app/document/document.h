@@ -32,6 +32,8 @@ class Document : public QObject {
   /// Keeps an image beside the journal, so that a crash does not lose it, and in the job's images. Its name, for the
   /// edit that uses it.
   [[nodiscard]] Result<std::string> addImage(const std::string& bytes, const std::string& ending);
+  /// The same for a photometric file.
+  [[nodiscard]] Result<std::string> addPhotometry(const std::string& bytes);
   [[nodiscard]] QString path() const { return QString::fromStdString(open_.path()); }  ///< "" while it was never saved
   [[nodiscard]] QString title() const;
   [[nodiscard]] bool readOnly() const { return open_.readOnly(); }
@@ -81,6 +83,7 @@ class Document : public QObject {
   void become(const QString& name, const Job& job);
   void show(JobFile file, bool unsaved);
   void tellJournal();
+  [[nodiscard]] Result<std::string> keep(const std::string& name, const std::string& bytes);
   [[nodiscard]] JobFile asFile() const { return {job_, ids_.next(), images_}; }
 
   FileSystem& files_;

@@ -79,6 +79,8 @@ std::vector<ActionRow> editRows() {
        anyPlace},
       {"rugs", "Edit", "Rugs and carpet ...", "C",
        "Which rug takes the group, where a hall's carpet ends, how it is cut, what it is made of", anyPlace},
+      {"light-more", "Edit", "Lights ...", "O",
+       "What a light gives and where it is aimed, circuits and switches, light asked for, joists", anyScheme},
       {"piece-rules", "Edit", "Rules for it alone ...", "Ctrl+R", "Another school or range for the selected piece only",
        anyPiece},
       {"copy-piece", "Edit", "One more of it", "Ctrl+C", "Place the selected piece once more", anyPiece},

@@ -11,6 +11,7 @@
 
 #include "app/dialogs/dxf_dialog.h"
 #include "app/dialogs/names_dialog.h"
+#include "app/dialogs/light_dialog.h"
 #include "app/dialogs/piece_dialog.h"
 #include "app/dialogs/piece_list.h"
 #include "app/dialogs/piece_rules.h"
@@ -129,6 +130,10 @@ void MainWindow::wirePieces() {
   });
   on("size-card", [this] { SizeDialog(*workspace_, files_, this).exec(); });
   on("rugs", [this] { RugDialog(*workspace_, this).exec(); });
+  on("light-more", [this] {
+    if (!mayChange()) return;
+    LightDialog(*workspace_, this).exec();
+  });
   on("taped", [this] { workspace_->toggleTaped(); });
   on("optional", [this] { workspace_->toggleOptional(); });
   on("set-out", [this] {

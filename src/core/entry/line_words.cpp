@@ -1,6 +1,7 @@
 #include "core/entry/line_words.h"
 
 #include <algorithm>
+#include <charconv>
 
 #include "core/entry/words.h"
 #include "core/model/kinds.h"
@@ -71,6 +72,42 @@ std::optional<KindHere> kindAt(std::string_view rest) {
     return KindHere{std::string(named.kind), length, named.mount};
   }
   return std::nullopt;
+}
+
+std::optional<KindHere> topAfterOver(std::string_view low, std::size_t at) {
+  constexpr std::string_view kOver = "over", kThe = "the ", kTable = "table";
+  const std::size_t began = at;
+  const auto skip = [&] {
+    while (at < low.size() && low[at] == ' ') ++at;
+  };
+  at += kOver.size();
+  skip();
+  if (low.substr(at).starts_with(kThe)) at += kThe.size();
+  skip();
+  KindHere top{std::string(kDiningTableKind), kTable.size()};
+  if (wordAt(low, at) != kTable) {
+    const auto named = kindAt(low.substr(at));
+    if (!named || !isLitUnder(named->kind)) return std::nullopt;
+    top = *named;
+  }
+  top.length += at - began;
+  return top;
+}
+
+std::optional<CountHere> countAt(std::string_view text, std::string_view low, std::size_t at) {
+  if (!isDigit(text[at])) {
+    const std::string_view word = wordAt(low, at);
+    const auto said = countWord(word);
+    return said ? CountHere{*said, at + word.size()} : CountHere{1, at};
+  }
+  int count = 0;
+  const auto [end, fault] = std::from_chars(text.data() + at, text.data() + text.size(), count);
+  const auto after = static_cast<std::size_t>(end - text.data());
+  std::size_t next = after;
+  while (next < text.size() && text[next] == ' ') ++next;
+  const bool word = fault == std::errc{} && next > after && next < text.size() && isLetter(text[next]) &&
+                    wordAt(low, next) != "x" && wordAt(low, next) != "by";
+  return word ? std::optional(CountHere{count, next}) : std::nullopt;
 }
 
 std::size_t lengthEnd(std::string_view text, std::string_view low, std::size_t at, bool& bare) {

@@ -50,6 +50,17 @@ struct KindHere {
   std::optional<Mount> mount = {};
 };
 [[nodiscard]] std::optional<KindHere> kindAt(std::string_view rest);
+/// After the word "over" at `at`: a top that a light can hang over, and how long both are; plain "table" is a dining
+/// table.
+[[nodiscard]] std::optional<KindHere> topAfterOver(std::string_view low, std::size_t at);
+
+/// How many, and where the line goes on: "4 chairs", "four chairs", "chairs". None where a number stands that counts
+/// nothing.
+struct CountHere {
+  int count = 1;
+  std::size_t next = 0;
+};
+[[nodiscard]] std::optional<CountHere> countAt(std::string_view text, std::string_view low, std::size_t at);
 
 /// Where a length that begins at `at` ends: at the next "x", a word that is no unit, a quoted name. `bare` turns false
 /// when it carries a unit. `low` is the text in small letters.

@@ -73,30 +73,15 @@ class Reader {
   }
   [[nodiscard]] std::string_view wordHere() const { return wordAt(low_, at_); }
 
+  /// "4 chairs": a whole number before a word that is no unit; or the word for it.
   void readCount() {
-    if (!isDigit(text_[at_])) {
-      if (const auto said = countWord(wordHere())) {
-        count_ = *said;
-        at_ += wordHere().size();
-        skip();
-      }
-      return;
-    }
-    int count = 0;
-    const auto [end, fault] = std::from_chars(text_.data() + at_, text_.data() + text_.size(), count);
-    const std::size_t after = static_cast<std::size_t>(end - text_.data());
-    // "4 chairs": a whole number before a word that is no unit.
-    std::size_t next = after;
-    while (next < text_.size() && text_[next] == ' ') ++next;
-    at_ = next;
-    const bool word = fault == std::errc{} && next > after && next < text_.size() && isLetter(text_[next]) &&
-                      wordHere() != "x" && wordHere() != "by";
-    at_ = 0;
-    if (!word) throw Refusal{at_, "Begin with what it is: sofa, low table, rug, art ..."};
-    if (count < 1 || count > kMostAtOnce)
+    const auto here = countAt(text_, low_, at_);
+    if (!here) throw Refusal{at_, "Begin with what it is: sofa, low table, rug, art ..."};
+    if (here->count < 1 || here->count > kMostAtOnce)
       throw Refusal{at_, "Between 1 and " + std::to_string(kMostAtOnce) + " can be added at once."};
-    count_ = count;
-    at_ = next;
+    count_ = here->count;
+    at_ = here->next;
+    skip();
   }
 
   bool readShapeWord() {
@@ -259,23 +244,11 @@ class Reader {
 
   /// "over table", "over the island": what a light is hung over.
   bool readOver() {
-    const std::size_t here = at_;
     if (wordHere() != "over" || !goesOnCeiling(kind_)) return false;
-    at_ += 4;
-    skip();
-    if (wordHere() == "the") at_ += 3;
-    skip();
-    const std::string_view rest = std::string_view(low_).substr(at_);
-    std::size_t length = 0;
-    if (wordHere() == "table") {
-      over_ = kDiningTableKind;
-      length = 5;
-    } else if (const auto named = kindAt(rest)) {
-      over_ = named->kind;
-      length = named->length;
-    }
-    if (length == 0 || !isLitUnder(over_)) throw Refusal{here, "Over what: a table, a desk, a counter or an island?"};
-    at_ += length;
+    const auto top = topAfterOver(low_, at_);
+    if (!top) throw Refusal{at_, "Over what: a table, a desk, a counter or an island?"};
+    over_ = top->kind;
+    at_ += top->length;
     return true;
   }
 

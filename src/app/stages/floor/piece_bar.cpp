@@ -104,6 +104,7 @@ void PieceBar::showLinks(const Placement& p) {
   link(tr("Sizes ..."), "sizes");
   if (floor && isDiningTable(pieceOf(workspace_.job(), p).kind)) link(tr("Set its chairs"), "chairs");
   if (floor) link(tr("Turn"), "turn-left");
+  if (workspace_.stage() == Stage::Light) link(tr("Light ..."), "light-more");
   link(tr("One more"), "copy-piece");
   link(p.locked ? tr("Unlock") : tr("Lock"), "lock");
   link(tr("Take out"), "remove");

@@ -83,6 +83,17 @@ SheetEdge::SheetEdge(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   };
   wall(tr("Wall before"), "wallBefore", &SheetEdge::previousWall);
   wall(tr("Next wall"), "wallAfter", &SheetEdge::nextWall);
+  addLight();
+  connect(&workspace_, &Workspace::estimateChanged, this, &SheetEdge::follow);
+  connect(state_, &QComboBox::activated, this, [this](int i) { workspace_.showState(static_cast<UseState>(i)); });
+  connect(&workspace_, &Workspace::layersChanged, this, &SheetEdge::follow);
+  connect(&workspace_, &Workspace::viewChanged, this, &SheetEdge::follow);
+  connect(&workspace_, &Workspace::jobChanged, this, &SheetEdge::follow);
+  follow();
+}
+
+/// How much light there is, and its figures.
+void SheetEdge::addLight() {
   auto* lux = new QToolButton;
   lux->setText(tr("estimate of light"));
   lux->setObjectName(QStringLiteral("lightEstimate"));
@@ -94,12 +105,6 @@ SheetEdge::SheetEdge(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   luxNote_ = new QLabel;
   luxNote_->setObjectName(QStringLiteral("barLabel"));
   light_->layout()->addWidget(luxNote_);
-  connect(&workspace_, &Workspace::estimateChanged, this, &SheetEdge::follow);
-  connect(state_, &QComboBox::activated, this, [this](int i) { workspace_.showState(static_cast<UseState>(i)); });
-  connect(&workspace_, &Workspace::layersChanged, this, &SheetEdge::follow);
-  connect(&workspace_, &Workspace::viewChanged, this, &SheetEdge::follow);
-  connect(&workspace_, &Workspace::jobChanged, this, &SheetEdge::follow);
-  follow();
 }
 
 void SheetEdge::follow() {

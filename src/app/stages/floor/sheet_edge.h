@@ -26,6 +26,7 @@ class SheetEdge : public QWidget {
   void resized();  ///< it wants another width
 
  private:
+  void addLight();
   void follow();
   void say(const QString& words);
   void takeWidth();

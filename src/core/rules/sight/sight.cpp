@@ -285,10 +285,13 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
   };
   std::vector<std::string> anchors, backs;
   std::string entry = s.walk().openings[s.walk().entry].id;
+  for (const Fixture& f : s.fixtures())
+    if (f.hangsDown() && inLook(f.at.at) && sees(*eye, f.at.at, f.source, s.occluders(), {}))
+      anchors.push_back(s.names.the(f.id()));
   for (const Placement& p : s.scheme.placements) {
     const Piece& piece = s.pieces.of(p);
     if (const auto* hung = onWall(p.on)) {
-      if (!isArt(piece.kind) && !isMirror(piece.kind)) continue;
+      if (!isArt(piece.kind) && !isMirror(piece.kind) && mountOf(piece) != Mount::Wall) continue;
       const auto wall = findWall(s.room, hung->wall);
       const WallRect r = wallRectOf(piece, *hung);
       const Vec2 out2 = wall->inward();

@@ -1,0 +1,400 @@
+#include "app/dialogs/light_dialog.h"
+
+#include <QDialogButtonBox>
+#include <QFile>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QPushButton>
+#include <charconv>
+
+#include "app/widgets/field_grid.h"
+#include "app/widgets/layouts.h"
+#include "core/base/sentence.h"
+#include "core/decide/light_place.h"
+#include "core/edit/edits.h"
+#include "core/edit/lights.h"
+#include "core/entry/piece_cell.h"
+#include "core/light/circuits.h"
+#include "core/light/estimate.h"
+#include "core/model/kinds.h"
+#include "io/photometry/ies.h"
+
+namespace mezzet {
+namespace {
+
+constexpr const char* kAsked[] = {"living", "reading", "counter", "dining", "stairs", "desk"};
+
+/// A number as typed, with a comma or a point; none for anything else.
+std::optional<double> numberIn(const QString& text) {
+  const std::string plain = QString(text).trimmed().replace(QChar(','), QChar('.')).remove(QChar(0xB0)).toStdString();
+  double value = 0;
+  const auto [end, fault] = std::from_chars(plain.data(), plain.data() + plain.size(), value);
+  return fault == std::errc{} && end == plain.data() + plain.size() ? std::optional(value) : std::nullopt;
+}
+QString shown(double value) { return QString::number(value, 'g', 6); }
+
+QWidget* headed(const QString& title, QWidget* body) {
+  auto* box = new QWidget;
+  auto* column = new QVBoxLayout(box);
+  column->setContentsMargins(0, 0, 0, 8);
+  column->setSpacing(3);
+  column->addWidget(words(title, "subject"));
+  column->addWidget(body);
+  return box;
+}
+
+}  // namespace
+
+LightDialog::LightDialog(Workspace& workspace, QWidget* parent) : QDialog(parent), workspace_(workspace) {
+  setObjectName(QStringLiteral("lightDialog"));
+  setWindowTitle(tr("Light"));
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(18, 14, 18, 12);
+  auto* both = new QHBoxLayout;
+  both->setSpacing(26);
+  left_ = new QVBoxLayout;
+  right_ = new QVBoxLayout;
+  both->addLayout(left_, 1);
+  both->addLayout(right_, 1);
+  column->addLayout(both);
+  complaint_ = words({}, "fieldComplaint");
+  complaint_->setMinimumHeight(20);
+  column->addWidget(complaint_);
+  column->addWidget(
+      words(tr("Lumens, beams and files only feed the estimate: places and heights do without. Electrical work is a "
+               "licensed electrician's; local codes decide."),
+            "quietNote"));
+  auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
+  connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+  column->addWidget(buttons);
+  setMinimumWidth(720);
+  connect(&workspace_, &Workspace::jobChanged, this, &LightDialog::rebuild, Qt::QueuedConnection);
+  rebuild();
+}
+
+const Piece* LightDialog::light() const {
+  const Placement* p = workspace_.selectedPlacement();
+  const Piece* piece = p != nullptr ? &pieceOf(workspace_.job(), *p) : nullptr;
+  return piece != nullptr && mountOf(*piece) ? piece : nullptr;
+}
+
+void LightDialog::complain(const QString& words) { complaint_->setText(words); }
+
+void LightDialog::take(const QString& verb, Result<Job> after) {
+  if (!after) return complain(QString::fromStdString(after.error().text()) + QStringLiteral("."));
+  complain({});
+  workspace_.document().edit(verb, std::move(after).value(), workspace_.document().ids().next());
+}
+
+void LightDialog::rebuild() {
+  emptyLayout(left_);
+  emptyLayout(right_);
+  addSelected(left_);
+  addLaying(left_);
+  left_->addStretch(1);
+  addCircuits(right_);
+  addTasks(right_);
+  addCeiling(right_);
+  right_->addStretch(1);
+}
+
+void LightDialog::addSelected(QVBoxLayout* column) {
+  const Piece* piece = light();
+  if (piece == nullptr) {
+    column->addWidget(headed(tr("No light is selected"), words(tr("Select one to say what it gives."), "quietNote")));
+    return;
+  }
+  FieldGrid grid;
+  for (const PieceField& field : pieceFields()) {
+    if (!field.key.starts_with("light.") || field.kind == FieldKind::Text) continue;
+    const bool asked = field.kind == FieldKind::Amount || !field.asked(*piece).empty();
+    if (!asked) continue;
+    grid.text(tr(std::string(field.title).c_str()), ("light:" + std::string(field.column)).c_str(),
+              QString::fromStdString(pieceCell(*piece, field, workspace_.format())), tr("not known"),
+              [this, &field](const QString& text) {
+                const Piece* now = light();
+                if (now == nullptr) return;
+                const auto changed = withPieceCell(*now, field, text.toStdString(), workspace_.job().units);
+                if (!changed) return complain(QString::fromStdString(changed.error().text()) + QStringLiteral("."));
+                take(tr("what %1 gives").arg(QString::fromStdString(midSentence(now->name))),
+                     withPiece(workspace_.job(), *changed));
+              });
+  }
+  auto* file = new QPushButton(piece->light->photometry.empty() ? tr("Photometric file ...") : tr("Another file ..."));
+  file->setObjectName(QStringLiteral("light:file"));
+  connect(file, &QPushButton::clicked, this, [this] {
+    const QString path = QFileDialog::getOpenFileName(this, tr("Photometric file"), {}, tr("IES LM-63 (*.ies *.IES)"));
+    if (!path.isEmpty()) takePhotometry(path);
+  });
+  grid.put(tr("Measured"), file);
+  if (const auto web = workspace_.photometries().find(piece->light->photometry); web != workspace_.photometries().end())
+    grid.putWide(words(
+        tr("%1 lm by zones, peak %2 cd").arg(std::lround(fluxOf(*web->second))).arg(std::lround(peakOf(*web->second))),
+        "quietNote"));
+  addAim(grid, *workspace_.selectedPlacement());
+  column->addWidget(headed(QString::fromStdString(piece->name), grid.box()));
+}
+
+void LightDialog::addAim(FieldGrid& grid, const Placement& p) {
+  const auto mount = mountOf(pieceOf(workspace_.job(), p));
+  if (mount != Mount::Spot && mount != Mount::Recessed) return;
+  const auto aim = [this](bool tilt) {
+    return [this, tilt](const QString& text) {
+      const Placement* now = workspace_.selectedPlacement();
+      if (now == nullptr) return;
+      std::optional<Aim> aimed = now->aim;
+      if (text.isEmpty()) aimed.reset();
+      else {
+        const auto value = numberIn(text);
+        if (!value) return complain(tr("Type degrees, for example 30."));
+        if (!aimed) aimed = Aim{};
+        (tilt ? aimed->tilt : aimed->bearing) = *value;
+      }
+      take(tr("aim %1").arg(workspace_.nameOf(*now)), withAim(workspace_.job(), workspace_.schemeId(), now->id, aimed));
+    };
+  };
+  grid.text(tr("Aimed, from straight down"), "light:tilt", p.aim ? shown(p.aim->tilt) + QChar(0xB0) : QString(),
+            tr("straight down"), aim(true));
+  grid.text(tr("Towards, in the plan"), "light:bearing", p.aim ? shown(p.aim->bearing) + QChar(0xB0) : QString(),
+            tr("0 is to the right, 90 up the plan"), aim(false));
+}
+
+bool LightDialog::takePhotometry(const QString& path) {
+  const Piece* piece = light();
+  if (piece == nullptr) return false;
+  QFile file(path);
+  if (!file.open(QIODevice::ReadOnly)) return complain(tr("%1 cannot be read.").arg(QFileInfo(path).fileName())), false;
+  const std::string bytes = file.read(static_cast<qint64>(kMostIesBytes) + 1).toStdString();
+  const auto web = readIes(bytes, QFileInfo(path).fileName().toStdString());
+  if (!web) return complain(QString::fromStdString(web.error().text()) + QStringLiteral(".")), false;
+  const auto name = workspace_.document().addPhotometry(bytes);
+  if (!name) return complain(QString::fromStdString(name.error().text()) + QStringLiteral(".")), false;
+  Piece changed = *piece;
+  LightPart& part = changed.light.edit();
+  part.photometry = *name;
+  if (!part.watts && web->watts > 0) part.watts = web->watts;
+  take(tr("photometric file of %1").arg(QString::fromStdString(midSentence(piece->name))),
+       withPiece(workspace_.job(), changed));
+  QString said;
+  for (const std::string& line : web->says) said += QString::fromStdString(line) + QStringLiteral(" ");
+  complain(said);
+  return true;
+}
+
+void LightDialog::addLaying(QVBoxLayout* column) {
+  if (workspace_.scheme() == nullptr) return;
+  FieldGrid grid;
+  auto* school = new QComboBox;
+  school->setObjectName(QStringLiteral("lay:school"));
+  school->addItems({tr("a box at the seats' front"), tr("half a space off the walls")});
+  auto* count = new QLineEdit;
+  count->setObjectName(QStringLiteral("lay:count"));
+  count->setPlaceholderText(tr("by the floor's area"));
+  auto* lay = new QPushButton(tr("Lay them"));
+  lay->setObjectName(QStringLiteral("lay:do"));
+  grid.put(tr("Rows"), school);
+  grid.put(tr("How many"), count);
+  grid.put(lay);
+  connect(lay, &QPushButton::clicked, this, [this, school, count] {
+    const auto many = numberIn(count->text());
+    if (!count->text().trimmed().isEmpty() && !(many && *many >= 1 && *many <= 100 && *many == std::floor(*many)))
+      return complain(tr("Type how many, from 1 to 100, or nothing."));
+    Job job = workspace_.job();
+    IdSource ids = workspace_.document().ids();
+    // The selected recessed light, else the job's first, else a usual one.
+    const Piece* chosen = light();
+    if (chosen == nullptr || mountOf(*chosen) != Mount::Recessed) {
+      chosen = nullptr;
+      for (const auto& piece : job.pieces)
+        if (chosen == nullptr && piece->kind == kRecessedLight) chosen = piece.get();
+    }
+    PieceId id = chosen != nullptr ? chosen->id : PieceId();
+    if (chosen == nullptr) {
+      Piece usual = usualPiece(kRecessedLight);
+      usual.id = id = ids.take<PieceId>("piece");
+      auto with = withPiece(job, std::move(usual));
+      if (!with) return take({}, with.error());
+      job = std::move(with).value();
+    }
+    std::vector<std::string> says;
+    auto added =
+        withDownlightsLaid(job, workspace_.schemeId(), id, many ? std::optional(static_cast<int>(*many)) : std::nullopt,
+                           school->currentIndex() == 1, ids, workspace_.format(), &says);
+    if (!added) return complain(QString::fromStdString(added.error().text()) + QStringLiteral("."));
+    workspace_.document().edit(tr("lay lights evenly"), added->job, ids.next());
+    QString said;
+    for (const std::string& line : says) said += QString::fromStdString(line) + QStringLiteral(" ");
+    complain(said);
+  });
+  column->addWidget(headed(tr("Recessed lights, laid evenly"), grid.box()));
+}
+
+void LightDialog::addCircuits(QVBoxLayout* column) {
+  const Scheme* scheme = workspace_.scheme();
+  if (scheme == nullptr) return;
+  auto* body = new QWidget;
+  auto* rows = new QVBoxLayout(body);
+  rows->setContentsMargins(10, 0, 0, 0);
+  rows->setSpacing(3);
+  if (scheme->circuits.empty())
+    rows->addWidget(words(tr("None yet. Select lights and press Z: they come on together."), "quietNote"));
+  for (const Circuit& circuit : scheme->circuits) {
+    auto* row = new QHBoxLayout;
+    auto* name = new QLineEdit(QString::fromStdString(circuit.name));
+    name->setObjectName(QStringLiteral("circuit:") + QString::fromStdString(circuit.id.value));
+    name->setAccessibleName(tr("Letter of the circuit"));
+    name->setMaxLength(4);
+    name->setFixedWidth(44);
+    auto* use = new QComboBox;
+    use->setAccessibleName(tr("What it is for"));
+    use->addItems({tr("general"), tr("task"), tr("accent"), tr("evening")});
+    use->setCurrentIndex(static_cast<int>(circuit.use));
+    auto* at = new QComboBox;
+    at->setObjectName(QStringLiteral("switch:") + QString::fromStdString(circuit.id.value));
+    at->setAccessibleName(tr("Its switch"));
+    at->addItem(tr("no switch yet"), QString());
+    for (const WallPoint& p : workspace_.room()->points)
+      if (p.kind == PointKind::Switch) {
+        Circuit there = circuit;
+        there.switchAt = p.id;
+        at->addItem(QString::fromStdString(switchWords(*workspace_.room(), there, workspace_.format())),
+                    QString::fromStdString(p.id.value));
+        if (p.id == circuit.switchAt) at->setCurrentIndex(at->count() - 1);
+      }
+    at->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    at->setMinimumContentsLength(12);
+    const auto change = [this, circuit, name, use, at] {
+      Circuit now = circuit;
+      now.name = name->text().trimmed().toStdString();
+      now.use = static_cast<CircuitUse>(use->currentIndex());
+      now.switchAt = PointId(at->currentData().toString().toStdString());
+      if (now.name.empty()) return complain(tr("A circuit needs a letter."));
+      if (now != circuit)
+        take(tr("circuit %1").arg(name->text()), withCircuit(workspace_.job(), workspace_.schemeId(), now));
+    };
+    connect(name, &QLineEdit::editingFinished, this, change);
+    connect(use, &QComboBox::activated, this, change);
+    connect(at, &QComboBox::activated, this, change);
+    auto* out = new QPushButton(tr("Take out"));
+    out->setObjectName(QStringLiteral("barLink"));
+    connect(out, &QPushButton::clicked, this, [this, circuit] {
+      take(tr("take circuit %1 out").arg(QString::fromStdString(circuit.name)),
+           withoutCircuit(workspace_.job(), workspace_.schemeId(), circuit.id));
+    });
+    row->addWidget(name);
+    row->addWidget(use);
+    row->addWidget(at, 1);
+    row->addWidget(out);
+    rows->addLayout(row);
+  }
+  column->addWidget(headed(tr("Circuits"), body));
+}
+
+void LightDialog::addTasks(QVBoxLayout* column) {
+  const Scheme* scheme = workspace_.scheme();
+  if (scheme == nullptr) return;
+  auto* body = new QWidget;
+  auto* rows = new QVBoxLayout(body);
+  rows->setContentsMargins(10, 0, 0, 0);
+  rows->setSpacing(3);
+  for (const LightTask& task : scheme->tasks) {
+    auto* row = new QHBoxLayout;
+    const auto* on = std::get_if<PlacementId>(&task.where);
+    QString text = QString::fromStdString(task.what);
+    if (on != nullptr)
+      if (const Placement* p = findPlacement(*scheme, *on)) text += tr(" at %1").arg(workspace_.nameOf(*p));
+    const auto asked = task.asked ? task.asked : usualLight(task.what);
+    if (asked) text += tr(", %1 lx").arg(std::lround(*asked));
+    row->addWidget(words(text, "note"), 1);
+    auto* out = new QPushButton(tr("Take out"));
+    out->setObjectName(QStringLiteral("barLink"));
+    connect(out, &QPushButton::clicked, this, [this, id = task.id] {
+      take(tr("ask for no light there"), withoutTask(workspace_.job(), workspace_.schemeId(), id));
+    });
+    row->addWidget(out);
+    rows->addLayout(row);
+  }
+  auto* row = new QHBoxLayout;
+  auto* what = new QComboBox;
+  what->setObjectName(QStringLiteral("task:what"));
+  for (const char* one : kAsked)
+    what->addItem(tr("%1, %2 lx").arg(QString::fromUtf8(one)).arg(std::lround(*usualLight(one))),
+                  QString::fromUtf8(one));
+  auto* where = new QComboBox;
+  where->setObjectName(QStringLiteral("task:where"));
+  for (const Placement& p : scheme->placements)
+    if (onFloor(p.on) != nullptr && !isRug(pieceOf(workspace_.job(), p).kind))
+      where->addItem(workspace_.nameOf(p), QString::fromStdString(p.id.value));
+  auto* add = new QPushButton(tr("Ask"));
+  add->setObjectName(QStringLiteral("task:add"));
+  add->setEnabled(where->count() > 0);
+  connect(add, &QPushButton::clicked, this, [this, what, where] {
+    IdSource ids = workspace_.document().ids();
+    const LightTask task{ids.take<TaskId>("t"), what->currentData().toString().toStdString(),
+                         PlacementId(where->currentData().toString().toStdString())};
+    auto after = withTask(workspace_.job(), workspace_.schemeId(), task);
+    if (!after) return take({}, after.error());
+    workspace_.document().edit(tr("ask for light"), std::move(after).value(), ids.next());
+  });
+  row->addWidget(what, 1);
+  row->addWidget(where, 1);
+  row->addWidget(add);
+  rows->addLayout(row);
+  column->addWidget(headed(tr("Light asked for"), body));
+}
+
+void LightDialog::addCeiling(QVBoxLayout* column) {
+  const Room* room = workspace_.room();
+  if (room == nullptr) return;
+  FieldGrid grid;
+  const Joists usual{16 * kInch, 8 * kInch, PlanAxis::X, 1.5 * kInch};
+  const auto joists = [this, usual](double Joists::*member) {
+    return [this, usual, member](const QString& text) {
+      std::optional<Joists> now = workspace_.room()->joists;
+      if (text.isEmpty()) now.reset();
+      else {
+        const LengthReading read = workspace_.read(text);
+        if (!read) return complain(QString::fromStdString(read.complaint));
+        if (!now) now = usual;
+        (*now).*member = *read.length;
+      }
+      take(tr("joists"), withJoists(workspace_.job(), workspace_.room()->id, now));
+    };
+  };
+  const auto& j = room->joists;
+  const auto text = [&](double Joists::*member) { return j ? workspace_.write((*j).*member) : QString(); };
+  grid.text(tr("Joists, every"), "joists:pitch", text(&Joists::pitch), tr("not known"), joists(&Joists::pitch));
+  grid.text(tr("the first at"), "joists:first", text(&Joists::first), tr("from corner A"), joists(&Joists::first));
+  grid.text(tr("each so wide"), "joists:width", text(&Joists::width), tr("not known"), joists(&Joists::width));
+  auto* along = new QComboBox;
+  along->setObjectName(QStringLiteral("joists:along"));
+  along->addItems({tr("along wall A"), tr("across it")});
+  along->setCurrentIndex(j && j->along == PlanAxis::Y ? 1 : 0);
+  along->setEnabled(j.has_value());
+  connect(along, &QComboBox::activated, this, [this](int i) {
+    std::optional<Joists> now = workspace_.room()->joists;
+    if (!now) return;
+    now->along = i == 1 ? PlanAxis::Y : PlanAxis::X;
+    take(tr("joists"), withJoists(workspace_.job(), workspace_.room()->id, now));
+  });
+  grid.put(tr("They run"), along);
+  const auto shares = [this](double Reflectance::*member) {
+    return [this, member](const QString& typed) {
+      Reflectance now = workspace_.room()->reflectance.value_or(Reflectance{});
+      const auto value = numberIn(QString(typed).remove(QChar('%')));
+      if (!value) return complain(tr("Type a share from 0 to 99 %."));
+      now.*member = *value > 1 ? *value / 100 : *value;
+      take(tr("what the room throws back"), withReflectance(workspace_.job(), workspace_.room()->id, now));
+    };
+  };
+  const Reflectance r = room->reflectance.value_or(Reflectance{});
+  const std::pair<const char*, double Reflectance::*> faces[] = {
+      {"ceiling", &Reflectance::ceiling}, {"walls", &Reflectance::walls}, {"floor", &Reflectance::floor}};
+  for (const auto& [name, member] : faces)
+    grid.text(tr("Light thrown back, %1").arg(QString::fromUtf8(name)), (std::string("reflects:") + name).c_str(),
+              tr("%1 %").arg(std::lround(r.*member * 100)), {}, shares(member));
+  column->addWidget(headed(tr("The room"), grid.box()));
+}
+
+}  // namespace mezzet
