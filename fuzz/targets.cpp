@@ -25,6 +25,7 @@
 #include "io/tables/csv.h"
 #include "io/tables/dxf.h"
 #include "io/meter/meter_line.h"
+#include "io/photometry/ies.h"
 #include "io/files/journal.h"
 #include "io/tables/library.h"
 #include "io/json/rulebook_json.h"
@@ -204,6 +205,21 @@ void meter(std::string_view bytes) {
     const auto back = readMeterLine(std::string_view(line).substr(0, line.size() - 1));
     promise(back.has_value() && meterLine(*back) == line, "a message that was read is written and read as the same");
   }
+}
+
+void photometry(std::string_view bytes) {
+  const auto read = readIes(bytes, "fuzz");
+  if (!read) return promise(!read.error().text().empty(), "an error has words");
+  promise(std::isfinite(fluxOf(*read)) && fluxOf(*read) >= 0, "a flux is a number");
+  for (const double from : {0.0, 33.0, 90.0, 179.0})
+    for (const double around : {0.0, 91.0, 270.0, -45.0}) {
+      const double cd = intensityAt(*read, from, around);
+      promise(std::isfinite(cd) && cd >= 0 && cd <= peakOf(*read) * (1 + 1e-9),
+              "no direction is brighter than the peak");
+    }
+  const auto back = readIes(writeIes(*read), "fuzz");
+  promise(back.ok() && back->candela == read->candela && back->vertical == read->vertical,
+          "what is written is read the same");
 }
 
 void survey(std::string_view bytes) {

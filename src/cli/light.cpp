@@ -86,7 +86,9 @@ int runDownlights(const Options& o) {
     if (light == nullptr && piece->kind == kRecessedLight) light = piece.get();
   const Downlights lay =
       laidEvenly(room, groups.empty() ? std::vector<SeatAtWall>{} : seatsAtWalls(pieces, room, groups.front().seats),
-                 {o.school == "b" ? LaySchool::HalfSpace : LaySchool::Box, o.count,
+                 {o.school == "b" ? LaySchool::HalfSpace : LaySchool::Box,
+                  o.count,
+                  {},
                   light != nullptr ? light->light->cutOut : std::nullopt},
                  format);
   if (o.json) {

@@ -111,7 +111,8 @@ void LightDialog::addSelected(QVBoxLayout* column) {
     const bool asked = field.kind == FieldKind::Amount || !field.asked(*piece).empty();
     if (!asked) continue;
     grid.text(tr(std::string(field.title).c_str()), ("light:" + std::string(field.column)).c_str(),
-              QString::fromStdString(pieceCell(*piece, field, workspace_.format())), tr("not known"),
+              QString::fromStdString(pieceCell(*piece, field, workspace_.format())),
+              field.kind == FieldKind::Choice ? tr("as is usual for it") : tr("not known"),
               [this, &field](const QString& text) {
                 const Piece* now = light();
                 if (now == nullptr) return;
@@ -277,7 +278,6 @@ void LightDialog::addCircuits(QVBoxLayout* column) {
     connect(use, &QComboBox::activated, this, change);
     connect(at, &QComboBox::activated, this, change);
     auto* out = new QPushButton(tr("Take out"));
-    out->setObjectName(QStringLiteral("barLink"));
     connect(out, &QPushButton::clicked, this, [this, circuit] {
       take(tr("take circuit %1 out").arg(QString::fromStdString(circuit.name)),
            withoutCircuit(workspace_.job(), workspace_.schemeId(), circuit.id));
@@ -308,7 +308,6 @@ void LightDialog::addTasks(QVBoxLayout* column) {
     if (asked) text += tr(", %1 lx").arg(std::lround(*asked));
     row->addWidget(words(text, "note"), 1);
     auto* out = new QPushButton(tr("Take out"));
-    out->setObjectName(QStringLiteral("barLink"));
     connect(out, &QPushButton::clicked, this, [this, id = task.id] {
       take(tr("ask for no light there"), withoutTask(workspace_.job(), workspace_.schemeId(), id));
     });

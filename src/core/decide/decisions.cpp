@@ -19,6 +19,12 @@ std::vector<std::string> movable(const Finding& f, const Scheme& scheme) {
   return out;
 }
 
+/// A room by its name, a wall of one by its letter.
+std::string roomWords(const Job& job, const std::string& subject) {
+  if (const Room* room = findRoom(job, RoomId(subject))) return room->name + ", lights";
+  return subject.starts_with("wall:") ? "Wall " + subject.substr(5) : subject;
+}
+
 bool worse(const Finding& a, const Finding& b) {
   if (rankOf(a) != rankOf(b)) return rankOf(a) < rankOf(b);
   return a.margin < b.margin;
@@ -61,7 +67,12 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
     if (at == out.end()) {
       const Placement* p = findPlacement(*scheme, PlacementId(subject));
       const Piece* piece = findPiece(job, PieceId(subject));
-      out.push_back({subject, p != nullptr ? names.plain(p->id) : piece != nullptr ? piece->name : subject, {}, {}});
+      out.push_back({subject,
+                     p != nullptr       ? names.plain(p->id)
+                     : piece != nullptr ? piece->name
+                                        : roomWords(job, subject),
+                     {},
+                     {}});
       at = out.end() - 1;
     }
     at->findings.push_back(i);

@@ -167,8 +167,8 @@ Result<Added> withDownlightsLaid(const Job& job, const SchemeId& id, const Piece
   const std::vector<TalkGroup> groups = talkGroupsIn(pieces, servingsIn(pieces, *scheme));
   const std::vector<SeatAtWall> seats =
       groups.empty() ? std::vector<SeatAtWall>{} : seatsAtWalls(pieces, room, groups.front().seats);
-  const Downlights lay =
-      laidEvenly(room, seats, {schoolB ? LaySchool::HalfSpace : LaySchool::Box, count, piece->light->cutOut}, format);
+  const Downlights lay = laidEvenly(
+      room, seats, {schoolB ? LaySchool::HalfSpace : LaySchool::Box, count, {}, piece->light->cutOut}, format);
   if (says != nullptr) *says = lay.says;
   if (lay.at.empty())
     return Error{piece->name, lay.says.empty() ? "finds no place" : lay.says.front(), "Type another number of lights"};

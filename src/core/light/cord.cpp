@@ -43,6 +43,12 @@ bool crossing(Vec2 a, Vec2 b, Vec2 p, Vec2 q) {
   return ((s1 > 0) != (s2 > 0)) && ((t1 > 0) != (t2 > 0)) && s1 != 0 && s2 != 0 && t1 != 0 && t2 != 0;
 }
 
+/// The same where a line of many segments must not be slipped through at one of its corners.
+bool across(Vec2 a, Vec2 b, Vec2 p, Vec2 q) {
+  const double s1 = cross(b - a, p - a), s2 = cross(b - a, q - a), t1 = cross(q - p, a - p), t2 = cross(q - p, b - p);
+  return ((s1 > 0) != (s2 > 0)) && ((t1 > 0) != (t2 > 0));
+}
+
 /// Whether a segment runs through the inside of a convex polygon.
 bool through(const Convex& body, Vec2 a, Vec2 b) {
   double from = 0, to = 1;
@@ -62,7 +68,7 @@ bool sees(const CordFloor& floor, Vec2 a, Vec2 b) {
     if (crossing(a, b, edgeStart(floor.outline, i), edgeEnd(floor.outline, i))) return false;
   for (const std::vector<Vec2>& way : floor.notAcross)
     for (std::size_t i = 0; i + 1 < way.size(); ++i)
-      if (crossing(a, b, way[i], way[i + 1])) return false;
+      if (across(a, b, way[i], way[i + 1])) return false;
   return std::none_of(floor.bodies.begin(), floor.bodies.end(),
                       [&](const Convex& body) { return through(body, a, b); });
 }

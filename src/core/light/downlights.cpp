@@ -75,7 +75,7 @@ Downlights laidEvenly(const Room& room, const std::vector<SeatAtWall>& seats, co
                       LengthFormat format) {
   Downlights out;
   const Polygon outline = outlineOf(room);
-  const Box bounds = boundsOf(std::span<const Vec2>(outline));
+  const Box bounds = ask.corners.value_or(boundsOf(std::span<const Vec2>(outline)));
   const double wide = bounds.high.x - bounds.low.x, deep = bounds.high.y - bounds.low.y;
   out.area = std::abs(signedArea(outline));
   out.box = kUsualBox;
@@ -83,6 +83,7 @@ Downlights laidEvenly(const Room& room, const std::vector<SeatAtWall>& seats, co
     out.box = 0;
     for (const SeatAtWall& s : seats) out.box = std::max(out.box, s.front);
   }
+  if (ask.corners) out.box = 0;  // between its corners themselves
   const int low = std::max(1, leastCount(out.area)), high = std::max(low, mostCount(out.area));
   std::optional<Raster> best;
   for (int n = ask.count.value_or(low); n <= ask.count.value_or(high); ++n)
@@ -125,7 +126,7 @@ Downlights laidEvenly(const Room& room, const std::vector<SeatAtWall>& seats, co
           : each < kLeastEach - 1 ? ": " + std::to_string(high) + " lights would do."
                                   : ".";
   out.says.push_back(std::move(area));
-  if (box)
+  if (box && !ask.corners)
     out.says.push_back("The first row is " + writeLength(out.box, format) + " off the walls, " +
                        (seats.empty() ? "as no main seat stands at one." : "where the front of the deepest seat is."));
   if (best->uneven > 1.5)

@@ -30,6 +30,7 @@ enum class LaySchool { Box, HalfSpace };
 struct DownlightAsk {
   LaySchool school = LaySchool::Box;
   std::optional<int> count;      ///< by the floor's area until said
+  std::optional<Box> corners;    ///< the box's own, in the plan; by the seats until said
   std::optional<double> cutOut;  ///< diameter of what must clear joists; kUsualCutOut until said
 };
 inline constexpr double kUsualCutOut = 5 * kInch;

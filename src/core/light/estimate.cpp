@@ -91,7 +91,8 @@ Shades::Shades(const PieceIndex& pieces, const Room& room, const Scheme& scheme)
     const Piece& piece = pieces.of(p);
     // What one sits on is as high as its arms or its seat: backs are thin [D].
     const bool seat = isSeat(piece.kind) || isDiningSeat(piece.kind);
-    const double top = seat && piece.seat->height ? piece.seat->arm.value_or(*piece.seat->height) : highestOf(piece).value_or(0);
+    const double top =
+        seat && piece.seat->height ? piece.seat->arm.value_or(*piece.seat->height) : highestOf(piece).value_or(0);
     // A lamp's own foot and shade throw no shadow worth the name.
     if (place == nullptr || isRug(piece.kind) || mountOf(piece) || top <= 0) continue;
     const double floor = heights.floorAt(place->at);

@@ -55,7 +55,7 @@ std::vector<Hung> hungIn(const PieceIndex& pieces, const Scheme& scheme) {
   std::vector<std::string> groups;  // parallel to out; "" for a single piece
   for (const Placement& p : scheme.placements) {
     const auto* place = onWall(p.on);
-    if (place == nullptr) continue;
+    if (place == nullptr || mountOf(pieces.of(p))) continue;  // lights are no pictures
     const WallRect rect = wallRectOf(pieces.of(p), *place);
     const std::string group = place->group.value_or("");
     std::size_t at = out.size();

@@ -34,7 +34,7 @@ struct Hung {
   CornerId wall;
   WallRect envelope;
 };
-/// Every picture of the scheme; those with one group id on one wall together.
+/// Every picture, mirror and screen of the scheme, no light; those with one group id on one wall together.
 [[nodiscard]] std::vector<Hung> hungIn(const PieceIndex&, const Scheme&);
 [[nodiscard]] inline std::vector<Hung> hungIn(const Job& job, const Scheme& scheme) {
   return hungIn(PieceIndex(job), scheme);

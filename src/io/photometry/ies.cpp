@@ -82,6 +82,7 @@ class IesReader {
       }
       if (!line.starts_with("TILT=")) continue;
       const std::string_view tilt = line.substr(5);
+      ++line_;  // numbers begin on the next one
       if (tilt == "INCLUDE") {
         static_cast<void>(figure("the lamp's position"));
         const long long pairs = count("the number of tilt angles");

@@ -59,7 +59,7 @@ void addJoists(Drawing& d, const Room& room) {
 }
 
 /// Parts of a ceiling that differ, with how high they are.
-void addCeilingParts(Drawing& d, const Room& room, const RoomHeights& heights, LengthFormat format) {
+void addCeilingParts(Drawing& d, const RoomHeights& heights, LengthFormat format) {
   for (const CeilingPart& part : heights.parts) {
     if (part.outline.empty()) continue;
     d.add(Layer::Feature, "ceiling", PathItem{part.outline, true, Ink::None, {Ink::Ink, kDimensionLine, Dash::Dashed}});
@@ -74,7 +74,6 @@ void addCeilingParts(Drawing& d, const Room& room, const RoomHeights& heights, L
                            Ink::Ink,
                            Ink::None}));
   }
-  static_cast<void>(room);
 }
 
 std::optional<std::size_t> circuitIndex(const Scheme& scheme, const Placement& p) {
@@ -202,13 +201,13 @@ Drawing composeCeiling(const Job& job, const Room& room, const Scheme* scheme, c
     }
   const RoomHeights heights = heightsOf(room);
   addJoists(d, room);
-  addCeilingParts(d, room, heights, o.format);
+  addCeilingParts(d, heights, o.format);
   const SectionFrame frame = sectionOf(job, room, scheme, o);
   if (o.sectionRoom) d.low.y = sectionFoot(frame, o.scale);
   if (scheme != nullptr) {
     const PieceIndex pieces(job);
     const std::vector<Fixture> fixtures = fixturesIn(pieces, room, heights, *scheme);
-    if (o.estimate != nullptr) addLightContours(d, *o.estimate, outlineOf(room));
+    if (o.estimate != nullptr) addLightContours(d, *o.estimate);
     addCircuitLines(d, room, *scheme, fixtures);
     keepOffMarks(d, fixtures);
     for (const Fixture& f : fixtures) {

@@ -38,6 +38,6 @@ struct CeilingWork {
 [[nodiscard]] Drawing composeCeilingWork(const Job&, const Room&, const CeilingWork&, const CeilingOptions&);
 
 /// Lines of equal light over the plan, lx written on them.
-void addLightContours(Drawing&, const LightEstimate&, const Polygon& outline);
+void addLightContours(Drawing&, const LightEstimate&);
 
 }  // namespace mezzet

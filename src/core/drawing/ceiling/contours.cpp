@@ -14,7 +14,7 @@ constexpr double kSteps[] = {5, 10, 20, 30, 50, 75, 100, 150, 200, 300, 500, 750
 
 }  // namespace
 
-void addLightContours(Drawing& d, const LightEstimate& e, const Polygon& outline) {
+void addLightContours(Drawing& d, const LightEstimate& e) {
   std::vector<double> xs, ys;
   for (const Vec2 p : e.at) {
     xs.push_back(p.x);
@@ -35,7 +35,7 @@ void addLightContours(Drawing& d, const LightEstimate& e, const Polygon& outline
     const auto found = grid.find({i, j});
     return found == grid.end() ? std::nullopt : std::optional(found->second);
   };
-  std::map<double, std::pair<Vec2, Vec2>> longest;  // where each step's figure is written
+  std::map<double, std::vector<Vec2>> middles;  // of each step's lines: where its figure may stand
   for (std::size_t i = 0; i + 1 < xs.size(); ++i)
     for (std::size_t j = 0; j + 1 < ys.size(); ++j) {
       // Two triangles a cell: what each level cuts of them has no two readings.
@@ -52,16 +52,21 @@ void addLightContours(Drawing& d, const LightEstimate& e, const Polygon& outline
           }
           if (cut.size() != 2) continue;
           d.add(Layer::Dimension, "lux", line(cut[0], cut[1], {Ink::Ink, kDimensionLine, Dash::Solid}));
-          auto& best = longest[step];
-          if (distance(cut[0], cut[1]) > distance(best.first, best.second)) best = {cut[0], cut[1]};
+          middles[step].push_back(midpoint(cut[0], cut[1]));
         }
     }
-  for (const auto& [step, where] : longest)
-    d.add(labelAt(
-        Layer::Label, "lux", Rank::Note, {midpoint(where.first, where.second)},
+  for (const auto& [step, where] : middles) {
+    // At some of its lines, spread along it, or not at all.
+    std::vector<Vec2> spots;
+    constexpr std::size_t kMostSpots = 24;
+    const std::size_t each = std::max<std::size_t>(1, where.size() / kMostSpots);
+    for (std::size_t i = where.size() / 2; i < where.size(); i += each) spots.push_back(where[i]);
+    for (std::size_t i = 0; i < where.size() / 2; i += each) spots.push_back(where[i]);
+    d.add(labelOnlyAt(
+        Layer::Label, "lux", Rank::Note, spots,
         TextItem{
             {}, std::to_string(std::lround(step)) + " lx", kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Floor}));
-  static_cast<void>(outline);
+  }
 }
 
 }  // namespace mezzet

@@ -218,7 +218,7 @@ void addSection(Drawing& d, const Job& job, const Room& room, const Scheme& sche
       addDimension(d, {frame.home(at, floor + from), frame.home(at, floor + to), 0, writeLength(to - from, o.format),
                        Layer::Dimension, "section-figure", Ink::Ink, Ink::Floor, Ink::Ink});
   };
-  figure(under.top, chosen->underside, beside);
+  if (under.placement != nullptr) figure(under.top, chosen->underside, beside);
   figure(chosen->underside, chosen->ceiling, beside);
   figure(0, chosen->underside, std::min(box.low.x, x) - 6 * d.scale);
 }

@@ -1,5 +1,7 @@
 #include "core/drawing/plan/plan.h"
 
+#include "core/drawing/plan/furniture_plan.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -262,6 +264,10 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
           continue;
         addPiece(d, piece, *place, p.id.value, midSentence(names.plain(p.id)), o.format);
       }
+    // What stands on something, over it.
+    for (const Placement& p : scheme->placements)
+      if (const auto place = carrierOf(p.on) ? standsAt(*scheme, p) : std::nullopt)
+        addFurniturePlan(d, pieces.of(p), *place, p.id.value, Layer::Furniture);
     // A picture on a wall shows in plan as a bar on the face of its wall.
     for (const Placement& p : scheme->placements)
       if (const auto* hung = onWall(p.on)) {

@@ -5,6 +5,7 @@
 
 #include "core/space/bodies.h"
 #include "core/drawing/base/drafting.h"
+#include "core/light/aim.h"
 #include "core/drawing/wall/furniture_front.h"
 #include "core/drawing/wall/wall_site.h"
 #include "core/drawing/base/working.h"
@@ -114,6 +115,35 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
 
 }  // namespace
 
+namespace {
+
+/// Beams of lights that are aimed at this wall.
+void addBeams(Drawing& d, const Job& job, const Room& room, const Scheme& scheme, const Wall& wall,
+              const RoomHeights& heights) {
+  for (const Fixture& f : fixturesIn(PieceIndex(job), room, heights, scheme)) {
+    const auto lit = f.piece->light->beam ? litBy(room, f) : std::nullopt;
+    if (lit && lit->wall == wall.id)
+      d.add(Layer::Dimension, f.id().value,
+            PathItem{
+                beamOnWall(f, wall, *f.piece->light->beam), true, Ink::None, {Ink::Ink, kDimensionLine, Dash::Dashed}});
+  }
+}
+
+/// What stands on a thing, as if its top were the floor.
+void addCarriedFront(Drawing& d, const Job& job, const Scheme& scheme, const Placement& carrier, const Wall& wall,
+                     const Standing& below) {
+  for (const Placement& p : scheme.placements) {
+    if (carrierOf(p.on) != carrier.id || !below.top) continue;
+    const FloorPlace there = *standsAt(scheme, p);
+    Standing s = standingOf(pieceOf(job, p), p.id, there, wall);
+    if (s.top) *s.top += *below.top - s.floor;
+    s.floor = *below.top;
+    addFurnitureFront(d, pieceOf(job, p), there, s, wall, p.id.value);
+  }
+}
+
+}  // namespace
+
 Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme, const CornerId& wallId,
                          const ElevationOptions& o) {
   Drawing d;
@@ -159,9 +189,11 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
           std::find(o.without.begin(), o.without.end(), p.id) == o.without.end())
         addHung(d, pieceOf(job, p), *hung, p.id.value, names.plain(p.id), Layer::Picture);
     }
+    addBeams(d, job, room, *scheme, *wall, heights);
     for (const Standing& s : standingAt(job, *scheme, *wall)) {
       const Placement& p = *findPlacement(*scheme, s.id);
       addFurnitureFront(d, pieceOf(job, p), floorPlace(p.on), s, *wall, s.id.value);
+      addCarriedFront(d, job, *scheme, p, *wall, s);
     }
   }
   addPointsFront(d, room, *wall, heights);

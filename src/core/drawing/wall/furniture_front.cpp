@@ -223,9 +223,27 @@ void addFurnitureFront(Drawing& d, const Piece& piece, const FloorPlace& place, 
   f.box(f.left, f.floor, f.right, f.top, isUpholstered(piece.kind) ? Ink::Cloth : Ink::Wood, kEdge);
 }
 
+namespace {
+
+/// A light on the wall: its shade, open above and below, on its plate.
+void addWallLight(Drawing& d, const WallRect& r, const ItemId& id, Layer layer) {
+  const double in = r.width() * 0.14, plate = std::min(r.width(), r.height()) * 0.3;
+  const double u = (r.left + r.right) / 2, v = r.centreHeight();
+  d.add(layer, id,
+        PathItem{{{r.left, r.bottom}, {r.right, r.bottom}, {r.right - in, r.top}, {r.left + in, r.top}},
+                 true,
+                 Ink::Paper,
+                 {Ink::Ink, kWallLine, Dash::Solid}});
+  if (r.width() < 3 * r.height())
+    d.add(layer, id, rectangle({u - plate / 2, v - plate / 2}, {u + plate / 2, v + plate / 2}, Ink::None, fine()));
+}
+
+}  // namespace
+
 void addHung(Drawing& d, const Piece& piece, const WallPlace& place, const ItemId& id, const std::string& label,
              Layer layer) {
   const WallRect r = wallRectOf(piece, place);
+  if (mountOf(piece)) return addWallLight(d, r, id, layer);
   const Stroke edge{Ink::Ink, kWallLine, Dash::Solid};
   const bool round = piece.shape == Shape::Round, mirror = isMirror(piece.kind), screen = isScreen(piece.kind);
   const double border = screen ? kBezel : std::min({mirror ? 40.0 : 70.0, r.width() * 0.12, r.height() * 0.12});

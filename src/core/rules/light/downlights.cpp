@@ -160,18 +160,18 @@ void layOtherwise(Proposals& ways) {
                                      [&](const PlacementId& id) { return findPlacement(ways.scheme, id)->locked; }))
       continue;
     for (const LaySchool school : {LaySchool::Box, LaySchool::HalfSpace}) {
-      std::vector<SeatAtWall> seats;
+      // The box stays where its corner lights are now.
+      std::optional<Box> corners;
       if (school == LaySchool::Box) {
-        // The box stays where it is: as far off as its first row is now.
-        double least = HUGE_VAL;
-        for (const Wall& wall : wallsOf(room))
-          for (const PlacementId& id : laid.placements)
-            if (const auto* place = onCeiling(findPlacement(ways.scheme, id)->on))
-              if (const double off = dot(place->at - wall.start, wall.inward()); off > 0) least = std::min(least, off);
-        if (std::isfinite(least)) seats.push_back({nullptr, least});
+        corners = Box{up->at, up->at};
+        for (const PlacementId& id : laid.placements)
+          if (const auto* place = onCeiling(findPlacement(ways.scheme, id)->on)) {
+            corners->low = {std::min(corners->low.x, place->at.x), std::min(corners->low.y, place->at.y)};
+            corners->high = {std::max(corners->high.x, place->at.x), std::max(corners->high.y, place->at.y)};
+          }
       }
       const Downlights fresh =
-          laidEvenly(room, seats, {school, std::nullopt, pieces.of(*first).light->cutOut}, ways.format);
+          laidEvenly(room, {}, {school, std::nullopt, corners, pieces.of(*first).light->cutOut}, ways.format);
       if (fresh.at.empty()) continue;
       IdSource ids = ways.ids;
       Job after = ways.job;

@@ -3,6 +3,7 @@
 #include <cmath>
 
 #include "core/edit/edits.h"
+#include "core/light/aim.h"
 #include "core/light/downlights.h"
 #include "core/model/kinds.h"
 #include "core/rules/base/facts.h"
@@ -194,36 +195,10 @@ void evaluateProject(const Situation& s, const Rule& rule, std::vector<Finding>&
   }
 }
 
-/// The wall that a light's ray meets first, and where on it: u, v.
-struct Lit {
-  CornerId wall;
-  Vec2 at;
-};
-std::optional<Lit> litBy(const Situation& s, const Fixture& f) {
-  const Aim& aim = *f.placement->aim;
-  const Turn bearing = turnOf(aim.bearing);
-  const Vec2 d{bearing.cosine, bearing.sine};
-  const double tilt = std::tan(std::min(aim.tilt, 89.0) * std::acos(-1.0) / 180);
-  std::optional<Lit> out;
-  double nearest = HUGE_VAL;
-  if (tilt <= 1e-6) return out;
-  for (const Wall& wall : wallsOf(s.room)) {
-    const double towards = -dot(d, wall.inward()), off = dot(f.at.at - wall.start, wall.inward());
-    if (towards <= 1e-9 || off < 0) continue;
-    const double far = off / towards;
-    const Vec2 hit = f.at.at + d * far;
-    const double along = dot(hit - wall.start, wall.along());
-    if (far >= nearest || along < 0 || along > wall.length()) continue;
-    nearest = far;
-    out = Lit{wall.id, {wall.length() - along, f.floor + f.source - far / tilt}};
-  }
-  return out;
-}
-
 void evaluateArtLight(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Fixture& f : s.fixtures()) {
     if (!f.placement->aim || (f.mount != Mount::Spot && f.mount != Mount::Recessed)) continue;
-    const auto lit = litBy(s, f);
+    const auto lit = litBy(s.room, f);
     if (!lit) continue;
     const Hung* group = nullptr;
     double nearest = kAimedNear;
