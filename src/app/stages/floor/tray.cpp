@@ -247,14 +247,16 @@ void Tray::take(bool placeAtOnce) {
   // A row over a top, or lights laid evenly, are put up in one go.
   const bool inOneGo = withIt && !hangs(piece.kind) &&
                        (!r.over.empty() || (placeAtOnce && r.count > 1 && mountOf(piece) == Mount::Recessed));
+  std::vector<std::string> says;
   if (inOneGo) {
     const Placement* top = r.over.empty() ? nullptr : topOfKind(*withIt, *workspace_.scheme(), r.over);
-    auto added =
-        top != nullptr ? withRowOver(*withIt, workspace_.book(), workspace_.schemeId(), piece.id, r.count, top->id, ids)
-        : !r.over.empty()
-            ? Result<Added>(
-                  Error{piece.name, "has no " + std::string(kindWords(r.over)) + " to hang over", "Place one first"})
-            : withDownlightsLaid(*withIt, workspace_.schemeId(), piece.id, r.count, false, ids, workspace_.format());
+    auto added = top != nullptr
+                     ? withRowOver(*withIt, workspace_.book(), workspace_.schemeId(), piece.id, r.count, top->id, ids)
+                 : !r.over.empty()
+                     ? Result<Added>(Error{piece.name, "has no " + std::string(kindWords(r.over)) + " to hang over",
+                                           "Place one first"})
+                     : withDownlightsLaid(*withIt, workspace_.schemeId(), piece.id, r.count, false, ids,
+                                          workspace_.format(), &says);
     if (!added) {
       echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));
       return;
@@ -278,6 +280,12 @@ void Tray::take(bool placeAtOnce) {
   if (!workspace_.document().edit(tr("add %1").arg(QString::fromStdString(midSentence(piece.name))), *withIt,
                                   ids.next()))
     return;
+  // What the rows came to is worth more than a glance.
+  if (!says.empty()) {
+    QString told;
+    for (const std::string& one : says) told += (told.isEmpty() ? QString() : QStringLiteral(" ")) + onScreen(one);
+    emit workspace_.document().trouble(told);
+  }
   line_->clear();
   swapped_ = false;
   echo();
