@@ -199,7 +199,8 @@ TEST_F(Files, ANewerFileIsRefusedByNameAndTheJobStays) {
   const QString newer = folder_.path() + QStringLiteral("/newer.json");
   QFile demo(QStringLiteral(MEZZET_SOURCE_DIR "/tests/data/parlour.json")), file(newer);
   ASSERT_TRUE(demo.open(QIODevice::ReadOnly) && file.open(QIODevice::WriteOnly));
-  file.write(demo.readAll().replace("\"version\": 2", "\"version\": 7"));
+  file.write(
+      demo.readAll().replace("\"version\": 2", QByteArray("\"version\": ") + QByteArray::number(kJobVersion + 1)));
   file.close();
   const Job before = job();
   window_->openPath(newer);

@@ -263,7 +263,7 @@ TEST_F(Planning, ANewerRulebookSaysWhatItBrings) {
   EXPECT_EQ(job().houseRules.rulebook, 1);
   for (QPushButton* b : window_->notices().findChildren<QPushButton*>())
     if (b->text() == QStringLiteral("I have seen it")) b->click();
-  EXPECT_EQ(job().houseRules.rulebook, 6);
+  EXPECT_EQ(job().houseRules.rulebook, 7);
 }
 
 }  // namespace

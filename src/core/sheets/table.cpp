@@ -51,7 +51,10 @@ Sheet tablePage(const Table& table, const SheetSource& s, int number) {
     }
     d.add(Layer::Title, "", line({left, y - 3}, {right, y - 3}, fine()));
   }
-  if (table.rows.empty()) addSheetText(d, {left, y}, table.none);
+  if (table.rows.empty()) {
+    addSheetText(d, {left, y}, table.none);
+    y -= kRow;
+  }
   if (number + 1 == pages)
     for (const std::string& sentence : table.below)
       for (const std::string& one : wrapped(sentence, wide)) {
