@@ -183,6 +183,31 @@ bool LightDialog::takePhotometry(const QString& path) {
   return true;
 }
 
+/// With the selected light where it is of the kind, else the job's first of it, else a usual one.
+void LightDialog::putUp(const QString& verb, std::string_view kind,
+                        const std::function<Result<Added>(const Job&, const PieceId&, IdSource&)>& how) {
+  Job job = workspace_.job();
+  IdSource ids = workspace_.document().ids();
+  const Piece* chosen = light();
+  if (chosen == nullptr || chosen->kind != kind) {
+    chosen = nullptr;
+    for (const auto& piece : job.pieces)
+      if (chosen == nullptr && piece->kind == kind) chosen = piece.get();
+  }
+  PieceId id = chosen != nullptr ? chosen->id : PieceId();
+  if (chosen == nullptr) {
+    Piece usual = usualPiece(kind);
+    usual.id = id = ids.take<PieceId>("piece");
+    auto with = withPiece(job, std::move(usual));
+    if (!with) return take({}, with.error());
+    job = std::move(with).value();
+  }
+  const auto added = how(job, id, ids);
+  if (!added) return complain(QString::fromStdString(capital(added.error().text())) + QStringLiteral("."));
+  complain({});
+  workspace_.document().edit(verb, added->job, ids.next());
+}
+
 void LightDialog::addLaying(QVBoxLayout* column) {
   if (workspace_.scheme() == nullptr) return;
   FieldGrid grid;
@@ -194,41 +219,40 @@ void LightDialog::addLaying(QVBoxLayout* column) {
   count->setPlaceholderText(tr("by the floor's area"));
   auto* lay = new QPushButton(tr("Lay them"));
   lay->setObjectName(QStringLiteral("lay:do"));
-  grid.put(tr("Rows"), school);
+  grid.put(tr("Evenly, in rows:"), school);
   grid.put(tr("How many"), count);
   grid.put(lay);
   connect(lay, &QPushButton::clicked, this, [this, school, count] {
     const auto many = numberIn(count->text());
     if (!count->text().trimmed().isEmpty() && !(many && *many >= 1 && *many <= 100 && *many == std::floor(*many)))
       return complain(tr("Type how many, from 1 to 100, or nothing."));
-    Job job = workspace_.job();
-    IdSource ids = workspace_.document().ids();
-    // The selected recessed light, else the job's first, else a usual one.
-    const Piece* chosen = light();
-    if (chosen == nullptr || mountOf(*chosen) != Mount::Recessed) {
-      chosen = nullptr;
-      for (const auto& piece : job.pieces)
-        if (chosen == nullptr && piece->kind == kRecessedLight) chosen = piece.get();
-    }
-    PieceId id = chosen != nullptr ? chosen->id : PieceId();
-    if (chosen == nullptr) {
-      Piece usual = usualPiece(kRecessedLight);
-      usual.id = id = ids.take<PieceId>("piece");
-      auto with = withPiece(job, std::move(usual));
-      if (!with) return take({}, with.error());
-      job = std::move(with).value();
-    }
     std::vector<std::string> says;
-    auto added =
-        withDownlightsLaid(job, workspace_.schemeId(), id, many ? std::optional(static_cast<int>(*many)) : std::nullopt,
-                           school->currentIndex() == 1, ids, workspace_.format(), &says);
-    if (!added) return complain(QString::fromStdString(added.error().text()) + QStringLiteral("."));
-    workspace_.document().edit(tr("lay lights evenly"), added->job, ids.next());
+    putUp(tr("lay lights evenly"), kRecessedLight, [&](const Job& job, const PieceId& id, IdSource& ids) {
+      return withDownlightsLaid(job, workspace_.schemeId(), id,
+                                many ? std::optional(static_cast<int>(*many)) : std::nullopt,
+                                school->currentIndex() == 1, ids, workspace_.format(), &says);
+    });
     QString said;
     for (const std::string& line : says) said += QString::fromStdString(line) + QStringLiteral(" ");
-    complain(said);
+    if (!said.isEmpty()) complain(said);
   });
-  column->addWidget(headed(tr("Recessed lights, laid evenly"), grid.box()));
+  auto* tasks = new QPushButton(tr("One over each task"));
+  tasks->setObjectName(QStringLiteral("lay:tasks"));
+  connect(tasks, &QPushButton::clicked, this, [this] {
+    putUp(tr("a light over each task"), kRecessedLight, [&](const Job& job, const PieceId& id, IdSource& ids) {
+      return withTaskLights(job, workspace_.schemeId(), id, ids);
+    });
+  });
+  auto* art = new QPushButton(tr("One aimed at each picture"));
+  art->setObjectName(QStringLiteral("lay:art"));
+  connect(art, &QPushButton::clicked, this, [this] {
+    putUp(tr("a light for each picture"), kSpotLight, [&](const Job& job, const PieceId& id, IdSource& ids) {
+      return withArtLights(job, workspace_.schemeId(), id, ids);
+    });
+  });
+  grid.put(tasks);
+  grid.put(art);
+  column->addWidget(headed(tr("Lights put up in one go"), grid.box()));
 }
 
 void LightDialog::addCircuits(QVBoxLayout* column) {

@@ -5,6 +5,7 @@
 #include <QDialog>
 
 #include "app/document/workspace.h"
+#include "core/decide/adding.h"
 
 class QLabel;
 class QVBoxLayout;
@@ -29,6 +30,8 @@ class LightDialog : public QDialog {
   void addTasks(QVBoxLayout*);
   void addLaying(QVBoxLayout*);
   void addCeiling(QVBoxLayout*);
+  void putUp(const QString& verb, std::string_view kind,
+             const std::function<Result<Added>(const Job&, const PieceId&, IdSource&)>& how);
   void take(const QString& verb, Result<Job> after);
   void complain(const QString& words);
   [[nodiscard]] const Piece* light() const;  ///< the selected one's piece; null when no light is selected

@@ -53,6 +53,10 @@ Drawing LightView::composeMoving(double scale) const {
   const Placement* chosen = findPlacement(*scheme, work.selected);
   if (chosen != nullptr && onCeiling(chosen->on) != nullptr) work.tapes = tapesOf(shownJob(), *scheme, work.selected);
   work.typedInto = typedInto();
+  // In the section the band is the question itself: it is shown for the light in the hand and for the selected one.
+  work.bands = heldBands();
+  if (work.bands.empty() && chosen != nullptr)
+    work.bands = bandsOf(shownJob(), workspace_.book(), workspace_.schemeId(), work.selected, workspace_.format());
   work.guides = guides();
   if (dragging()) work.inHand = work.selection;
   else work.findings = workspace_.marked();

@@ -1,5 +1,7 @@
 #include "core/decide/bands.h"
 
+#include "core/decide/light_bands.h"
+
 #include <algorithm>
 
 #include "core/space/bodies.h"
@@ -77,6 +79,7 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
       floorBands(job, *scheme, *rule, *held, format, out);
     return out;
   }
+  if (mountOf(pieceOf(job, *held))) return lightBands(job, book, *scheme, *held, format);
   const auto* hung = onWall(held->on);
   if (hung == nullptr) return out;
   const Room& room = roomOf(job, *scheme);

@@ -16,6 +16,7 @@ struct Band {
 /// Low table: before each seat, between the asked reaches, where the table's near edge may lie.
 /// Seat: before each low table's side that faces it, where the seat's front edge may lie.
 /// Picture: across its wall, where its centre may lie by each rule.
+/// Light: where its underside, or on a wall its middle, may be (light_bands.h).
 [[nodiscard]] std::vector<Band> bandsOf(const Job&, const Rulebook&, const SchemeId&, const PlacementId&,
                                         LengthFormat format);
 

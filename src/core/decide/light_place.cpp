@@ -4,11 +4,14 @@
 
 #include "core/edit/edits.h"
 #include "core/edit/lights.h"
+#include "core/light/aim.h"
 #include "core/light/downlights.h"
+#include "core/light/estimate.h"
 #include "core/light/over_tops.h"
 #include "core/model/kinds.h"
 #include "core/rules/light/rules.h"
 #include "core/space/arrange.h"
+#include "core/space/standing.h"
 #include "core/use/groups.h"
 #include "core/use/serving.h"
 
@@ -154,6 +157,88 @@ Result<Added> withRowOver(const Job& job, const Rulebook& book, const SchemeId& 
   }
   if (count > 1) out = grouped(out, id, row, ids);
   return Added{std::move(out), row.front()};
+}
+
+namespace {
+
+/// Lights put up in one go, on a fresh circuit, and as many of the piece as hang then.
+Result<Added> putUp(const Job& job, const SchemeId& id, const Piece& piece, std::vector<Placement> lights,
+                    CircuitUse use, IdSource& ids) {
+  const Scheme& scheme = *findScheme(job, id);
+  const Circuit circuit{ids.take<CircuitId>("k"), freshLetter(scheme), {}, use};
+  Job out = withCircuit(job, id, circuit);
+  const auto before = std::count_if(scheme.placements.begin(), scheme.placements.end(),
+                                    [&](const Placement& p) { return p.piece == piece.id; });
+  if (const int many = static_cast<int>(before) + static_cast<int>(lights.size()); piece.count < many) {
+    Piece more = piece;
+    more.count = many;
+    auto with = withPiece(out, std::move(more));
+    if (!with) return with.error();
+    out = std::move(with).value();
+  }
+  for (Placement& p : lights) {
+    p.id = ids.take<PlacementId>("p");
+    p.circuit = circuit.id;
+    out = withPlacement(out, id, p);
+  }
+  return Added{std::move(out), lights.front().id};
+}
+
+}  // namespace
+
+Result<Added> withTaskLights(const Job& job, const SchemeId& id, const PieceId& pieceId, IdSource& ids) {
+  const Scheme* scheme = findScheme(job, id);
+  const Piece* piece = findPiece(job, pieceId);
+  if (scheme == nullptr || piece == nullptr)
+    return Error{"", "There is no scheme to place it in", "Measure a room first"};
+  const Room& room = roomOf(job, *scheme);
+  const PieceIndex pieces(job);
+  const RoomHeights heights = heightsOf(room);
+  const std::vector<Fixture> fixtures = fixturesIn(pieces, room, heights, *scheme);
+  std::vector<Placement> lights;
+  for (const TaskLight& task : taskLights(pieces, room, heights, *scheme, {})) {
+    // Where a pendant hangs there is no recessed light.
+    const bool has = std::any_of(fixtures.begin(), fixtures.end(), [&](const Fixture& f) {
+      return f.onCeiling() && distance(f.at.at, task.at) <= kCentresWithin;
+    });
+    if (!has) lights.push_back({{}, pieceId, CeilingPlace{task.at, 0, 0}, {}});
+  }
+  if (lights.empty())
+    return Error{"", scheme->tasks.empty() ? "No light is asked for here yet" : "Each task has its light already",
+                 scheme->tasks.empty() ? "Say first what light is asked for" : ""};
+  return putUp(job, id, *piece, std::move(lights), CircuitUse::Task, ids);
+}
+
+Result<Added> withArtLights(const Job& job, const SchemeId& id, const PieceId& pieceId, IdSource& ids) {
+  const Scheme* scheme = findScheme(job, id);
+  const Piece* piece = findPiece(job, pieceId);
+  if (scheme == nullptr || piece == nullptr)
+    return Error{"", "There is no scheme to place it in", "Measure a room first"};
+  const Room& room = roomOf(job, *scheme);
+  const RoomHeights heights = heightsOf(room);
+  const PieceIndex pieces(job);
+  const std::vector<Fixture> fixtures = fixturesIn(pieces, room, heights, *scheme);
+  const double drop = mountOf(*piece) == Mount::Recessed ? 0 : piece->height.value_or(0);
+  std::vector<Placement> lights;
+  for (const Hung& hung : hungIn(pieces, *scheme)) {
+    const WallRect& e = hung.envelope;
+    const bool aimedAt = std::any_of(fixtures.begin(), fixtures.end(), [&](const Fixture& f) {
+      const auto lit = litBy(room, f);
+      return lit && lit->wall == hung.wall && lit->at.x >= e.left && lit->at.x <= e.right && lit->at.y >= e.bottom &&
+             lit->at.y <= e.top;
+    });
+    if (aimedAt || !isArt(pieces.of(*findPlacement(*scheme, hung.members.front())).kind)) continue;
+    const Wall wall = *findWall(room, hung.wall);
+    const Vec2 foot = onWall(wall, (e.left + e.right) / 2);
+    // The ceiling may slope: its height where the light comes to hang.
+    double off = artLightOffset(heights.ceilingAt(foot + wall.inward()) - drop, e.centreHeight());
+    off = artLightOffset(heights.ceilingAt(foot + wall.inward() * std::max(1.0, off)) - drop, e.centreHeight());
+    Placement p{{}, pieceId, CeilingPlace{foot + wall.inward() * off, 0, drop}, {}};
+    p.aim = Aim{30, normalisedTurn(directionOf(-wall.inward()))};
+    lights.push_back(std::move(p));
+  }
+  if (lights.empty()) return Error{"", "No picture hangs here that has no light yet", "Hang one first"};
+  return putUp(job, id, *piece, std::move(lights), CircuitUse::Accent, ids);
 }
 
 Result<Added> withDownlightsLaid(const Job& job, const SchemeId& id, const PieceId& pieceId, std::optional<int> count,

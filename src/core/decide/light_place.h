@@ -25,6 +25,11 @@ inline constexpr double kCentresWithin = 18 * kInch;
 /// The first thing of a kind that a pendant can hang over; none when there is none.
 [[nodiscard]] const Placement* topOfKind(const Job&, const Scheme&, const std::string& kind);
 
+/// One recessed light over each task that has no pendant over it and none of this kind yet, on a circuit of their own.
+[[nodiscard]] Result<Added> withTaskLights(const Job&, const SchemeId&, const PieceId&, IdSource&);
+/// One before each picture or group of them that none is aimed at yet, 30 degrees from straight down, on a circuit of
+/// their own.
+[[nodiscard]] Result<Added> withArtLights(const Job&, const SchemeId&, const PieceId&, IdSource&);
 /// So many recessed lights laid evenly over the room as one laying, on a circuit of their own.
 [[nodiscard]] Result<Added> withDownlightsLaid(const Job&, const SchemeId&, const PieceId&, std::optional<int> count,
                                                bool schoolB, IdSource&, LengthFormat,

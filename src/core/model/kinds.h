@@ -70,7 +70,8 @@ struct NamedKind {
 [[nodiscard]] const std::vector<NamedKind>& kindNames();
 /// Kinds that Mezzet itself adds: a picture, a rug, a side table at an arm, a chair at a table.
 inline constexpr std::string_view kPicture = "art", kSideTable = "side-table", kDiningChair = "chair",
-                                  kFloorRug = "rug", kDiningTableKind = "dining-table", kRecessedLight = "downlight";
+                                  kFloorRug = "rug", kDiningTableKind = "dining-table", kRecessedLight = "downlight",
+                                  kSpotLight = "spot";
 /// A piece of a kind with usual sizes to start from: without id, each dimension marked as a default [D].
 [[nodiscard]] Piece usualPiece(std::string_view kind);
 /// A piece brought to a shape, with usual sizes of that shape for its kind where they differ from the rectangular [D].

@@ -157,6 +157,23 @@ void addCircuitLines(Drawing& d, const Room& room, const Scheme& scheme, const s
   }
 }
 
+/// Where the underside may be, beside the cord.
+void addCordBands(Drawing& d, const std::vector<Band>& bands, const SectionFrame& frame) {
+  for (const Band& band : bands) {
+    if (!band.view.ceiling) continue;
+    PathItem zone{{}, true, Ink::Band, fine(Ink::Holds)};
+    for (const Vec2 p : band.zone) zone.points.push_back(frame.home(p.x, p.y));
+    const TextItem words{{}, band.label, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Floor};
+    const double wide = textWidth(words) * d.scale;
+    const double middle = (zone.points[1].y + zone.points[2].y) / 2;
+    std::vector<Vec2> at;
+    for (const double y : {middle, zone.points[2].y + 2.4 * d.scale, zone.points[0].y - 2.4 * d.scale})
+      for (const double x : {zone.points[1].x + d.scale, zone.points[0].x - wide - d.scale}) at.push_back({x, y});
+    d.add(Layer::Working, "band:" + band.rule, std::move(zone));
+    d.add(labelOnlyAt(Layer::Working, "band:" + band.rule, Rank::Note, at, words));
+  }
+}
+
 PlanOptions planOptionsOf(const CeilingOptions& o) {
   PlanOptions plan;
   plan.scale = o.scale;
@@ -242,6 +259,7 @@ Drawing composeCeilingWork(const Job& job, const Room& room, const CeilingWork& 
   const SectionFrame frame = sectionOf(job, room, work.scheme, o);
   const bool chosen = !work.selected.empty() && work.selected == o.section;
   addSection(d, job, room, *work.scheme, frame, {o.section, {}, !chosen, o.format, Layer::Furniture});
+  addCordBands(d, work.bands, frame);
   const auto fixture = [&](const Scheme& scheme, const PlacementId& id) -> std::optional<Fixture> {
     const Placement* p = findPlacement(scheme, id);
     return p != nullptr ? fixtureOf(pieces, room, heights, scheme, *p) : std::nullopt;

@@ -31,6 +31,7 @@ struct CeilingWork {
   PlacementIds selection, inHand;
   std::vector<Tape> tapes;
   std::vector<Guide> guides;
+  std::vector<Band> bands;  ///< of the section
   std::vector<Finding> findings;
   ItemId typedInto;
   const Job* ghost = nullptr;

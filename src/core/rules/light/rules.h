@@ -5,8 +5,9 @@
 
 namespace mezzet {
 
-/// What a cord is cut by, and a light is centred by.
-inline constexpr std::string_view kPendantDrop = "pendant-drop", kHeadRoom = "head-room";
+/// What a cord is cut by, and what sets the height of a wall light.
+inline constexpr std::string_view kPendantDrop = "pendant-drop", kHeadRoom = "head-room", kSconceArt = "sconce-art",
+                                  kSconceHeight = "sconce-height";
 
 [[nodiscard]] RuleRows pendantRules();
 [[nodiscard]] RuleRows sconceRules();

@@ -321,8 +321,8 @@ void moveToAngle(Proposals& ways) {
 }
 
 constexpr RuleRow kRows[] = {
-    {"sconce-height", evaluateHeight, hangAtHeight, shows::kCentreHeight},
-    {"sconce-art", evaluateArt, hangAtHeight},
+    {kSconceHeight, evaluateHeight, hangAtHeight, shows::kCentreHeight},
+    {kSconceArt, evaluateArt, hangAtHeight},
     {"sconce-pair", evaluatePair, matchPair},
     {"sconce-project", evaluateProject},
     {"art-light", evaluateArtLight, moveToAngle},
