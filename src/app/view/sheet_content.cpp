@@ -1,5 +1,6 @@
 #include "app/view/sheet_content.h"
 
+#include <algorithm>
 #include <array>
 #include <iterator>
 #include <utility>
@@ -19,6 +20,12 @@ void SheetContent::composeStill() {
   still_ = compose_();
   asked_ = Drawing{still_.scale, still_.low, still_.high, {}, std::exchange(still_.labels, {})};
   words_.scale = still_.scale;
+  // What has just been taken into the hand leaves no words behind; the others keep their places.
+  if (inHand_ && std::erase_if(words_.items, [&](const Item& item) {
+                   return !item.id.empty() && std::none_of(asked_.labels.begin(), asked_.labels.end(),
+                                                           [&](const Label& label) { return label.id == item.id; });
+                 }) > 0)
+    ++edition_;
   const std::array<const Drawing*, 1> alone{&still_};
   wordsAround_.reset();
   stillAround_.emplace(alone);

@@ -108,19 +108,13 @@ void shootSheets(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
   if (const Room* room = w.room()) {
     const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
-    for (const char* kind : {"plan", "wall:D"})
+    for (const char* kind : {"wall:D"})
       if (const auto made_ = composeSheet(w.job(), *room, w.scheme(), *sheetKind(kind), request)) {
         const QString path =
             folder + QStringLiteral("/installer-") + QString::fromUtf8(kind).left(4) + QStringLiteral(".png");
         sheetImage(*made_, 4, &w.images()).save(path);
         made << path;
       }
-    if (const auto field =
-            composeSheet(w.job(), *room, nullptr, *sheetKind("field"), {findPaper("letter"), 0, w.format(), {}})) {
-      const QString path = folder + QStringLiteral("/field-sheet.png");
-      sheetImage(*field, 4, &w.images()).save(path);
-      made << path;
-    }
     const auto sheet = planSheet(w.job(), *room, w.scheme(), {findPaper("letter"), 48, w.format(), {}});
     if (sheet) {
       const QString path = folder + QStringLiteral("/sheet.png");
@@ -195,6 +189,34 @@ void shootRugs(MainWindow& window, const QString& folder, QStringList& made) {
   }
 }
 
+/// A pendant with its section, and the ceiling for the electrician.
+void shootLight(MainWindow& window, const QString& folder, QStringList& made) {
+  Workspace& w = window.workspace();
+  const auto show = [&](const char* room, const char* scheme) {
+    for (const auto& s : w.job().schemes)
+      if (s->room == RoomId(room) && s->name.starts_with(scheme)) {
+        w.showRoom(s->room);
+        w.showScheme(s->id);
+        w.showStage(Stage::Light);
+        return true;
+      }
+    return false;
+  };
+  if (show("breakfast", "A")) {
+    w.selectNext(true);
+    made << shoot(window, folder, "light");
+    w.select({});
+  }
+  if (!show("parlour", "F")) return;
+  const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
+  if (const auto sheet = composeSheet(w.job(), *w.room(), w.scheme(), *sheetKind("ceiling"), request)) {
+    const QString path = folder + QStringLiteral("/ceiling-sheet.png");
+    sheetImage(*sheet, 4, &w.images()).save(path);
+    made << path;
+  }
+  w.showStage(Stage::Floor);
+}
+
 }  // namespace
 
 QStringList takeShots(MainWindow& window, const QString& folder) {
@@ -205,6 +227,7 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   shootSheets(window, folder, made);
   shootSite(window, folder, made);
   shootRugs(window, folder, made);
+  shootLight(window, folder, made);
   return made;
 }
 

@@ -2,6 +2,7 @@
 #include <cmath>
 #include <random>
 
+#include "core/decide/bands.h"
 #include "core/decide/light_place.h"
 #include "core/edit/lights.h"
 #include "core/edit/validate.h"
@@ -148,6 +149,60 @@ TEST(LightLine, SaysWhatItHangsOver) {
   EXPECT_EQ(read("6 downlights").count, 6);
   EXPECT_EQ(read("table lamp 14 dia 24 high shade 15").piece->light->mount, Mount::Table);
   EXPECT_EQ(read("table lamp 14 dia 24 high shade 15").piece->light->shadeBottom, in(15));
+}
+
+// ---- over tasks and before pictures
+TEST(LightPlace, EachTaskGetsOneUnlessSomethingHangsThere) {
+  Job job = withPiece(dinedUnder(33), roundPiece("d", "downlight", 4)).value();
+  IdSource ids(50);
+  EXPECT_EQ(withTaskLights(job, kScheme, PieceId("d"), ids).error().text(),
+            "No light is asked for here yet. Say first what light is asked for");
+  job = withTask(job, kScheme, {TaskId("t1"), "dining", PlacementId("t")}).value();
+  job = withTask(job, kScheme, {TaskId("t2"), "reading", Vec2{in(30), in(30)}}).value();
+  const auto added = withTaskLights(job, kScheme, PieceId("d"), ids);
+  ASSERT_TRUE(added);
+  int fresh = 0;
+  for (const Placement& p : findScheme(added->job, kScheme)->placements)
+    if (p.piece == PieceId("d")) {
+      ++fresh;
+      EXPECT_EQ(onCeiling(p.on)->at, (Vec2{in(30), in(30)}));
+      EXPECT_EQ(findCircuit(*findScheme(added->job, kScheme), p.circuit)->use, CircuitUse::Task);
+    }
+  EXPECT_EQ(fresh, 1);
+  EXPECT_FALSE(withTaskLights(added->job, kScheme, PieceId("d"), ids));
+}
+TEST(LightPlace, EachPictureGetsOneAtThirtyDegrees) {
+  Job job = withPiece(hung(emptyRoom(), "pic", "a1", 30, 24, 111, 57), roundPiece("s", "spot", 4, 6)).value();
+  IdSource ids(50);
+  const auto added = withArtLights(job, kScheme, PieceId("s"), ids);
+  ASSERT_TRUE(added);
+  const Placement& p = *findPlacement(*findScheme(added->job, kScheme), added->placement);
+  EXPECT_NEAR(onCeiling(p.on)->at.y, artLightOffset(in(90), in(57)), 1e-6);
+  EXPECT_NEAR(onCeiling(p.on)->at.x, in(111), 1e-6);
+  EXPECT_EQ(p.aim, (Aim{30, 270}));
+  EXPECT_FALSE(withArtLights(added->job, kScheme, PieceId("s"), ids));  // it has its light already
+}
+TEST(LightBands, SayWhereTheUndersideMayBe) {
+  const Job job = dinedUnder(33, 108);
+  const auto bands = bandsOf(job, builtInRulebook(), kScheme, PlacementId("l1"), kInches);
+  ASSERT_EQ(bands.size(), 1U);
+  EXPECT_EQ(bands[0].view, kCeilingView);
+  EXPECT_NEAR(bands[0].zone[0].y, in(63), 1e-6);
+  EXPECT_NEAR(bands[0].zone[2].y, in(69), 1e-6);
+  EXPECT_EQ(bands[0].label, "33 to 39 in over the table");
+  const auto bare = bandsOf(hanging(emptyRoom(), 111, 75, 20), builtInRulebook(), kScheme, PlacementId("l1"), kInches);
+  ASSERT_EQ(bare.size(), 1U);
+  EXPECT_NEAR(bare[0].zone[0].y, in(80), 1e-6);
+}
+TEST(LightBands, OfAWallLightFollowTheArt) {
+  const auto alone = bandsOf(sconced(68), builtInRulebook(), kScheme, PlacementId("l1"), kInches);
+  ASSERT_EQ(alone.size(), 1U);
+  EXPECT_NEAR(alone[0].zone[0].y, in(66), 1e-6);
+  const auto beside =
+      bandsOf(hung(sconced(68), "pic", "a1", 30, 24, 60, 58), builtInRulebook(), kScheme, PlacementId("l1"), kInches);
+  ASSERT_EQ(beside.size(), 1U);
+  EXPECT_NEAR(beside[0].zone[0].y, in(60), 1e-6);
+  EXPECT_NEAR(beside[0].zone[2].y, in(66), 1e-6);
 }
 
 // ---- recessed lights
