@@ -23,8 +23,6 @@
 namespace mezzet {
 namespace {
 
-constexpr const char* kAsked[] = {"living", "reading", "counter", "dining", "stairs", "desk"};
-
 /// A number as typed, with a comma or a point; none for anything else.
 std::optional<double> numberIn(const QString& text) {
   const std::string plain = QString(text).trimmed().replace(QChar(','), QChar('.')).remove(QChar(0xB0)).toStdString();
@@ -33,16 +31,6 @@ std::optional<double> numberIn(const QString& text) {
   return fault == std::errc{} && end == plain.data() + plain.size() ? std::optional(value) : std::nullopt;
 }
 QString shown(double value) { return QString::number(value, 'g', 6); }
-
-QWidget* headed(const QString& title, QWidget* body) {
-  auto* box = new QWidget;
-  auto* column = new QVBoxLayout(box);
-  column->setContentsMargins(0, 0, 0, 8);
-  column->setSpacing(3);
-  column->addWidget(words(title, "subject"));
-  column->addWidget(body);
-  return box;
-}
 
 }  // namespace
 
@@ -253,118 +241,6 @@ void LightDialog::addLaying(QVBoxLayout* column) {
   grid.put(tasks);
   grid.put(art);
   column->addWidget(headed(tr("Lights put up in one go"), grid.box()));
-}
-
-void LightDialog::addCircuits(QVBoxLayout* column) {
-  const Scheme* scheme = workspace_.scheme();
-  if (scheme == nullptr) return;
-  auto* body = new QWidget;
-  auto* rows = new QVBoxLayout(body);
-  rows->setContentsMargins(10, 0, 0, 0);
-  rows->setSpacing(3);
-  if (scheme->circuits.empty())
-    rows->addWidget(words(tr("None yet. Select lights and press Z: they come on together."), "quietNote"));
-  for (const Circuit& circuit : scheme->circuits) {
-    auto* row = new QHBoxLayout;
-    auto* name = new QLineEdit(QString::fromStdString(circuit.name));
-    name->setObjectName(QStringLiteral("circuit:") + QString::fromStdString(circuit.id.value));
-    name->setAccessibleName(tr("Letter of the circuit"));
-    name->setMaxLength(4);
-    name->setFixedWidth(44);
-    auto* use = new QComboBox;
-    use->setAccessibleName(tr("What it is for"));
-    use->addItems({tr("general"), tr("task"), tr("accent"), tr("evening")});
-    use->setCurrentIndex(static_cast<int>(circuit.use));
-    auto* at = new QComboBox;
-    at->setObjectName(QStringLiteral("switch:") + QString::fromStdString(circuit.id.value));
-    at->setAccessibleName(tr("Its switch"));
-    at->addItem(tr("no switch yet"), QString());
-    for (const WallPoint& p : workspace_.room()->points)
-      if (p.kind == PointKind::Switch) {
-        Circuit there = circuit;
-        there.switchAt = p.id;
-        at->addItem(QString::fromStdString(switchWords(*workspace_.room(), there, workspace_.format())),
-                    QString::fromStdString(p.id.value));
-        if (p.id == circuit.switchAt) at->setCurrentIndex(at->count() - 1);
-      }
-    at->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    at->setMinimumContentsLength(12);
-    const auto change = [this, circuit, name, use, at] {
-      Circuit now = circuit;
-      now.name = name->text().trimmed().toStdString();
-      now.use = static_cast<CircuitUse>(use->currentIndex());
-      now.switchAt = PointId(at->currentData().toString().toStdString());
-      if (now.name.empty()) return complain(tr("A circuit needs a letter."));
-      if (now != circuit)
-        take(tr("circuit %1").arg(name->text()), withCircuit(workspace_.job(), workspace_.schemeId(), now));
-    };
-    connect(name, &QLineEdit::editingFinished, this, change);
-    connect(use, &QComboBox::activated, this, change);
-    connect(at, &QComboBox::activated, this, change);
-    auto* out = new QPushButton(tr("Take out"));
-    connect(out, &QPushButton::clicked, this, [this, circuit] {
-      take(tr("take circuit %1 out").arg(QString::fromStdString(circuit.name)),
-           withoutCircuit(workspace_.job(), workspace_.schemeId(), circuit.id));
-    });
-    row->addWidget(name);
-    row->addWidget(use);
-    row->addWidget(at, 1);
-    row->addWidget(out);
-    rows->addLayout(row);
-  }
-  column->addWidget(headed(tr("Circuits"), body));
-}
-
-void LightDialog::addTasks(QVBoxLayout* column) {
-  const Scheme* scheme = workspace_.scheme();
-  if (scheme == nullptr) return;
-  auto* body = new QWidget;
-  auto* rows = new QVBoxLayout(body);
-  rows->setContentsMargins(10, 0, 0, 0);
-  rows->setSpacing(3);
-  for (const LightTask& task : scheme->tasks) {
-    auto* row = new QHBoxLayout;
-    const auto* on = std::get_if<PlacementId>(&task.where);
-    QString text = QString::fromStdString(task.what);
-    if (on != nullptr)
-      if (const Placement* p = findPlacement(*scheme, *on)) text += tr(" at %1").arg(workspace_.nameOf(*p));
-    const auto asked = task.asked ? task.asked : usualLight(task.what);
-    if (asked) text += tr(", %1 lx").arg(std::lround(*asked));
-    row->addWidget(words(text, "note"), 1);
-    auto* out = new QPushButton(tr("Take out"));
-    connect(out, &QPushButton::clicked, this, [this, id = task.id] {
-      take(tr("ask for no light there"), withoutTask(workspace_.job(), workspace_.schemeId(), id));
-    });
-    row->addWidget(out);
-    rows->addLayout(row);
-  }
-  auto* row = new QHBoxLayout;
-  auto* what = new QComboBox;
-  what->setObjectName(QStringLiteral("task:what"));
-  for (const char* one : kAsked)
-    what->addItem(tr("%1, %2 lx").arg(QString::fromUtf8(one)).arg(std::lround(*usualLight(one))),
-                  QString::fromUtf8(one));
-  auto* where = new QComboBox;
-  where->setObjectName(QStringLiteral("task:where"));
-  for (const Placement& p : scheme->placements)
-    if (onFloor(p.on) != nullptr && !isRug(pieceOf(workspace_.job(), p).kind))
-      where->addItem(workspace_.nameOf(p), QString::fromStdString(p.id.value));
-  auto* add = new QPushButton(tr("Ask"));
-  add->setObjectName(QStringLiteral("task:add"));
-  add->setEnabled(where->count() > 0);
-  connect(add, &QPushButton::clicked, this, [this, what, where] {
-    IdSource ids = workspace_.document().ids();
-    const LightTask task{ids.take<TaskId>("t"), what->currentData().toString().toStdString(),
-                         PlacementId(where->currentData().toString().toStdString())};
-    auto after = withTask(workspace_.job(), workspace_.schemeId(), task);
-    if (!after) return take({}, after.error());
-    workspace_.document().edit(tr("ask for light"), std::move(after).value(), ids.next());
-  });
-  row->addWidget(what, 1);
-  row->addWidget(where, 1);
-  row->addWidget(add);
-  rows->addLayout(row);
-  column->addWidget(headed(tr("Light asked for"), body));
 }
 
 void LightDialog::addCeiling(QVBoxLayout* column) {

@@ -137,6 +137,16 @@ class Across : public QScrollArea {
 
 }  // namespace
 
+QWidget* headed(const QString& title, QWidget* body) {
+  auto* box = new QWidget;
+  auto* column = new QVBoxLayout(box);
+  column->setContentsMargins(0, 0, 0, 8);
+  column->setSpacing(3);
+  column->addWidget(words(title, "subject"));
+  column->addWidget(body);
+  return box;
+}
+
 QWidget* scrollingAcross(QWidget* bar, int narrowBelow) { return new Across(bar, narrowBelow); }
 
 FocusKept::FocusKept(QWidget* parent) : parent_(parent) {

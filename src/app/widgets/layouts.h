@@ -36,6 +36,9 @@ inline void emptyLayout(QLayout* layout) {
 /// Makes a panel of the right-hand side: a column that scrolls up and down only, however wide its rows want to be.
 [[nodiscard]] QVBoxLayout* scrollingColumn(QWidget* panel);
 
+/// A body under its title.
+[[nodiscard]] QWidget* headed(const QString& title, QWidget* body);
+
 /// A bar that scrolls sideways in windows narrower than `narrowBelow`.
 [[nodiscard]] QWidget* scrollingAcross(QWidget* bar, int narrowBelow);
 
