@@ -157,20 +157,30 @@ void shootSite(MainWindow& window, const QString& folder, QStringList& made) {
   site("hall", Topic::House, "house");
 }
 
+/// Shows the scheme of a room whose name starts so. False where there is none.
+bool showScheme(Workspace& w, const char* room, const char* scheme, Stage stage) {
+  for (const auto& s : w.job().schemes)
+    if (s->room == RoomId(room) && s->name.starts_with(scheme)) {
+      w.showRoom(s->room);
+      w.showScheme(s->id);
+      w.showStage(stage);
+      return true;
+    }
+  return false;
+}
+
+void shootInstallerSheet(Workspace& w, const char* kind, const QString& path, QStringList& made) {
+  const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
+  const auto sheet = composeSheet(w.job(), *w.room(), w.scheme(), *sheetKind(kind), request);
+  if (!sheet) return;
+  sheetImage(*sheet, 4, &w.images()).save(path);
+  made << path;
+}
+
 /// A way out while it is pointed at, and the sheet that a rug is cut by.
 void shootRugs(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
-  const auto show = [&](const char* room, const char* scheme) {
-    for (const auto& s : w.job().schemes)
-      if (s->room == RoomId(room) && s->name.starts_with(scheme)) {
-        w.showRoom(s->room);
-        w.showScheme(s->id);
-        w.showStage(Stage::Floor);
-        return true;
-      }
-    return false;
-  };
-  if (show("breakfast", "C")) {
+  if (showScheme(w, "breakfast", "C", Stage::Floor)) {
     settle(w);
     if (!w.decisions().empty()) {
       const Decision first = w.decisions().front();
@@ -180,40 +190,20 @@ void shootRugs(MainWindow& window, const QString& folder, QStringList& made) {
       w.showGhost(std::nullopt);
     }
   }
-  if (!show("parlour", "D")) return;
-  const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
-  if (const auto sheet = composeSheet(w.job(), *w.room(), w.scheme(), *sheetKind("rugs"), request)) {
-    const QString path = folder + QStringLiteral("/rug-sheet.png");
-    sheetImage(*sheet, 4, &w.images()).save(path);
-    made << path;
-  }
+  if (showScheme(w, "parlour", "D", Stage::Floor))
+    shootInstallerSheet(w, "rugs", folder + QStringLiteral("/rug-sheet.png"), made);
 }
 
 /// A pendant with its section, and the ceiling for the electrician.
 void shootLight(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
-  const auto show = [&](const char* room, const char* scheme) {
-    for (const auto& s : w.job().schemes)
-      if (s->room == RoomId(room) && s->name.starts_with(scheme)) {
-        w.showRoom(s->room);
-        w.showScheme(s->id);
-        w.showStage(Stage::Light);
-        return true;
-      }
-    return false;
-  };
-  if (show("breakfast", "A")) {
+  if (showScheme(w, "breakfast", "A", Stage::Light)) {
     w.selectNext(true);
     made << shoot(window, folder, "light");
     w.select({});
   }
-  if (!show("parlour", "F")) return;
-  const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
-  if (const auto sheet = composeSheet(w.job(), *w.room(), w.scheme(), *sheetKind("ceiling"), request)) {
-    const QString path = folder + QStringLiteral("/ceiling-sheet.png");
-    sheetImage(*sheet, 4, &w.images()).save(path);
-    made << path;
-  }
+  if (showScheme(w, "parlour", "F", Stage::Light))
+    shootInstallerSheet(w, "ceiling", folder + QStringLiteral("/ceiling-sheet.png"), made);
   w.showStage(Stage::Floor);
 }
 

@@ -1,6 +1,5 @@
 #include "core/decide/compare.h"
 
-
 #include "core/rules/registry.h"
 #include "core/space/bodies.h"
 

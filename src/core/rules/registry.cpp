@@ -18,8 +18,8 @@ namespace mezzet {
 std::span<const RuleRows> ruleFamilies() {
   static const std::array all{seatingRules(),   diningRules(),     wayRules(),     accessRules(), groupRules(),
                               clearanceRules(), sightRules(),      rugRules(),     rugWayRules(), openingRules(),
-                              artRules(),       proportionRules(), placingRules(), stairRules(),
-                              pendantRules(),   sconceRules(),     downlightRules(), lampRules()};
+                              artRules(),       proportionRules(), placingRules(), stairRules(),  pendantRules(),
+                              sconceRules(),    downlightRules(),  lampRules()};
   return all;
 }
 

@@ -27,19 +27,27 @@ const Placement* topIn(const Proposals& ways) {
   return nullptr;
 }
 
-/// Everything that hangs over the same top like this light, itself included: cords of a row are cut alike.
-std::vector<PlacementId> rowOfLight(const Proposals& ways, const Placement& light) {
+/// Hands over the row that a light hangs in; does nothing where it hangs alone.
+template <typename Use>
+void withRowOf(const Proposals& ways, const Placement& light, const Use& use) {
   const PieceIndex pieces(ways.job);
   const Room& room = roomOf(ways.job, ways.scheme);
   const std::vector<Fixture> fixtures = fixturesIn(pieces, room, heightsOf(room), ways.scheme);
   const std::vector<Body> bodies = floorBodies(pieces, ways.scheme);
   const std::vector<OverTop> over = overTops(pieces, ways.scheme, bodies, fixtures);
-  for (const PendantRow& row : pendantRows(pieces, over)) {
-    std::vector<PlacementId> ids;
+  for (const PendantRow& row : pendantRows(pieces, over))
+    if (std::any_of(row.fixtures.begin(), row.fixtures.end(), [&](const Fixture* f) { return f->id() == light.id; }))
+      use(row);
+}
+
+/// Everything that hangs over the same top like this light, itself included: cords of a row are cut alike.
+std::vector<PlacementId> rowOfLight(const Proposals& ways, const Placement& light) {
+  std::vector<PlacementId> ids;
+  withRowOf(ways, light, [&](const PendantRow& row) {
     for (const Fixture* f : row.fixtures) ids.push_back(f->id());
-    if (std::find(ids.begin(), ids.end(), light.id) != ids.end()) return ids;
-  }
-  return {light.id};
+  });
+  if (ids.empty()) ids.push_back(light.id);
+  return ids;
 }
 
 void moveLight(Proposals& ways, const Placement& light, Vec2 to, const std::string& where) {
@@ -100,14 +108,7 @@ void centreOverTop(Proposals& ways) {
 void spreadRow(Proposals& ways) {
   const Placement* light = lightIn(ways);
   if (light == nullptr) return;
-  const PieceIndex pieces(ways.job);
-  const Room& room = roomOf(ways.job, ways.scheme);
-  const std::vector<Fixture> fixtures = fixturesIn(pieces, room, heightsOf(room), ways.scheme);
-  const std::vector<Body> bodies = floorBodies(pieces, ways.scheme);
-  const std::vector<OverTop> over = overTops(pieces, ways.scheme, bodies, fixtures);
-  for (const PendantRow& row : pendantRows(pieces, over)) {
-    if (std::none_of(row.fixtures.begin(), row.fixtures.end(), [&](const Fixture* f) { return f->id() == light->id; }))
-      continue;
+  withRowOf(ways, *light, [&](const PendantRow& row) {
     const std::vector<double> even = evenRow(row);
     Job after = ways.job;
     for (std::size_t i = 0; i < even.size(); ++i) {
@@ -117,7 +118,7 @@ void spreadRow(Proposals& ways) {
     }
     ways.offer("spread:" + light->id.value, "Space them evenly over the middle of " + ways.names.the(row.body->id),
                ways.length(even[1] - even[0]) + " apart", std::move(after));
-  }
+  });
 }
 
 void otherDiameter(Proposals& ways) {
