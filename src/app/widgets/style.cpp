@@ -67,9 +67,9 @@ QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height:
 #sheetEdge QToolButton:checked { background: @focus; color: #1d2730; border: 1px solid #1d2730; }
 #sheetEdge QToolButton:focus { border: 2px solid @focus; padding: 1px 7px; }
 #across { background: transparent; }
-#sheetEdge QComboBox, #sheetEdge QLineEdit { padding: 1px 18px 1px 6px; min-height: 18px; }
+#sheetEdge QComboBox, #sheetEdge QLineEdit, #bar QComboBox { padding: 1px 18px 1px 6px; min-height: 18px; }
 #sheetEdge QLineEdit { padding: 1px 5px; }
-#sheetEdge QComboBox:focus { padding: 0px 17px 0px 5px; }
+#sheetEdge QComboBox:focus, #bar QComboBox:focus { padding: 0px 17px 0px 5px; }
 #sheetEdge QLineEdit:focus { padding: 0px 4px; }
 #header QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 5px 10px; }
 #header QToolButton:hover { background: @bar; }

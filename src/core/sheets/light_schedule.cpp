@@ -154,7 +154,7 @@ std::vector<std::string> checkDiagonals(const Scheme& scheme, const std::vector<
     };
     std::string words;
     for (const auto& [a, b] : {std::pair{extreme(-1, -1), extreme(1, 1)}, std::pair{extreme(1, -1), extreme(-1, 1)}})
-      words += (words.empty() ? "" : ", ") + std::to_string(a->number) + " to " + std::to_string(b->number) + " " +
+      words += (words.empty() ? "" : ", ") + std::to_string(a->number) + " to " + std::to_string(b->number) + ": " +
                writeLength(distance(a->at, b->at), format);
     out.push_back("Diagonals to check: " + words);
   }

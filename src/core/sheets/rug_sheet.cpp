@@ -70,7 +70,7 @@ void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames&
   std::string check = "Diagonals to check: ";
   for (const auto& diagonal : t.diagonals)
     check += (&diagonal == &t.diagonals.front() ? "" : ", ") + std::to_string(first + static_cast<int>(diagonal.from)) +
-             " to " + std::to_string(first + static_cast<int>(diagonal.to)) + " " + length(diagonal.length);
+             " to " + std::to_string(first + static_cast<int>(diagonal.to)) + ": " + length(diagonal.length);
   if (!t.diagonals.empty()) list.push_back(check);
 }
 

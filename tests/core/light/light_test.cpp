@@ -461,8 +461,8 @@ TEST(Schedule, DiagonalsCheckALaying) {
   const Job job = laid(emptyRoom(222, 150), 2, 3, 36);
   const auto checks = checkDiagonals(scheme(job), fixtureSchedule(job, *job.rooms.front(), scheme(job)), kInches);
   ASSERT_EQ(checks.size(), 1U);
-  EXPECT_EQ(checks[0], "Diagonals to check: 1 to 6 " + writeLength(std::hypot(in(150), in(78)), kInches) + ", 3 to 4 " +
-                           writeLength(std::hypot(in(150), in(78)), kInches));
+  EXPECT_EQ(checks[0], "Diagonals to check: 1 to 6: " + writeLength(std::hypot(in(150), in(78)), kInches) +
+                           ", 3 to 4: " + writeLength(std::hypot(in(150), in(78)), kInches));
 }
 
 }  // namespace

@@ -8,6 +8,7 @@
 
 #include "app/widgets/layouts.h"
 #include "app/widgets/length_field.h"
+#include "core/base/sentence.h"
 #include "core/light/circuits.h"
 #include "core/light/fixtures.h"
 #include "core/site/heights.h"
@@ -193,7 +194,11 @@ void PieceBar::showLight(const Placement& p, const std::function<void(const QStr
     tape(tr("front"), tapeItem(Side::Front));
     tape(tr("back"), tapeItem(Side::Back));
   }
-  label(tr("circuit"), "barHint");
+  // Beside the actions: six lengths fill the row.
+  auto* title = new QLabel(tr("circuit"));
+  title->setObjectName(QStringLiteral("barHint"));
+  links_->addWidget(title);
+  links_->addSpacing(4);
   auto* circuits = new QComboBox;
   circuits->setObjectName(QStringLiteral("bar:circuit"));
   circuits->setAccessibleName(tr("Circuit"));
@@ -209,7 +214,7 @@ void PieceBar::showLight(const Placement& p, const std::function<void(const QStr
     const QString id = circuits->itemData(i).toString();
     id == QLatin1String("+") ? workspace_.freshCircuit() : workspace_.putOnCircuit(CircuitId(id.toStdString()));
   });
-  row_->addWidget(circuits);
+  links_->addWidget(circuits);
 }
 
 /// What is always to be seen of a light: its underside, its cord and its circuit with the switch.
@@ -221,12 +226,9 @@ QString PieceBar::lightWords(const Placement& p) const {
                                 : tr("Underside %1 up").arg(workspace_.write(f->underside));
   if (f->hangsDown()) words += tr(", rod or cord %1").arg(workspace_.write(std::max(0.0, f->rod())));
   const Circuit* circuit = findCircuit(*workspace_.scheme(), p.circuit);
-  words += circuit == nullptr ? tr(". On no circuit yet: Z.")
-                              : tr(". Circuit %1").arg(QString::fromStdString(circuit->name));
-  if (circuit != nullptr)
-    words +=
-        QStringLiteral(", ") + QString::fromStdString(switchWords(*workspace_.room(), *circuit)) + QStringLiteral(".");
-  return words;
+  return words + (circuit == nullptr
+                      ? tr(". On no circuit yet: Z.")
+                      : tr(". %1.").arg(QString::fromStdString(capital(switchWords(*workspace_.room(), *circuit)))));
 }
 
 void PieceBar::hint(const QString& words) {

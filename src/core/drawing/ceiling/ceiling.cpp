@@ -112,6 +112,8 @@ void addMarkWords(Drawing& d, const Fixture& f, const std::string& text) {
   d.add(std::move(label));
 }
 
+constexpr double kHalo = 1.5;  // mm of paper, round what is selected
+
 /// Names of what stands on the floor stay out from under the lights; chairs need none.
 void keepOffMarks(Drawing& d, const std::vector<Fixture>& fixtures) {
   for (Label& label : d.labels) {
@@ -121,7 +123,7 @@ void keepOffMarks(Drawing& d, const std::vector<Fixture>& fixtures) {
         const TextBox box = textBox(text, d.scale);
         return std::any_of(fixtures.begin(), fixtures.end(), [&](const Fixture& f) {
           const Vec2 p = f.at.at;
-          const double r = std::max(f.piece->width / 2, kLeastMark * d.scale);
+          const double r = std::max(f.piece->width / 2, kLeastMark * d.scale) + kHalo * d.scale;
           const double x = std::max({0.0, box.low.x - p.x, p.x - box.high.x}),
                        y = std::max({0.0, box.low.y - p.y, p.y - box.high.y});
           return std::hypot(x, y) < r;
@@ -240,7 +242,7 @@ Drawing composeCeiling(const Job& job, const Room& room, const Scheme* scheme, c
     addNorth(d, {high.x - 5 * d.scale, high.y - 7 * d.scale});
     d.add(Layer::Title, "",
           TextItem{{std::min(d.low.x, o.gridLow.x) + 3 * d.scale, high.y - 2.6 * d.scale},
-                   room.name + ", ceiling as seen from above. " + ceilingWords(room, o.format),
+                   "As seen from above. " + ceilingWords(room, o.format),
                    kSmallLetters,
                    Align::Left,
                    0,
