@@ -149,6 +149,12 @@ bool Shades::inside(Vec2 at, double height) const {
   });
 }
 
+Shades Shades::above(double height) const {
+  Shades out = *this;
+  std::erase_if(out.prisms_, [height](const Prism& prism) { return prism.top <= height; });
+  return out;
+}
+
 double directAt(const std::vector<LightSource>& sources, const Shades& shades, const Vec3& p, const Vec3& normal) {
   double lx = 0;
   for (const LightSource& s : sources) {
@@ -254,12 +260,15 @@ LightEstimate estimateLight(const Job& job, const Scheme& scheme, const Photomet
   out.indirect = kMaintenance * indirectIn(room, heights, lumensOf(sources));
   LightGrid grid = lightGrid(outlineOf(room));
   out.spacing = grid.spacing;
+  std::vector<double> planes;  // above the datum, stepped as the floor is
+  for (const Vec2 p : grid.points) planes.push_back(heights.floorAt(p) + kLightPlane);
+  const Shades near = planes.empty() ? Shades() : shades.above(*std::min_element(planes.begin(), planes.end()));
   double sum = 0;
-  for (const Vec2 p : grid.points) {
+  for (std::size_t i = 0; i < planes.size(); ++i) {
     if (stop.stop_requested()) return out;
-    const double z = heights.floorAt(p) + kLightPlane;
-    if (shades.inside(p, z)) continue;  // nobody looks at a plane inside a bookcase
-    const double direct = kMaintenance * directAt(sources, shades, {p.x, p.y, z}, {0, 0, 1});
+    const Vec2 p = grid.points[i];
+    if (near.inside(p, planes[i])) continue;  // nobody looks at a plane inside a bookcase
+    const double direct = kMaintenance * directAt(sources, near, {p.x, p.y, planes[i]}, {0, 0, 1});
     sum += direct;
     out.at.push_back(p);
     out.lx.push_back(direct + out.indirect);

@@ -21,6 +21,8 @@ class Shades {
   [[nodiscard]] bool clear(const Vec3& source, const Vec3& point) const;
   /// Whether a place at this height lies inside a body.
   [[nodiscard]] bool inside(Vec2 at, double height) const;
+  /// What is left of them for points at this height or above: most furniture is lower than where one looks at light.
+  [[nodiscard]] Shades above(double height) const;
 
  private:
   struct Prism {

@@ -34,7 +34,8 @@ Fixture fixture(const Job& job, const char* id = "l1") {
 TEST(Fixture, HangsByItsDrop) {
   // Ceiling 9 ft, table 30: underside 63 to 69, body 14: rod 25 to 31 in.
   for (const auto& [underside, rod] : {std::pair{63.0, 31.0}, std::pair{69.0, 25.0}}) {
-    const Fixture f = fixture(hanging(emptyRoom(222, 150, 108), 111, 75, 108 - underside));
+    const Job job = hanging(emptyRoom(222, 150, 108), 111, 75, 108 - underside);
+    const Fixture f = fixture(job);
     EXPECT_NEAR(f.underside, in(underside), 1e-9);
     EXPECT_NEAR(f.rod(), in(rod), 1e-9);
   }
@@ -43,7 +44,8 @@ TEST(Fixture, HangsByItsDrop) {
 }
 TEST(Fixture, RecessedEndsAtTheCeiling) {
   Piece p = roundPiece("d", "downlight", 4, 5);
-  const Fixture f = fixture(lit(emptyRoom(), p, "l1", 50, 50, 0));
+  const Job job = lit(emptyRoom(), p, "l1", 50, 50, 0);
+  const Fixture f = fixture(job);
   EXPECT_EQ(f.underside, in(96));
   EXPECT_EQ(f.rod(), 0);
   EXPECT_FALSE(f.hangsDown());
