@@ -13,17 +13,22 @@
 namespace mezzet {
 namespace {
 
-constexpr const char* kAsked[] = {"living", "reading", "counter", "dining", "stairs", "desk"};
+/// Rows under their title.
+QVBoxLayout* addList(QVBoxLayout* column, const QString& title) {
+  auto* body = new QWidget;
+  auto* rows = new QVBoxLayout(body);
+  rows->setContentsMargins(10, 0, 0, 0);
+  rows->setSpacing(3);
+  column->addWidget(headed(title, body));
+  return rows;
+}
 
 }  // namespace
 
 void LightDialog::addCircuits(QVBoxLayout* column) {
   const Scheme* scheme = workspace_.scheme();
   if (scheme == nullptr) return;
-  auto* body = new QWidget;
-  auto* rows = new QVBoxLayout(body);
-  rows->setContentsMargins(10, 0, 0, 0);
-  rows->setSpacing(3);
+  auto* rows = addList(column, tr("Circuits"));
   if (scheme->circuits.empty())
     rows->addWidget(words(tr("None yet. Select lights and press Z: they come on together."), "quietNote"));
   for (const Circuit& circuit : scheme->circuits) {
@@ -74,16 +79,12 @@ void LightDialog::addCircuits(QVBoxLayout* column) {
     row->addWidget(out);
     rows->addLayout(row);
   }
-  column->addWidget(headed(tr("Circuits"), body));
 }
 
 void LightDialog::addTasks(QVBoxLayout* column) {
   const Scheme* scheme = workspace_.scheme();
   if (scheme == nullptr) return;
-  auto* body = new QWidget;
-  auto* rows = new QVBoxLayout(body);
-  rows->setContentsMargins(10, 0, 0, 0);
-  rows->setSpacing(3);
+  auto* rows = addList(column, tr("Light asked for"));
   for (const LightTask& task : scheme->tasks) {
     auto* row = new QHBoxLayout;
     const auto* on = std::get_if<PlacementId>(&task.where);
@@ -103,9 +104,10 @@ void LightDialog::addTasks(QVBoxLayout* column) {
   auto* row = new QHBoxLayout;
   auto* what = new QComboBox;
   what->setObjectName(QStringLiteral("task:what"));
-  for (const char* one : kAsked)
-    what->addItem(tr("%1, %2 lx").arg(QString::fromUtf8(one)).arg(std::lround(*usualLight(one))),
-                  QString::fromUtf8(one));
+  for (const UsualLight& usual : usualLights()) {
+    const QString name = QString::fromUtf8(usual.what.data(), static_cast<qsizetype>(usual.what.size()));
+    what->addItem(tr("%1, %2 lx").arg(name).arg(std::lround(usual.lx)), name);
+  }
   auto* where = new QComboBox;
   where->setObjectName(QStringLiteral("task:where"));
   for (const Placement& p : scheme->placements)
@@ -126,7 +128,6 @@ void LightDialog::addTasks(QVBoxLayout* column) {
   row->addWidget(where, 1);
   row->addWidget(add);
   rows->addLayout(row);
-  column->addWidget(headed(tr("Light asked for"), body));
 }
 
 }  // namespace mezzet

@@ -161,27 +161,18 @@ Result<Added> withRowOver(const Job& job, const Rulebook& book, const SchemeId& 
 
 namespace {
 
-/// Lights put up in one go, on a fresh circuit, and as many of the piece as hang then.
-Result<Added> putUp(const Job& job, const SchemeId& id, const Piece& piece, std::vector<Placement> lights,
-                    CircuitUse use, IdSource& ids) {
-  const Scheme& scheme = *findScheme(job, id);
-  const Circuit circuit{ids.take<CircuitId>("k"), freshLetter(scheme), {}, use};
+/// Lights put up in one go, on a fresh circuit, and as many of the piece as hang then. They get their ids.
+Result<Added> putUp(const Job& job, const SchemeId& id, std::vector<Placement>& lights, CircuitUse use, IdSource& ids) {
+  const Circuit circuit{ids.take<CircuitId>("k"), freshLetter(*findScheme(job, id)), {}, use};
   Job out = withCircuit(job, id, circuit);
-  const auto before = std::count_if(scheme.placements.begin(), scheme.placements.end(),
-                                    [&](const Placement& p) { return p.piece == piece.id; });
-  if (const int many = static_cast<int>(before) + static_cast<int>(lights.size()); piece.count < many) {
-    Piece more = piece;
-    more.count = many;
-    auto with = withPiece(out, std::move(more));
-    if (!with) return with.error();
-    out = std::move(with).value();
-  }
   for (Placement& p : lights) {
     p.id = ids.take<PlacementId>("p");
     p.circuit = circuit.id;
     out = withPlacement(out, id, p);
   }
-  return Added{std::move(out), lights.front().id};
+  auto enough = withEnough(std::move(out), id, lights.front().piece);
+  if (!enough) return enough.error();
+  return Added{std::move(enough).value(), lights.front().id};
 }
 
 }  // namespace
@@ -206,7 +197,7 @@ Result<Added> withTaskLights(const Job& job, const SchemeId& id, const PieceId& 
   if (lights.empty())
     return Error{"", scheme->tasks.empty() ? "No light is asked for here yet" : "Each task has its light already",
                  scheme->tasks.empty() ? "Say first what light is asked for" : ""};
-  return putUp(job, id, *piece, std::move(lights), CircuitUse::Task, ids);
+  return putUp(job, id, lights, CircuitUse::Task, ids);
 }
 
 Result<Added> withArtLights(const Job& job, const SchemeId& id, const PieceId& pieceId, IdSource& ids) {
@@ -238,7 +229,7 @@ Result<Added> withArtLights(const Job& job, const SchemeId& id, const PieceId& p
     lights.push_back(std::move(p));
   }
   if (lights.empty()) return Error{"", "No picture hangs here that has no light yet", "Hang one first"};
-  return putUp(job, id, *piece, std::move(lights), CircuitUse::Accent, ids);
+  return putUp(job, id, lights, CircuitUse::Accent, ids);
 }
 
 Result<Added> withDownlightsLaid(const Job& job, const SchemeId& id, const PieceId& pieceId, std::optional<int> count,
@@ -257,25 +248,13 @@ Result<Added> withDownlightsLaid(const Job& job, const SchemeId& id, const Piece
   if (says != nullptr) *says = lay.says;
   if (lay.at.empty())
     return Error{piece->name, lay.says.empty() ? "finds no place" : lay.says.front(), "Type another number of lights"};
-  Job out = job;
-  if (piece->count < static_cast<int>(lay.at.size())) {
-    Piece more = *piece;
-    more.count = static_cast<int>(lay.at.size());
-    auto with = withPiece(out, std::move(more));
-    if (!with) return with.error();
-    out = std::move(with).value();
-  }
-  const Circuit circuit{ids.take<CircuitId>("k"), freshLetter(*scheme)};
-  out = withCircuit(out, id, circuit);
+  std::vector<Placement> lights;
+  for (const Vec2 at : lay.at) lights.push_back({{}, pieceId, CeilingPlace{at, 0, 0}, {}});
+  auto added = putUp(job, id, lights, CircuitUse::General, ids);
+  if (!added) return added;
   LaidLights laid{ids.take<LaidId>("l"), {}, lay.area};
-  for (const Vec2 at : lay.at) {
-    Placement p{ids.take<PlacementId>("p"), pieceId, CeilingPlace{at, 0, 0}, {}};
-    p.circuit = circuit.id;
-    laid.placements.push_back(p.id);
-    out = withPlacement(out, id, std::move(p));
-  }
-  const PlacementId first = laid.placements.front();
-  return Added{withLaid(out, id, std::move(laid)), first};
+  for (const Placement& p : lights) laid.placements.push_back(p.id);
+  return Added{withLaid(added->job, id, std::move(laid)), lights.front().id};
 }
 
 }  // namespace mezzet

@@ -4,6 +4,7 @@
 #include <map>
 
 #include "core/edit/lights.h"
+#include "core/edit/put.h"
 #include "core/edit/validate.h"
 #include "core/edit/validate_rugs.h"
 
@@ -17,13 +18,6 @@ void put(std::vector<Shared<T>>& all, T changed) {
   auto fresh = std::make_shared<const T>(std::move(changed));
   if (at == all.end()) all.push_back(std::move(fresh));
   else *at = std::move(fresh);
-}
-
-template <class T>
-void putValue(std::vector<T>& all, T changed) {
-  const auto at = std::find_if(all.begin(), all.end(), [&](const T& one) { return one.id == changed.id; });
-  if (at == all.end()) all.push_back(std::move(changed));
-  else *at = std::move(changed);
 }
 
 template <class Change>

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "core/edit/put.h"
 #include "core/site/heights.h"
 
 namespace mezzet {
@@ -42,12 +43,7 @@ Result<Job> withCeilingShape(const Job& job, const RoomId& id, CeilingShape shap
   return withChangedHeights(job, id, [&](Room& room) { room.ceiling = shape; });
 }
 Result<Job> withCeilingArea(const Job& job, const RoomId& id, CeilingArea area) {
-  return withChangedHeights(job, id, [&](Room& room) {
-    const auto at = std::find_if(room.ceilingAreas.begin(), room.ceilingAreas.end(),
-                                 [&](const CeilingArea& a) { return a.id == area.id; });
-    if (at == room.ceilingAreas.end()) room.ceilingAreas.push_back(std::move(area));
-    else *at = std::move(area);
-  });
+  return withChangedHeights(job, id, [&](Room& room) { putValue(room.ceilingAreas, std::move(area)); });
 }
 Result<Job> withoutCeilingArea(const Job& job, const RoomId& id, const CeilingId& area) {
   return withChangedHeights(job, id, [&](Room& room) {

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "core/edit/put.h"
 #include "core/edit/validate.h"
 
 namespace mezzet {
@@ -79,10 +80,7 @@ Job withDoorParted(const Job& job, const RoomId& id, const OpeningId& opening) {
 
 Job withStorey(const Job& job, Storey storey) {
   Job out = job;
-  const auto at =
-      std::find_if(out.storeys.begin(), out.storeys.end(), [&](const Storey& s) { return s.id == storey.id; });
-  if (at == out.storeys.end()) out.storeys.push_back(std::move(storey));
-  else *at = std::move(storey);
+  putValue(out.storeys, std::move(storey));
   return out;
 }
 

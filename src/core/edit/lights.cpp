@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "core/edit/edits.h"
+#include "core/edit/put.h"
 #include "core/edit/validate.h"
 
 namespace mezzet {
@@ -24,12 +25,6 @@ Result<Job> withChangedRoom(const Job& job, const RoomId& id, Change change) {
   change(changed);
   return withRoom(job, std::move(changed));
 }
-template <class T>
-void putById(std::vector<T>& all, T changed) {
-  const auto at = std::find_if(all.begin(), all.end(), [&](const T& one) { return one.id == changed.id; });
-  if (at == all.end()) all.push_back(std::move(changed));
-  else *at = std::move(changed);
-}
 Result<Job> sound(Job after) {
   if (const auto fault = faultOf(after)) return *fault;
   return after;
@@ -38,7 +33,7 @@ Result<Job> sound(Job after) {
 }  // namespace
 
 Job withCircuit(const Job& job, const SchemeId& id, Circuit circuit) {
-  return withChanged(job, id, [&](Scheme& s) { putById(s.circuits, std::move(circuit)); });
+  return withChanged(job, id, [&](Scheme& s) { putValue(s.circuits, std::move(circuit)); });
 }
 
 Job withoutCircuit(const Job& job, const SchemeId& id, const CircuitId& circuit) {
@@ -106,12 +101,24 @@ Result<Job> withAim(const Job& job, const SchemeId& id, const PlacementId& light
   }));
 }
 
+Result<Job> withEnough(Job job, const SchemeId& id, const PieceId& pieceId) {
+  const Piece* piece = findPiece(job, pieceId);
+  const Scheme* scheme = findScheme(job, id);
+  if (piece == nullptr || scheme == nullptr) return job;
+  const auto many = static_cast<int>(std::count_if(scheme->placements.begin(), scheme->placements.end(),
+                                                   [&](const Placement& p) { return p.piece == pieceId; }));
+  if (piece->count >= many) return job;
+  Piece more = *piece;
+  more.count = many;
+  return withPiece(job, std::move(more));
+}
+
 Job withLaid(const Job& job, const SchemeId& id, LaidLights laid) {
-  return withChanged(job, id, [&](Scheme& s) { putById(s.laid, std::move(laid)); });
+  return withChanged(job, id, [&](Scheme& s) { putValue(s.laid, std::move(laid)); });
 }
 
 Result<Job> withTask(const Job& job, const SchemeId& id, LightTask task) {
-  return sound(withChanged(job, id, [&](Scheme& s) { putById(s.tasks, std::move(task)); }));
+  return sound(withChanged(job, id, [&](Scheme& s) { putValue(s.tasks, std::move(task)); }));
 }
 
 Job withoutTask(const Job& job, const SchemeId& id, const TaskId& task) {

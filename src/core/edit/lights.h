@@ -22,7 +22,9 @@ namespace mezzet {
 /// Lights under the ceiling with longer cords, `by` mm more; none is drawn up through the ceiling.
 [[nodiscard]] Job withLongerCords(const Job&, const SchemeId&, const std::vector<PlacementId>&, double by);
 [[nodiscard]] Result<Job> withAim(const Job&, const SchemeId&, const PlacementId&, std::optional<Aim>);
-/// Remembers lights that were laid in one go; those of `gone` are no longer laid so.
+/// As many of a piece as the scheme places: what is put up in one go is bought in one go.
+[[nodiscard]] Result<Job> withEnough(Job, const SchemeId&, const PieceId&);
+/// Remembers lights that were laid in one go.
 [[nodiscard]] Job withLaid(const Job&, const SchemeId&, LaidLights);
 /// Adds the task, or replaces the one with its id. Refused when it is none.
 [[nodiscard]] Result<Job> withTask(const Job&, const SchemeId&, LightTask);

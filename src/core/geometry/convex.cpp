@@ -1,6 +1,7 @@
 #include "core/geometry/convex.h"
 
 #include <algorithm>
+#include <cmath>
 #include <limits>
 
 namespace mezzet {
@@ -238,6 +239,30 @@ std::optional<double> slideUntilTouch(const Convex& moving, const Convex& fixed,
   // Overlapping now: it counts for this direction only if going back is the shorter way out.
   if (leave > 0 && -enter < leave) return enter;
   return std::nullopt;
+}
+
+std::optional<std::pair<double, double>> stretchWithin(const Convex& body, Vec2 a, Vec2 b) {
+  double from = 0, to = 1;
+  if (body.radius > 0) {
+    const Vec2 d = b - a, c = a - body.core[0];
+    const double dd = dot(d, d), half = dot(c, d), rest = dot(c, c) - body.radius * body.radius;
+    if (dd == 0) return rest < 0 ? std::optional(std::pair{0.0, 1.0}) : std::nullopt;
+    const double root = half * half - dd * rest;
+    if (root <= 0) return std::nullopt;
+    from = std::max(from, (-half - std::sqrt(root)) / dd);
+    to = std::min(to, (-half + std::sqrt(root)) / dd);
+  } else {
+    const std::size_t n = body.core.size();
+    if (n < 3) return std::nullopt;
+    for (std::size_t i = 0; i < n && from < to; ++i) {
+      const Vec2 p = body.core[i], edge = body.core[i + 1 < n ? i + 1 : 0] - p;
+      const double fa = cross(edge, a - p), fb = cross(edge, b - p);  // the inside is to the left
+      if (fa <= 0 && fb <= 0) return std::nullopt;
+      if (fa < 0) from = std::max(from, fa / (fa - fb));
+      else if (fb < 0) to = std::min(to, fa / (fa - fb));
+    }
+  }
+  return from < to ? std::optional(std::pair{from, to}) : std::nullopt;
 }
 
 }  // namespace mezzet

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <optional>
 #include <span>
+#include <utility>
 #include <vector>
 
 #include "core/geometry/vec.h"
@@ -48,6 +49,10 @@ struct Separation {
 /// overlaps and would have to go back; absent when it never meets it. Grazing by less than `graze` is no meeting.
 [[nodiscard]] std::optional<double> slideUntilTouch(const Convex& moving, const Convex& fixed, Vec2 along,
                                                     double graze);
+
+/// From where to where along a segment (0 at a, 1 at b) it runs through the inside of a polygon or a circle. None where
+/// it misses, or only touches.
+[[nodiscard]] std::optional<std::pair<double, double>> stretchWithin(const Convex& body, Vec2 a, Vec2 b);
 
 /// Nearest point to p on the segment a b.
 [[nodiscard]] inline Vec2 nearestOnSegment(Vec2 p, Vec2 a, Vec2 b) {

@@ -11,33 +11,6 @@ namespace {
 
 constexpr double kSquareMetre = 1e6;  // mm2: intensities are per metre
 
-std::optional<std::pair<double, double>> stretchIn(const Vec2& a, const Vec2& b, const std::vector<Vec2>& normals,
-                                                   const std::vector<double>& offsets) {
-  double from = 0, to = 1;
-  const Vec2 d = b - a;
-  for (std::size_t i = 0; i < normals.size(); ++i) {
-    const double rate = dot(normals[i], d), gap = offsets[i] - dot(normals[i], a);
-    if (rate == 0) {
-      if (gap <= 0) return std::nullopt;
-    } else if (rate > 0) {
-      to = std::min(to, gap / rate);
-    } else {
-      from = std::max(from, gap / rate);
-    }
-    if (from >= to) return std::nullopt;
-  }
-  return std::pair{from, to};
-}
-std::optional<std::pair<double, double>> stretchInCircle(Vec2 a, Vec2 b, Vec2 centre, double radius) {
-  const Vec2 d = b - a, c = a - centre;
-  const double dd = dot(d, d), half = dot(c, d), rest = dot(c, c) - radius * radius;
-  if (dd == 0) return rest < 0 ? std::optional(std::pair{0.0, 1.0}) : std::nullopt;
-  const double root = half * half - dd * rest;
-  if (root <= 0) return std::nullopt;
-  const double from = std::max(0.0, (-half - std::sqrt(root)) / dd), to = std::min(1.0, (-half + std::sqrt(root)) / dd);
-  return from < to ? std::optional(std::pair{from, to}) : std::nullopt;
-}
-
 double heightOfTask(const PieceIndex& pieces, const Room& room, const Scheme& scheme, const LightTask& task) {
   if (task.height) return *task.height;
   if (const auto* on = std::get_if<PlacementId>(&task.where))
@@ -72,15 +45,7 @@ double lumensOf(const std::vector<LightSource>& sources) {
 Shades::Shades(const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
   const RoomHeights heights = heightsOf(room);
   const auto add = [&](const Convex& shape, double bottom, double top) {
-    Prism prism{shape, {}, {}, boundsOf(shape), bottom, top};
-    if (shape.radius <= 0 && shape.core.size() > 2)
-      for (std::size_t i = 0; i < shape.core.size(); ++i) {
-        const Vec2 a = shape.core[i], b = shape.core[(i + 1) % shape.core.size()];
-        const Vec2 out = -leftOf(unit(b - a));
-        prism.normals.push_back(out);
-        prism.offsets.push_back(dot(out, a));
-      }
-    prisms_.push_back(std::move(prism));
+    prisms_.push_back({shape, boundsOf(shape), bottom, top});
   };
   for (const Feature& f : room.features) {
     if (!f.height || f.kind == FeatureKind::Niche || f.kind == FeatureKind::Stair) continue;
@@ -125,9 +90,7 @@ bool Shades::clear(const Vec3& s, const Vec3& p) const {
     if (prism.bounds.low.x > high.x || prism.bounds.high.x < low.x || prism.bounds.low.y > high.y ||
         prism.bounds.high.y < low.y)
       continue;
-    const auto in = prism.shape.radius > 0  ? stretchInCircle(a, b, prism.shape.core[0], prism.shape.radius)
-                    : prism.normals.empty() ? std::nullopt
-                                            : stretchIn(a, b, prism.normals, prism.offsets);
+    const auto in = stretchWithin(prism.shape, a, b);
     if (!in) continue;
     // Where the ray is between the body's underside and its top.
     double from = in->first, to = in->second;
@@ -215,11 +178,15 @@ LightGrid lightGrid(const Polygon& outline, double band) {
   return out;
 }
 
+std::span<const UsualLight> usualLights() {
+  static constexpr UsualLight kAsked[] = {{"living", 50},  {"reading", 150}, {"counter", 300},
+                                          {"dining", 150}, {"stairs", 100},  {"desk", 300}};
+  return kAsked;
+}
+
 std::optional<double> usualLight(const std::string& what) {
-  static constexpr std::pair<std::string_view, double> kAsked[] = {{"living", 50},  {"reading", 150}, {"counter", 300},
-                                                                   {"dining", 150}, {"stairs", 100},  {"desk", 300}};
-  for (const auto& [name, lx] : kAsked)
-    if (what == name) return lx;
+  for (const UsualLight& usual : usualLights())
+    if (what == usual.what) return usual.lx;
   return std::nullopt;
 }
 
@@ -230,12 +197,12 @@ std::vector<PlacementId> unknownLights(const std::vector<Fixture>& fixtures, con
   return out;
 }
 
-std::vector<TaskLight> taskLights(const PieceIndex& pieces, const Room& room, const RoomHeights& heights,
-                                  const Scheme& scheme, const std::vector<LightSource>& sources) {
+namespace {
+
+std::vector<TaskLight> tasksUnder(const PieceIndex& pieces, const Room& room, const RoomHeights& heights,
+                                  const Scheme& scheme, const std::vector<LightSource>& sources, const Shades& shades,
+                                  double indirect) {
   std::vector<TaskLight> out;
-  if (scheme.tasks.empty()) return out;
-  const Shades shades(pieces, room, scheme);
-  const double indirect = indirectIn(room, heights, lumensOf(sources));
   for (const LightTask& task : scheme.tasks) {
     const auto at = placeOfTask(room, scheme, task);
     if (!at) continue;
@@ -245,6 +212,15 @@ std::vector<TaskLight> taskLights(const PieceIndex& pieces, const Room& room, co
                    task.asked ? task.asked : usualLight(task.what)});
   }
   return out;
+}
+
+}  // namespace
+
+std::vector<TaskLight> taskLights(const PieceIndex& pieces, const Room& room, const RoomHeights& heights,
+                                  const Scheme& scheme, const std::vector<LightSource>& sources) {
+  if (scheme.tasks.empty()) return {};
+  return tasksUnder(pieces, room, heights, scheme, sources, Shades(pieces, room, scheme),
+                    indirectIn(room, heights, lumensOf(sources)));
 }
 
 LightEstimate estimateLight(const Job& job, const Scheme& scheme, const Photometries& webs,
@@ -257,7 +233,8 @@ LightEstimate estimateLight(const Job& job, const Scheme& scheme, const Photomet
   const std::vector<LightSource> sources = lightSourcesIn(fixtures, webs, on);
   const Shades shades(pieces, room, scheme);
   out.unknown = unknownLights(fixtures, webs);
-  out.indirect = kMaintenance * indirectIn(room, heights, lumensOf(sources));
+  const double indirect = indirectIn(room, heights, lumensOf(sources));
+  out.indirect = kMaintenance * indirect;
   LightGrid grid = lightGrid(outlineOf(room));
   out.spacing = grid.spacing;
   std::vector<double> planes;  // above the datum, stepped as the floor is
@@ -280,7 +257,7 @@ LightEstimate estimateLight(const Job& job, const Scheme& scheme, const Photomet
     out.least = *least;
     out.most = *most;
   }
-  out.tasks = taskLights(pieces, room, heights, scheme, sources);
+  out.tasks = tasksUnder(pieces, room, heights, scheme, sources, shades, indirect);
   for (const Hung& hung : hungIn(pieces, scheme)) {
     if (!isArt(pieces.of(*findPlacement(scheme, hung.members.front())).kind)) continue;
     const auto wall = findWall(room, hung.wall);

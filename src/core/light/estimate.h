@@ -3,6 +3,7 @@
 // Lighting Handbook; EN 12464-1 for the grid).
 #pragma once
 
+#include <span>
 #include <stop_token>
 
 #include "core/light/light_sources.h"
@@ -27,8 +28,6 @@ class Shades {
  private:
   struct Prism {
     Convex shape;
-    std::vector<Vec2> normals;  ///< outward, of a polygon
-    std::vector<double> offsets;
     Box bounds;
     double bottom = 0, top = 0;  ///< above the datum
   };
@@ -80,7 +79,13 @@ struct LightEstimate {
                                                 const std::vector<LightSource>&);
 /// Lights whose lumens are not known.
 [[nodiscard]] std::vector<PlacementId> unknownLights(const std::vector<Fixture>&, const Photometries&);
-/// Light that is asked for what is done there, lx [D] (older codes, as remembered); none for the user's own words.
+/// Light that is asked for what is done there, lx [D] (older codes, as remembered).
+struct UsualLight {
+  std::string_view what;
+  double lx = 0;
+};
+[[nodiscard]] std::span<const UsualLight> usualLights();
+/// The one of this name; none for the user's own words.
 [[nodiscard]] std::optional<double> usualLight(const std::string& what);
 
 }  // namespace mezzet

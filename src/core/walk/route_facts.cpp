@@ -65,6 +65,15 @@ double distanceToLine(const Convex& body, const std::vector<Vec2>& line, Vec2& o
 
 }  // namespace
 
+bool passes(const RouteFacts& facts, const Parts& body, double within) {
+  Vec2 onBody, onLine;
+  return std::any_of(facts.ways.begin(), facts.ways.end(), [&](const auto& way) {
+    return std::any_of(body.begin(), body.end(), [&](const Convex& part) {
+      return distanceToLine(part, way.second.line, onBody, onLine) < within;
+    });
+  });
+}
+
 RouteFacts routeFactsOf(const Job& job, const SchemeId& id, const RouteAsk& ask, const std::stop_token& stop) {
   RouteFacts facts;
   const UseState state = ask.state;

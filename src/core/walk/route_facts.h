@@ -59,6 +59,9 @@ struct RouteAsk {
   return routeFactsOf(job, scheme, RouteAsk{state});
 }
 
+/// Whether a route comes nearer to a body than this. Of half a main way: people walk under it or past it.
+[[nodiscard]] bool passes(const RouteFacts&, const Parts& body, double within);
+
 /// A route as a ribbon of its clear width, at most kWidestRibbon, never across a body.
 [[nodiscard]] std::vector<Area> ribbonOf(const WalkSpace&, const std::vector<Vec2>& line);
 

@@ -2,6 +2,7 @@
 
 #include <stdexcept>
 
+#include "io/json/data_json.h"
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/rug_trade_json.h"
@@ -93,24 +94,19 @@ Rule readRule(const Json& json, const std::string& place) {
 }  // namespace
 
 std::optional<Error> addRules(Rulebook& book, std::string_view text, const std::string& name) {
-  try {
-    const Json json = parseJson(text);
-    if (!json.is_array()) return Error{name, "must be a list of rules [ .. ]", "See data/rules"};
-    std::vector<Rule> rules;
+  auto rules = fromData<std::vector<Rule>>(text, name, [&](const Json& json) {
+    if (!json.is_array()) throw JsonFault{{name, "must be a list of rules [ .. ]", "See data/rules"}};
+    std::vector<Rule> out;
     for (std::size_t i = 0; i < json.size(); ++i) {
-      rules.push_back(readRule(json[i], name + "/" + std::to_string(i)));
-      if (findRule(book, rules.back().id) != nullptr)
-        return Error{name, "defines " + rules.back().id + " a second time", "Rule ids must differ"};
+      out.push_back(readRule(json[i], name + "/" + std::to_string(i)));
+      if (findRule(book, out.back().id) != nullptr)
+        throw JsonFault{{name, "defines " + out.back().id + " a second time", "Rule ids must differ"}};
     }
-    for (Rule& rule : rules) book.rules.push_back(std::move(rule));
-    return std::nullopt;
-  } catch (const JsonFault& fault) {
-    return fault.error;
-  } catch (const nlohmann::json::parse_error& fault) {
-    return notJson(fault, text, name, "Check commas and quotes there");
-  } catch (const nlohmann::json::exception&) {
-    return Error{name, "holds a value that cannot be read", "Check it against the files in data"};
-  }
+    return out;
+  });
+  if (!rules) return rules.error();
+  for (Rule& rule : std::move(rules).value()) book.rules.push_back(std::move(rule));
+  return std::nullopt;
 }
 
 const Rulebook& builtInRulebook() {

@@ -177,8 +177,7 @@ void PieceBar::showOne(const Placement& p) {
   }
   row_->addStretch(0);
   const QString step = workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm");
-  if (lit) hint(lightWords(p));
-  else hint(tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
+  if (!lit) hint(tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
   showLinks(p);
   shownLocked_ = p.locked;
   refresh();

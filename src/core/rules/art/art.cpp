@@ -28,13 +28,6 @@ std::vector<std::string> idsOf(const Hung& hung) {
 
 std::string subjectWords(const Hung& hung) { return hung.members.size() > 1 ? "The group's centre" : "Its centre"; }
 
-/// ", 2 1/2 in too low"
-std::string missWords(const Finding& f, LengthFormat format) {
-  if (f.verdict != Verdict::Breaks && f.verdict != Verdict::Kept) return {};
-  const bool high = f.asked.high && f.measured > *f.asked.high;
-  return ", " + missedBy(-f.margin, format) + (high ? " too high" : " too low");
-}
-
 void evaluateArtCentre(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Hung& hung : s.hung()) {
     if (!isPicture(s, hung)) continue;

@@ -53,6 +53,12 @@ std::string missedBy(double by, LengthFormat format) {
   return words;
 }
 
+std::string missWords(const Finding& f, LengthFormat format, const char* under, const char* over) {
+  if (f.verdict != Verdict::Breaks && f.verdict != Verdict::Kept) return {};
+  const bool high = f.asked.high && f.measured > *f.asked.high;
+  return ", " + missedBy(-f.margin, format) + " " + (high ? over : under);
+}
+
 std::string idealWords(const Finding& f, LengthFormat format) {
   if (!f.ideal.low && !f.ideal.high) return {};
   const std::string range = rangeWords(f.ideal, f.quantity, format);

@@ -14,6 +14,9 @@ namespace mezzet {
 
 /// By how much something is missed, "2 1/2 in": never nothing, but "less than 1/16 in".
 [[nodiscard]] std::string missedBy(double by, LengthFormat);
+/// ", 2 1/2 in too low", or nothing when it holds.
+[[nodiscard]] std::string missWords(const Finding&, LengthFormat, const char* under = "too low",
+                                    const char* over = "too high");
 /// What looks right, after a proportion: ", which looks right", "; 60 to 72 % would look better", "; 60 to 72 % looks
 /// right".
 [[nodiscard]] std::string idealWords(const Finding&, LengthFormat);

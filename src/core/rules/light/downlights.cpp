@@ -45,10 +45,10 @@ struct WallRow {
   std::vector<const Fixture*> lights;
   double mean = 0;
 };
-std::optional<WallRow> rowAt(const Situation& s, const Wall& wall) {
+std::optional<WallRow> rowAt(const std::vector<Fixture>& fixtures, const Scheme& scheme, const Wall& wall) {
   std::vector<std::pair<double, const Fixture*>> all;
-  for (const Fixture& f : s.fixtures()) {
-    if (!f.recessed() || !f.onCeiling() || f.placement->aim || !isGeneral(s.scheme, *f.placement)) continue;
+  for (const Fixture& f : fixtures) {
+    if (!f.recessed() || !f.onCeiling() || f.placement->aim || !isGeneral(scheme, *f.placement)) continue;
     const double off = dot(f.at.at - wall.start, wall.inward()), along = dot(f.at.at - wall.start, wall.along());
     if (off > 0 && along >= 0 && along <= wall.length()) all.emplace_back(off, &f);
   }
@@ -69,7 +69,7 @@ void evaluateOffset(const Situation& s, const Rule& rule, std::vector<Finding>& 
   const std::vector<const Placement*> seats = s.mainSeats();
   for (const Wall& wall : wallsOf(s.room)) {
     const auto seat = seatAtWall(s.pieces, wall, seats);
-    const auto row = seat ? rowAt(s, wall) : std::nullopt;
+    const auto row = seat ? rowAt(s.fixtures(), s.scheme, wall) : std::nullopt;
     if (!row) continue;
     Finding f = findingOf(rule, askedOf(rule, s.job), {wallKey(wall.id), seat->seat->id.value});
     f.view = kCeilingView;
@@ -151,7 +151,6 @@ void evaluateTask(const Situation& s, const Rule& rule, std::vector<Finding>& ou
 void layOtherwise(Proposals& ways) {
   const PieceIndex pieces(ways.job);
   const Room& room = roomOf(ways.job, ways.scheme);
-  const std::vector<const Placement*> none;
   for (const LaidLights& laid : ways.scheme.laid) {
     if (laid.placements.empty()) continue;
     const Placement* first = findPlacement(ways.scheme, laid.placements.front());
@@ -187,15 +186,7 @@ void layOtherwise(Proposals& ways) {
       for (std::size_t i = fresh.at.size(); i < laid.placements.size(); ++i)
         after = withoutPlacement(after, ways.scheme.id, laid.placements[i]);
       after = withLaid(after, ways.scheme.id, std::move(now));
-      // As many of the piece as hang now.
-      Piece more = pieces.of(*first);
-      const auto placedNow = std::count_if(findScheme(after, ways.scheme.id)->placements.begin(),
-                                           findScheme(after, ways.scheme.id)->placements.end(),
-                                           [&](const Placement& p) { return p.piece == more.id; });
-      if (placedNow > more.count) {
-        more.count = static_cast<int>(placedNow);
-        if (auto with = withPiece(after, std::move(more))) after = std::move(with).value();
-      }
+      if (auto enough = withEnough(after, ways.scheme.id, first->piece)) after = std::move(enough).value();
       const std::string count = std::to_string(fresh.at.size());
       ways.offer(std::string(school == LaySchool::Box ? "lay-box:" : "lay-half:") + laid.id.value,
                  school == LaySchool::Box ? "Lay " + count + " in the same box, " + std::to_string(fresh.rows) +
@@ -210,29 +201,19 @@ void layOtherwise(Proposals& ways) {
 /// The row along the wall over the seats' front.
 void moveRow(Proposals& ways) {
   const Room& room = roomOf(ways.job, ways.scheme);
-  const PieceIndex pieces(ways.job);
+  const std::vector<Fixture> fixtures = fixturesIn(PieceIndex(ways.job), room, heightsOf(room), ways.scheme);
   for (const std::string& id : ways.target.subjects) {
     if (!id.starts_with("wall:")) continue;
     const auto wall = findWall(room, CornerId(id.substr(5)));
-    if (!wall) continue;
-    double least = HUGE_VAL;
-    std::vector<const Placement*> row;
-    const auto off = [&](const Placement& p) { return dot(onCeiling(p.on)->at - wall->start, wall->inward()); };
-    const auto counts = [&](const Placement& p) {
-      if (onCeiling(p.on) == nullptr || mountOf(pieces.of(p)) != Mount::Recessed || p.aim || !isGeneral(ways.scheme, p))
-        return false;
-      const double along = dot(onCeiling(p.on)->at - wall->start, wall->along());
-      return off(p) > 0 && along >= 0 && along <= wall->length();
-    };
-    for (const Placement& p : ways.scheme.placements)
-      if (counts(p)) least = std::min(least, off(p));
+    const auto row = wall ? rowAt(fixtures, ways.scheme, *wall) : std::nullopt;
+    if (!row) continue;
     Job after = ways.job;
-    for (const Placement& p : ways.scheme.placements)
-      if (counts(p) && off(p) <= least + kRowDeep && !p.locked) {
-        CeilingPlace there = *onCeiling(p.on);
-        there.at += wall->inward() * -ways.target.measured;
-        after = placed(after, ways.scheme.id, p.id, there);
-      }
+    for (const Fixture* f : row->lights) {
+      if (f->placement->locked) continue;
+      CeilingPlace there = *onCeiling(f->placement->on);
+      there.at += wall->inward() * -ways.target.measured;
+      after = placed(after, ways.scheme.id, f->id(), there);
+    }
     ways.offer("row:" + id,
                "Move the row along wall " + wall->id.value +
                    (ways.target.measured < 0 ? " into the room" : " to the wall") + " by " +

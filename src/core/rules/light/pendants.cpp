@@ -20,17 +20,10 @@ constexpr double kOpposite = 45;
 constexpr double kStandsUnder = 12 * kInch;
 /// A room fixture is judged in rooms wider than this.
 constexpr double kRoomWide = 96 * kInch;
-/// A drawn route takes up so much to either side of its line: half a main way.
-constexpr double kHalfRoute = kMainWay / 2;
 
 std::vector<OverTop> over(const Situation& s) { return overTops(s.pieces, s.scheme, s.bodies(), s.fixtures()); }
 bool alone(const std::vector<OverTop>& all, const OverTop& one) {
   return std::count_if(all.begin(), all.end(), [&](const OverTop& o) { return o.body == one.body; }) == 1;
-}
-std::string missWords(const Finding& f, LengthFormat format, const char* under, const char* past) {
-  if (f.verdict != Verdict::Breaks && f.verdict != Verdict::Kept) return {};
-  const bool high = f.asked.high && f.measured > *f.asked.high;
-  return ", " + missedBy(-f.margin, format) + " " + (high ? past : under);
 }
 
 void evaluateDrop(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
@@ -49,7 +42,7 @@ void evaluateDrop(const Situation& s, const Rule& rule, std::vector<Finding>& ou
       finding.sentence = "How high " + name + " is has not been measured, so the cord over it is not known.";
     } else {
       finding.sentence = s.names.the(f.id(), true) + " hangs " + writeLength(finding.measured, s.format) + " over " +
-                         name + missWords(finding, s.format, "too low", "too high") + ".";
+                         name + missWords(finding, s.format) + ".";
       const double eye = meanEyeHeight(s.job.brief).value_or(kStandingEye);
       if (!isDiningTable(s.pieces.of(*o.body).kind) && f.underside < eye && f.top > eye)
         finding.sentence += " Who stands there looks into it.";
@@ -64,32 +57,12 @@ struct Diner {
   double eye = 0;
 };
 
-/// How far along a line from a to b (0 to 1) it lies within a body.
+/// How far along a line from a to b (0 to 1) it lies within a body: from where it first enters to where it last leaves.
 std::optional<std::pair<double, double>> within(const Parts& body, Vec2 a, Vec2 b) {
   std::optional<std::pair<double, double>> out;
-  const double length = distance(a, b);
-  if (length < 1) return out;
-  for (const Convex& part : body) {
-    double from = 0, to = 1;
-    if (part.radius > 0) {
-      const Vec2 d = (b - a) * (1 / length), c = part.core[0] - a;
-      const double along = dot(c, d), off = std::abs(cross(d, c));
-      if (off >= part.radius) continue;
-      const double half = std::sqrt(part.radius * part.radius - off * off);
-      from = std::max(from, (along - half) / length);
-      to = std::min(to, (along + half) / length);
-    } else {
-      for (std::size_t i = 0; i < part.core.size(); ++i) {
-        const Vec2 p = part.core[i], edge = part.core[(i + 1) % part.core.size()] - p;
-        const double fa = cross(edge, a - p), fb = cross(edge, b - p);  // inside is to the left
-        if (fa < 0 && fb < 0) from = 1, to = 0;
-        else if (fa < 0) from = std::max(from, fa / (fa - fb));
-        else if (fb < 0) to = std::min(to, fa / (fa - fb));
-      }
-    }
-    if (from >= to) continue;
-    out = out ? std::pair{std::min(out->first, from), std::max(out->second, to)} : std::pair{from, to};
-  }
+  for (const Convex& part : body)
+    if (const auto in = stretchWithin(part, a, b))
+      out = out ? std::pair{std::min(out->first, in->first), std::max(out->second, in->second)} : *in;
   return out;
 }
 
@@ -279,20 +252,13 @@ double walkingLine(const Situation& s, const Fixture& f) {
   return high;
 }
 
-bool overRoute(const Situation& s, const Fixture& f) {
-  if (s.routes == nullptr) return false;
-  for (const auto& [to, way] : s.routes->ways)
-    for (std::size_t i = 0; i + 1 < way.line.size(); ++i)
-      if (separation(f.body, Parts{Convex{{way.line[i], way.line[i + 1]}, 0}}).gap < kHalfRoute) return true;
-  return false;
-}
-
 void evaluateHeadRoom(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Fixture& f : s.fixtures()) {
     if (!f.onCeiling() || f.recessed() || f.body.empty() || keepsOff(s, f)) continue;
     const Asked asked = askedOf(rule, s.job, *f.piece);
     Finding finding = findingOf(rule, asked, {f.id().value});
-    if (s.job.brief.access || overRoute(s, f)) finding.weight = Weight::Must;
+    if (s.job.brief.access || (s.routes != nullptr && passes(*s.routes, f.body, kMainWay / 2)))
+      finding.weight = Weight::Must;
     const double line = walkingLine(s, f);
     finding.measured = f.underside - line;
     std::string over = line > 0 ? "the stair's walking line" : "the floor";

@@ -18,7 +18,6 @@ constexpr double kBeside = 36 * kInch;
 constexpr double kFaceMirror = 36 * kInch, kFaceLow = 54 * kInch, kFaceHigh = 70 * kInch;
 /// What leans out between these heights is met by a head or a stick (published).
 constexpr double kCaneHigh = 27 * kInch, kHeadLow = 80 * kInch;
-constexpr double kHalfRoute = kMainWay / 2;
 /// A light aimed at a wall lights the group that its ray meets, or that is no further from there than this [D].
 constexpr double kAimedNear = 12 * kInch;
 
@@ -92,12 +91,6 @@ Near nearOf(const Situation& s, const Fixture& f) {
     }
   }
   return out;
-}
-
-std::string missWords(const Finding& f, LengthFormat format) {
-  if (f.verdict != Verdict::Breaks && f.verdict != Verdict::Kept) return {};
-  const bool high = f.asked.high && f.measured > *f.asked.high;
-  return ", " + missedBy(-f.margin, format) + " too " + (high ? "high" : "low");
 }
 
 void evaluateHeight(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
@@ -178,15 +171,8 @@ void evaluateProject(const Situation& s, const Rule& rule, std::vector<Finding>&
     const Wall wall = *findWall(s.room, f->wall);
     const Vec2 foot = onWall(wall, wallPlace(f->placement->on).u);
     finding.at = {foot, foot + wall.inward() * finding.measured};
-    if (s.routes == nullptr) {
-      finding.missing.push_back("route");
-    } else {
-      bool passed = false;
-      for (const auto& [to, way] : s.routes->ways)
-        for (std::size_t i = 0; i + 1 < way.line.size(); ++i)
-          passed = passed || separation(f->body, Parts{Convex{{way.line[i], way.line[i + 1]}, 0}}).gap < kHalfRoute;
-      if (!passed) continue;
-    }
+    if (s.routes == nullptr) finding.missing.push_back("route");
+    else if (!passes(*s.routes, f->body, kMainWay / 2)) continue;
     decide(finding, s.scheme);
     finding.sentence = s.names.the(f->id(), true) + " stands " + writeLength(finding.measured, s.format) +
                        " off the wall where people walk" +

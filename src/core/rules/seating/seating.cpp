@@ -15,13 +15,6 @@ constexpr double kBesideArm = 3 * kInch;
 
 const FloorPlace& floorOf(const Placement& p) { return floorPlace(p.on); }
 
-/// " 2 in too low", or nothing when it holds.
-std::string missWords(const Finding& f, LengthFormat format, const char* under, const char* over) {
-  if (f.verdict != Verdict::Breaks && f.verdict != Verdict::Kept) return {};
-  const bool high = f.asked.high && f.measured > *f.asked.high;
-  return ", " + missedBy(-f.margin, format) + " " + (high ? over : under);
-}
-
 /// "2 in below", "level with", "1 in above"
 std::string levelWords(double above, LengthFormat format) {
   if (std::abs(above) < kTouch) return "level with";
@@ -104,7 +97,7 @@ void evaluateTableLevel(const Situation& s, const Rule& rule, std::vector<Findin
                    " has not been measured.";
     else
       f.sentence = s.names.the(serving.table->id, true) + " is " + levelWords(f.measured, s.format) + " the seat of " +
-                   seatName + missWords(f, s.format, "too low", "too high") + ".";
+                   seatName + missWords(f, s.format) + ".";
     out.push_back(std::move(f));
   }
 }
@@ -150,7 +143,7 @@ void evaluateSideTableLevel(const Situation& s, const Rule& rule, std::vector<Fi
                                  : "How high the arm of " + seatName + " is has not been measured.";
     else
       f.sentence = s.names.the(serving.side->id, true) + " is " + levelWords(f.measured, s.format) + " the arm of " +
-                   seatName + missWords(f, s.format, "too low", "too high") + ".";
+                   seatName + missWords(f, s.format) + ".";
     out.push_back(std::move(f));
   }
 }
