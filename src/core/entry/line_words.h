@@ -7,11 +7,11 @@
 #include <string_view>
 #include <vector>
 
+#include "core/entry/words.h"
 #include "core/model/piece_fields.h"
 
 namespace mezzet {
 
-inline bool isLetter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
 inline bool isDigit(char c) { return c >= '0' && c <= '9'; }
 
 /// Characters (not bytes) before a byte of UTF-8 text.

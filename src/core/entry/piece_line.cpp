@@ -18,14 +18,9 @@ namespace {
 
 constexpr int kMostAtOnce = 100;
 
-struct Refusal {
-  std::size_t at;
-  std::string sentence;
-};
-
-class Reader {
+class PieceReader {
  public:
-  Reader(std::string_view text, Unit bare, bool swapped)
+  PieceReader(std::string_view text, Unit bare, bool swapped)
       : text_(text), low_(lower(text)), bare_(bare), swapped_(swapped) {}
 
   PieceReading read(LengthFormat format) {
@@ -386,7 +381,7 @@ PieceReading readPieceLine(std::string_view text, Unit bare, LengthFormat format
     return out;
   }
   try {
-    out = Reader(text, bare, swapped).read(format);
+    out = PieceReader(text, bare, swapped).read(format);
   } catch (const Refusal& refusal) {
     out = {};
     out.complaint = refusal.sentence;

@@ -4,6 +4,7 @@
 #include <charconv>
 #include <cmath>
 
+#include "core/entry/words.h"
 #include "core/survey/room_survey.h"
 #include "core/base/sentence.h"
 
@@ -12,16 +13,10 @@ namespace {
 
 constexpr std::size_t kLongest = 200;
 
-struct Refusal {
-  std::size_t at;
-  std::string sentence;
-};
-
-bool isLetter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
-
-class Reader {
+class RecordReader {
  public:
-  Reader(std::string_view text, const SurveyRecord& sketch, Unit bare) : text_(text), sketch_(sketch), bare_(bare) {}
+  RecordReader(std::string_view text, const SurveyRecord& sketch, Unit bare)
+      : text_(text), sketch_(sketch), bare_(bare) {}
 
   Reading read(const std::optional<std::pair<CornerId, CornerId>>& expected) {
     Reading r;
@@ -281,7 +276,7 @@ ReadingLine readReadingLine(std::string_view text, const SurveyRecord& record,
   }
   if (text.find_first_not_of(" \t") == std::string_view::npos) return out;
   try {
-    const Reading r = Reader(text, record, bare).read(expected);
+    const Reading r = RecordReader(text, record, bare).read(expected);
     out.reading = r;
     const double u95 = u95Of(r);
     const auto tenths = [](double v) {

@@ -1,10 +1,19 @@
 // Small help with typed words.
 #pragma once
 
+#include <cstddef>
 #include <string>
 #include <string_view>
 
 namespace mezzet {
+
+/// Why a typed line cannot be read, and from which byte on; thrown within its reader only.
+struct Refusal {
+  std::size_t at;
+  std::string sentence;
+};
+
+inline bool isLetter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
 
 /// Without blanks at either end.
 [[nodiscard]] inline std::string trimmed(std::string_view text) {

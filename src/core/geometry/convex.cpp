@@ -4,6 +4,8 @@
 #include <cmath>
 #include <limits>
 
+#include "core/geometry/polygon.h"
+
 namespace mezzet {
 namespace {
 
@@ -27,7 +29,6 @@ Span spanOf(const std::vector<Vec2>& points, Vec2 axis) {
 }
 
 std::size_t edgeCount(const std::vector<Vec2>& core) { return core.size() < 2 ? 0 : core.size(); }
-Vec2 edgeEnd(const std::vector<Vec2>& core, std::size_t i) { return core[i + 1 == core.size() ? 0 : i + 1]; }
 /// Outward normal of edge i; a segment has two edges, one for each side.
 Vec2 outward(const std::vector<Vec2>& core, std::size_t i) { return -leftOf(unit(edgeEnd(core, i) - core[i])); }
 

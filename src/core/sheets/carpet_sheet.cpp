@@ -16,7 +16,7 @@ void addPileArrow(Drawing& d, Vec2 at, Vec2 along) {
   d.add(Layer::Label, "pile", PathItem{{tip, tip - back + side, tip - back - side}, true, Ink::Ink, thin()});
 }
 
-Drawing compose(const SheetSource& s, int scale) {
+Drawing composeCarpet(const SheetSource& s, int scale) {
   Drawing d = composePlan(s.job, s.room, nullptr, planOptions(scale, s.request.format));
   std::vector<std::string> words;
   const std::vector<Area> region = carpetedFloor(s.room);
@@ -55,16 +55,19 @@ Drawing compose(const SheetSource& s, int scale) {
   return d;
 }
 
-std::string heading(const SheetSource&) { return "Carpet, strips and seams"; }
-bool offered(const Job& job) {
+std::string headingCarpet(const SheetSource&) { return "Carpet, strips and seams"; }
+bool offersCarpet(const Job& job) {
   return std::any_of(job.schemes.begin(), job.schemes.end(), [](const auto& s) { return s->carpet.has_value(); });
 }
 
 }  // namespace
 
 const SheetRow& carpetSheetRow() {
-  static constexpr SheetRow row{
-      .id = "carpet", .title = "carpet strips", .compose = compose, .heading = heading, .offered = offered};
+  static constexpr SheetRow row{.id = "carpet",
+                                .title = "carpet strips",
+                                .compose = composeCarpet,
+                                .heading = headingCarpet,
+                                .offered = offersCarpet};
   return row;
 }
 

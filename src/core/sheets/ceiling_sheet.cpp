@@ -21,7 +21,7 @@ void addFeet(Drawing& d, const FixtureLine& line_) {
   }
 }
 
-Drawing compose(const SheetSource& s, int scale) {
+Drawing composeCeiling(const SheetSource& s, int scale) {
   CeilingOptions o;
   o.scale = scale;
   o.format = s.request.format;
@@ -69,7 +69,7 @@ Drawing compose(const SheetSource& s, int scale) {
   return d;
 }
 
-std::string heading(const SheetSource& s) {
+std::string headingCeiling(const SheetSource& s) {
   return "Ceiling seen from above. " + ceilingWords(s.room, s.request.format);
 }
 
@@ -83,8 +83,11 @@ bool offersCeiling(const Job& job) {
 }
 
 const SheetRow& ceilingSheetRow() {
-  static constexpr SheetRow row{
-      .id = "ceiling", .title = "ceiling and lights", .compose = compose, .heading = heading, .offered = offersCeiling};
+  static constexpr SheetRow row{.id = "ceiling",
+                                .title = "ceiling and lights",
+                                .compose = composeCeiling,
+                                .heading = headingCeiling,
+                                .offered = offersCeiling};
   return row;
 }
 

@@ -6,14 +6,14 @@
 namespace mezzet {
 namespace {
 
-Drawing compose(const SheetSource& s, int scale) {
+Drawing composeHouse(const SheetSource& s, int scale) {
   for (const HouseStorey& storey : layoutOf(s.job, s.request.format))
     if (storey.id == s.room.storey) return composeStorey(s.job, storey, {}, scale, s.request.format);
   return planSheetRow().compose(s, scale);
 }
 
-std::string heading(const SheetSource&) { return "All rooms of this storey"; }
-bool offered(const Job& job) { return job.rooms.size() > 1; }
+std::string headingHouse(const SheetSource&) { return "All rooms of this storey"; }
+bool offersHouse(const Job& job) { return job.rooms.size() > 1; }
 
 }  // namespace
 
@@ -21,9 +21,9 @@ const SheetRow& houseSheetRow() {
   static constexpr SheetRow row{.id = "house",
                                 .title = "the storey, all its rooms",
                                 .namesScheme = false,
-                                .compose = compose,
-                                .heading = heading,
-                                .offered = offered};
+                                .compose = composeHouse,
+                                .heading = headingHouse,
+                                .offered = offersHouse};
   return row;
 }
 

@@ -8,7 +8,7 @@
 namespace mezzet {
 namespace {
 
-Drawing compose(const SheetSource& s, int scale) {
+Drawing composePlan(const SheetSource& s, int scale) {
   PlanOptions options = planOptions(scale, s.request.format);
   options.named = s.request.version == SheetVersion::Client;
   Drawing d = composePlan(s.job, s.room, s.scheme, options);
@@ -17,12 +17,12 @@ Drawing compose(const SheetSource& s, int scale) {
   return d;
 }
 
-std::string heading(const SheetSource& s) { return "Floor plan. " + ceilingWords(s.room, s.request.format); }
+std::string headingPlan(const SheetSource& s) { return "Floor plan. " + ceilingWords(s.room, s.request.format); }
 
 }  // namespace
 
 const SheetRow& planSheetRow() {
-  static constexpr SheetRow row{.id = "plan", .title = "floor plan", .compose = compose, .heading = heading};
+  static constexpr SheetRow row{.id = "plan", .title = "floor plan", .compose = composePlan, .heading = headingPlan};
   return row;
 }
 

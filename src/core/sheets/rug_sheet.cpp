@@ -74,7 +74,7 @@ void addRug(Drawing& d, const SheetSource& s, const Rug& rug, const SchemeNames&
   if (!t.diagonals.empty()) list.push_back(check);
 }
 
-Drawing compose(const SheetSource& s, int scale) {
+Drawing composeRug(const SheetSource& s, int scale) {
   PlanOptions options = planOptions(scale, s.request.format);
   options.named = false;
   if (s.scheme == nullptr) return composePlan(s.job, s.room, nullptr, options);
@@ -94,8 +94,8 @@ Drawing compose(const SheetSource& s, int scale) {
   return d;
 }
 
-std::string heading(const SheetSource&) { return "Rugs, laid and cut"; }
-bool offered(const Job& job) {
+std::string headingRug(const SheetSource&) { return "Rugs, laid and cut"; }
+bool offersRug(const Job& job) {
   return std::any_of(job.pieces.begin(), job.pieces.end(), [](const auto& piece) { return isRug(piece->kind); });
 }
 
@@ -103,7 +103,7 @@ bool offered(const Job& job) {
 
 const SheetRow& rugSheetRow() {
   static constexpr SheetRow row{
-      .id = "rugs", .title = "rugs and templates", .compose = compose, .heading = heading, .offered = offered};
+      .id = "rugs", .title = "rugs and templates", .compose = composeRug, .heading = headingRug, .offered = offersRug};
   return row;
 }
 

@@ -54,13 +54,13 @@ Table tableOf(const SheetSource& s) {
 }
 
 int pages(const SheetSource& s) { return pagesOf(tableOf(s), *s.request.paper); }
-Sheet page(const SheetSource& s, int number) { return tablePage(tableOf(s), s, number); }
+Sheet pageSchedule(const SheetSource& s, int number) { return tablePage(tableOf(s), s, number); }
 
 }  // namespace
 
 const SheetRow& scheduleSheetRow() {
   static constexpr SheetRow row{
-      .id = "schedule", .title = "list of pieces", .scales = false, .pages = pages, .page = page};
+      .id = "schedule", .title = "list of pieces", .scales = false, .pages = pages, .page = pageSchedule};
   return row;
 }
 

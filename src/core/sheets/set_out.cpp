@@ -14,8 +14,8 @@
 namespace mezzet {
 namespace {
 
-constexpr double kListLine = 5.5;            // mm of paper
-constexpr double kRow = 6.5, kFirstRow = 6;  // rows of figures outside the wall, mm of paper
+constexpr double kListLine = 5.5;                  // mm of paper
+constexpr double kSetOutRow = 6.5, kFirstRow = 6;  // rows of figures outside the wall, mm of paper
 
 struct Frame {
   PlacementId id;
@@ -139,8 +139,8 @@ void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& s
   double ceiling = 0;
   for (const Vec2 p : ceilingProfile(room, heightsOf(room), *wall)) ceiling = std::max(ceiling, p.y);
   const double length = wall->length(), above = ceiling + kElevationCut, left = -kElevationCut;
-  const double gaps = above + kFirstRow * d.scale, centres = gaps + kRow * d.scale,
-               heights = left - (kFirstRow + kRow) * d.scale;
+  const double gaps = above + kFirstRow * d.scale, centres = gaps + kSetOutRow * d.scale,
+               heights = left - (kFirstRow + kSetOutRow) * d.scale;
   LengthFormat bare = format;
   bare.withUnit = false;
   // Frame by frame along the wall: what is free, how wide each is. Frames one over another share their stretch.

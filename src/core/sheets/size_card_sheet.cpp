@@ -45,7 +45,7 @@ void addTable(Drawing& d, const SheetSource& s, const SizeCard& card, double lef
   }
 }
 
-Sheet page(const SheetSource& s, int) {
+Sheet pageCard(const SheetSource& s, int) {
   Sheet sheet = emptySheet(*s.request.paper, {true}, 0);
   Drawing& d = sheet.drawing;
   d.scale = 1;
@@ -84,15 +84,19 @@ Sheet page(const SheetSource& s, int) {
   return sheet;
 }
 
-std::string heading(const SheetSource&) { return "Size card"; }
+std::string headingCard(const SheetSource&) { return "Size card"; }
 /// Offered where the card is shown, not with the sheets of the room.
-std::vector<std::string> subjects(const Room&) { return {}; }
+std::vector<std::string> subjectsCard(const Room&) { return {}; }
 
 }  // namespace
 
 const SheetRow& sizeCardSheetRow() {
-  static constexpr SheetRow row{
-      .id = "card", .title = "size card", .scales = false, .page = page, .heading = heading, .subjects = subjects};
+  static constexpr SheetRow row{.id = "card",
+                                .title = "size card",
+                                .scales = false,
+                                .page = pageCard,
+                                .heading = headingCard,
+                                .subjects = subjectsCard};
   return row;
 }
 

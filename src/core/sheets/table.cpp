@@ -7,12 +7,12 @@
 namespace mezzet {
 namespace {
 
-constexpr double kRow = 7, kHeadRow = 9;
+constexpr double kTableRow = 7, kHeadRow = 9;
 
 int rowsOn(const Table& table, const Paper& paper) {
   const double height = table.lying ? paper.width : paper.height;
-  const double below = static_cast<double>(table.below.size()) * kRow * 2;
-  return std::max(1, static_cast<int>((height - 2 * kBorder - kTitleBlock - 2 * kHeadRow - below) / kRow));
+  const double below = static_cast<double>(table.below.size()) * kTableRow * 2;
+  return std::max(1, static_cast<int>((height - 2 * kBorder - kTitleBlock - 2 * kHeadRow - below) / kTableRow));
 }
 
 /// What fits a column, with an ellipsis where it does not.
@@ -43,7 +43,7 @@ Sheet tablePage(const Table& table, const SheetSource& s, int number) {
   for (const TableColumn& column : table.columns) addSheetText(d, {left + column.from * wide, y}, column.title);
   d.add(Layer::Title, "", line({left, y - 3.5}, {right, y - 3.5}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   y -= kHeadRow;
-  for (int i = first; i < std::min(first + rows, static_cast<int>(table.rows.size())); ++i, y -= kRow) {
+  for (int i = first; i < std::min(first + rows, static_cast<int>(table.rows.size())); ++i, y -= kTableRow) {
     const std::vector<std::string>& cells = table.rows[static_cast<std::size_t>(i)];
     for (std::size_t c = 0; c < table.columns.size(); ++c) {
       const double from = table.columns[c].from, end = c + 1 < table.columns.size() ? table.columns[c + 1].from : 1.0;
@@ -53,13 +53,13 @@ Sheet tablePage(const Table& table, const SheetSource& s, int number) {
   }
   if (table.rows.empty()) {
     addSheetText(d, {left, y}, table.none);
-    y -= kRow;
+    y -= kTableRow;
   }
   if (number + 1 == pages)
     for (const std::string& sentence : table.below)
       for (const std::string& one : wrapped(sentence, wide)) {
         addSheetText(d, {left, y - 2}, one);
-        y -= kRow - 1;
+        y -= kTableRow - 1;
       }
   d.low = {0, 0};
   d.high = {sheet.width, sheet.height};

@@ -7,7 +7,7 @@
 namespace mezzet {
 namespace {
 
-Drawing compose(const SheetSource& s, int scale) {
+Drawing composeWall(const SheetSource& s, int scale) {
   const bool installer = s.request.version == SheetVersion::Installer;
   ElevationOptions options;
   options.scale = scale;
@@ -21,11 +21,11 @@ Drawing compose(const SheetSource& s, int scale) {
   return d;
 }
 
-std::string heading(const SheetSource& s) {
+std::string headingWall(const SheetSource& s) {
   return "Wall " + s.subject + " from the room. " + ceilingWords(s.room, s.request.format);
 }
 
-std::vector<std::string> subjects(const Room& room) {
+std::vector<std::string> subjectsWall(const Room& room) {
   std::vector<std::string> out;
   for (const Corner& corner : room.corners) out.push_back(corner.id.value);
   return out;
@@ -35,7 +35,7 @@ std::vector<std::string> subjects(const Room& room) {
 
 const SheetRow& wallSheetRow() {
   static constexpr SheetRow row{
-      .id = "wall", .title = "wall", .compose = compose, .heading = heading, .subjects = subjects};
+      .id = "wall", .title = "wall", .compose = composeWall, .heading = headingWall, .subjects = subjectsWall};
   return row;
 }
 

@@ -27,7 +27,7 @@ PlacedRoom beyond(const Job& job, const Room& room, const PlacedRoom& here, cons
           true};
 }
 
-struct Span {
+struct OutlineBox {
   double left = 1e300, right = -1e300, bottom = 1e300, top = -1e300;
   void add(const Polygon& outline) {
     for (const Vec2 p : outline) {
@@ -134,7 +134,7 @@ std::vector<HouseStorey> layoutOf(const Job& job, LengthFormat format) {
     for (const auto& room : job.rooms) {
       if (!here.contains(room->id) || placed.contains(room->id)) continue;
       std::map<RoomId, PlacedRoom> together = group(job, room->id, here, &storey.sentences, format);
-      Span span;
+      OutlineBox span;
       for (const auto& [id, p] : together) span.add(outlineInHouse(*findRoom(job, id), p));
       const Vec2 by{placed.empty() ? 0 : right + kApart - span.left, 0};
       for (auto& [id, p] : together) {

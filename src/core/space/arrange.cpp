@@ -11,8 +11,6 @@ namespace {
 
 Vec2 centreOf(const Box& b) { return midpoint(b.low, b.high); }
 
-bool has(const PlacementIds& ids, const PlacementId& id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
-
 /// Changes each unlocked placement of `ids` in a copy of the scheme.
 template <class Change>
 Job changed(const Job& job, const SchemeId& id, const PlacementIds& ids, bool lockedToo, Change change) {

@@ -1,6 +1,7 @@
 // Several placements at once: moved, turned, lined up, spread, grouped. Locked ones stay where they are.
 #pragma once
 
+#include <algorithm>
 #include <vector>
 
 #include "core/geometry/convex.h"
@@ -9,6 +10,9 @@
 namespace mezzet {
 
 using PlacementIds = std::vector<PlacementId>;
+[[nodiscard]] inline bool has(const PlacementIds& ids, const PlacementId& id) {
+  return std::find(ids.begin(), ids.end(), id) != ids.end();
+}
 
 /// Those of `ids` and everything grouped with them, in the scheme's order; unknown ones are dropped.
 [[nodiscard]] PlacementIds withGroupMates(const Scheme&, const PlacementIds& ids);

@@ -10,15 +10,15 @@ namespace mezzet {
 namespace {
 
 /// What it can be in line with, the more telling first.
-struct Mark {
+struct CeilingMark {
   Vec2 at;
   std::string words;
   int rank = 0;
 };
 
-std::vector<Mark> marksOf(const Job& job, const Scheme& scheme, Vec2 near, const PlacementIds& out) {
+std::vector<CeilingMark> marksOf(const Job& job, const Scheme& scheme, Vec2 near, const PlacementIds& out) {
   constexpr double kNear = 60 * kInch;  // further off nobody lines up by eye
-  std::vector<Mark> marks;
+  std::vector<CeilingMark> marks;
   for (const Placement& p : scheme.placements) {
     if (std::find(out.begin(), out.end(), p.id) != out.end()) continue;
     const Piece& piece = pieceOf(job, p);
@@ -40,13 +40,13 @@ std::vector<Mark> marksOf(const Job& job, const Scheme& scheme, Vec2 near, const
 
 Snapped ceilingSnapped(const Job& job, const Scheme& scheme, const CeilingPlace& wanted, const PlacementIds& out,
                        double reach) {
-  const std::vector<Mark> marks = marksOf(job, scheme, wanted.at, out);
+  const std::vector<CeilingMark> marks = marksOf(job, scheme, wanted.at, out);
   CeilingPlace there = wanted;
   std::vector<Guide> guides;
   for (const bool across : {true, false}) {
     const auto of = [&](Vec2 p) { return across ? p.x : p.y; };
-    const Mark* best = nullptr;
-    for (const Mark& mark : marks) {
+    const CeilingMark* best = nullptr;
+    for (const CeilingMark& mark : marks) {
       const double off = std::abs(of(mark.at) - of(wanted.at));
       if (off > reach ||
           (best != nullptr &&

@@ -81,8 +81,6 @@ std::string nameOf(const Piece& piece) {
   return name;
 }
 
-bool has(const PlacementIds& ids, const PlacementId& id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
-
 /// What stands in line on the plan along one direction.
 std::vector<Mark> floorMarks(const Job& job, const Scheme& scheme, const PlacementIds& moving, const Parts& own,
                              Vec2 direction) {

@@ -5,11 +5,11 @@
 namespace mezzet {
 namespace {
 
-constexpr std::size_t kMostFileBytes = std::size_t{1} << 30;
+constexpr std::size_t kMostSavedBytes = std::size_t{1} << 30;
 constexpr const char* kBroughtBack = ", brought back";
 
 std::string shaOfFile(const std::string& path) {
-  const auto bytes = readFile(path, kMostFileBytes);
+  const auto bytes = readFile(path, kMostSavedBytes);
   return bytes ? sha256(*bytes) : std::string();
 }
 
@@ -42,7 +42,7 @@ void OpenJob::begin(const JobFile& base, const Unsaved& unsaved) {
 }
 
 Result<JobFile> OpenJob::open(const std::string& path) {
-  const auto bytes = readFile(path, kMostFileBytes);
+  const auto bytes = readFile(path, kMostSavedBytes);
   if (!bytes) return bytes.error();
   Result<JobFile> file = readJobBytes(*bytes, fileNameOf(path));
   if (!file) return file;
@@ -195,7 +195,7 @@ Result<OpenJob::BroughtBack> OpenJob::bringBack(const std::string& journal, cons
   } else {
     // A copy that stands for itself, never merged.
     out.copy = true;
-    if (const auto file = found.path.empty() ? Result<std::string>(Error{}) : readFile(found.path, kMostFileBytes);
+    if (const auto file = found.path.empty() ? Result<std::string>(Error{}) : readFile(found.path, kMostSavedBytes);
         file.ok())
       if (const auto saved = readJobBytes(*file, found.path)) out.after.images = saved->images;
     if (!found.path.empty() && !out.after.job.name.ends_with(kBroughtBack)) out.after.job.name += kBroughtBack;

@@ -5,12 +5,6 @@
 #include "io/json/tidy.h"
 
 namespace mezzet {
-namespace {
-
-Json maybe(const std::optional<double>& value) { return value ? Json(tidy(*value)) : Json(nullptr); }
-
-}  // namespace
-
 std::string lightJson(const Job& job, const Scheme& scheme, const std::set<CircuitId>& on, const LightEstimate& e) {
   Json out{{"contract", 2},
            {"room", scheme.room.value},

@@ -10,8 +10,6 @@ namespace mezzet {
 namespace {
 
 Json point(Vec2 p) { return pointJson(p); }
-Json maybe(const std::optional<double>& value) { return value ? Json(tidy(*value)) : Json(nullptr); }
-
 Json findingJson(const Finding& f, const std::vector<WayOut>& ways, const Rulebook& book) {
   const bool known = f.missing.empty();
   Json out{{"id", f.id},

@@ -17,7 +17,7 @@ Json cornersOf(const std::vector<Corner>& corners) {
   return out;
 }
 Json planeOf(const Plane& p) { return {{"z", p.z}, {"gx", p.gx}, {"gy", p.gy}}; }
-Json maybe(const std::optional<double>& v) { return v ? Json(*v) : Json(nullptr); }
+Json known(const std::optional<double>& v) { return v ? Json(*v) : Json(nullptr); }
 
 }  // namespace
 
@@ -43,7 +43,7 @@ std::string siteText(const Room& room, LengthFormat format) {
                                  {"offsetU95", p.offsetU95},
                                  {"width", p.width},
                                  {"widthU95", p.widthU95},
-                                 {"misclosure", maybe(p.misclosure)}});
+                                 {"misclosure", known(p.misclosure)}});
   }
   const RoomHeights heights = heightsOf(room);
   const HeightReport report = heightReport(room, format);
@@ -84,8 +84,8 @@ std::string siteText(const Room& room, LengthFormat format) {
                             {"to", d.to.value},
                             {"traced", d.traced},
                             {"tracedU95", d.tracedU95},
-                            {"taped", maybe(d.taped)},
-                            {"difference", maybe(d.difference())}});
+                            {"taped", known(d.taped)},
+                            {"difference", known(d.difference())}});
   return out.dump(1) + "\n";
 }
 

@@ -12,8 +12,8 @@
 namespace mezzet {
 namespace {
 
-constexpr PointKind kKinds[] = {PointKind::Socket, PointKind::Switch,     PointKind::WallLight,
-                                PointKind::Vent,   PointKind::Thermostat, PointKind::Detector};
+constexpr PointKind kPointKinds[] = {PointKind::Socket, PointKind::Switch,     PointKind::WallLight,
+                                     PointKind::Vent,   PointKind::Thermostat, PointKind::Detector};
 
 QString nameOf(PointKind kind) {
   QString name = QString::fromUtf8(pointWord(kind));
@@ -130,7 +130,7 @@ void InWallPage::rebuild() {
   auto* grid = new QGridLayout;
   grid->setSpacing(5);
   int at = 0;
-  for (const PointKind kind : kKinds) {
+  for (const PointKind kind : kPointKinds) {
     auto* add = button(tr("+ %1").arg(nameOf(kind)), "addPoint", [this, kind] { addPoint(kind); });
     add->setObjectName(QStringLiteral("add-") + QString::fromUtf8(pointWord(kind)));
     add->setAccessibleName(tr("Add: %1").arg(nameOf(kind)));

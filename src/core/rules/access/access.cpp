@@ -100,7 +100,7 @@ void evaluateAccessTable(const Situation& s, const Rule& rule, std::vector<Findi
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kAccessRows[] = {
     {"ada-2010-403.5.1", evaluateAccessRoute, [](Proposals& ways) { ways.widen(); }, shows::kWays},
     {"ada-2010-304.3.1", evaluateAccessTurn},
     {"ada-2010-404.2.3", evaluateAccessDoor},
@@ -110,6 +110,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows accessRules() { return kRows; }
+RuleRows accessRules() { return kAccessRows; }
 
 }  // namespace mezzet

@@ -2,6 +2,7 @@
 #include <cmath>
 
 #include "core/rules/art/rules.h"
+#include "core/rules/art/art_case.h"
 #include "core/rules/art/art_ways.h"
 #include "core/model/kinds.h"
 #include "core/rules/base/facts.h"
@@ -18,12 +19,6 @@ bool isPicture(const Situation& s, const Hung& hung) {
 }
 const Piece& pieceIn(const Situation& s, const Hung& hung) {
   return s.pieces.of(*findPlacement(s.scheme, hung.members.front()));
-}
-
-std::vector<std::string> idsOf(const Hung& hung) {
-  std::vector<std::string> ids;
-  for (const PlacementId& id : hung.members) ids.push_back(id.value);
-  return ids;
 }
 
 std::string subjectWords(const Hung& hung) { return hung.members.size() > 1 ? "The group's centre" : "Its centre"; }
@@ -79,13 +74,13 @@ void evaluateArtGap(const Situation& s, const Rule& rule, std::vector<Finding>& 
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kArtRows[] = {
     {kArtCentre, evaluateArtCentre, waysOutOfArt, shows::kCentreHeight},
     {kArtGap, evaluateArtGap, waysOutOfArt},
 };
 
 }  // namespace
 
-RuleRows artRules() { return kRows; }
+RuleRows artRules() { return kArtRows; }
 
 }  // namespace mezzet

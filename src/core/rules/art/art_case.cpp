@@ -17,6 +17,12 @@ double floorUnder(const Room& room, const Hung& hung) {
 
 }  // namespace
 
+std::vector<std::string> idsOf(const Hung& hung) {
+  std::vector<std::string> ids;
+  for (const PlacementId& id : hung.members) ids.push_back(id.value);
+  return ids;
+}
+
 std::optional<ArtCase> artCaseOf(const Job& job, const Rulebook& book, const SchemeId& id,
                                  const PlacementId& placement) {
   const Scheme* scheme = findScheme(job, id);

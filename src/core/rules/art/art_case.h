@@ -7,6 +7,9 @@
 
 namespace mezzet {
 
+/// The subjects of what is asked of a hung thing: all its members.
+[[nodiscard]] std::vector<std::string> idsOf(const Hung&);
+
 struct ArtCase {
   Hung hung;
   Standing below;

@@ -3,6 +3,7 @@
 #include <cmath>
 #include <limits>
 
+#include "core/rules/art/art_case.h"
 #include "core/rules/art/rules.h"
 #include "core/model/kinds.h"
 #include "core/rules/base/facts.h"
@@ -10,11 +11,6 @@
 namespace mezzet {
 namespace {
 
-std::vector<std::string> idsOf(const Hung& hung) {
-  std::vector<std::string> ids;
-  for (const PlacementId& id : hung.members) ids.push_back(id.value);
-  return ids;
-}
 const Piece& firstOf(const Situation& s, const Hung& hung) {
   return s.pieces.of(*findPlacement(s.scheme, hung.members.front()));
 }
@@ -156,7 +152,7 @@ void evaluateTopBreathing(const Situation& s, const Rule& rule, std::vector<Find
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kProportionRows[] = {
     {"art-width", evaluateArtWidth},
     {"two-thirds", evaluateTwoThirds},
     {"side-breathing", evaluateSideBreathing},
@@ -165,6 +161,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows proportionRules() { return kRows; }
+RuleRows proportionRules() { return kProportionRows; }
 
 }  // namespace mezzet

@@ -181,7 +181,7 @@ void evaluateKneeRoom(const Situation& s, const Rule& rule, std::vector<Finding>
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kDiningRows[] = {
     {"dining-wall", evaluateDiningWall, [](Proposals& ways) { ways.moveClear(); }},
     {"dining-pull", evaluateDiningPull, [](Proposals& ways) { ways.moveClear(); }},
     {"place-setting", evaluatePlaceSetting},
@@ -190,6 +190,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows diningRules() { return kRows; }
+RuleRows diningRules() { return kDiningRows; }
 
 }  // namespace mezzet

@@ -222,7 +222,7 @@ void moveRow(Proposals& ways) {
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kDownlightsRows[] = {
     {"downlight-count", evaluateCount, layOtherwise},
     {"downlight-offset", evaluateOffset, moveRow},
     {"one-warmth", evaluateWarmth},
@@ -231,6 +231,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows downlightRules() { return kRows; }
+RuleRows downlightRules() { return kDownlightsRows; }
 
 }  // namespace mezzet

@@ -146,7 +146,7 @@ void evaluateCord(const Situation& s, const Rule& rule, std::vector<Finding>& ou
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kLampsRows[] = {
     {"lamp-shade", evaluateShade, nullptr, shows::kSight},
     {"seat-light", evaluateSeatLight},
     {"cord-reach", evaluateCord},
@@ -154,6 +154,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows lampRules() { return kRows; }
+RuleRows lampRules() { return kLampsRows; }
 
 }  // namespace mezzet

@@ -285,7 +285,7 @@ void evaluateHeadRoom(const Situation& s, const Rule& rule, std::vector<Finding>
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kPendantsRows[] = {
     {kPendantDrop, evaluateDrop, pullCord},        {"pendant-sight", evaluateSight, pullCord},
     {"pendant-size", evaluateSize, otherDiameter}, {"room-fixture-size", evaluateRoomFixture, otherDiameter},
     {"pendant-row", evaluateRow, spreadRow},       {"pendant-centre", evaluateCentre, centreOverTop},
@@ -294,6 +294,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows pendantRules() { return kRows; }
+RuleRows pendantRules() { return kPendantsRows; }
 
 }  // namespace mezzet

@@ -306,7 +306,7 @@ void moveToAngle(Proposals& ways) {
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kSconcesRows[] = {
     {kSconceHeight, evaluateHeight, hangAtHeight, shows::kCentreHeight},
     {kSconceArt, evaluateArt, hangAtHeight},
     {"sconce-pair", evaluatePair, matchPair},
@@ -316,6 +316,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows sconceRules() { return kRows; }
+RuleRows sconceRules() { return kSconcesRows; }
 
 }  // namespace mezzet

@@ -170,7 +170,7 @@ void moveFromWindow(Proposals& ways) {
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kOpeningsRows[] = {
     {"door-swing", evaluateDoorSwing, [](Proposals& ways) { ways.moveClearOrAlongWalls(); }, shows::kFindsFaults},
     {kDoorRug, evaluateDoorRug},
     {"window-block", evaluateWindowBlock, moveFromWindow, shows::kFindsFaults},
@@ -178,6 +178,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows openingRules() { return kRows; }
+RuleRows openingRules() { return kOpeningsRows; }
 
 }  // namespace mezzet

@@ -201,7 +201,7 @@ void bringInside(Proposals& ways) {
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kPlacingRows[] = {
     {"overlap", evaluateOverlap, partOverlap, shows::kNoRange | shows::kFindsFaults},
     {"outside-room", evaluateOutsideRoom, bringInside, shows::kNoRange | shows::kFindsFaults},
     {"piece-count", evaluatePieceCount, nullptr, shows::kFindsFaults},
@@ -209,6 +209,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows placingRules() { return kRows; }
+RuleRows placingRules() { return kPlacingRows; }
 
 }  // namespace mezzet

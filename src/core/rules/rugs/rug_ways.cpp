@@ -171,7 +171,7 @@ void cornerOut(Proposals& ways) {
   tapeDown(ways);
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kRugWaysRows[] = {
     {kRugCorner, evaluateRugCorner, cornerOut, shows::kWays | shows::kFindsFaults},
     {"rug-edge", evaluateRugEdge, tapeDown, shows::kWays | shows::kFindsFaults},
     {"rug-pile", evaluateRugPile, nullptr, shows::kWays | shows::kFindsFaults},
@@ -181,6 +181,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows rugWayRules() { return kRows; }
+RuleRows rugWayRules() { return kRugWaysRows; }
 
 }  // namespace mezzet

@@ -166,7 +166,7 @@ void underChairs(Proposals& ways) {
       }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kRugsRows[] = {
     {"rug-feet", evaluateRugFeet, ontoRug},
     {"rug-chair", evaluateRugChair, underChairs},
     {"rug-border", evaluateRugBorder},
@@ -174,6 +174,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows rugRules() { return kRows; }
+RuleRows rugRules() { return kRugsRows; }
 
 }  // namespace mezzet

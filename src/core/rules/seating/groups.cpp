@@ -131,7 +131,7 @@ void evaluateTopsLevel(const Situation& s, const Rule& rule, std::vector<Finding
   judgeSpread(s, rule, "backHeight", &SeatPart::back, "the tops of the backs", "the back of", out);
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kGroupsRows[] = {
     {"conversation", evaluateConversation, nullptr, shows::kTalk},
     {"seat-level", evaluateSeatLevel},
     {"tops-level", evaluateTopsLevel},
@@ -139,6 +139,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows groupRules() { return kRows; }
+RuleRows groupRules() { return kGroupsRows; }
 
 }  // namespace mezzet

@@ -215,7 +215,7 @@ void serveSeat(Proposals& ways) {
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kSeatingRows[] = {
     {kTableReach, evaluateTableReach, bringTableNearer, shows::kReach | shows::kTableReach},
     {"served-seats", evaluateServedSeats, serveSeat, shows::kReach},
     {"table-level", evaluateTableLevel},
@@ -225,6 +225,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows seatingRules() { return kRows; }
+RuleRows seatingRules() { return kSeatingRows; }
 
 }  // namespace mezzet

@@ -335,7 +335,7 @@ void evaluateFirstSight(const Situation& s, const Rule& rule, std::vector<Findin
   out.push_back(std::move(f));
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kSightRows[] = {
     {"back-seen", evaluateBackSeen, nullptr, shows::kSight | shows::kBlankBack},
     {"head-turn", evaluateHeadTurn, nullptr, shows::kSight | shows::kSightLine},
     {"screen-distance", evaluateScreenDistance},
@@ -345,6 +345,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows sightRules() { return kRows; }
+RuleRows sightRules() { return kSightRows; }
 
 }  // namespace mezzet

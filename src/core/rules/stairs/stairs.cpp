@@ -77,7 +77,7 @@ void evaluateStairHeadroom(const Situation& s, const Rule& rule, std::vector<Fin
       out);
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kStairsRows[] = {
     {"stair-rise", evaluateStairRise},         {"stair-going", evaluateStairGoing},
     {"stair-pitch", evaluateStairPitch},       {"stair-step", evaluateStairStep},
     {"stair-reach", evaluateStairReach},       {"stair-handrail", evaluateStairHandrail},
@@ -86,6 +86,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows stairRules() { return kRows; }
+RuleRows stairRules() { return kStairsRows; }
 
 }  // namespace mezzet

@@ -124,7 +124,7 @@ void evaluateHeaterClear(const Situation& s, const Rule& rule, std::vector<Findi
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kClearRows[] = {
     {"bed-side", evaluateBedSide, [](Proposals& ways) { ways.widen(); }},
     {"desk-chair", evaluateDeskChair, [](Proposals& ways) { ways.widen(); }},
     {"storage-open", evaluateStorageOpen, [](Proposals& ways) { ways.moveClear(); }},
@@ -133,6 +133,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows clearanceRules() { return kRows; }
+RuleRows clearanceRules() { return kClearRows; }
 
 }  // namespace mezzet

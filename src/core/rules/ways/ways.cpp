@@ -132,7 +132,7 @@ void evaluateTallLamp(const Situation& s, const Rule& rule, std::vector<Finding>
   }
 }
 
-constexpr RuleRow kRows[] = {
+constexpr RuleRow kWaysRows[] = {
     {"way-main", evaluateWayMain, [](Proposals& ways) { ways.widen(); }, shows::kWays | shows::kRibbon | shows::kPinch},
     {"way-side", evaluateWaySide, [](Proposals& ways) { ways.widen(); }, shows::kWays | shows::kRibbon},
     {"foot-room", evaluateFootRoom, nullptr, shows::kReach},
@@ -142,6 +142,6 @@ constexpr RuleRow kRows[] = {
 
 }  // namespace
 
-RuleRows wayRules() { return kRows; }
+RuleRows wayRules() { return kWaysRows; }
 
 }  // namespace mezzet
