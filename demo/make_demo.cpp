@@ -12,6 +12,7 @@
 #include <cstdio>
 
 #include "core/edit/edits.h"
+#include "core/model/kinds.h"
 #include "io/files/file_system.h"
 #include "io/files/job_file.h"
 #include "render/fonts.h"
@@ -73,6 +74,33 @@ QByteArray riverPrint() {
     }
     path.lineTo(w, h);
     p.setBrush(bands[i]);
+    p.drawPath(path);
+  }
+  p.end();
+  return asPng(image);
+}
+
+/// A study in the colours of the marsh: layers of water whose shape follows the name.
+QByteArray study(const std::string& name, double width, double height) {
+  const int w = 360, h = std::max(60, static_cast<int>(std::lround(w * height / width)));
+  unsigned seed = 7;
+  for (const char c : name) seed = seed * 31 + static_cast<unsigned char>(c);
+  const auto at = [&](unsigned k) { return static_cast<double>((seed >> k) % 97) / 97; };
+  QImage image(w, h, QImage::Format_RGB32);
+  image.fill(QColor::fromHslF(0.10F + 0.05F * static_cast<float>(at(3)), 0.35F, 0.88F));
+  QPainter p(&image);
+  p.setRenderHint(QPainter::Antialiasing);
+  p.setPen(Qt::NoPen);
+  p.setBrush(QColor::fromHslF(0.06F, 0.5F, 0.66F));
+  p.drawEllipse(QPointF(w * (0.25 + 0.5 * at(5)), h * 0.32), 0.11 * w, 0.11 * w);
+  for (int i = 0; i < 5; ++i) {
+    QPainterPath path(QPointF(0, h));
+    for (int x = 0; x <= w; x += 3) {
+      const double t = static_cast<double>(x) / w;
+      path.lineTo(x, h * (0.42 + 0.12 * i) + 0.03 * h * std::sin(6 * t * (1 + at(7)) + 2.1 * i + 6 * at(9)));
+    }
+    path.lineTo(w, h);
+    p.setBrush(QColor::fromHslF(0.48F + 0.06F * static_cast<float>(at(2)), 0.22F, 0.66F - 0.09F * static_cast<float>(i)));
     p.drawPath(path);
   }
   p.end();
@@ -200,6 +228,12 @@ int main(int argc, char** argv) {
     out.images[name] = std::make_shared<const Bytes>(content);
     return name;
   };
+  for (const auto& known : std::vector(out.job.pieces))
+    if (known->kind == kPicture && known->image.empty() && known->height) {
+      Piece pictured = *known;
+      pictured.image = keep(study(known->name, known->width, *known->height));
+      out.job = withPiece(out.job, std::move(pictured)).value();
+    }
   for (const auto& known : std::vector(out.job.rooms)) {
     Room room = *known;
     if (room.underlay && room.underlay->image.empty()) room.underlay->image = keep(planSheet(*room.underlay));

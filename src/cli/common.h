@@ -29,7 +29,12 @@ struct Options {
   std::string job, room, scheme, placement, from, to, state = "everyday", kind = "plan", scale = "1:48",
                                                       paper = "letter", version = "client", out, layer, unit, finding,
                                                       way, forPlacement, sizeKind;
-  std::vector<std::string> group, circuits;
+  std::string wall, as, line = "centre", like, ratio, within, eye;
+  std::vector<std::string> group, circuits, placements;
+  std::optional<double> gap;
+  int rows = 0, columns = 0, treads = 0;
+  std::optional<int> restarts;
+  long long seed = 1;
   std::string school = "a";
   std::optional<int> count;
   std::optional<double> roll, pile, repeat, trim;

@@ -10,6 +10,7 @@
 #include "cli/apply.h"
 #include "cli/common.h"
 #include "cli/light.h"
+#include "cli/walls.h"
 #include "cli/rugs.h"
 #include "cli/walking.h"
 #include "core/sheets/sheet_row.h"
@@ -362,6 +363,7 @@ int main(int argc, char** argv) {
   Runs runs;
   addSchemeCommands(cli, o, runs);
   addLightCommands(cli, o, runs);
+  addWallCommands(cli, o, runs);
   addRugCommands(cli, o, runs);
   addRoomCommands(cli, o, runs, argc, argv);
 

@@ -205,6 +205,36 @@ TEST(JobFile, OfVersion6KeepsTheNamesOfOpenings) {
   ASSERT_TRUE(again.ok());
   EXPECT_EQ(again->job, file->job);
 }
+TEST(JobFile, OfVersion8KeepsWhatHangs) {
+  const auto file = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-8.json"), "version-8.json");
+  ASSERT_TRUE(file.ok()) << file.error().text();
+  const Scheme& scheme = *file->job.schemes[0];
+  ASSERT_EQ(scheme.hangs.size(), 1u);
+  EXPECT_EQ(scheme.hangs[0], (Hang{.id = "g9", .as = HangAs::Row, .gap = 50.8, .line = HangLine::Top, .seed = 3}));
+  EXPECT_TRUE(wallPlace(findPlacement(scheme, PlacementId("h3"))->on).apart);
+  EXPECT_EQ(file->job.rooms[0]->corners[0].colour, "#f4efe6");
+  EXPECT_EQ(findPiece(file->job, PieceId("small"))->frame->foot, Foot::Dark);
+  const auto again = readJobText(writeJobText(file->job, file->nextId), "again");
+  ASSERT_TRUE(again.ok());
+  EXPECT_EQ(again->job, file->job);
+}
+TEST(JobFile, OfAnOlderVersionARoundGlassHasOneDiameter) {
+  std::string text = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-7.json");
+  const std::string at = "\"pieces\": [";
+  ASSERT_NE(text.find(at), std::string::npos);
+  text.insert(text.find(at) + at.size(), R"({"id":"old","name":"Old glass","kind":"mirror","shape":"round","width":762,"depth":762,"height":900,"count":1},)");
+  const auto file = readJobText(text, "old");
+  ASSERT_TRUE(file.ok()) << file.error().text();
+  const Piece& glass = *findPiece(file->job, PieceId("old"));
+  EXPECT_EQ(glass.height, 762);
+  EXPECT_FALSE(glass.depth);
+}
+TEST(JobFile, APartOnAKindThatCannotHaveItNamesBoth) {
+  std::string text = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-8.json");
+  const std::string part = "\"screen\": {";
+  text.replace(text.find(part), part.size(), "\"mirror\": {");
+  EXPECT_NE(refusal(text).find("is only for a mirror, and this is a television"), std::string::npos) << refusal(text);
+}
 TEST(JobFile, IsDescribedInItsNewestVersion) {
   const std::string version = "version " + std::to_string(kJobVersion);
   EXPECT_EQ(slurp(MEZZET_SOURCE_DIR "/docs/job-file.md").find("# The job file, " + version + "\n"), 0U);

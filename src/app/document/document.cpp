@@ -138,6 +138,7 @@ bool Document::edit(const QString& name, Job after, long long nextId) {
     return false;
   }
   if (after == job_) return true;
+  if (settle_) after = settle_(job_, std::move(after));
   // Whatever made it: a job that could not be opened again must not come about.
   if (const auto fault = faultOf(after)) {
     emit trouble(QString::fromStdString(fault->text()) + QStringLiteral("."));

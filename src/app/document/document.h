@@ -1,6 +1,7 @@
 // The open document: a Job, its undo list, its file and its journal.
 #pragma once
 
+#include <functional>
 #include <QObject>
 #include <QString>
 #include <QTimer>
@@ -60,6 +61,8 @@ class Document : public QObject {
   /// next number if the edit took ids. False, with a word through `trouble`, when the document is
   /// read-only or `after` is a job that could not be opened again.
   bool edit(const QString& name, Job after, long long nextId = 0);
+  /// What follows from every edit and belongs to it: groups on a wall are hung again when a frame changed.
+  void setSettling(std::function<Job(const Job& before, Job after)> settle) { settle_ = std::move(settle); }
   /// Brings back what a journal holds: as one edit of its file, or as a copy where that has changed. What is open now
   /// is closed in order unless it is that file, so ask before.
   [[nodiscard]] std::optional<Error> bringBack(const QString& journal);
@@ -79,6 +82,7 @@ class Document : public QObject {
   void draftBroughtBack();
 
  private:
+  std::function<Job(const Job&, Job)> settle_;
   friend class SnapshotCommand;
   void become(const QString& name, const Job& job);
   void show(JobFile file, bool unsaved);

@@ -9,6 +9,7 @@
 
 #include "io/photometry/ies.h"
 #include "io/photometry/webs.h"
+#include "core/decide/hang_place.h"
 #include "core/site/heights.h"
 #include "core/space/bodies.h"
 #include "core/drawing/wall/elevation.h"
@@ -39,6 +40,7 @@ Workspace::Workspace(Document& document, const Rulebook& book, QObject* parent)
         tr("The ways of this room take too long to draw, and were given up. Their widths hold; take "
            "things out, or split the room."));
   });
+  document_.setSettling([this](const Job& before, Job after) { return hangsSettled(before, std::move(after), book_, format_); });
   connect(&estimator_, &LightEstimator::arrived, this, &Workspace::estimateChanged);
   // What is decided on may ask for ribbons that nobody drew yet.
   connect(this, &Workspace::selectionChanged, this, &Workspace::askRoutes);

@@ -5,10 +5,12 @@
 #include <cmath>
 
 #include "app/stages/floor/tray.h"
+#include "app/stages/stages.h"
 #include "app/view/sheet_view.h"
 #include "core/base/sentence.h"
 #include "core/decide/bands.h"
 #include "core/decide/first_place.h"
+#include "core/decide/hang_place.h"
 #include "core/edit/edits.h"
 
 namespace mezzet {
@@ -19,6 +21,14 @@ std::optional<SheetView::Dropped> SheetView::dropped(const QDropEvent& event, Id
   if (piece == nullptr || !takes(*piece)) return std::nullopt;
   const double step = workspace_.handStep();
   const Vec2 p = projection().unmap(event.position());
+  if (rowOf(workspace_.stage()).accepts == Accepts::Wall && !(event.modifiers() & Qt::AltModifier))
+    if (auto over = withDroppedOver(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, p, ids,
+                                    workspace_.format())) {
+      const WallRect& r = over->region;
+      Band free{"", View{workspace_.wall()}, {{r.left, r.bottom}, {r.right, r.bottom}, {r.right, r.top}, {r.left, r.top}}, "", ""};
+      free.beside = tr("free, %1 by %2").arg(workspace_.write(r.width()), workspace_.write(r.height())).toStdString();
+      return Dropped{{std::move(over->job), over->placement}, {}, {std::move(free)}};
+    }
   auto added = withPlaced(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, ids,
                           Vec2{std::round(p.x / step) * step, std::round(p.y / step) * step});
   if (!added) return std::nullopt;
@@ -43,8 +53,9 @@ void SheetView::dragEnterEvent(QDragEnterEvent* event) {
 void SheetView::dragMoveEvent(QDragMoveEvent* event) {
   IdSource ids = workspace_.document().ids();
   if (auto there = dropped(*event, ids)) {
-    hand_.showOf(bandsOf(there->added.job, workspace_.book(), workspace_.schemeId(), there->added.placement,
-                         workspace_.format()),
+    hand_.showOf(!there->lit.empty() ? std::move(there->lit)
+                                     : bandsOf(there->added.job, workspace_.book(), workspace_.schemeId(),
+                                               there->added.placement, workspace_.format()),
                  std::move(there->guides));
     workspace_.showGhost(std::move(there->added.job));
     event->acceptProposedAction();

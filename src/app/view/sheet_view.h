@@ -44,6 +44,8 @@ class SheetView : public QWidget {
  signals:
   /// What can be done with the selection, or here, is asked for at a place of the screen.
   void menuWanted(QPoint at);
+  /// A number was begun while the sheet has the keyboard.
+  void numberBegun(const QString& digit);
 
  public slots:
   void refresh();         ///< something drawn has changed
@@ -106,6 +108,7 @@ class SheetView : public QWidget {
   struct Dropped {
     Added added;
     std::vector<Guide> guides;
+    std::vector<Band> lit = {};  ///< what is free there and takes it
   };
   [[nodiscard]] std::optional<Dropped> dropped(const QDropEvent&, IdSource& ids) const;
   void dropGhost();

@@ -298,8 +298,10 @@ void MainWindow::wireParts() {
   connect(bar_, &PieceBar::actionWanted, this, [this](const char* id, QPoint at) {
     std::string_view(id) == "more" ? showMenu(at) : (*actions_)[id]->trigger();
   });
-  for (const SheetView* view : {static_cast<SheetView*>(plan_), static_cast<SheetView*>(wall_)})
+  for (const SheetView* view : {static_cast<SheetView*>(plan_), static_cast<SheetView*>(wall_)}) {
     connect(view, &SheetView::menuWanted, this, &MainWindow::showMenu);
+    connect(view, &SheetView::numberBegun, this, [this](const QString& digit) { bar_->typeGap(digit); });
+  }
   connect(edge_, &SheetEdge::previousWall, this, [this] { workspace_->stepWall(-1); });
   connect(edge_, &SheetEdge::nextWall, this, [this] { workspace_->stepWall(1); });
   connect(workspace_.get(), &Workspace::selectionChanged, this, &MainWindow::showFoot);

@@ -37,11 +37,14 @@ Result<Added> withPlaced(const Job& job, const Rulebook& book, const SchemeId& i
   Job out = withPlacement(job, id, {placement, piece->id, *first, {}});
   if (at) return Added{std::move(out), placement};
   if (const auto art = artCaseOf(out, book, id, placement))
-    return Added{hungAtCentre(out, id, art->hung, art->solution.centre), placement};
+    // Alone: what hangs near it stays where it is.
+    if (art->hung.members.size() == 1)
+      return Added{hungAtCentre(out, id, art->hung, art->solution.centre), placement};
   if (const Rule* rule = findRule(book, std::string(kArtCentre)))
     if (const Asked asked = askedOf(*rule, out); asked.missing.empty() && asked.tolerated.low && asked.tolerated.high)
-      if (const auto hung = hungWith(out, *findScheme(out, id), placement))
-        return Added{hungAtCentre(out, id, *hung, (*asked.tolerated.low + *asked.tolerated.high) / 2), placement};
+      return Added{hungAtCentre(out, id, {{placement}, wallId, wallRectOf(*piece, *first)},
+                                (*asked.tolerated.low + *asked.tolerated.high) / 2),
+                   placement};
   return Added{std::move(out), placement};
 }
 

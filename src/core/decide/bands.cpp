@@ -57,13 +57,13 @@ void floorBands(const Job& job, const Scheme& scheme, const Rule& rule, const Pl
 /// `left` and `right`: of the floor at the wall's ends, which a height above the floor follows; 0 for one above the
 /// datum.
 Band acrossWall(const std::string& rule, const CornerId& wall, double length, const Range& centre, double ceiling,
-                std::string label, double left = 0, double right = 0) {
+                std::string label, std::string beside, double left = 0, double right = 0) {
   const double low = std::clamp(centre.low.value_or(0), 0.0, ceiling),
                high = std::clamp(centre.high.value_or(ceiling), 0.0, ceiling);
   return {rule,
           View{wall},
           {{0, low + left}, {length, low + right}, {length, high + right}, {0, high + left}},
-          std::move(label)};
+          std::move(label), std::move(beside)};
 }
 
 }  // namespace
@@ -84,27 +84,29 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
   if (hung == nullptr) return out;
   const Room& room = roomOf(job, *scheme);
   const Wall wall = *findWall(room, hung->wall);
-  // Mirrors and screens have heights of their own.
   const Piece& piece = pieceOf(job, *held);
-  if (hangs(piece.kind) && !isArt(piece.kind)) return out;
   const double length = wall.length();
   const RoomHeights heights = heightsOf(room);
   const auto envelope = hungWith(job, *scheme, placement);
+  if (!envelope) return out;
+  const auto below = belowOf(job, room, *scheme, *envelope);
+  const ArtAsks asks = artAsks(job, PieceIndex(job), room, *scheme, *envelope, below);
   const Rule* centre = findRule(book, std::string(kArtCentre));
   const Rule* gap = findRule(book, std::string(kArtGap));
-  if (centre != nullptr)
+  if (centre != nullptr && asks.centre)
     if (const Asked asked = askedOf(*centre, job, piece); asked.missing.empty())
       out.push_back(acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight,
-                               "centre by height, " + rangeWords(asked.tolerated, format), heights.floorAt(wall.end),
+                               "centre by height, " + rangeWords(asked.tolerated, format),
+                               "height " + rangeWords(asked.tolerated, format), heights.floorAt(wall.end),
                                heights.floorAt(wall.start)));
-  if (gap != nullptr)
-    if (const auto below = belowArt(job, *scheme, room, *envelope); below && below->top)
-      if (const Asked asked = askedOf(*gap, job, piece); asked.missing.empty()) {
-        const ArtSolution bands = solveArt({{}, asked.tolerated, *below->top, envelope->envelope.height()});
-        const std::string name = SchemeNames(job, *scheme).the(below->id);
-        out.push_back(acrossWall(gap->id, hung->wall, length, bands.gapBand, room.ceilingHeight,
-                                 "centre by gap over " + name + ", " + rangeWords(asked.tolerated, format)));
-      }
+  if (gap != nullptr && asks.gap && below->top)
+    if (const Asked asked = askedOf(*gap, job, piece, asks.gapCases); asked.missing.empty()) {
+      const ArtSolution bands = solveArt({{}, asked.tolerated, *below->top, envelope->envelope.height()});
+      const std::string name = thingWords(SchemeNames(job, *scheme), room, below->id);
+      out.push_back(acrossWall(gap->id, hung->wall, length, bands.gapBand, room.ceilingHeight,
+                               "centre by gap over " + name + ", " + rangeWords(asked.tolerated, format),
+                               "gap " + rangeWords(asked.tolerated, format)));
+    }
   return out;
 }
 

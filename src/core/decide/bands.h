@@ -10,6 +10,7 @@ struct Band {
   View view;
   Polygon zone;       ///< plan: where the facing edge may lie; wall: where the frame's centre may lie
   std::string label;  ///< "reach 12 to 18 in"
+  std::string beside = {};  ///< of bands across a wall, in few words: "height 57 to 60 in"
 };
 
 /// The bands that bind one placement, given where everything else is.

@@ -11,7 +11,7 @@
 #include "core/model/kinds.h"
 #include "core/rules/light/rules.h"
 #include "core/space/arrange.h"
-#include "core/space/standing.h"
+#include "core/space/hung.h"
 #include "core/use/groups.h"
 #include "core/use/serving.h"
 

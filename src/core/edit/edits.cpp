@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <map>
 
+#include "core/edit/hangs.h"
 #include "core/edit/lights.h"
 #include "core/edit/put.h"
 #include "core/edit/validate.h"
@@ -188,6 +189,7 @@ Job withSchemeCopied(const Job& job, const SchemeId& id, const std::string& name
   for (Placement& p : fresh.placements)
     if (auto* carried = onAnother(p.on)) carried->carrier = PlacementId(renamed[carried->carrier.value]);
   renameLights(fresh, renamed);
+  renameHangs(fresh, renamed);
   // A kept finding is named by its subjects, which have new ids now, in byte order.
   for (Kept& kept : fresh.kept) {
     const auto colon = kept.finding.find(':');
@@ -230,7 +232,7 @@ Job withoutPlacement(const Job& job, const SchemeId& id, const PlacementId& plac
   Scheme changed = *scheme;
   std::erase_if(changed.placements,
                 [&](const Placement& p) { return p.id == placement || carrierOf(p.on) == placement; });
-  return withScheme(job, withoutLostLights(std::move(changed), roomOf(job, *scheme)));
+  return withScheme(job, withoutLostHangs(withoutLostLights(std::move(changed), roomOf(job, *scheme))));
 }
 
 Job placed(const Job& job, const SchemeId& scheme, const PlacementId& id, Place place) {

@@ -7,6 +7,8 @@
 #include <unordered_map>
 
 #include "core/model/piece_fields.h"
+#include "core/edit/hangs.h"
+#include "core/model/kinds.h"
 #include "core/edit/validate_light.h"
 #include "core/edit/validate_rugs.h"
 #include "core/edit/validate_site.h"
@@ -224,6 +226,8 @@ std::optional<Error> faultOf(const Room& room, LengthFormat format) {
   std::set<std::string> seen;
   if (auto fault = faultOfSite(room)) return fault;
   if (auto fault = faultOfLight(room)) return fault;
+  for (const Corner& c : room.corners)
+    if (auto fault = faultOfColour(c)) return fault;
   if (!room.entry.empty()) {
     const Opening* entry = findOpening(room, room.entry);
     if (entry == nullptr || entry->kind == OpeningKind::Window)
@@ -266,8 +270,11 @@ std::optional<Error> faultOf(const Piece& p) {
     if (field.kind == FieldKind::Length && !field.zero)
       if (const auto length = field.number(p))
         if (auto fault = faultOfLength(*length, name + ", " + std::string(field.name))) return fault;
-  if (p.shape == Shape::Round && p.depth && std::abs(*p.depth - p.width) > kSlack)
-    return Error{name, "is round, but its width and depth differ", "Give both the diameter"};
+  const bool upright = isSeenUpright(p.kind);
+  if (const auto& across = upright ? p.height : p.depth;
+      p.shape == Shape::Round && across && std::abs(*across - p.width) > kSlack)
+    return Error{name, std::string("is round, but its width and ") + (upright ? "height" : "depth") + " differ",
+                 "Give both the diameter"};
   if (p.shape == Shape::L) {
     if (!p.depth || !p.limbs->longDepth || !p.limbs->returnWidth)
       return Error{name, "is an L, but not all of its depth, long depth and return width are given",
@@ -359,6 +366,7 @@ std::optional<Error> faultOf(const Job& job) {
       if (auto fault = faultOfPlacement(pieceById, *found->second, *scheme, p)) return fault;
     }
     if (auto fault = faultOfLight(*found->second, *scheme)) return fault;
+    if (auto fault = faultOfHangs(*scheme)) return fault;
     if (scheme->log.size() > kMostLog)
       return Error{"scheme " + scheme->id.value, "has more than 2000 notes", "Remove some"};
     for (const Kept& kept : scheme->kept)

@@ -35,7 +35,7 @@ std::optional<Error> faultOfTexts(const Job& job) {
   for (const auto& piece : job.pieces) {
     const std::string where = "piece " + piece->id.value.substr(0, 60);
     for (const std::string* value : {&piece->id.value, &piece->name, &piece->kind, &piece->finish->material,
-                                     &piece->rug->fibre, &piece->rug->edge})
+                                     &piece->rug->fibre, &piece->rug->edge, &piece->frame->finish})
       text(*value, where);
     extra(piece->extra, where);
   }
@@ -45,8 +45,11 @@ std::optional<Error> faultOfTexts(const Job& job) {
     extra(scheme->extra, where);
     for (const Placement& p : scheme->placements) {
       text(p.group, where);
+      if (const auto group = groupOf(p.on)) text(*group, where);
       extra(p.extra, where);
     }
+    for (const Hang& hang : scheme->hangs)
+      for (const std::string* value : {&hang.id, &hang.like}) text(*value, where + ", an arrangement");
     for (const Kept& kept : scheme->kept)
       for (const std::string* value : {&kept.finding, &kept.reason}) text(*value, where + ", a reason");
     for (const LogEntry& entry : scheme->log) text(entry.text, where + ", a note");

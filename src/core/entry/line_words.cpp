@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <charconv>
 
+#include "core/base/sentence.h"
 #include "core/entry/words.h"
 #include "core/model/kinds.h"
 
@@ -162,6 +163,42 @@ std::string_view wordAt(std::string_view low, std::size_t at) {
 
 std::string withArticle(const std::string& name) {
   return (std::string_view("aeiouAEIOU").find(name[0]) != std::string_view::npos ? "an " : "a ") + lower(name);
+}
+
+OwnKind ownKindAt(std::string_view text, std::size_t at) {
+  std::size_t end = at;
+  while (end < text.size() && !isDigit(text[end]) && text[end] != '"') ++end;
+  std::string name(text.substr(at, end - at));
+  while (!name.empty() && (name.back() == ' ' || name.back() == ',')) name.pop_back();
+  if (name.empty() || !isLetter(name[0])) throw Refusal{at, "Begin with what it is: sofa, low table, rug, art ..."};
+  std::string kind = lower(name);
+  if (kind == "table" || kind == "tables")
+    throw Refusal{at, "Which table is it: a dining table, a low table, a side table or a console?"};
+  std::replace(kind.begin(), kind.end(), ' ', '-');
+  return {capital(name), std::move(kind), end};
+}
+
+namespace {
+constexpr std::pair<std::string_view, HangAs> kHangWords[] = {{"row", HangAs::Row},
+                                                              {"grid", HangAs::Grid},
+                                                              {"salon", HangAs::Salon},
+                                                              {"loose", HangAs::Loose},
+                                                              {"mirrored", HangAs::Mirrored}};
+}
+
+std::optional<HangAs> hangAsWord(std::string_view word) {
+  for (const auto& [said, as] : kHangWords)
+    if (said == word) return as;
+  return std::nullopt;
+}
+std::string_view hangAsWord(HangAs as) {
+  for (const auto& [said, one] : kHangWords)
+    if (one == as) return said;
+  return "";
+}
+std::string wishWords(const HangWish& wish, LengthFormat format) {
+  return ", hung " + std::string(wish.as == HangAs::Loose || wish.as == HangAs::Mirrored ? "" : "as a ") +
+         std::string(hangAsWord(wish.as)) + (wish.gap ? ", " + writeLength(*wish.gap, format) + " apart" : "");
 }
 
 }  // namespace mezzet

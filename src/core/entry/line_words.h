@@ -9,10 +9,27 @@
 
 #include "core/entry/words.h"
 #include "core/model/piece_fields.h"
+#include "core/model/scheme.h"
 
 namespace mezzet {
 
 inline bool isDigit(char c) { return c >= '0' && c <= '9'; }
+
+/// A kind in the user's own words, up to the first number; throws Refusal.
+struct OwnKind {
+  std::string name, kind;
+  std::size_t end = 0;
+};
+[[nodiscard]] OwnKind ownKindAt(std::string_view text, std::size_t at);
+/// "row", "grid", "salon", "loose", "mirrored", and back.
+[[nodiscard]] std::optional<HangAs> hangAsWord(std::string_view word);
+[[nodiscard]] std::string_view hangAsWord(HangAs);
+/// How several are to hang, and how far apart.
+struct HangWish {
+  HangAs as = HangAs::Row;
+  std::optional<double> gap = std::nullopt;
+};
+[[nodiscard]] std::string wishWords(const HangWish&, LengthFormat);  ///< ", hung as a row, 2 in apart"
 
 /// Characters (not bytes) before a byte of UTF-8 text.
 [[nodiscard]] std::size_t characters(std::string_view text, std::size_t byte);

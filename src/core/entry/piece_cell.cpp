@@ -113,7 +113,7 @@ Result<Piece> withShapeCell(Piece piece, const std::string& text, const std::str
   const auto start = [&](std::optional<double> LimbPart::*limb, double most) {
     if (!((*piece.limbs).*limb)) piece.limbs.edit().*limb = std::min(kLimb, most);
   };
-  if (piece.shape == Shape::Round) piece.depth = piece.width;
+  keepRound(piece);
   if (piece.shape == Shape::L) {
     if (!piece.depth) piece.depth = piece.width;
     start(&LimbPart::longDepth, *piece.depth / 2);
@@ -170,8 +170,11 @@ Result<Piece> withLengthCell(Piece piece, const PieceField& field, const std::st
     if (const auto fault = faultOfLength(*read->length, where)) return *fault;
   field.setNumber(piece, read->length);
   // A round thing has one size across.
-  if (piece.shape == Shape::Round && (field.key == kWidthKey || field.key == kDepthKey))
-    piece.width = *(piece.depth = read->length);
+  if (piece.shape == Shape::Round &&
+      (field.key == kWidthKey || field.key == (isSeenUpright(piece.kind) ? kHeightKey : kDepthKey))) {
+    piece.width = *read->length;
+    keepRound(piece);
+  }
   if (!field.doubted) return piece;
   piece.doubts.erase(dimension);
   if (read->doubt && *read->doubt != Doubt{}) piece.doubts[dimension] = *read->doubt;

@@ -45,6 +45,7 @@ class PieceReader {
     if (!quoted_.empty()) piece_.name = quoted_;
     out.count = piece_.count = count_;
     out.over = over_;
+    out.hang = hang_;
     if (!over_.empty()) out.notes.push_back("It hangs over the " + std::string(kindWords(over_)) + ".");
     out.canSwap = hangs(kind_) && !isScreen(kind_);
     out.notes = notes_;
@@ -56,6 +57,7 @@ class PieceReader {
       out.notes.push_back("No furniture rule judges " + withArticle(name_) + "; it is drawn and measured.");
     out.piece = piece_;
     out.echo = (count_ > 1 ? std::to_string(count_) + " of: " : "") + pieceWords(piece_, format);
+    if (hang_) out.echo += wishWords(*hang_, format);
     if (sizes_.empty() && !anyNamed_) out.completion = (text_.ends_with(' ') ? "" : " ") + usualSizes(piece_, bare_);
     return out;
   }
@@ -103,18 +105,10 @@ class PieceReader {
       while (readShapeWord()) {}
       return;
     }
-    // Anything else is a word of the user's own, up to the first number.
-    std::size_t end = at_;
-    while (end < text_.size() && !isDigit(text_[end]) && text_[end] != '"') ++end;
-    std::string name(text_.substr(at_, end - at_));
-    while (!name.empty() && (name.back() == ' ' || name.back() == ',')) name.pop_back();
-    if (name.empty() || !isLetter(name[0])) throw Refusal{at_, "Begin with what it is: sofa, low table, rug, art ..."};
-    if (const std::string said = lower(name); said == "table" || said == "tables")
-      throw Refusal{at_, "Which table is it: a dining table, a low table, a side table or a console?"};
-    name_ = capital(name);
-    kind_ = lower(name);
-    std::replace(kind_.begin(), kind_.end(), ' ', '-');
-    at_ = end;
+    OwnKind own = ownKindAt(text_, at_);
+    name_ = std::move(own.name);
+    kind_ = std::move(own.kind);
+    at_ = own.end;
   }
 
   void setShape(Shape shape) { piece_ = usuallyShaped(std::move(piece_), shape); }
@@ -247,9 +241,20 @@ class PieceReader {
     return true;
   }
 
+  /// "row 2", "salon": how several are hung, and the gap between them.
+  bool readHang() {
+    const auto as = hangs(kind_) ? hangAsWord(wordHere()) : std::nullopt;
+    if (!as) return false;
+    hang_ = HangWish{*as};
+    at_ += wordHere().size();
+    skip();
+    if (at_ < text_.size() && isDigit(text_[at_])) hang_->gap = readLengthHere().length;
+    return true;
+  }
+
   void readWord() {
     const std::string_view word = wordHere();
-    if (readOver()) return;
+    if (readOver() || readHang()) return;
     if (const auto size = sizeWord(word)) {
       const std::size_t here = at_;
       at_ += word.size();
@@ -360,6 +365,7 @@ class PieceReader {
   std::size_t at_ = 0;
   int count_ = 1;
   std::string kind_, name_, quoted_, over_;
+  std::optional<HangWish> hang_;
   std::optional<Mount> mount_;
   std::optional<Shape> shape_;
   Hand hand_ = Hand::Left;

@@ -4,7 +4,7 @@
 #include <cmath>
 
 #include "core/model/kinds.h"
-#include "core/space/standing.h"
+#include "core/space/hung.h"
 
 namespace mezzet {
 namespace {

@@ -4,13 +4,14 @@
 
 #include <algorithm>
 #include <array>
+#include <cstdint>
 
 namespace mezzet {
 namespace {
 
 /// What it is to rules and drawings. Some say which dimensions it has: a seat has seat, arm and back heights, a dining
 /// seat seat and back, what opens comes forward, what dines has leaves, a rug a pad and the size it is sold as.
-enum Use : unsigned {
+enum Use : std::uint64_t {
   kSeat = 1u << 0,
   kLowTable = 1u << 1,
   kRug = 1u << 2,
@@ -40,6 +41,10 @@ enum Use : unsigned {
   kGrows = 1u << 26,
   kWorkTop = 1u << 27,
   kRoomLight = 1u << 28,
+  kTextile = 1u << 29,
+  kPlate = 1u << 30,
+  kShelf = 1u << 31,
+  kGathers = 1ull << 32,
 };
 enum class Goes { Floor, Wall, Ceiling };
 
@@ -52,7 +57,7 @@ struct Usual {
 struct Kind {
   std::string_view id, words;
   std::array<std::string_view, 4> synonyms;  ///< in small letters
-  unsigned uses;
+  std::uint64_t uses;
   Goes goes;
   Usual usual;
   std::optional<Mount> mount = {};  ///< of a light
@@ -137,8 +142,13 @@ constexpr std::array kKinds{
     Kind{"plant", "plant", {"tree"}, kGrows, Goes::Floor, {Shape::Round, 20, 20, 60, 0, 0, 0}},
     Kind{"folding-screen", "folding screen", {}, kFolds, Goes::Floor, {Shape::Rect, 60, 6, 68, 0, 0, 0}},
     Kind{"rug", "rug", {"carpet"}, kRug, Goes::Floor, {Shape::Rect, 120, 96, 0.5, 0, 0, 0}},
-    Kind{"art", "picture", {"painting", "print", "art"}, kArt, Goes::Wall, {Shape::Rect, 40, 1.5, 30, 0, 0, 0}},
-    Kind{"mirror", "mirror", {}, kMirror, Goes::Wall, {Shape::Rect, 30, 1.5, 40, 0, 0, 0}},
+    Kind{"art", "picture", {"painting", "print", "art"}, kArt | kGathers, Goes::Wall, {Shape::Rect, 40, 1.5, 30, 0, 0, 0}},
+    Kind{"mirror", "mirror", {}, kMirror | kGathers, Goes::Wall, {Shape::Rect, 30, 1.5, 40, 0, 0, 0}},
+    Kind{"textile", "textile", {"wall hanging", "tapestry"}, kTextile | kGathers, Goes::Wall, {Shape::Rect, 36, 1, 48, 0, 0, 0}},
+    Kind{"plate", "plate", {}, kPlate | kGathers, Goes::Wall, {Shape::Round, 10, 1.5, 10, 0, 0, 0}},
+    Kind{"clock", "clock", {"wall clock"}, 0, Goes::Wall, {Shape::Round, 12, 2, 12, 0, 0, 0}},
+    Kind{"shelf", "shelf", {"wall shelf", "picture ledge"}, kShelf, Goes::Wall, {Shape::Rect, 36, 8, 1.5, 0, 0, 0}},
+    Kind{"wall-object", "wall object", {"object on the wall"}, kGathers, Goes::Wall, {Shape::Rect, 16, 3, 16, 0, 0, 0}},
     Kind{"wall-light", "wall light", {"sconce"}, 0, Goes::Wall, {Shape::Rect, 5, 4, 14, 0, 0, 0}, Mount::Wall},
     Kind{"picture-light", "picture light", {}, 0, Goes::Wall, {Shape::Rect, 16, 8, 3, 0, 0, 0}, Mount::Picture},
     Kind{"light-strip", "light strip", {"strip light"}, 0, Goes::Wall, {Shape::Rect, 40, 1, 1, 0, 0, 0}, Mount::Strip},
@@ -207,6 +217,15 @@ bool isSideTable(std::string_view kind) { return has(kind, kSideTop); }
 bool isSofa(std::string_view kind) { return has(kind, kSofa); }
 bool isScreen(std::string_view kind) { return has(kind, kWatched); }
 bool isMirror(std::string_view kind) { return has(kind, kMirror); }
+bool isTextile(std::string_view kind) { return has(kind, kTextile); }
+bool isPlate(std::string_view kind) { return has(kind, kPlate); }
+bool isShelf(std::string_view kind) { return has(kind, kShelf); }
+bool gathersOnWall(std::string_view kind) { return has(kind, kGathers) || !isKnownKind(kind); }
+bool isSeenUpright(std::string_view kind) { return hangs(kind) && !canBeLight(kind); }
+void keepRound(Piece& piece) {
+  if (piece.shape == Shape::Round) (isSeenUpright(piece.kind) ? piece.height : piece.depth) = piece.width;
+}
+bool hasFrame(std::string_view kind) { return isArt(kind) || isTextile(kind) || isMirror(kind); }
 bool isLamp(std::string_view kind) { return has(kind, kLamp); }
 bool isBed(std::string_view kind) { return has(kind, kSleptIn); }
 bool isPlant(std::string_view kind) { return has(kind, kGrows); }
@@ -306,7 +325,7 @@ Piece usuallyShaped(Piece piece, Shape shape) {
     piece.limbs.edit().longDepth = 34 * kInch;
     piece.doubts["longDepth"] = {DimensionSource::Default, 0};
   }
-  if (shape == Shape::Round) piece.depth = piece.width;
+  keepRound(piece);
   return piece;
 }
 

@@ -36,6 +36,17 @@ namespace mezzet {
 [[nodiscard]] bool isSofa(std::string_view kind);    ///< a low table's length is held against it
 [[nodiscard]] bool isScreen(std::string_view kind);  ///< one watches it
 [[nodiscard]] bool isMirror(std::string_view kind);
+[[nodiscard]] bool isTextile(std::string_view kind);
+[[nodiscard]] bool isPlate(std::string_view kind);
+[[nodiscard]] bool isShelf(std::string_view kind);  ///< on a wall
+/// Hung near others of its like it is seen as one with them: pictures, textiles, plates, mirrors, objects, and what
+/// Mezzet does not know.
+[[nodiscard]] bool gathersOnWall(std::string_view kind);
+[[nodiscard]] bool hasFrame(std::string_view kind);
+/// Seen upright on its wall: a round one is as high as it is wide. All that hangs but lights, which have their own ways.
+[[nodiscard]] bool isSeenUpright(std::string_view kind);
+/// Brings a round thing to one diameter, that of its width: in the plan, or on its wall.
+void keepRound(Piece&);
 [[nodiscard]] bool isLamp(std::string_view kind);
 [[nodiscard]] bool isBed(std::string_view kind);
 [[nodiscard]] bool isPlant(std::string_view kind);

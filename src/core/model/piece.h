@@ -87,6 +87,28 @@ struct FinishPart {
   std::optional<bool> backFinished;  ///< whether its back may be seen
   bool operator==(const FinishPart&) const = default;
 };
+/// Whether the foot of a picture is dark: it then hangs higher above what is below.
+enum class Foot { Dark, Light };
+/// What is in the frame. width and height of the piece are the frame's outer edges.
+struct FramePart {
+  std::optional<double> imageWidth, imageHeight;  ///< what is seen of the picture, or of the glass
+  std::optional<double> mat;                      ///< how wide the mount round it shows
+  std::optional<bool> glazed;
+  std::string finish = {};  ///< in a word: "black"
+  std::optional<Foot> foot;
+  bool operator==(const FramePart&) const = default;
+};
+/// What a mirror is for: the face, the whole figure, the room.
+enum class LooksAs { Face, Full, Space };
+struct MirrorPart {
+  std::optional<LooksAs> looksAs;  ///< by its size and height until said
+  bool operator==(const MirrorPart&) const = default;
+};
+/// The lit part of a television; kScreenEdge less than the outside each way until entered.
+struct ScreenPart {
+  std::optional<double> width, height;
+  bool operator==(const ScreenPart&) const = default;
+};
 struct ShopPart {
   std::optional<double> weight;  ///< kg
   bool owned = false;            ///< is there already; else to be bought
@@ -115,10 +137,16 @@ struct Piece {
   Part<UsePart> use;
   Part<RugPart> rug;
   Part<LightPart> light;
+  Part<FramePart> frame;
+  Part<MirrorPart> mirror;
+  Part<ScreenPart> screen;
   Part<FinishPart> finish;
   Part<ShopPart> shop;
   bool operator==(const Piece&) const = default;
 };
+
+/// How much the edge of a television takes, both sides together [D].
+inline constexpr double kScreenEdge = 1 * kInch;
 
 /// Feet stand this far inside the corners unless entered [D].
 inline constexpr double kUsualFeetInset = 2 * kInch;

@@ -6,6 +6,7 @@
 #include "core/model/field_makers.h"
 #include "core/model/kinds.h"
 #include "core/model/light_fields.h"
+#include "core/model/wall_fields.h"
 
 namespace mezzet {
 namespace {
@@ -299,7 +300,8 @@ std::vector<PieceField> allFields() {
                               {.key = "kind", .column = "kind", .title = "Kind", .kind = FieldKind::Kind},
                               {.key = "shape", .column = "shape", .title = "Shape", .kind = FieldKind::Shape}};
   for (const auto& fields :
-       {boxFields(), seatFields(), limbFields(), groundFields(), rugFields(), useFields(), lightFields(), shopFields()})
+       {boxFields(), seatFields(), limbFields(), groundFields(), rugFields(), useFields(), lightFields(), wallFields(),
+        shopFields()})
     all.insert(all.end(), fields.begin(), fields.end());
   all.push_back({.key = "sources", .column = "sources", .title = "Sources", .kind = FieldKind::Sources});
   return all;

@@ -1,5 +1,7 @@
 #include "core/model/place.h"
 
+#include "core/model/kinds.h"
+
 namespace mezzet {
 
 const FloorPlace* onFloor(const Place& place) { return std::get_if<FloorPlace>(&place); }
@@ -77,7 +79,9 @@ std::optional<Box> extentOf(const Piece& piece, const Place& place, Box (*footpr
 }
 
 WallRect wallRectOf(const Piece& piece, const WallPlace& place) {
-  const double halfWidth = piece.width / 2, halfHeight = piece.height.value_or(0) / 2;
+  // Round things have one diameter.
+  const double halfWidth = piece.width / 2,
+               halfHeight = piece.shape == Shape::Round && isSeenUpright(piece.kind) ? halfWidth : piece.height.value_or(0) / 2;
   return {place.u - halfWidth, place.u + halfWidth, place.v - halfHeight, place.v + halfHeight};
 }
 

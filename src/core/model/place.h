@@ -23,6 +23,7 @@ struct WallPlace {
   CornerId wall;
   double u = 0, v = 0;  ///< centre of the frame, seen from inside: u from the wall's end corner, v above the floor
   std::optional<std::string> group;
+  bool apart = false;  ///< never grouped with its neighbours of itself
   bool operator==(const WallPlace&) const = default;
 };
 struct CarriedPlace {

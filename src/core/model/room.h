@@ -21,6 +21,7 @@ struct Corner {
   std::optional<double> wallThickness =
       std::nullopt;  ///< of the wall that starts here; drawn kUsualWall thick until measured
   WallMaterial material = WallMaterial::Unknown;  ///< of the same wall
+  std::string colour = {};                        ///< of the same wall, "#rrggbb"; "" until entered
   bool operator==(const Corner&) const = default;
 };
 

@@ -16,6 +16,11 @@ const Circuit* findCircuit(const Scheme& scheme, const CircuitId& id) {
   return at == scheme.circuits.end() ? nullptr : &*at;
 }
 
+const Hang* findHang(const Scheme& scheme, std::string_view group) {
+  const auto at = std::find_if(scheme.hangs.begin(), scheme.hangs.end(), [&](const Hang& h) { return h.id == group; });
+  return at == scheme.hangs.end() ? nullptr : &*at;
+}
+
 std::optional<FloorPlace> standsAt(const Scheme& scheme, const Placement& p) {
   return onEach(
       p.on, [](const FloorPlace& place) { return std::optional(place); },

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <string>
+#include <string_view>
 #include <variant>
 #include <vector>
 
@@ -87,6 +88,20 @@ struct LightTask {
   bool operator==(const LightTask&) const = default;
 };
 
+/// How things that hang on one wall were arranged, so that it is done again when one of them changes.
+enum class HangAs { Free, Row, Grid, Salon, Mirrored, Loose, Match, Stair };
+enum class HangLine { Centre, Top, Bottom };
+struct Hang {
+  std::string id;  ///< of the group of its members
+  HangAs as = HangAs::Free;
+  std::optional<double> gap = std::nullopt;  ///< between two of them; the usual one until typed
+  int rows = 0, columns = 0;                 ///< of a grid or a match; 0: not said
+  HangLine line = HangLine::Centre;          ///< of a row
+  std::string like = {};                     ///< the group or placement whose outside it takes; "" for none
+  long long seed = 1;
+  bool operator==(const Hang&) const = default;
+};
+
 struct Scheme {
   SchemeId id;
   RoomId room;
@@ -99,11 +114,13 @@ struct Scheme {
   std::vector<Circuit> circuits = {};
   std::vector<LaidLights> laid = {};
   std::vector<LightTask> tasks = {};
+  std::vector<Hang> hangs = {};
   bool operator==(const Scheme&) const = default;
 };
 
 [[nodiscard]] const Placement* findPlacement(const Scheme&, const PlacementId&);  ///< null when it is not there
 [[nodiscard]] const Circuit* findCircuit(const Scheme&, const CircuitId&);        ///< likewise
+[[nodiscard]] const Hang* findHang(const Scheme&, std::string_view group);        ///< likewise
 /// Where a thing stands in the plan, on the floor or on something that does; none for what hangs.
 [[nodiscard]] std::optional<FloorPlace> standsAt(const Scheme&, const Placement&);
 

@@ -13,20 +13,6 @@ namespace {
 
 constexpr double kEndless = 1e7;
 
-/// A body as a polygon or a segment.
-std::vector<Vec2> outlineOfBody(const Convex& body) {
-  if (body.radius <= 0) return body.core;
-  const Vec2 c = body.core[0];
-  const int n = std::max(
-      16, static_cast<int>(std::ceil(std::numbers::pi / std::acos(std::max(0.0, 1 - kRoundSight / body.radius)))));
-  std::vector<Vec2> out;
-  for (int i = 0; i < n; ++i) {
-    const double t = 2 * std::numbers::pi * i / n;
-    out.push_back(c + Vec2{std::cos(t), std::sin(t)} * body.radius);
-  }
-  return out;
-}
-
 /// The part of a convex polygon or segment where low <= f(p) <= high, f linear in p.
 template <class F>
 std::vector<Vec2> between(const std::vector<Vec2>& points, F f, double low, double high) {
@@ -57,6 +43,19 @@ Stretch hiddenAlong(double eye, double height, double bottom, double top) {
 }
 
 }  // namespace
+
+std::vector<Vec2> outlineOfBody(const Convex& body) {
+  if (body.radius <= 0) return body.core;
+  const Vec2 c = body.core[0];
+  const int n = std::max(
+      16, static_cast<int>(std::ceil(std::numbers::pi / std::acos(std::max(0.0, 1 - kRoundSight / body.radius)))));
+  std::vector<Vec2> out;
+  for (int i = 0; i < n; ++i) {
+    const double t = 2 * std::numbers::pi * i / n;
+    out.push_back(c + Vec2{std::cos(t), std::sin(t)} * body.radius);
+  }
+  return out;
+}
 
 std::vector<Occluder> occludersIn(const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
   std::vector<Occluder> out;

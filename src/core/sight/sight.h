@@ -32,6 +32,9 @@ struct Stretch {
   double from = 0, to = 0;
 };
 
+/// A body as a polygon or a segment; circles as polygons nowhere more than kRoundSight off.
+[[nodiscard]] std::vector<Vec2> outlineOfBody(const Convex&);
+
 /// The walls with their openings (a window is open between sill and head, a door or arch below its head, leaves of
 /// doors count as open), fixed things and everything on the floor with a height. What has no height yet hides nothing.
 [[nodiscard]] std::vector<Occluder> occludersIn(const PieceIndex&, const Room&, const Scheme&);

@@ -1,10 +1,13 @@
 #include "core/space/arrange.h"
 
+#include <set>
+
 #include <algorithm>
 #include <cmath>
 
 #include "core/space/bodies.h"
 #include "core/edit/edits.h"
+#include "core/edit/hangs.h"
 
 namespace mezzet {
 namespace {
@@ -139,10 +142,22 @@ Job grouped(const Job& job, const SchemeId& scheme, const PlacementIds& ids, IdS
 }
 
 Job ungrouped(const Job& job, const SchemeId& scheme, const PlacementIds& ids) {
-  return changed(job, scheme, ids, true, [](Placement& p) {
-    if (auto* hung = onWall(p.on)) hung->group.reset();
+  std::set<std::string> left;
+  Job out = changed(job, scheme, ids, true, [&](Placement& p) {
+    if (auto* hung = onWall(p.on); hung != nullptr && hung->group) {
+      left.insert(*hung->group);
+      hung->group.reset();
+    }
     p.group.clear();
   });
+  // What of an arrangement stays hangs free.
+  if (const Scheme* now = findScheme(out, scheme); now != nullptr && !left.empty()) {
+    Scheme freed = withoutLostHangs(*now);
+    for (Hang& hang : freed.hangs)
+      if (left.contains(hang.id)) hang.as = HangAs::Free;
+    out = withScheme(out, std::move(freed));
+  }
+  return out;
 }
 
 }  // namespace mezzet

@@ -28,23 +28,4 @@ inline constexpr double kStandsAtWall = 24 * kInch;
 /// The same for one floor placement, however far from the wall it is.
 [[nodiscard]] Standing standingOf(const Piece&, const PlacementId&, const FloorPlace&, const Wall&);
 
-/// A picture, or the pictures of one group, on a wall.
-struct Hung {
-  std::vector<PlacementId> members;  ///< ascending
-  CornerId wall;
-  WallRect envelope;
-};
-/// Every picture, mirror and screen of the scheme, no light; those with one group id on one wall together.
-[[nodiscard]] std::vector<Hung> hungIn(const PieceIndex&, const Scheme&);
-[[nodiscard]] inline std::vector<Hung> hungIn(const Job& job, const Scheme& scheme) {
-  return hungIn(PieceIndex(job), scheme);
-}
-[[nodiscard]] std::optional<Hung> hungWith(const Job&, const Scheme&, const PlacementId&);
-
-/// The one thing a picture hangs above: of the sofas and tables at the wall, the one it overlaps most in width
-/// (of equals the higher).
-[[nodiscard]] std::optional<Standing> belowArt(const Job&, const Scheme&, const Room&, const Hung&);
-/// The same among all that stands at the wall: what a mirror or a television is above.
-[[nodiscard]] std::optional<Standing> belowAny(const Job&, const Scheme&, const Room&, const Hung&);
-
 }  // namespace mezzet

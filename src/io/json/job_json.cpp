@@ -4,6 +4,7 @@
 
 #include "core/edit/validate.h"
 #include "core/survey/room_survey.h"
+#include "core/model/kinds.h"
 #include "io/json/json_reader.h"
 #include "io/json/json_words.h"
 #include "io/json/room_json.h"
@@ -90,6 +91,19 @@ const std::vector<Migration>& migrations() {
       // Version 7 adds lights: places on the ceiling, circuits, tasks, joists; all of it may be left out.
       [](Json json) {
         json["version"] = 7;
+        return json;
+      },
+      // Version 8 adds what hangs: frames, mirrors, screens, arrangements, colours of walls; all of it may be left out. A
+      // round thing on a wall had its diameter in its depth, too: it is as high as it is wide, and its depth not known.
+      [](Json json) {
+        if (const auto pieces = json.find("pieces"); pieces != json.end() && pieces->is_array())
+          for (Json& piece : *pieces)
+            if (piece.is_object() && piece.value("shape", Json()) == "round" && piece.contains("width") &&
+                piece.value("kind", Json()).is_string() && isSeenUpright(piece["kind"].get<std::string>())) {
+              piece.erase("depth");
+              piece["height"] = piece["width"];
+            }
+        json["version"] = 8;
         return json;
       },
   };

@@ -113,7 +113,10 @@ void checkPhotometry(ObjectReader& nested, Piece& p) {
 }
 
 constexpr PartRow kParts[] = {{"rug", "a rug", isRug, readRugExtras, writeRugExtras},
-                              {"light", "a light", canBeLight, checkPhotometry}};
+                              {"light", "a light", canBeLight, checkPhotometry},
+                              {"frame", "a picture, a textile or a mirror", hasFrame},
+                              {"mirror", "a mirror", isMirror},
+                              {"screen", "a television", isScreen}};
 
 void readPart(ObjectReader& in, const PartRow& part, Piece& p) {
   const Json* json = in.find(part.key);
@@ -144,7 +147,7 @@ Piece pieceFromJson(const Json& json, const std::string& place) {
   for (const PieceField& field : pieceFields())
     if (partOf(field.key).empty()) readField(in, field, p);
   for (const PartRow& part : kParts) readPart(in, part, p);
-  if (p.shape == Shape::Round && !p.depth) p.depth = p.width;
+  if (p.shape == Shape::Round && !(isSeenUpright(p.kind) ? p.height : p.depth)) keepRound(p);
   p.doubts = readMap<Doubt>(in, "doubts", [](ObjectReader& d) {
     return Doubt{d.choice("source", kSources), d.number("u95", 0)};
   });

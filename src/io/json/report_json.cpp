@@ -31,6 +31,10 @@ Json findingJson(const Finding& f, const std::vector<WayOut>& ways, const Rulebo
   out["at"] = Json::array({point(f.at[0]), point(f.at[1])});
   out["view"] = viewKey(f.view);
   if (!f.between.empty()) out["between"] = f.between;
+  if (!f.pairs.empty()) {
+    out["pairs"] = Json::array();
+    for (const Finding::Pair& p : f.pairs) out["pairs"].push_back({{"a", p.a}, {"b", p.b}, {"mm", tidy(p.mm)}});
+  }
   out["missing"] = f.missing;
   out["sentence"] = f.sentence;
   const Rule* rule = findRule(book, f.rule);

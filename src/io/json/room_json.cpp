@@ -93,7 +93,8 @@ Room readRoom(const Json& json, const std::string& place) {
     return Corner{CornerId(c.text("id")),
                   {c.number("x"), c.number("y")},
                   c.maybeNumber("wallThickness"),
-                  c.choice("material", kMaterials, std::optional(WallMaterial::Unknown))};
+                  c.choice("material", kMaterials, std::optional(WallMaterial::Unknown)),
+                  c.text("colour", "")};
   });
   room.openings = readEach<Opening>(in, "openings", readOpening);
   room.features = readEach<Feature>(in, "features", [](ObjectReader& f) {
@@ -146,6 +147,7 @@ Json toJson(const Room& room) {
     out["corners"].push_back({{"id", c.id.value}, {"x", c.at.x}, {"y", c.at.y}});
     writeMaybe(out["corners"].back(), "wallThickness", c.wallThickness);
     if (c.material != WallMaterial::Unknown) out["corners"].back()["material"] = wordFor(kMaterials, c.material);
+    writeText(out["corners"].back(), "colour", c.colour);
   }
   out["openings"] = Json::array();
   for (const Opening& o : room.openings) {

@@ -2,6 +2,7 @@
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/json_words.h"
+#include "io/json/hang_json.h"
 #include "io/json/light_json.h"
 
 namespace mezzet {
@@ -30,6 +31,7 @@ Place readPlace(ObjectReader& placement) {
     ObjectReader in(*json, on.placeOf("wall"));
     WallPlace hung{CornerId(in.text("wall")), in.number("u"), in.number("v"), std::nullopt};
     if (const std::string group = in.text("group", ""); !group.empty()) hung.group = group;
+    hung.apart = in.flag("apart");
     place = hung;
     in.finish();
     ++ways;
@@ -91,6 +93,7 @@ Scheme schemeFromJson(const Json& json, const std::string& place) {
     carpet.finish();
   }
   readLight(in, s);
+  readHangs(in, s);
   s.extra = readExtra(in);
   in.finish();
   return s;
@@ -109,11 +112,12 @@ Json toJson(const Scheme& s) {
           return Json{{"floor", toJson(floor)}};
         },
         [](const WallPlace& wall) {
-          return Json{{"wall",
-                       {{"wall", wall.wall.value},
-                        {"u", wall.u},
-                        {"v", wall.v},
-                        {"group", wall.group ? Json(*wall.group) : Json(nullptr)}}}};
+          Json hung{{"wall", wall.wall.value},
+                  {"u", wall.u},
+                  {"v", wall.v},
+                  {"group", wall.group ? Json(*wall.group) : Json(nullptr)}};
+          if (wall.apart) hung["apart"] = true;
+          return Json{{"wall", std::move(hung)}};
         },
         [](const CarriedPlace& carried) {
           return Json{
@@ -143,6 +147,7 @@ Json toJson(const Scheme& s) {
     writeMaybe(out["carpet"], "repeat", s.carpet->repeat);
   }
   writeLight(out, s);
+  writeHangs(out, s);
   writeExtra(out, s.extra);
   return out;
 }

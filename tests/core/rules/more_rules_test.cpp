@@ -1,4 +1,5 @@
 // The rules beyond the first ones: for each a case that holds, one that breaks and one at the edge, in inches.
+#include "core/edit/hangs.h"
 #include "core/rules/check.h"
 #include "io/json/rulebook_json.h"
 #include "support/rooms.h"
@@ -136,7 +137,10 @@ std::vector<Case> cases() {
   add("MirrorTooWide", mirrorOver(54), "two-thirds:p1,p2", breaks, 0.9);
   add("MirrorAtItsEdge", mirrorOver(51), "two-thirds:p1,p2", holds, 0.85);
 
-  const auto besideArt = [&](double gap) { return hung(over(40), "second", "p5", 20, 24, 111 + 20 + gap + 10, 58); };
+  // What hangs nearer than 6 in is one with it, unless it is apart.
+  const auto besideArt = [&](double gap) {
+    return withApart(hung(over(40), "second", "p5", 20, 24, 111 + 20 + gap + 10, 58), kScheme, PlacementId("p5"), true);
+  };
   add("BreathingBesideIt", besideArt(10), "side-breathing:p4", holds, 10);
   add("TooNearItsNeighbour", besideArt(4), "side-breathing:p4", breaks, 4);
   add("BreathingAtItsEdge", besideArt(6), "side-breathing:p4", holds, 6);

@@ -1,4 +1,4 @@
-#include "core/space/standing.h"
+#include "core/space/below.h"
 
 #include <random>
 
@@ -55,19 +55,55 @@ TEST(Below, IsTheOneItOverlapsMost) {
   job = with(job, piece("drum", "side-table", 20, 20, 24), "p2", 156, 10);
   job = hung(job, "print", "p3", 60, 24, 222 - 120, 60);  // over the sofa by 52 in, over the table by 4
   const auto picture = hungWith(job, scheme(job), PlacementId("p3"));
-  EXPECT_EQ(belowArt(job, scheme(job), *job.rooms.front(), *picture)->id.value, "p1");
+  EXPECT_EQ(belowOf(job, *job.rooms.front(), scheme(job), *picture)->id, "p1");
 }
-TEST(Below, OfEqualsTheHigherCounts) {
-  Job job = with(emptyRoom(), piece("low", "side-table", 20, 20, 20), "p1", 90, 10);
-  job = with(job, piece("high", "side-table", 20, 20, 28), "p2", 110, 10);
+TEST(Below, OfEqualsTheNearerCounts) {
+  Job job = with(emptyRoom(), piece("far", "side-table", 20, 20, 28), "p1", 90, 14);
+  job = with(job, piece("near", "side-table", 20, 20, 20), "p2", 110, 10);
   job = hung(job, "print", "p3", 60, 24, 222 - 100, 60);
-  EXPECT_EQ(belowArt(job, scheme(job), *job.rooms.front(), *hungWith(job, scheme(job), PlacementId("p3")))->id.value,
-            "p2");
+  EXPECT_EQ(belowOf(job, *job.rooms.front(), scheme(job), *hungWith(job, scheme(job), PlacementId("p3")))->id, "p2");
+}
+TEST(Below, OfEqualsAsNearTheSmallerIdCounts) {
+  Job job = with(emptyRoom(), piece("low", "side-table", 20, 20, 20), "p2", 90, 10);
+  job = with(job, piece("high", "side-table", 20, 20, 28), "p1", 110, 10);
+  job = hung(job, "print", "p3", 60, 24, 222 - 100, 60);
+  EXPECT_EQ(belowOf(job, *job.rooms.front(), scheme(job), *hungWith(job, scheme(job), PlacementId("p3")))->id, "p1");
+}
+TEST(Below, WhatReachesHigherThanTheMiddleIsBesideNotBelow) {
+  Job job = with(emptyRoom(), piece("case", "bookcase", 60, 12, 72), "p1", 100, 6);
+  job = hung(job, "print", "p3", 20, 24, 222 - 100, 60);
+  EXPECT_FALSE(belowOf(job, *job.rooms.front(), scheme(job), *hungWith(job, scheme(job), PlacementId("p3"))));
+}
+TEST(Below, WhatStandsTwentyFourInchesOffIsStillThere) {
+  for (const double off : {24.0, 24.1}) {
+    Job job = with(emptyRoom(), piece("sofa", "sofa", 84, 36, 34), "p1", 111, 18 + off, 180);
+    job = hung(job, "print", "p3", 40, 24, 111, 60);
+    EXPECT_EQ(belowOf(job, *job.rooms.front(), scheme(job), *hungWith(job, scheme(job), PlacementId("p3"))).has_value(),
+              off <= 24);
+  }
+}
+TEST(Below, AHearthCountsByItsMantel) {
+  Job job = emptyRoom();
+  Room room = *job.rooms.front();
+  Feature hearth;
+  hearth.id = FeatureId("fire");
+  hearth.outline = {{in(90), 0}, {in(130), 0}, {in(130), in(16)}, {in(90), in(16)}};
+  hearth.height = in(50);
+  room.features = {hearth};
+  job = hung(withRoom(job, room).value(), "print", "p3", 20, 24, 222 - 110, 65);
+  const auto asked = [&] { return belowOf(job, *job.rooms.front(), scheme(job), *hungWith(job, scheme(job), PlacementId("p3"))); };
+  EXPECT_FALSE(asked());
+  room.features[0].mantel = in(48);
+  job = withRoom(job, room).value();
+  ASSERT_TRUE(asked());
+  EXPECT_EQ(asked()->id, "fire");
+  EXPECT_EQ(asked()->row, BelowRow::Mantel);
+  EXPECT_NEAR(*asked()->top, in(48), 1e-9);
 }
 TEST(Below, NothingIsBelowAPictureBesideTheSofa) {
   Job job = with(emptyRoom(), piece("sofa", "sofa", 84, 36, 34), "p1", 60, 18, 180);
   job = hung(job, "print", "p3", 20, 24, 20, 60);
-  EXPECT_FALSE(belowArt(job, scheme(job), *job.rooms.front(), *hungWith(job, scheme(job), PlacementId("p3"))));
+  EXPECT_FALSE(belowOf(job, *job.rooms.front(), scheme(job), *hungWith(job, scheme(job), PlacementId("p3"))));
 }
 
 TEST(Hung, GroupsOnTwoWallsAreTwo) {

@@ -6,9 +6,11 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/stages/walls/arrange_words.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/length_field.h"
 #include "core/base/sentence.h"
+#include "core/decide/wall_words.h"
 #include "core/light/circuits.h"
 #include "core/light/fixtures.h"
 #include "core/site/heights.h"
@@ -54,7 +56,7 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   connect(&workspace_, &Workspace::viewChanged, this, &PieceBar::rebuild);
   connect(&workspace_, &Workspace::jobChanged, this, [this] {
     const Placement* p = workspace_.selectedPlacement();
-    const bool same = p != nullptr && p->id == shown_ && p->locked == shownLocked_ &&
+    const bool same = p != nullptr && words_ == nullptr && p->id == shown_ && p->locked == shownLocked_ &&
                       workspace_.stage() == shownStage_ && workspace_.selection().size() == shownCount_ &&
                       workspace_.scheme()->circuits.size() == shownCircuits_;
     same ? refresh() : rebuild();  // what a stage hints at depends on the job, too
@@ -80,6 +82,7 @@ void PieceBar::rebuild() {
   emptyLayout(links_);
   fields_.clear();
   turn_ = nullptr;
+  words_ = nullptr;
   complaint_->clear();
   shown_ = workspace_.selected();
   shownStage_ = workspace_.stage();
@@ -129,6 +132,20 @@ void PieceBar::showSeveral(const Placement& lead) {
   act(tr("centres"), "barCentre", [this] { workspace_.align(Line::Centre); });
   act(tr("bottom"), "barBottom", [this] { workspace_.align(Line::Bottom); });
   if (shownCount_ > 2) act(tr("Equal gaps"), "barSpread", [this] { workspace_.spreadOut(true); });
+  if (canArrange(workspace_)) {
+    emptyLayout(row_);
+    label(tr("%1 hung").arg(shownCount_), "barName");
+    words_ = new ArrangeWords(workspace_);
+    connect(words_, &ArrangeWords::said, this, [this](const QString& sentence) {
+      hint(sentence.isEmpty() ? tr("Point at a word to see it, click to hang them so; a number is the gap.") : sentence);
+    });
+    row_->addWidget(words_);
+    if (groupOf(lead).empty() && !mezzet::groupOf(lead.on)) act(tr("Group"), "barGroup", [this] { workspace_.group(); });
+    else act(tr("Part the group"), "barUngroup", [this] { workspace_.ungroup(); });
+    row_->addStretch(1);
+    hint(tr("Point at a word to see it, click to hang them so; a number is the gap."));
+    return;
+  }
   row_->addStretch(1);
   hint(tr("They move together. The menu Arrange has every edge, and gaps upwards; the leading piece stays."));
 }
@@ -177,7 +194,9 @@ void PieceBar::showOne(const Placement& p) {
   }
   row_->addStretch(0);
   const QString step = workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm");
-  if (!lit) hint(tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
+  const QString told = !lit && !floor ? toldWords(p) : QString();
+  if (!told.isEmpty()) hint(told);
+  else if (!lit) hint(tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
   showLinks(p);
   shownLocked_ = p.locked;
   refresh();
@@ -230,6 +249,14 @@ QString PieceBar::lightWords(const Placement& p) const {
                       : tr(". %1.").arg(QString::fromStdString(capital(switchWords(*workspace_.room(), *circuit)))));
 }
 
+/// What is told of a thing on a wall: its nearest neighbour, what a mirror shows.
+QString PieceBar::toldWords(const Placement& p) const {
+  const Situation s(workspace_.job(), workspace_.book(), *workspace_.scheme(), workspace_.format(), {workspace_.useState()});
+  QString words;
+  for (const std::string& one : toldOfHung(s, p)) words += (words.isEmpty() ? QString() : QStringLiteral(" ")) + onScreen(one);
+  return words;
+}
+
 void PieceBar::hint(const QString& words) {
   named(complaint_, "barHint");
   complaint_->setText(words);
@@ -265,8 +292,15 @@ void PieceBar::refresh() {
     hint(lightWords(*p));
     if (auto* circuits = findChild<QComboBox*>(QStringLiteral("bar:circuit")))
       circuits->setCurrentIndex(std::max(0, circuits->findData(QString::fromStdString(p->circuit.value))));
-  }
+  } else if (onWall(p->on) != nullptr && shownCount_ == 1)
+    if (const QString told = toldWords(*p); !told.isEmpty()) hint(told);
   if (const auto* floor = onFloor(p->on); floor != nullptr && turn_ != nullptr) put(turn_, turnText(floor->turn));
+}
+
+bool PieceBar::typeGap(const QString& first) {
+  if (words_ == nullptr) return false;
+  words_->typeGap(first);
+  return true;
 }
 
 void PieceBar::goToTurn() {

@@ -11,6 +11,7 @@ class QPushButton;
 
 namespace mezzet {
 
+class ArrangeWords;
 class LengthField;
 
 /// Of the bar under the sheet, whatever it shows, px.
@@ -22,6 +23,8 @@ class PieceBar : public QWidget {
  public:
   explicit PieceBar(Workspace& workspace, QWidget* parent = nullptr);
   void goToTurn();
+  /// A digit typed while several hang: the gap between them. False where there is none to type.
+  bool typeGap(const QString& first);
 
  signals:
   /// One of the window's actions, by its id; "more" for the list of all that can be done with it.
@@ -34,6 +37,7 @@ class PieceBar : public QWidget {
   void showOne(const Placement&);
   void showLight(const Placement&, const std::function<void(const QString&, const ItemId&)>& tape);
   [[nodiscard]] QString lightWords(const Placement&) const;
+  [[nodiscard]] QString toldWords(const Placement&) const;
   QPushButton* button(const QString& words, const char* name);
   void label(const QString& words, const char* name);
   void showLinks(const Placement&);
@@ -49,6 +53,7 @@ class PieceBar : public QWidget {
   QLabel* complaint_;
   std::vector<std::pair<ItemId, LengthField*>> fields_;  // by tape
   LengthField* turn_ = nullptr;                          // of what stands on the floor
+  ArrangeWords* words_ = nullptr;                        // where several hang on one wall
   PlacementId shown_;
   std::size_t shownCount_ = 0, shownCircuits_ = 0;
   bool shownLocked_ = false;

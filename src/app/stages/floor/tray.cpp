@@ -20,6 +20,7 @@
 #include "core/drawing/plan/plan.h"
 #include "core/edit/edits.h"
 #include "core/model/kinds.h"
+#include "core/decide/hang_place.h"
 #include "core/decide/adding.h"
 #include "core/decide/light_place.h"
 #include "core/rules/check.h"
@@ -264,7 +265,20 @@ void Tray::take(bool placeAtOnce) {
     last = added->placement;
     withIt = added->job;
   }
-  for (int i = 0; withIt && placeAtOnce && !inOneGo && i < r.count; ++i) {
+  // Several of what hangs are hung as one: never one over another.
+  const bool hungAsOne = withIt && placeAtOnce && r.count > 1 && isSeenUpright(piece.kind) && workspace_.scheme() != nullptr;
+  if (hungAsOne) {
+    auto added = withHungTogether(*withIt, workspace_.book(), workspace_.schemeId(), workspace_.wall(), piece.id, r.count,
+                                  r.hang ? r.hang->as : HangAs::Row, r.hang ? r.hang->gap : std::nullopt, ids,
+                                  workspace_.format());
+    if (!added) {
+      echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));
+      return;
+    }
+    last = added->placement;
+    withIt = added->job;
+  }
+  for (int i = 0; withIt && placeAtOnce && !inOneGo && !hungAsOne && i < r.count; ++i) {
     auto added = withPlaced(*withIt, workspace_.book(), workspace_.schemeId(), workspace_.wall(), piece.id, ids);
     if (!added) {
       echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));

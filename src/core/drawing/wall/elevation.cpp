@@ -18,6 +18,7 @@
 namespace mezzet {
 namespace {
 
+constexpr double kNamesMargin = 27;  // mm of paper: names of bands stand there while one works
 constexpr double kSideMargin = 11, kBareSide = 2, kTopMargin = 5.5, kBareTop = 1;  // mm of paper
 constexpr double kLeastStrip = 300, kStripFree = 40;  // the floor strip's depth, and beyond what stands there
 constexpr double kStripCut = 60;                      // drawn thickness of the wall over the strip [D]
@@ -54,23 +55,11 @@ void addOpeningFront(Drawing& d, const Opening& o, const Wall& wall, LengthForma
                     TextItem{{}, text, kSmallLetters, Align::Centre, 0, Ink::Quiet, Ink::None}));
 }
 
-/// What counts as standing at the wall, however deep it is, and what else lies wholly within the usual strip: half a
-/// chair, or half a rug, would read as a small one.
-bool inStrip(const Piece& piece, const Standing& s, const Wall& wall) {
-  return ((s.offWall <= kStandsAtWall && !isRug(piece.kind)) || s.offWallFar <= kStripDeep + 1) && s.offWall >= -1 &&
-         s.right <= wall.length() + 1 && s.left >= -1;
-}
-
 /// As deep as what stands there.
 double stripDepth(const Job& job, const Scheme* scheme, const Wall& wall) {
   double deep = kLeastStrip;
   if (scheme == nullptr) return deep;
-  for (const Placement& p : scheme->placements)
-    if (const auto* place = onFloor(p.on)) {
-      const Piece& piece = pieceOf(job, p);
-      const Standing s = standingOf(piece, p.id, *place, wall);
-      if (inStrip(piece, s, wall)) deep = std::max(deep, s.offWallFar + kStripFree);
-    }
+  for (const Standing& s : standingAt(job, *scheme, wall)) deep = std::max(deep, s.offWallFar + kStripFree);
   return deep;
 }
 
@@ -98,18 +87,15 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
   if (scheme == nullptr) return;
   const SchemeNames names(job, *scheme);
   const double wallTurn = directionOf(wall.along());
-  for (const Placement& p : scheme->placements) {
-    const auto* place = onFloor(p.on);
-    if (place == nullptr) continue;
-    const Piece& piece = pieceOf(job, p);
-    const Standing s = standingOf(piece, p.id, *place, wall);
-    if (!inStrip(piece, s, wall)) continue;
-    const FloorPlace there{home(place->at), normalisedTurn(place->turn - wallTurn + 180)};
-    addPiece(d, piece, there, p.id.value, midSentence(names.plain(p.id)), format);
-    if (s.offWall <= kStandsAtWall)
-      for (const double u : {s.left, s.right})
-        d.add(Layer::Dimension, "",
-              line({u, 0}, {u, -below - std::max(0.0, s.offWall)}, {Ink::Fine, kFineLine, Dash::Dashed}));
+  // Just what is drawn as standing there above.
+  for (const Standing& s : standingAt(job, *scheme, wall)) {
+    const Placement& p = *findPlacement(*scheme, s.id);
+    const FloorPlace& place = floorPlace(p.on);
+    const FloorPlace there{home(place.at), normalisedTurn(place.turn - wallTurn + 180)};
+    addPiece(d, pieceOf(job, p), there, p.id.value, midSentence(names.plain(p.id)), format);
+    for (const double u : {s.left, s.right})
+      d.add(Layer::Dimension, "",
+            line({u, 0}, {u, -below - std::max(0.0, s.offWall)}, {Ink::Fine, kFineLine, Dash::Dashed}));
   }
 }
 
@@ -157,7 +143,7 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   for (const Vec2 p : below) lowest = std::min(lowest, p.y);
   const double length = wall->length(), t = kElevationCut;
   const double deep = stripDepth(job, scheme, *wall);
-  d.low = {-t - kSideMargin * d.scale, -stripBelow(d.scale) - deep - 2 * d.scale};
+  d.low = {-t - (o.titles ? kNamesMargin : kSideMargin) * d.scale, -stripBelow(d.scale) - deep - 2 * d.scale};
   // The other end's height is written, too, where it differs.
   const bool twoHeights = std::abs((above.back().y - below.back().y) - (above.front().y - below.front().y)) > kTouch;
   d.high = {length + t + (o.titles || twoHeights ? kSideMargin : kBareSide) * d.scale,
@@ -240,21 +226,21 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   if (!wall || work.scheme == nullptr) return d;
   const View view{work.wall};
   addBands(d, work.bands, view);
-  // Labels stand at the left end, above the upper band and below the lower one, clear of the tapes between them.
+  // Their names stand beside the wall, never across what hangs on it: at the left end, where the cut wall ends.
   std::vector<const Band*> here;
   for (const Band& band : work.bands)
     if (band.view == view) here.push_back(&band);
   std::sort(here.begin(), here.end(), [](const Band* a, const Band* b) { return a->zone[0].y < b->zone[0].y; });
-  const double off = 1.25 * kSmallLetters * scale;
-  for (const Band* band : here) {
-    const bool lower = here.size() > 1 && band == here.front();
-    const double v = lower ? band->zone[0].y - off : band->zone[2].y + off;
-    const TextItem words{{}, band->label, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Floor};
-    const double wide = textWidth(words) / 2 * scale;
+  for (std::size_t i = 0; i < here.size(); ++i) {
+    const Band* band = here[i];
+    const TextItem words{{}, band->beside.empty() ? band->label : band->beside, kSmallLetters, Align::Right, 0, Ink::Ink, Ink::Paper};
+    const double beside = -kElevationCut - 2 * scale, middle = (band->zone[0].y + band->zone[2].y) / 2,
+                 apart = 1.6 * kSmallLetters * scale;
     std::vector<Vec2> places;
-    for (const double at : {v, lower ? v - 2 * off : v + 2 * off})
-      for (const double u : {wide + 2 * scale, wall->length() - wide - 2 * scale, wall->length() / 2})
-        places.push_back({u, at});
+    for (const double off : {0.0, i == 0 ? -apart : apart, i == 0 ? -2 * apart : 2 * apart})
+      places.push_back({beside, middle + off});
+    d.add(Layer::Working, "band:" + band->rule,
+          line({0, middle}, {beside + 0.5 * scale, middle}, {Ink::Fine, kFineLine, Dash::Solid}));
     d.add(labelAt(Layer::Working, "band:" + band->rule, Rank::Note, places, words));
   }
   if (here.size() == 2 && here[1]->zone[0].y > here[0]->zone[2].y + kTouch) {

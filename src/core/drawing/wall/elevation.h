@@ -38,7 +38,5 @@ struct ElevationWork {
 
 /// How thick side walls, ceiling and floor are drawn where they are cut, mm of the room [D].
 inline constexpr double kElevationCut = 60;
-/// How deep the floor strip is for what does not stand at the wall, mm of the room.
-inline constexpr double kStripDeep = 1220;
 
 }  // namespace mezzet

@@ -10,13 +10,6 @@
 namespace mezzet {
 namespace {
 
-/// Pictures; mirrors and screens have heights of their own.
-bool isPicture(const Situation& s, const Hung& hung) {
-  return std::any_of(hung.members.begin(), hung.members.end(), [&](const PlacementId& id) {
-    const std::string& kind = s.pieces.of(*findPlacement(s.scheme, id)).kind;
-    return !hangs(kind) || isArt(kind);
-  });
-}
 const Piece& pieceIn(const Situation& s, const Hung& hung) {
   return s.pieces.of(*findPlacement(s.scheme, hung.members.front()));
 }
@@ -24,8 +17,9 @@ const Piece& pieceIn(const Situation& s, const Hung& hung) {
 std::string subjectWords(const Hung& hung) { return hung.members.size() > 1 ? "The group's centre" : "Its centre"; }
 
 void evaluateArtCentre(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Hung& hung : s.hung()) {
-    if (!isPicture(s, hung)) continue;
+  for (std::size_t i = 0; i < s.hung().size(); ++i) {
+    const Hung& hung = s.hung()[i];
+    if (!artAsks(s.job, s.pieces, s.room, s.scheme, hung, s.below()[i]).centre) continue;
     const Asked asked = askedOf(rule, s.job, pieceIn(s, hung));
     Finding f = findingOf(rule, asked, idsOf(hung));
     const double u = (hung.envelope.left + hung.envelope.right) / 2;
@@ -44,24 +38,24 @@ void evaluateArtCentre(const Situation& s, const Rule& rule, std::vector<Finding
 }
 
 void evaluateArtGap(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Hung& hung : s.hung()) {
-    if (!isPicture(s, hung)) continue;
-    const Asked asked = askedOf(rule, s.job, pieceIn(s, hung));
-    const auto below = belowArt(s.job, s.scheme, s.room, hung);
-    if (!below) continue;
-    const Placement& under = *findPlacement(s.scheme, below->id);
-    const std::string name = s.names.the(under.id);
+  for (std::size_t i = 0; i < s.hung().size(); ++i) {
+    const Hung& hung = s.hung()[i];
+    const auto& below = s.below()[i];
+    const ArtAsks asks = artAsks(s.job, s.pieces, s.room, s.scheme, hung, below);
+    if (!asks.gap) continue;
+    const Placement* under = s.placement(below->id);
+    const std::string name = thingWords(s, below->id);
     std::vector<std::string> subjects = idsOf(hung);
-    subjects.push_back(below->id.value);
-    Finding f = findingOf(rule, asked, std::move(subjects));
+    subjects.push_back(below->id);
+    Finding f = findingOf(rule, askedOf(rule, s.job, pieceIn(s, hung), asks.gapCases), std::move(subjects));
     f.view = View{hung.wall};
-    if (!below->top) f.missing.push_back(under.piece.value + ".height");
+    if (!below->top) f.missing.push_back((under != nullptr ? under->piece.value : below->id) + ".height");
     const double top = below->top.value_or(0);
     const double u = (std::max(hung.envelope.left, below->left) + std::min(hung.envelope.right, below->right)) / 2;
     f.measured = hung.envelope.bottom - top;
     f.at = {Vec2{u, top}, Vec2{u, hung.envelope.bottom}};
     // The frame hangs by its centre: half of its height's doubt reaches the gap.
-    f.u95 = std::hypot(doubtOfTop(s.pieces.of(under)),
+    f.u95 = std::hypot(under != nullptr ? doubtOfTop(s.pieces.of(*under)) : 0,
                        hung.members.size() == 1 ? doubtOf(pieceIn(s, hung), "height") / 2 : 0);
     decide(f, s.scheme);
     if (!below->top)
@@ -69,7 +63,7 @@ void evaluateArtGap(const Situation& s, const Rule& rule, std::vector<Finding>& 
     else if (f.measured < 0)
       f.sentence = "It hangs " + writeLength(-f.measured, s.format) + " below the top of " + name + ".";
     else f.sentence = "It hangs " + writeLength(f.measured, s.format) + " above " + name + missWords(f, s.format) + ".";
-    f.rival = rivalWords(s, rule, f);
+    f.rival = rivalWords(s, rule, f, asks.gapCases);
     out.push_back(std::move(f));
   }
 }

@@ -23,6 +23,40 @@ std::vector<std::string> idsOf(const Hung& hung) {
   return ids;
 }
 
+ArtAsks artAsks(const Job& job, const PieceIndex& pieces, const Room& room, const Scheme& scheme, const Hung& hung,
+                const std::optional<Below>& below) {
+  ArtAsks out;
+  bool framed = false, plate = false, dark = false;
+  for (const PlacementId& id : hung.members) {
+    const Piece& piece = pieces.of(*findPlacement(scheme, id));
+    out.pictures = out.pictures || isArt(piece.kind) || isTextile(piece.kind);
+    framed = framed || hasFrame(piece.kind);
+    plate = plate || isPlate(piece.kind);
+    dark = dark || piece.frame->foot == Foot::Dark;
+  }
+  const auto wall = findWall(room, hung.wall);
+  const bool known = below && below->top;
+  const double top = known ? *below->top - below->floor : 0;
+  out.gap = framed && wall && below && below->row != BelowRow::None && (!known || top >= kLowTop) &&
+            !somethingStandsOn(job, scheme, *wall, *below, hung.envelope, kStandsUnder);
+  out.centre = out.pictures || (plate && hung.members.size() > 1);
+  if (out.gap) {
+    static constexpr const char* kRows[] = {"", "seat", "table", "bed", "mantel"};
+    const std::string row = kRows[static_cast<std::size_t>(below->row)];
+    if (dark) out.gapCases.push_back(row + "-dark");
+    out.gapCases.push_back(row);
+  }
+  if (!out.centre) return out;
+  if (hung.envelope.height() >= kHungByFootAndHead) {
+    out.centre = false;
+    out.told = "It is so high that it is hung by its foot and its head, not by its centre.";
+  } else if (out.gap && known && top > kHighTop) {
+    out.centre = false;
+    out.told = "What is below sets how high it hangs; its centre follows.";
+  }
+  return out;
+}
+
 std::optional<ArtCase> artCaseOf(const Job& job, const Rulebook& book, const SchemeId& id,
                                  const PlacementId& placement) {
   const Scheme* scheme = findScheme(job, id);
@@ -31,15 +65,17 @@ std::optional<ArtCase> artCaseOf(const Job& job, const Rulebook& book, const Sch
   if (scheme == nullptr || centre == nullptr || gap == nullptr) return std::nullopt;
   const auto hung = hungWith(job, *scheme, placement);
   if (!hung) return std::nullopt;
-  const auto below = belowArt(job, *scheme, roomOf(job, *scheme), *hung);
-  if (!below || !below->top) return std::nullopt;
+  const Room& room = roomOf(job, *scheme);
+  const auto below = belowOf(job, room, *scheme, *hung);
+  const ArtAsks asks = artAsks(job, PieceIndex(job), room, *scheme, *hung, below);
+  if (!asks.gap || !below->top) return std::nullopt;
   const Piece& piece = pieceOf(job, *findPlacement(*scheme, placement));
-  if (hangs(piece.kind) && !isArt(piece.kind)) return std::nullopt;  // mirrors and screens have heights of their own
-  const Asked askedCentre = askedOf(*centre, job, piece), askedGap = askedOf(*gap, job, piece);
+  const Asked askedCentre = asks.centre ? askedOf(*centre, job, piece) : Asked{};
+  const Asked askedGap = askedOf(*gap, job, piece, asks.gapCases);
   if (!askedCentre.missing.empty() || !askedGap.missing.empty()) return std::nullopt;
-  const ArtQuestion question{askedCentre.tolerated, askedGap.tolerated,
-                             *below->top - floorUnder(roomOf(job, *scheme), *hung), hung->envelope.height()};
-  return ArtCase{*hung, *below, question, solveArt(question)};
+  const ArtQuestion question{askedCentre.tolerated, askedGap.tolerated, *below->top - floorUnder(room, *hung),
+                             hung->envelope.height()};
+  return ArtCase{*hung, *below, question, solveArt(question), asks.gapCases};
 }
 
 Job hungAtCentre(const Job& job, const SchemeId& id, const Hung& hung, double centre) {

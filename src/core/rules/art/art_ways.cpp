@@ -38,17 +38,18 @@ void otherArtSchool(Proposals& ways, const ArtCase& c, std::string_view ruleId) 
   const Asked now = askedOf(rule, ways.job);
   for (const School& school : rule.schools) {
     if (now.school == school.id) continue;
-    const Asked asked = askedBySchool(school, ways.job);
+    const bool ofGap = ruleId == kArtGap;
+    const Asked asked = askedBySchool(school, ways.job, ofGap ? c.gapCases : std::vector<std::string>{});
     if (!asked.missing.empty()) continue;
     ArtQuestion question = c.question;
-    (ruleId == kArtGap ? question.gap : question.centre) = asked.tolerated;
+    (ofGap ? question.gap : question.centre) = asked.tolerated;
     const ArtSolution solved = solveArt(question);
     if (!solved.both) continue;
     Job after = withSchool(ways.job, std::string(ruleId), school.id);
     after.houseRules.ranges.erase(std::string(ruleId));
     ways.offer(
-        (ruleId == kArtGap ? "other-gap:" : "other-centre:") + school.id,
-        (ruleId == kArtGap ? "Take another gap, " : "Take another height, ") + rangeWords(asked.tolerated, ways.format),
+        (ofGap ? "other-gap:" : "other-centre:") + school.id,
+        (ofGap ? "Take another gap, " : "Take another height, ") + rangeWords(asked.tolerated, ways.format),
         bothWords(ways, solved), hungAtCentre(after, ways.scheme.id, c.hung, solved.centre));
   }
 }
@@ -149,7 +150,7 @@ void waysOutOfArt(Proposals& ways) {
     return;
   }
   otherArtSchool(ways, *artCase, kArtGap);
-  otherArtSchool(ways, *artCase, kArtCentre);
+  if (artCase->question.centre.low || artCase->question.centre.high) otherArtSchool(ways, *artCase, kArtCentre);
   secondPiece(ways, *artCase, *picture);
   otherFrame(ways, *artCase, *picture);
   evenSplit(ways, *artCase);

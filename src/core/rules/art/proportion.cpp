@@ -14,9 +14,12 @@ namespace {
 const Piece& firstOf(const Situation& s, const Hung& hung) {
   return s.pieces.of(*findPlacement(s.scheme, hung.members.front()));
 }
-bool isPictures(const Situation& s, const Hung& hung) {
-  const std::string& kind = firstOf(s, hung).kind;
-  return isArt(kind) || !hangs(kind);
+bool isPictures(const Situation& s, const Hung& hung) { return isPictureGroup(s.pieces, s.scheme, hung); }
+/// Pictures, textiles, mirrors, plates and objects; televisions, shelves and clocks have rules of their own.
+bool isDisplayed(const Situation& s, const Hung& hung) {
+  return std::any_of(hung.members.begin(), hung.members.end(), [&](const PlacementId& id) {
+    return gathersOnWall(s.pieces.of(*findPlacement(s.scheme, id)).kind);
+  });
 }
 std::string nameOf(const Situation& s, const Hung& hung, bool starts = true) {
   if (hung.members.size() > 1) return starts ? "The group" : "the group";
@@ -42,31 +45,33 @@ void widthFinding(const Situation& s, const Rule& rule, std::vector<std::string>
 }
 
 /// What hangs against what stands below it.
-void hungWidth(const Situation& s, const Rule& rule, const Hung& hung, const Standing& below,
-               std::vector<Finding>& out) {
+void hungWidth(const Situation& s, const Rule& rule, const Hung& hung, const Below& below, std::vector<Finding>& out) {
   const WallRect& e = hung.envelope;
   std::vector<std::string> subjects = idsOf(hung);
-  subjects.push_back(below.id.value);
+  subjects.push_back(below.id);
+  const Placement* under = s.placement(below.id);
+  static const Piece kFixed;  // fixed things have no dimensions of their own that may be off
   widthFinding(s, rule, std::move(subjects), firstOf(s, hung), e.width(), nameOf(s, hung),
-               s.pieces.of(*findPlacement(s.scheme, below.id)), s.names.the(below.id), below.right - below.left,
+               under != nullptr ? s.pieces.of(*under) : kFixed, thingWords(s, below.id), below.right - below.left,
                {e.left, e.bottom}, {e.right, e.bottom}, View{hung.wall}, out);
 }
 
 void evaluateArtWidth(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Hung& hung : s.hung()) {
-    if (!isPictures(s, hung)) continue;
-    const auto below = belowArt(s.job, s.scheme, s.room, hung);
-    if (!below) continue;
-    hungWidth(s, rule, hung, *below, out);
+  for (std::size_t i = 0; i < s.hung().size(); ++i) {
+    const auto& below = s.below()[i];
+    if (below && isPictures(s, s.hung()[i]) && (below->row == BelowRow::Seat || below->row == BelowRow::Table))
+      hungWidth(s, rule, s.hung()[i], *below, out);
   }
 }
 
 void evaluateTwoThirds(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Hung& hung : s.hung()) {
-    if (isPictures(s, hung)) continue;
-    const auto below = belowAny(s.job, s.scheme, s.room, hung);
-    if (!below) continue;
-    hungWidth(s, rule, hung, *below, out);
+  for (std::size_t i = 0; i < s.hung().size(); ++i) {
+    const Hung& hung = s.hung()[i];
+    const auto& below = s.below()[i];
+    const std::string& kind = firstOf(s, hung).kind;
+    if (below && below->row == BelowRow::Table && !isPictures(s, hung) &&
+        (isMirror(kind) || isScreen(kind) || isShelf(kind)))
+      hungWidth(s, rule, hung, *below, out);
   }
   // A television that stands on what carries it.
   for (const Placement& p : s.scheme.placements) {
@@ -83,6 +88,7 @@ void evaluateTwoThirds(const Situation& s, const Rule& rule, std::vector<Finding
 void evaluateSideBreathing(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (std::size_t i = 0; i < s.hung().size(); ++i) {
     const Hung& hung = s.hung()[i];
+    if (!isDisplayed(s, hung)) continue;
     const WallRect& e = hung.envelope;
     const auto wall = findWall(s.room, hung.wall);
     const double v = e.centreHeight();
@@ -127,24 +133,26 @@ void evaluateSideBreathing(const Situation& s, const Rule& rule, std::vector<Fin
 }
 
 void evaluateTopBreathing(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  for (const Hung& hung : s.hung()) {
-    const auto below =
-        isPictures(s, hung) ? belowArt(s.job, s.scheme, s.room, hung) : belowAny(s.job, s.scheme, s.room, hung);
-    if (!below) continue;  // over an empty floor the room below is always the larger
-    const Piece& under = s.pieces.of(*findPlacement(s.scheme, below->id));
+  for (std::size_t i = 0; i < s.hung().size(); ++i) {
+    const Hung& hung = s.hung()[i];
+    const auto& below = s.below()[i];
+    // Over an empty floor the room below is always the larger.
+    if (!below || below->row == BelowRow::None || !isDisplayed(s, hung)) continue;
+    const Placement* under = s.placement(below->id);
     std::vector<std::string> subjects = idsOf(hung);
-    subjects.push_back(below->id.value);
+    subjects.push_back(below->id);
     Finding f = findingOf(rule, askedOf(rule, s.job, firstOf(s, hung)), std::move(subjects));
-    if (!below->top) f.missing.push_back(under.id.value + ".height");
+    if (!below->top) f.missing.push_back((under != nullptr ? under->piece.value : below->id) + ".height");
     const double u = (hung.envelope.left + hung.envelope.right) / 2;
     const double ceiling = s.heights().ceilingAt(inFrontOf(*findWall(s.room, hung.wall), u));
     const double above = ceiling - hung.envelope.top, gap = hung.envelope.bottom - below->top.value_or(0);
     f.measured = above - gap;
     f.at = {Vec2{u, hung.envelope.top}, Vec2{u, ceiling}};
     f.view = View{hung.wall};
-    f.u95 = std::hypot(doubtOfTop(under), hung.members.size() == 1 ? doubtOf(firstOf(s, hung), "height") : 0);
+    f.u95 = std::hypot(under != nullptr ? doubtOfTop(s.pieces.of(*under)) : 0,
+                       hung.members.size() == 1 ? doubtOf(firstOf(s, hung), "height") : 0);
     decide(f, s.scheme);
-    if (!below->top) f.sentence = "How high " + s.names.the(below->id) + " is has not been measured.";
+    if (!below->top) f.sentence = "How high " + thingWords(s, below->id) + " is has not been measured.";
     else
       f.sentence = "There are " + writeLength(above, s.format) + " above " + nameOf(s, hung, false) + " and " +
                    writeLength(gap, s.format) + " below" + (f.margin < 0 ? ": it sits too near the ceiling." : ".");

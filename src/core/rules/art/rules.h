@@ -11,5 +11,8 @@ inline constexpr std::string_view kArtCentre = "art-centre", kArtGap = "art-gap"
 
 [[nodiscard]] RuleRows artRules();
 [[nodiscard]] RuleRows proportionRules();
+[[nodiscard]] RuleRows galleryRules();
+[[nodiscard]] RuleRows mirrorRules();
+[[nodiscard]] RuleRows screenRules();
 
 }  // namespace mezzet

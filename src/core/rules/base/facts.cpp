@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 namespace mezzet {
 namespace {
@@ -42,6 +43,20 @@ const std::vector<Body>& Situation::fixed() const {
 }
 const std::vector<Hung>& Situation::hung() const {
   return hung_.get([&] { return hungIn(pieces, scheme); });
+}
+const std::vector<std::optional<Below>>& Situation::below() const {
+  return below_.get([&] {
+    std::vector<std::optional<Below>> out;
+    std::map<CornerId, std::vector<Below>> candidates;
+    for (const Hung& one : hung()) {
+      const auto wall = findWall(room, one.wall);
+      auto at = candidates.find(one.wall);
+      if (at == candidates.end())
+        at = candidates.emplace(one.wall, wall ? candidatesBelow(job, room, scheme, *wall) : std::vector<Below>{}).first;
+      out.push_back(belowOf(at->second, one.envelope));
+    }
+    return out;
+  });
 }
 const RoomHeights& Situation::heights() const {
   return heights_.get([&] { return heightsOf(room); });
@@ -103,12 +118,12 @@ Finding findingOf(const Rule& rule, const Asked& asked, std::vector<std::string>
   return f;
 }
 
-std::string rivalWords(const Situation& s, const Rule& rule, const Finding& f) {
+std::string rivalWords(const Situation& s, const Rule& rule, const Finding& f, const std::vector<std::string>& whens) {
   if (!f.school || f.verdict == Verdict::NotMeasured) return {};
   std::string out;
   for (const School& school : rule.schools) {
     if (school.id == *f.school) continue;
-    const Asked other = askedBySchool(school, s.job);
+    const Asked other = askedBySchool(school, s.job, whens);
     if (!other.missing.empty()) continue;
     const bool holdsHere = marginIn(f.asked, f.measured) >= 0, holdsThere = marginIn(other.tolerated, f.measured) >= 0;
     if (holdsHere == holdsThere) continue;

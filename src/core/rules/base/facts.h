@@ -14,7 +14,7 @@
 #include "core/sight/sight.h"
 #include "core/site/heights.h"
 #include "core/space/bodies.h"
-#include "core/space/standing.h"
+#include "core/space/below.h"
 #include "core/use/dining.h"
 #include "core/use/groups.h"
 #include "core/use/serving.h"
@@ -76,6 +76,8 @@ class Situation {
   [[nodiscard]] const std::vector<Body>& bodies() const;  ///< of everything that stands on the floor
   [[nodiscard]] const std::vector<Body>& fixed() const;   ///< walls and fixed things
   [[nodiscard]] const std::vector<Hung>& hung() const;
+  /// What each of `hung` hangs above; on the wall of the same place.
+  [[nodiscard]] const std::vector<std::optional<Below>>& below() const;
   [[nodiscard]] const RoomHeights& heights() const;
   [[nodiscard]] const std::vector<Serving>& servings() const;  ///< what serves each seat
   [[nodiscard]] const std::vector<DiningSeat>& dining() const;
@@ -92,6 +94,7 @@ class Situation {
  private:
   Fact<std::vector<Body>> bodies_, fixed_;
   Fact<std::vector<Hung>> hung_;
+  Fact<std::vector<std::optional<Below>>> below_;
   Fact<RoomHeights> heights_;
   Fact<std::vector<Serving>> servings_;
   Fact<std::vector<DiningSeat>> dining_;
@@ -112,7 +115,8 @@ class Situation {
 /// A finding with everything the rule itself decides; subjects are sorted and make the id.
 [[nodiscard]] Finding findingOf(const Rule&, const Asked&, std::vector<std::string> subjects);
 /// What schools other than the deciding one would say of this value, where they judge it differently.
-[[nodiscard]] std::string rivalWords(const Situation&, const Rule&, const Finding&);
+[[nodiscard]] std::string rivalWords(const Situation&, const Rule&, const Finding&,
+                                     const std::vector<std::string>& whens = {});
 [[nodiscard]] inline std::string thingWords(const Situation& s, const std::string& id) {
   return thingWords(s.names, s.room, id);
 }

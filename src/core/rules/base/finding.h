@@ -29,6 +29,12 @@ struct Finding {
   double u95 = 0;                    ///< of `measured`, in its unit
   std::array<Vec2, 2> at{};          ///< witness points, plan or elevation
   std::vector<std::string> between;  ///< what makes it so, where that is not the subjects: the two ends of a pinch
+  /// Of a group: the gaps of its tree, in its order.
+  struct Pair {
+    std::string a, b;
+    double mm = 0;
+  };
+  std::vector<Pair> pairs = {};
   View view = {};                    ///< where its gap is drawn
   std::vector<std::string> missing;  ///< what must be measured first
   std::string sentence;              ///< in the words of the trade, lengths in the asked format

@@ -40,8 +40,11 @@ std::optional<double> meanEyeHeight(const Brief& brief) {
   return kEyeOverStature * sum / static_cast<double>(brief.statures.size());
 }
 
-Asked askedBySchool(const School& school, const Job& job) {
+Asked askedBySchool(const School& school, const Job& job, const std::vector<std::string>& whens) {
   Asked asked{school.tolerated, school.ideal, school.id, {}};
+  for (const std::string& when : whens)
+    for (const School::Case& one : school.cases)
+      if (one.when == when) return {one.tolerated, one.ideal, school.id, {}};
   if (school.aboutEyeHeight) {
     if (const auto eye = meanEyeHeight(job.brief)) asked.tolerated = {*eye - school.within, *eye + school.within};
     else asked.missing.push_back("brief.viewers");
@@ -49,15 +52,15 @@ Asked askedBySchool(const School& school, const Job& job) {
   return asked;
 }
 
-Asked askedOf(const Rule& rule, const Job& job) {
+Asked askedOf(const Rule& rule, const Job& job, const std::vector<std::string>& whens) {
   if (const auto own = job.houseRules.ranges.find(rule.id); own != job.houseRules.ranges.end())
     return {{own->second.low, own->second.high}, {}, std::nullopt, {}};
   if (const auto chosen = job.houseRules.schools.find(rule.id); chosen != job.houseRules.schools.end())
-    if (const School* school = findSchool(rule, chosen->second)) return askedBySchool(*school, job);
-  if (rule.schools.size() == 1) return askedBySchool(rule.schools.front(), job);
+    if (const School* school = findSchool(rule, chosen->second)) return askedBySchool(*school, job, whens);
+  if (rule.schools.size() == 1) return askedBySchool(rule.schools.front(), job, whens);
   std::optional<Asked> all;
   for (const School& school : rule.schools) {
-    const Asked one = askedBySchool(school, job);
+    const Asked one = askedBySchool(school, job, whens);
     if (!one.missing.empty()) continue;  // a school that cannot be asked yet does not stretch the span
     if (!all) {
       all = Asked{one.tolerated, one.tolerated, std::nullopt, {}};
@@ -71,25 +74,13 @@ Asked askedOf(const Rule& rule, const Job& job) {
   return *all;
 }
 
-Asked askedOf(const Rule& rule, const Job& job, const Piece& piece) {
+Asked askedOf(const Rule& rule, const Job& job, const Piece& piece, const std::vector<std::string>& whens) {
   if (const auto own = piece.ownRules.find(rule.id); own != piece.ownRules.end()) {
     if (own->second.range) return {{own->second.range->low, own->second.range->high}, {}, std::nullopt, {}};
     if (own->second.school)
-      if (const School* school = findSchool(rule, *own->second.school)) return askedBySchool(*school, job);
+      if (const School* school = findSchool(rule, *own->second.school)) return askedBySchool(*school, job, whens);
   }
-  return askedOf(rule, job);
-}
-
-Asked askedWhen(const Rule& rule, const Job& job, const Piece& piece, const std::string& when) {
-  Asked asked = askedOf(rule, job, piece);
-  const School* school = asked.school ? findSchool(rule, *asked.school) : nullptr;
-  if (school == nullptr) return asked;
-  for (const School::Case& one : school->cases)
-    if (one.when == when) {
-      asked.tolerated = one.tolerated;
-      asked.ideal = one.ideal;
-    }
-  return asked;
+  return askedOf(rule, job, whens);
 }
 
 Asked raisedFor(const Rule& rule, Asked asked, double height) {

@@ -51,7 +51,7 @@ struct Rule {
 };
 
 struct Rulebook {
-  int version = 7;
+  int version = 8;
   std::vector<Rule> rules;
   RugTrade rugs;  ///< sizes, rolls, fibres: what ways out and size questions choose from
 };
@@ -66,19 +66,16 @@ struct Asked {
   std::vector<std::string> missing;   ///< what must be known first, e.g. "brief.viewers"
 };
 
-/// The job's own range first, then its school; with neither, the schools' overlap is ideal and their span tolerated.
-[[nodiscard]] Asked askedOf(const Rule&, const Job&);
+/// The job's own range first, then its school; with neither, the schools' overlap is ideal and their span tolerated. Of
+/// each school the first of some cases that it has, else what it asks as always.
+[[nodiscard]] Asked askedOf(const Rule&, const Job&, const std::vector<std::string>& whens = {});
 /// The same, with what the piece itself asks going first.
-[[nodiscard]] Asked askedOf(const Rule&, const Job&, const Piece&);
-
-/// What the job asks where `when` is so: a case of the school that decides; as always without such a case, or where the
-/// job has a range of its own.
-[[nodiscard]] Asked askedWhen(const Rule&, const Job&, const Piece&, const std::string& when);
+[[nodiscard]] Asked askedOf(const Rule&, const Job&, const Piece&, const std::vector<std::string>& whens = {});
 /// Raised by what the school that decides adds for each foot of a height (of the ceiling) over its own.
 [[nodiscard]] Asked raisedFor(const Rule&, Asked, double height);
 
-/// What one school asks of this job.
-[[nodiscard]] Asked askedBySchool(const School&, const Job&);
+/// What one school asks of this job, in the first of some cases that it has.
+[[nodiscard]] Asked askedBySchool(const School&, const Job&, const std::vector<std::string>& whens = {});
 
 /// Standing eye height over stature (common practice, trade guide): viewers see the centre at eye height.
 inline constexpr double kEyeOverStature = 0.936;

@@ -99,7 +99,7 @@ void evaluateHeight(const Situation& s, const Rule& rule, std::vector<Finding>& 
     if (near == Near::Other) continue;
     const bool face = near == Near::FaceMirror;
     Finding finding =
-        findingOf(rule, face ? askedWhen(rule, s.job, *f->piece, "face-mirror") : askedOf(rule, s.job, *f->piece),
+        findingOf(rule, askedOf(rule, s.job, *f->piece, face ? std::vector<std::string>{"face-mirror"} : std::vector<std::string>{}),
                   {f->id().value});
     const double u = wallPlace(f->placement->on).u;
     finding.view = View{f->wall};

@@ -1,0 +1,149 @@
+#include "app/stages/walls/arrange_words.h"
+
+#include <QEvent>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+
+#include "app/stages/stages.h"
+#include "app/widgets/layouts.h"
+#include "app/widgets/length_field.h"
+#include "core/entry/line_words.h"
+#include "core/model/kinds.h"
+
+namespace mezzet {
+namespace {
+
+constexpr int kGapField = 72;  // px
+constexpr HangAs kOffered[] = {HangAs::Row, HangAs::Grid, HangAs::Salon, HangAs::Loose, HangAs::Mirrored};
+
+QString wordOf(HangAs as) {
+  const std::string_view word = hangAsWord(as);
+  return QString::fromUtf8(word.data(), static_cast<qsizetype>(word.size()));
+}
+
+/// The made group that all of the selection is in, with its arrangement; null where it is none.
+const Hang* hangOf(const Workspace& w) {
+  const Placement* p = w.selectedPlacement();
+  const auto group = p != nullptr ? groupOf(p->on) : std::nullopt;
+  return group ? findHang(*w.scheme(), *group) : nullptr;
+}
+
+}  // namespace
+
+bool canArrange(const Workspace& w) {
+  const PlacementIds all = w.selection();
+  if (all.size() < 2 || rowOf(w.stage()).accepts != Accepts::Wall) return false;
+  return std::all_of(all.begin(), all.end(), [&](const PlacementId& id) {
+    const Placement* p = findPlacement(*w.scheme(), id);
+    const auto* place = p != nullptr ? onWall(p->on) : nullptr;
+    return place != nullptr && place->wall == w.wall() && !mountOf(pieceOf(w.job(), *p));
+  });
+}
+
+ArrangeWords::ArrangeWords(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+  row_ = new QHBoxLayout(this);
+  row_->setContentsMargins(0, 0, 0, 0);
+  row_->setSpacing(6);
+  auto* title = new QLabel(tr("hang as"));
+  title->setObjectName(QStringLiteral("barHint"));
+  row_->addWidget(title);
+  const Hang* now = hangOf(workspace_);
+  for (const HangAs as : kOffered) {
+    auto* word = new QPushButton(wordOf(as));
+    word->setObjectName(QStringLiteral("hang:") + wordOf(as));
+    word->setAccessibleName(tr("Hang as %1").arg(wordOf(as)));
+    word->setCheckable(true);
+    word->setChecked(now != nullptr && now->as == as);
+    word->setProperty("as", static_cast<int>(as));
+    word->installEventFilter(this);
+    connect(word, &QPushButton::clicked, this, [this, as, word] {
+      word->setChecked(hangOf(workspace_) != nullptr && hangOf(workspace_)->as == as);
+      ask(as, true);
+    });
+    row_->addWidget(word);
+  }
+  auto* apart = new QLabel(tr("gap"));
+  apart->setObjectName(QStringLiteral("barHint"));
+  row_->addWidget(apart);
+  wished_ = now != nullptr ? now->gap : std::nullopt;
+  gap_ = new LengthField(tr("Gap between frames"), [this](const QString& text) {
+    LengthReading reading = workspace_.read(text);
+    if (reading) {
+      wished_ = reading.length;
+      ask(made(), true);
+    }
+    return reading;
+  });
+  gap_->setObjectName(QStringLiteral("hang:gap"));
+  gap_->setFixedWidth(kGapField);
+  gap_->show(workspace_.write(wished_.value_or(kHangGap)));
+  gap_->setText(workspace_.write(wished_.value_or(kHangGap)));
+  row_->addWidget(gap_);
+}
+
+HangAs ArrangeWords::made() const {
+  const Hang* now = hangOf(workspace_);
+  return now != nullptr && now->as != HangAs::Free ? now->as : HangAs::Row;
+}
+
+void ArrangeWords::typeGap(const QString& first) {
+  gap_->setFocus(Qt::ShortcutFocusReason);
+  gap_->setText(first);
+  gap_->setModified(true);
+}
+
+bool ArrangeWords::eventFilter(QObject* watched, QEvent* event) {
+  const QVariant as = watched->property("as");
+  if (as.isValid()) {
+    if (event->type() == QEvent::Enter || event->type() == QEvent::FocusIn) ask(static_cast<HangAs>(as.toInt()), false);
+    if (event->type() == QEvent::Leave || event->type() == QEvent::FocusOut) {
+      worker_.stop();
+      workspace_.showGhost(std::nullopt);
+      emit said({});
+    }
+  }
+  return QWidget::eventFilter(watched, event);
+}
+
+void ArrangeWords::ask(HangAs as, bool take) {
+  if (!canArrange(workspace_)) return;
+  HangRequest request = requestFor(*workspace_.scheme(), workspace_.selection(), workspace_.wall(), as);
+  request.gap = wished_;
+  IdSource ids = workspace_.document().ids();
+  struct Answer {
+    Result<HangPlan> plan = Error{};
+    long long nextId = 0;
+  };
+  worker_.run<Answer>(
+      [job = workspace_.job(), &book = workspace_.book(), scheme = workspace_.schemeId(), request, ids,
+       format = workspace_.format()](std::stop_token stop, const Worker::Progress&) {
+        IdSource own = ids;
+        Answer answer{hangPlan(job, book, scheme, request, own, format, stop), 0};
+        answer.nextId = own.next();
+        return answer;
+      },
+      [this, as, take](Answer answer) {
+        if (!answer.plan) {
+          emit said(QString::fromStdString(answer.plan.error().text()) + QStringLiteral("."));
+          return;
+        }
+        QString words;
+        for (const std::string& one : answer.plan->says)
+          words += (words.isEmpty() ? QString() : QStringLiteral(" ")) + onScreen(one);
+        if (words.isEmpty() && answer.plan->envelope)
+          words = tr("%1 by %2 outside.")
+                      .arg(workspace_.write(answer.plan->envelope->width()), workspace_.write(answer.plan->envelope->height()));
+        emit said(words);
+        if (!answer.plan->fits) workspace_.showGhost(std::nullopt);
+        else if (take) this->take(*answer.plan, as, answer.nextId);
+        else workspace_.showGhost(answer.plan->job);
+      });
+}
+
+void ArrangeWords::take(const HangPlan& plan, HangAs as, long long nextId) {
+  workspace_.showGhost(std::nullopt);
+  workspace_.document().edit(tr("hang as %1").arg(wordOf(as)), plan.job, nextId);
+}
+
+}  // namespace mezzet

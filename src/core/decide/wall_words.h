@@ -1,0 +1,15 @@
+// What is told of a thing on a wall where it is selected: never a finding.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/rules/base/facts.h"
+
+namespace mezzet {
+
+/// One sentence each: the nearest neighbour, what a mirror shows, why a height is not asked, heat below, the other middle
+/// of an L, finishes of a group. Empty for what does not hang.
+[[nodiscard]] std::vector<std::string> toldOfHung(const Situation&, const Placement&);
+
+}  // namespace mezzet

@@ -1,0 +1,117 @@
+#include "core/edit/hangs.h"
+
+#include <algorithm>
+#include <set>
+
+#include "core/edit/edits.h"
+#include "core/edit/validate.h"
+#include "core/edit/validate_text.h"
+
+namespace mezzet {
+namespace {
+
+constexpr std::size_t kMostHangs = 400;
+constexpr int kMostRows = 200;
+
+/// A copy of the scheme with one placement on the wall changed.
+template <class Change>
+Job hungChanged(const Job& job, const SchemeId& id, const PlacementId& placement, Change change) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme out = *scheme;
+  for (Placement& p : out.placements)
+    if (auto* place = onWall(p.on); place != nullptr && p.id == placement) change(*place);
+  return withScheme(job, withoutLostHangs(std::move(out)));
+}
+
+}  // namespace
+
+Job withHang(const Job& job, const SchemeId& id, Hang hang) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme out = *scheme;
+  const auto at = std::find_if(out.hangs.begin(), out.hangs.end(), [&](const Hang& h) { return h.id == hang.id; });
+  if (at == out.hangs.end()) out.hangs.push_back(std::move(hang));
+  else *at = std::move(hang);
+  return withScheme(job, std::move(out));
+}
+
+Job withHungGroup(const Job& job, const SchemeId& id, const std::vector<PlacementId>& members,
+                  const std::string& group) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return job;
+  Scheme out = *scheme;
+  for (Placement& p : out.placements)
+    if (auto* place = onWall(p.on);
+        place != nullptr && std::find(members.begin(), members.end(), p.id) != members.end()) {
+      place->group = group;
+      place->apart = false;
+    }
+  return withScheme(job, withoutLostHangs(std::move(out)));
+}
+
+Job withoutHungGroup(const Job& job, const SchemeId& id, const PlacementId& placement) {
+  const Scheme* scheme = findScheme(job, id);
+  const Placement* p = scheme != nullptr ? findPlacement(*scheme, placement) : nullptr;
+  const auto group = p != nullptr ? groupOf(p->on) : std::nullopt;
+  Job out = hungChanged(job, id, placement, [](WallPlace& place) { place.group = std::nullopt; });
+  if (!group) return out;
+  if (const Hang* made = findHang(*findScheme(out, id), *group)) {
+    Hang freed = *made;
+    freed.as = HangAs::Free;
+    out = withHang(out, id, std::move(freed));
+  }
+  return out;
+}
+
+Job withApart(const Job& job, const SchemeId& id, const PlacementId& placement, bool apart) {
+  return hungChanged(job, id, placement, [&](WallPlace& place) { place.apart = apart; });
+}
+
+std::vector<PlacementId> membersOf(const Scheme& scheme, const std::string& group) {
+  std::vector<std::pair<double, PlacementId>> found;
+  for (const Placement& p : scheme.placements)
+    if (const auto* place = onWall(p.on); place != nullptr && place->group == group) found.emplace_back(place->u, p.id);
+  std::sort(found.begin(), found.end());
+  std::vector<PlacementId> out;
+  out.reserve(found.size());
+  for (auto& [u, id] : found) out.push_back(std::move(id));
+  return out;
+}
+
+Scheme withoutLostHangs(Scheme scheme) {
+  std::erase_if(scheme.hangs, [&](const Hang& h) { return membersOf(scheme, h.id).empty(); });
+  return scheme;
+}
+
+void renameHangs(Scheme& scheme, const std::map<std::string, std::string>& renamed) {
+  for (Hang& h : scheme.hangs)
+    if (const auto at = renamed.find(h.like); at != renamed.end()) h.like = at->second;
+}
+
+std::optional<Error> faultOfHangs(const Scheme& scheme) {
+  if (scheme.hangs.size() > kMostHangs)
+    return Error{"scheme " + scheme.id.value, "has more than 400 arrangements on its walls", "Take some out"};
+  std::set<std::string> groups;
+  for (const Hang& h : scheme.hangs) {
+    const std::string where = "arrangement " + h.id;
+    if (h.id.empty() || h.id.size() > kLongestText)
+      return Error{"scheme " + scheme.id.value, "has an arrangement without a group", "Its id is the group's name"};
+    if (!groups.insert(h.id).second) return Error{where, "is there twice", "Take one of them out"};
+    if (h.gap && !(*h.gap >= 0 && *h.gap <= kLongestLength))
+      return Error{where, "has a gap that is no length", "Type a length"};
+    if (!(h.rows >= 0 && h.rows <= kMostRows && h.columns >= 0 && h.columns <= kMostRows))
+      return Error{where, "has rows or columns that are not 0 to 200", "Type how many"};
+  }
+  return std::nullopt;
+}
+
+std::optional<Error> faultOfColour(const Corner& corner) {
+  const std::string& c = corner.colour;
+  const auto hex = [](char d) { return (d >= '0' && d <= '9') || (d >= 'a' && d <= 'f') || (d >= 'A' && d <= 'F'); };
+  if (c.empty() || (c.size() == 7 && c[0] == '#' && std::all_of(c.begin() + 1, c.end(), hex))) return std::nullopt;
+  return Error{"corner " + corner.id.value, "has a colour that is none: \"" + c.substr(0, 20) + "\"",
+               "Colours look like #f4efe6"};
+}
+
+}  // namespace mezzet

@@ -1,0 +1,33 @@
+// Edits of how things on a wall are arranged, and what makes arrangements sound.
+#pragma once
+
+#include <map>
+#include <optional>
+#include <string>
+
+#include "core/base/result.h"
+#include "core/model/job.h"
+
+namespace mezzet {
+
+/// Adds the arrangement, or replaces the one of its group.
+[[nodiscard]] Job withHang(const Job&, const SchemeId&, Hang);
+/// These hang as one group from now on: a fresh one, or the one they are all in; on one wall only.
+[[nodiscard]] Job withHungGroup(const Job&, const SchemeId&, const std::vector<PlacementId>&, const std::string& group);
+/// Out of its group; what stays of the group hangs free. Apart: it is not grouped with its neighbours of itself either.
+[[nodiscard]] Job withoutHungGroup(const Job&, const SchemeId&, const PlacementId&);
+[[nodiscard]] Job withApart(const Job&, const SchemeId&, const PlacementId&, bool apart);
+
+/// The members of a group on a wall, in the order they were arranged in: left to right.
+[[nodiscard]] std::vector<PlacementId> membersOf(const Scheme&, const std::string& group);
+
+/// A scheme whose arrangements have members: to be called after something went.
+[[nodiscard]] Scheme withoutLostHangs(Scheme);
+/// Every name of a placement in the arrangements put through `renamed`.
+void renameHangs(Scheme&, const std::map<std::string, std::string>& renamed);
+
+[[nodiscard]] std::optional<Error> faultOfHangs(const Scheme&);
+/// The colour of a wall: "#rrggbb" or none.
+[[nodiscard]] std::optional<Error> faultOfColour(const Corner&);
+
+}  // namespace mezzet

@@ -1,0 +1,85 @@
+// Frames arranged as one: where each has its middle. Pure geometry: no wall, no rules.
+#pragma once
+
+#include <cstdint>
+#include <optional>
+#include <stop_token>
+#include <string>
+#include <vector>
+
+#include "core/model/place.h"
+#include "core/model/scheme.h"
+
+namespace mezzet {
+
+/// Between two frames unless said (common practice).
+inline constexpr double kHangGap = 2 * kInch;
+/// Frames of a grid or a match that differ by no more than this are equal [D].
+inline constexpr double kEqualFrames = kInch / 8;
+/// The gaps a match may have [D].
+inline constexpr double kMatchGapLow = 0.75 * kInch, kMatchGapHigh = 4 * kInch;
+/// Of a loose hang: how far its corner frames are out of line, and the gaps between its frames [D].
+inline constexpr double kLooseOffLow = 1 * kInch, kLooseOffHigh = 4 * kInch;
+inline constexpr double kLooseGapLow = 1.5 * kInch, kLooseGapHigh = 3 * kInch;
+/// More than this are not arranged at once.
+inline constexpr std::size_t kMostFrames = 200;
+
+struct Frame {
+  std::string id;
+  double width = 0, height = 0;  ///< outer edges
+};
+struct ArrangementAsk {
+  HangAs as = HangAs::Row;
+  std::vector<Frame> frames;
+  double roomWidth = 0, roomHeight = 0;  ///< of the region; what does not fit it is told
+  std::optional<double> gap = std::nullopt;
+  int rows = 0, columns = 0;  ///< of a grid or a match; 0: chosen
+  HangLine line = HangLine::Centre;
+  std::optional<double> ratio = std::nullopt;   ///< width to height that is wished of the whole
+  double matchWidth = 0, matchHeight = 0;       ///< of a match
+  int restarts = 100;
+  std::uint64_t seed = 1;
+};
+/// Middles count from the left and lower edge of the envelope.
+struct Arrangement {
+  bool made = false;  ///< there is one; whether it fits the region say the shortfalls
+  std::vector<Vec2> centres;  ///< in the order of the frames
+  double width = 0, height = 0;
+  double shortWidth = 0, shortHeight = 0;  ///< by how much it does not fit; 0: it does
+  int restarts = 0;
+  std::vector<std::string> unmet;  ///< in words with lengths as {mm}: see `saidOf`
+  [[nodiscard]] bool fits() const { return made && shortWidth <= 0 && shortHeight <= 0; }
+};
+/// The same input gives the same answer. A stop gives the best so far.
+[[nodiscard]] Arrangement arranged(const ArrangementAsk&, LengthFormat, const std::stop_token& = {});
+
+/// Frame area over envelope.
+[[nodiscard]] double fillOf(const std::vector<Frame>&, const Arrangement&);
+
+// ---- one function for each way; called by `arranged`
+[[nodiscard]] Arrangement arrangedRow(const ArrangementAsk&);
+[[nodiscard]] Arrangement arrangedGrid(const ArrangementAsk&, LengthFormat);
+[[nodiscard]] Arrangement arrangedMatch(const ArrangementAsk&, LengthFormat);
+[[nodiscard]] Arrangement arrangedSalon(const ArrangementAsk&, const std::stop_token&);
+[[nodiscard]] Arrangement arrangedLoose(const ArrangementAsk&, LengthFormat, const std::stop_token&);
+[[nodiscard]] Arrangement arrangedMirrored(const ArrangementAsk&, LengthFormat);
+
+/// Numbers that look random and are the same everywhere (SplitMix64, public domain).
+class Chance {
+ public:
+  explicit Chance(std::uint64_t seed) : state_(seed) {}
+  std::uint64_t next() {
+    std::uint64_t z = (state_ += 0x9e3779b97f4a7c15ULL);
+    z = (z ^ (z >> 30)) * 0xbf58476d1ce4e5b9ULL;
+    z = (z ^ (z >> 27)) * 0x94d049bb133111ebULL;
+    return z ^ (z >> 31);
+  }
+  double unit() { return static_cast<double>(next() >> 11) * 0x1.0p-53; }  ///< 0 up to 1
+  double between(double low, double high) { return low + (high - low) * unit(); }
+  std::size_t below(std::size_t n) { return static_cast<std::size_t>(next() % n); }
+
+ private:
+  std::uint64_t state_;
+};
+
+}  // namespace mezzet

@@ -1,0 +1,267 @@
+// The salon hang: the largest in the middle, the others round it, one gap throughout.
+//
+// Each frame is thought half a gap larger on every side; frames then hang at the gap just where the larger rectangles
+// touch. Every next frame goes where it touches one that hangs there already, beside or over it, and leaves the whole
+// smallest in the wished ratio; then frames are taken out and put back while that helps. What is best of some restarts
+// with other orders and weights is taken.
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <limits>
+#include <numeric>
+
+#include "core/hang/arrangement.h"
+
+namespace mezzet {
+namespace {
+
+/// Frames that hang together face each other by at least this.
+constexpr double kLeastFacing = 25;
+constexpr double kHair = 1e-7;
+/// What the best is chosen by: how far off the wished ratio, and the largest off the middle, cost nothing.
+constexpr double kFreeRatio = 0.21, kFreeOff = 0.14;
+
+/// So many are moved about for longer.
+constexpr std::size_t kFew = 16;
+
+struct Rect {
+  double x = 0, y = 0, w = 0, h = 0;  // lower left, half a gap larger all round
+};
+struct Weights {
+  double off = 0.3, contact = 0.15, other = 0.15, freeOff = 0;
+};
+
+double facing(double a, double lengthA, double b, double lengthB) {
+  return std::min(a + lengthA, b + lengthB) - std::max(a, b);
+}
+
+class Salon {
+ public:
+  Salon(const std::vector<Frame>& frames, double gap, double ratio) : gap_(gap), ratio_(ratio) {
+    for (const Frame& f : frames) rects_.push_back({0, 0, f.width + gap, f.height + gap});
+    area_ = std::accumulate(frames.begin(), frames.end(), 0.0,
+                            [](double sum, const Frame& f) { return sum + f.width * f.height; });
+    // The largest; of equals the smaller id.
+    for (std::size_t i = 1; i < frames.size(); ++i) {
+      const double a = frames[i].width * frames[i].height, b = frames[largest_].width * frames[largest_].height;
+      if (a > b || (a == b && frames[i].id < frames[largest_].id)) largest_ = i;
+    }
+  }
+
+  /// One way of hanging them; its score, larger is better.
+  double hang(Chance& chance, bool plain) {
+    const std::size_t n = rects_.size();
+    std::vector<std::pair<double, std::size_t>> order;
+    const double noise = plain ? 0 : chance.between(0.05, 0.6);
+    const bool byArea = plain || chance.unit() < 0.5;
+    for (std::size_t i = 0; i < n; ++i) {
+      const Rect& r = rects_[i];
+      order.emplace_back(-(byArea ? r.w * r.h : std::max(r.w, r.h)) * (1 + noise * (chance.unit() - 0.5)), i);
+    }
+    std::sort(order.begin(), order.end());
+    weights_ = plain ? Weights{} : Weights{chance.between(0.02, 0.8), chance.between(0, 0.4), chance.between(0.05, 1), chance.between(0, 0.14)};
+    placed_.clear();
+    rects_[largest_].x = rects_[largest_].y = 0;
+    placed_.push_back(largest_);
+    for (const auto& [key, i] : order)
+      if (i != largest_) {
+        insert(i);
+        placed_.push_back(i);
+      }
+    improve(chance);
+    return score();
+  }
+
+  [[nodiscard]] const std::vector<Rect>& rects() const { return rects_; }
+  [[nodiscard]] std::array<double, 4> bounds() const {
+    std::array<double, 4> b{HUGE_VAL, HUGE_VAL, -HUGE_VAL, -HUGE_VAL};
+    for (const std::size_t i : placed_) widen(b, rects_[i]);
+    return b;
+  }
+
+ private:
+  static void widen(std::array<double, 4>& b, const Rect& r) {
+    b = {std::min(b[0], r.x), std::min(b[1], r.y), std::max(b[2], r.x + r.w), std::max(b[3], r.y + r.h)};
+  }
+  /// What a whole of these bounds costs: the side of the wished shape about it, more the further the largest is off its
+  /// middle.
+  [[nodiscard]] double cost(const std::array<double, 4>& b) const {
+    const double w = b[2] - b[0] - gap_, h = b[3] - b[1] - gap_;
+    const Rect& l = rects_[largest_];
+    const double offX = std::abs(l.x + l.w / 2 - (b[0] + b[2]) / 2) / w,
+                 offY = std::abs(l.y + l.h / 2 - (b[1] + b[3]) / 2) / h;
+    const double side = std::max(w / ratio_, h), other = std::min(w / ratio_, h);
+    return (side + weights_.other * other) * (1 + weights_.off * std::max({offX, offY, weights_.freeOff}));
+  }
+  [[nodiscard]] double score() const {
+    const auto b = bounds();
+    const double w = b[2] - b[0] - gap_, h = b[3] - b[1] - gap_;
+    const Rect& l = rects_[largest_];
+    const double off = std::max(std::abs(l.x + l.w / 2 - (b[0] + b[2]) / 2) / w,
+                                std::abs(l.y + l.h / 2 - (b[1] + b[3]) / 2) / h);
+    return area_ / (w * h) - 2 * std::max(0.0, std::abs(std::log(w / h / ratio_)) - kFreeRatio) -
+           4 * std::max(0.0, off - kFreeOff);
+  }
+  [[nodiscard]] bool free(const Rect& r, std::size_t without) const {
+    return std::none_of(placed_.begin(), placed_.end(), [&](std::size_t i) {
+      const Rect& o = rects_[i];
+      return i != without && r.x < o.x + o.w - kHair && r.x + r.w > o.x + kHair && r.y < o.y + o.h - kHair &&
+             r.y + r.h > o.y + kHair;
+    });
+  }
+  /// How much of its edge touches others.
+  [[nodiscard]] double contact(const Rect& r, std::size_t without) const {
+    double sum = 0;
+    for (const std::size_t i : placed_) {
+      if (i == without) continue;
+      const Rect& o = rects_[i];
+      if (std::abs(r.x - o.x - o.w) < kHair || std::abs(o.x - r.x - r.w) < kHair)
+        sum += std::max(0.0, facing(r.y, r.h, o.y, o.h));
+      if (std::abs(r.y - o.y - o.h) < kHair || std::abs(o.y - r.y - r.h) < kHair)
+        sum += std::max(0.0, facing(r.x, r.w, o.x, o.w));
+    }
+    return sum / (2 * (r.w + r.h));
+  }
+  [[nodiscard]] bool hangTogether(const Rect& a, const Rect& b) const {
+    const double need = gap_ + std::min({kLeastFacing, a.w - gap_, a.h - gap_, b.w - gap_, b.h - gap_});
+    const bool side = std::abs(a.x - b.x - b.w) < kHair || std::abs(b.x - a.x - a.w) < kHair;
+    const bool over = std::abs(a.y - b.y - b.h) < kHair || std::abs(b.y - a.y - a.h) < kHair;
+    return (side && facing(a.y, a.h, b.y, b.h) >= need - kHair) || (over && facing(a.x, a.w, b.x, b.w) >= need - kHair);
+  }
+
+  /// Puts frame i where it costs least among those placed, itself left out.
+  void insert(std::size_t i) {
+    std::array<double, 4> whole{HUGE_VAL, HUGE_VAL, -HUGE_VAL, -HUGE_VAL};
+    for (const std::size_t k : placed_)
+      if (k != i) widen(whole, rects_[k]);
+    Rect r = rects_[i], best = r;
+    double least = HUGE_VAL;
+    const auto offer = [&](double x, double y) {
+      r.x = x;
+      r.y = y;
+      auto b = whole;
+      widen(b, r);
+      const double base = cost(b);
+      // No contact makes it cheaper than this.
+      if (base * (1 - weights_.contact) >= least || !free(r, i)) return;
+      const double all = base * (1 - weights_.contact * contact(r, i));
+      if (all < least) {
+        least = all;
+        best = r;
+      }
+    };
+    for (const std::size_t p : placed_) {
+      if (p == i) continue;
+      const Rect& o = rects_[p];
+      const double need = gap_ + std::min({kLeastFacing, r.w - gap_, r.h - gap_, o.w - gap_, o.h - gap_});
+      const auto beside = [&](double y) {
+        if (facing(y, r.h, o.y, o.h) < need) return;
+        offer(o.x + o.w, y);
+        offer(o.x - r.w, y);
+      };
+      const auto over = [&](double x) {
+        if (facing(x, r.w, o.x, o.w) < need) return;
+        offer(x, o.y + o.h);
+        offer(x, o.y - r.h);
+      };
+      for (const double share : {0.0, 0.5, 1.0}) {
+        beside(o.y + (o.h - r.h) * share);
+        over(o.x + (o.w - r.w) * share);
+      }
+      for (const std::size_t q : placed_) {
+        if (q == p || q == i) continue;
+        const Rect& t = rects_[q];
+        beside(t.y + t.h);
+        beside(t.y - r.h);
+        over(t.x + t.w);
+        over(t.x - r.w);
+      }
+    }
+    if (least < HUGE_VAL) rects_[i] = best;
+  }
+
+  [[nodiscard]] bool allTied() const {
+    std::vector<std::size_t> open{placed_.front()}, left(placed_.begin() + 1, placed_.end());
+    while (!open.empty()) {
+      const Rect at = rects_[open.back()];
+      open.pop_back();
+      for (std::size_t k = 0; k < left.size();) {
+        if (hangTogether(at, rects_[left[k]])) {
+          open.push_back(left[k]);
+          left[k] = left.back();
+          left.pop_back();
+        } else ++k;
+      }
+    }
+    return left.empty();
+  }
+
+  /// One frame or two are taken out and put back where that is cheaper, until nothing has helped for a while.
+  void improve(Chance& chance) {
+    weights_.contact *= 0.3;
+    double now = cost(bounds());
+    const std::size_t n = placed_.size(), most = n <= kFew ? 4 * n : n;
+    for (std::size_t idle = 0; idle < most && n > 2;) {
+      const std::size_t i = placed_[chance.below(n)], j = placed_[chance.below(n)];
+      ++idle;
+      if (i == largest_ || !atEdge(rects_[i])) continue;
+      const Rect one = rects_[i], other = rects_[j];
+      const bool two = j != i && j != largest_ && chance.unit() < 0.5;
+      if (two) std::erase(placed_, j);
+      insert(i);
+      if (two) {
+        placed_.push_back(j);
+        insert(j);
+      }
+      if (const double then = cost(bounds()); then < now - kHair && allTied()) {
+        now = then;
+        idle = 0;
+      } else {
+        rects_[i] = one;
+        rects_[j] = other;
+      }
+    }
+  }
+  [[nodiscard]] bool atEdge(const Rect& r) const {
+    const auto b = bounds();
+    return r.x <= b[0] + kHair || r.y <= b[1] + kHair || r.x + r.w >= b[2] - kHair || r.y + r.h >= b[3] - kHair;
+  }
+
+  double gap_, ratio_, area_ = 0;
+  std::size_t largest_ = 0;
+  std::vector<Rect> rects_;
+  std::vector<std::size_t> placed_;
+  Weights weights_;
+};
+
+}  // namespace
+
+Arrangement arrangedSalon(const ArrangementAsk& ask, const std::stop_token& stop) {
+  Arrangement out;
+  const double gap = ask.gap.value_or(kHangGap);
+  const double region = ask.roomHeight > 0 ? ask.roomWidth / ask.roomHeight : 1.5;
+  const double ratio = ask.ratio.value_or(std::clamp(region, 1.0, 2.0));
+  Chance chance(ask.seed);
+  Salon salon(ask.frames, gap, ratio);
+  double best = -std::numeric_limits<double>::infinity();
+  // Few frames are quick, and have few ways that are good.
+  const int hangings = ask.frames.size() <= 8 ? 5 : ask.frames.size() <= 11 ? 2 : 1;
+  for (int restart = 0; restart < std::max(1, ask.restarts) && (restart == 0 || !stop.stop_requested()); ++restart) {
+    ++out.restarts;
+    for (int one = 0; one < hangings; ++one) {
+      const double score = salon.hang(chance, restart == 0 && one == 0);
+      if (score <= best) continue;
+      best = score;
+      const auto b = salon.bounds();
+      out.width = b[2] - b[0] - gap;
+      out.height = b[3] - b[1] - gap;
+      out.centres.clear();
+      for (const Rect& r : salon.rects())
+        out.centres.push_back({r.x + r.w / 2 - b[0] - gap / 2, r.y + r.h / 2 - b[1] - gap / 2});
+    }
+  }
+  out.made = true;
+  return out;
+}
+
+}  // namespace mezzet

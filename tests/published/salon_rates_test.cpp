@@ -1,0 +1,123 @@
+// The rates that are stated of the salon hang in docs/walls.md, on seeded sets of frames: how dense it is, how near the
+// wished shape, how far the largest is off the middle.
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+#include "core/hang/arrangement.h"
+#include "support/rooms.h"
+
+namespace mezzet {
+namespace {
+using namespace test;
+
+constexpr LengthFormat kInches{LengthStyle::Inches, 16};
+
+std::vector<Frame> frames(const std::vector<std::pair<double, double>>& inches) {
+  std::vector<Frame> out;
+  for (std::size_t i = 0; i < inches.size(); ++i)
+    out.push_back({"p" + std::to_string(i + 1), in(inches[i].first), in(inches[i].second)});
+  return out;
+}
+ArrangementAsk ask(HangAs as, const std::vector<std::pair<double, double>>& inches) {
+  ArrangementAsk a{.as = as, .frames = frames(inches)};
+  a.roomWidth = in(400);
+  a.roomHeight = in(200);
+  return a;
+}
+struct R {
+  double left, right, bottom, top;
+};
+std::vector<R> rects(const ArrangementAsk& a, const Arrangement& made) {
+  std::vector<R> out;
+  for (std::size_t i = 0; i < made.centres.size(); ++i) {
+    const Vec2 c = made.centres[i];
+    const double w = a.frames[i].width / 2, h = a.frames[i].height / 2;
+    out.push_back({c.x - w, c.x + w, c.y - h, c.y + h});
+  }
+  return out;
+}
+double gapOf(const R& a, const R& b) {
+  const double dx = std::max(a.left - b.right, b.left - a.right), dy = std::max(a.bottom - b.top, b.bottom - a.top);
+  if (dx < 0 && dy < 0) return std::max(dx, dy);
+  return std::hypot(std::max(0.0, dx), std::max(0.0, dy));
+}
+/// The gap of two that face each other over more than a point; nothing where they do not.
+std::optional<double> facingGap(const R& a, const R& b) {
+  const double dx = std::max(a.left - b.right, b.left - a.right), dy = std::max(a.bottom - b.top, b.bottom - a.top);
+  if (dx >= 0 && dy < -1) return dx;
+  if (dy >= 0 && dx < -1) return dy;
+  return std::nullopt;
+}
+double farthestEdge(const ArrangementAsk& a, const Arrangement& made) {
+  double most = 0;
+  for (const R& r : rects(a, made))
+    most = std::max({most, -r.left, r.right - made.width, -r.bottom, r.top - made.height});
+  return most;
+}
+
+TEST(Salon, OfTwoHundredSetsIsDenseInShapeAndRoundItsLargest) {
+  const std::uint64_t seed = 20261128;
+  double fill = 0, least = 1;
+  int inRatio = 0, inMiddle = 0;
+  const int sets = 200;
+  for (int set = 0; set < sets; ++set) {
+    Chance chance(seed + static_cast<std::uint64_t>(set));
+    std::vector<std::pair<double, double>> sizes;
+    for (std::size_t i = 7 + chance.below(9); i > 0; --i) {
+      const double width = 8 + static_cast<double>(chance.below(29)), height = 8 + static_cast<double>(chance.below(29));
+      sizes.emplace_back(width, height);
+    }
+    ArrangementAsk a = ask(HangAs::Salon, sizes);
+    a.ratio = std::array{1.0, 1.5, 2.0}[chance.below(3)];
+    a.seed = static_cast<std::uint64_t>(set) + 1;
+    const Arrangement made = arranged(a, kInches);
+    ASSERT_TRUE(made.made);
+    const auto r = rects(a, made);
+    EXPECT_LT(farthestEdge(a, made), 1e-6);
+    std::size_t largest = 0;
+    std::vector<std::size_t> open{0};
+    std::vector<bool> tied(r.size(), false);
+    tied[0] = true;
+    for (std::size_t i = 0; i < r.size(); ++i) {
+      bool faces = false;
+      for (std::size_t j = 0; j < r.size(); ++j) {
+        if (i == j) continue;
+        ASSERT_GE(gapOf(r[i], r[j]), in(2) - 0.01) << "set " << set;
+        const auto facing = facingGap(r[i], r[j]);
+        faces = faces || (facing && std::abs(*facing - in(2)) < 0.01);
+      }
+      EXPECT_TRUE(faces) << "set " << set << " frame " << i;
+      const auto area = [&](std::size_t k) { return a.frames[k].width * a.frames[k].height; };
+      if (area(i) > area(largest)) largest = i;
+    }
+    while (!open.empty()) {
+      const std::size_t at = open.back();
+      open.pop_back();
+      for (std::size_t j = 0; j < r.size(); ++j)
+        if (const auto facing = facingGap(r[at], r[j]); !tied[j] && facing && std::abs(*facing - in(2)) < 0.01) {
+          tied[j] = true;
+          open.push_back(j);
+        }
+    }
+    EXPECT_TRUE(std::all_of(tied.begin(), tied.end(), [](bool t) { return t; })) << "set " << set;
+    const double filled = fillOf(a.frames, made);
+    fill += filled / sets;
+    least = std::min(least, filled);
+    const double off = made.width / made.height / *a.ratio;
+    inRatio += off >= 0.75 && off <= 1.25;
+    inMiddle += std::abs(made.centres[largest].x - made.width / 2) <= 0.15 * made.width &&
+                std::abs(made.centres[largest].y - made.height / 2) <= 0.15 * made.height;
+  }
+  std::printf("seed %llu: %d salons fill %.3f in the mean, %.3f at least; %.1f %% near the ratio, %.1f %% round their largest\n",
+              static_cast<unsigned long long>(seed), sets, fill, least, 100.0 * inRatio / sets, 100.0 * inMiddle / sets);
+  EXPECT_GE(fill, 0.71);
+  EXPECT_GE(least, 0.58);
+  EXPECT_GE(inRatio, 0.95 * sets);
+  EXPECT_GE(inMiddle, 0.95 * sets);
+}
+
+}  // namespace
+}  // namespace mezzet
