@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <stdexcept>
 
+#include "core/space/hung.h"
 #include "core/decide/ways_out.h"
 #include "core/rules/check.h"
 #include "io/files/file_system.h"
@@ -108,8 +109,23 @@ TEST(Demo, ItHasAHearthAcrossACornerAndAWindowSeat) {
   EXPECT_EQ(room.features[0].kind, FeatureKind::Hearth);
   EXPECT_EQ(room.features[1].kind, FeatureKind::BuiltIn);
 }
+TEST(Demo, FourPicturesMatchTheRiverAndASalonOfNineHangsByTheDoor) {
+  const Job job = demo().job;
+  const Scheme &match = named(job, "parlour", "G"), &salon = named(job, "breakfast", "D");
+  ASSERT_EQ(match.hangs.size(), 1U);
+  EXPECT_EQ(match.hangs[0].as, HangAs::Match);
+  ASSERT_EQ(salon.hangs.size(), 1U);
+  EXPECT_EQ(salon.hangs[0].as, HangAs::Salon);
+  for (const Hung& hung : hungIn(job, match))
+    if (hung.members.size() > 1) {
+      EXPECT_NEAR(hung.envelope.width(), 56 * kInch, 0.1);
+      EXPECT_NEAR(hung.envelope.height(), 24 * kInch, 0.1);
+    }
+  EXPECT_TRUE(breaking(job, match.id.value.c_str()).empty());
+  EXPECT_TRUE(breaking(job, salon.id.value.c_str()).empty());
+}
 TEST(Demo, ItsPicturesAreItsOwn) {
-  EXPECT_EQ(demo().images.size(), 5U);  // two pictures, an old plan, two photographs
+  EXPECT_EQ(demo().images.size(), 13U);  // ten pictures, an old plan, two photographs
 }
 
 TEST(Demo, TheSiteIsRecorded) {

@@ -4,6 +4,7 @@
 #include <QSettings>
 #include <charconv>
 
+#include "core/space/hung.h"
 #include "core/drawing/base/working.h"
 #include "core/drawing/wall/elevation.h"
 #include "core/edit/edits.h"
@@ -182,7 +183,8 @@ LengthReading Workspace::typeTape(const ItemId& key, const QString& text) {
   if (key == centreTape()) {
     if (const auto* hung = onWall(p->on)) {
       WallPlace there = *hung;
-      there.v = *reading.length + floorUnder(*room(), *hung);
+      const double centre = selectedWhole(job(), *scheme(), p->id, selection().size()).centreHeight();
+      there.v += *reading.length + floorUnder(*room(), *hung) - centre;
       place(tr("hang"), there);
     }
     return reading;

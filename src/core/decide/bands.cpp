@@ -89,6 +89,8 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
   const RoomHeights heights = heightsOf(room);
   const auto envelope = hungWith(job, *scheme, placement);
   if (!envelope) return out;
+  LengthFormat bare = format;
+  bare.withUnit = false;
   const auto below = belowOf(job, room, *scheme, *envelope);
   const ArtAsks asks = artAsks(job, PieceIndex(job), room, *scheme, *envelope, below);
   const Rule* centre = findRule(book, std::string(kArtCentre));
@@ -97,7 +99,7 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
     if (const Asked asked = askedOf(*centre, job, piece); asked.missing.empty())
       out.push_back(acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight,
                                "centre by height, " + rangeWords(asked.tolerated, format),
-                               "height " + rangeWords(asked.tolerated, format), heights.floorAt(wall.end),
+                               "height " + rangeWords(asked.tolerated, bare), heights.floorAt(wall.end),
                                heights.floorAt(wall.start)));
   if (gap != nullptr && asks.gap && below->top)
     if (const Asked asked = askedOf(*gap, job, piece, asks.gapCases); asked.missing.empty()) {
@@ -105,7 +107,7 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
       const std::string name = thingWords(SchemeNames(job, *scheme), room, below->id);
       out.push_back(acrossWall(gap->id, hung->wall, length, bands.gapBand, room.ceilingHeight,
                                "centre by gap over " + name + ", " + rangeWords(asked.tolerated, format),
-                               "gap " + rangeWords(asked.tolerated, format)));
+                               "gap " + rangeWords(asked.tolerated, bare)));
     }
   return out;
 }

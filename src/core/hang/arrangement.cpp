@@ -37,7 +37,7 @@ Parting partingOf(const ArrangementAsk& ask, double wishedRatio) {
     if (n % rows != 0) continue;
     const int columns = n / rows;
     const double ratio = columns * ask.frames.front().width / (rows * ask.frames.front().height);
-    if (const double off = std::abs(std::log(ratio / wishedRatio)); off < least - kHair) {
+    if (const double off = std::abs(std::log(ratio / wishedRatio)); off < least + kHair) {  // of equals more rows
       least = off;
       best = {rows, columns};
     }

@@ -69,7 +69,7 @@ std::optional<Place> placeForGap(const Job& job, const Scheme& scheme, const Fin
   const bool second = hung != nullptr || (showsOf(f.rule, shows::kTableReach) && isLowTable(pieceOf(job, *p).kind));
   const Vec2 by = d * ((second ? 1 : -1) * (length - f.measured));
   if (floor != nullptr && f.view.isPlan()) return FloorPlace{floor->at + by, floor->turn};
-  if (hung != nullptr) return WallPlace{hung->wall, hung->u + by.x, hung->v + by.y, hung->group};
+  if (hung != nullptr) return WallPlace{hung->wall, hung->u + by.x, hung->v + by.y, hung->group, hung->apart};
   return std::nullopt;
 }
 

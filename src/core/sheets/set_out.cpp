@@ -7,6 +7,7 @@
 #include "core/site/heights.h"
 #include "core/space/tapes.h"
 #include "core/drawing/base/drafting.h"
+#include "core/hang/neighbours.h"
 #include "core/model/kinds.h"
 #include "core/rules/check.h"
 #include "core/space/bodies.h"
@@ -66,6 +67,78 @@ void addRunning(Drawing& d, Vec2 origin, Vec2 along, std::vector<double> stops, 
   }
 }
 
+/// So many frames are measured on the drawing; more are numbered there, and measured in the list.
+constexpr std::size_t kMeasuredOnDrawing = 3;
+
+/// Words one over the other below a drawing.
+void addList(Drawing& d, const std::vector<std::pair<std::string, std::string>>& lines) {
+  if (lines.empty()) return;
+  double y = d.low.y - 3 * d.scale, wide = 0;
+  for (const auto& [id, words] : lines) {
+    const TextItem text{{d.low.x + 4 * d.scale, y}, words, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None};
+    wide = std::max(wide, textWidth(text));
+    d.add(Layer::Label, id, text);
+    y -= kListLine * d.scale;
+  }
+  d.low.y = y;
+  d.high.x = std::max(d.high.x, d.low.x + (wide + 8) * d.scale);
+}
+
+/// The frames of a wall in words: size, where the centre is from the left end and from the floor, where the foot is;
+/// and the gaps between those that hang as one.
+void addHungList(Drawing& d, const Job& job, const Room& room, const Scheme& scheme, const Wall& wall,
+                 const std::vector<Frame>& frames, bool measured, LengthFormat format) {
+  LengthFormat bare = format;
+  bare.withUnit = false;
+  const SchemeNames names(job, scheme);
+  const RoomHeights heights = heightsOf(room);
+  std::vector<std::pair<std::string, std::string>> lines;
+  for (std::size_t i = 0; i < frames.size(); ++i) {
+    const Frame& f = frames[i];
+    const double floor = heights.floorAt(onWall(wall, f.u));
+    std::string words = (frames.size() > 1 ? std::to_string(i + 1) + "  " : std::string()) + names.plain(f.id) + ": " +
+                        writeLength(f.rect.width(), bare) + " x " + writeLength(f.rect.height(), format);
+    if (measured)
+      words += ", centre " + writeLength(f.u, bare) + " from the left end and " + writeLength(f.v - floor, bare) +
+               " up, bottom " + writeLength(f.rect.bottom - floor, format) + " up";
+    lines.emplace_back(f.id.value, words);
+  }
+  for (const Hung& hung : hungIn(job, scheme)) {
+    if (hung.wall != wall.id || hung.members.size() < 2) continue;
+    double least = HUGE_VAL, most = 0;
+    for (const HungPair& pair : spanningPairs(PieceIndex(job), scheme, hung.members)) {
+      least = std::min(least, pair.gap);
+      most = std::max(most, pair.gap);
+    }
+    lines.emplace_back("", "Between frames " + (most - least < kTouch ? writeLength(least, format)
+                                                                      : writeLength(least, bare) + " to " + writeLength(most, format)) +
+                               "; together " + writeLength(hung.envelope.width(), bare) + " x " +
+                               writeLength(hung.envelope.height(), format));
+  }
+  addList(d, lines);
+}
+
+/// What hangs on a wall but lights, from the left; of what hangs over one another the upper first.
+std::vector<Frame> framesOn(const Job& job, const Scheme& scheme, const CornerId& wall) {
+  std::vector<Frame> frames;
+  for (const Placement& p : scheme.placements)
+    if (const auto* hung = onWall(p.on); hung != nullptr && hung->wall == wall)
+      frames.push_back({p.id, wallRectOf(pieceOf(job, p), *hung), hung->u, hung->v});
+  std::sort(frames.begin(), frames.end(), [](const Frame& a, const Frame& b) {
+    return std::abs(a.rect.left - b.rect.left) > kTouch ? a.rect.left < b.rect.left : a.v > b.v;
+  });
+  return frames;
+}
+
+/// Their numbers, in the middle of each.
+void addNumbers(Drawing& d, const std::vector<Frame>& frames) {
+  for (std::size_t i = 0; i < frames.size(); ++i) {
+    const Frame& f = frames[i];
+    std::erase_if(d.labels, [&](const Label& label) { return label.id == ItemId(f.id.value); });
+    addTag(d, {{f.u, f.v}}, std::to_string(i + 1), f.id.value, Rank::Piece);
+  }
+}
+
 }  // namespace
 
 void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthFormat format) {
@@ -117,25 +190,26 @@ void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthForma
     lines.push_back({p.id.value, words});
   }
   // The list stands below the plan: numbers among the furniture would hide each other.
-  double y = d.low.y - 3 * d.scale;
-  for (const auto& [id, words] : lines) {
-    d.add(Layer::Label, id,
-          TextItem{{d.low.x + 4 * d.scale, y}, words, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None});
-    y -= kListLine * d.scale;
-  }
-  if (!lines.empty()) d.low.y = y;
+  addList(d, lines);
+}
+
+void addWallList(Drawing& d, const Job& job, const Room& room, const Scheme& scheme, const CornerId& wallId,
+                 LengthFormat format) {
+  const auto wall = findWall(room, wallId);
+  const std::vector<Frame> frames = framesOn(job, scheme, wallId);
+  if (!wall || frames.empty()) return;
+  if (frames.size() > 1) addNumbers(d, frames);
+  addHungList(d, job, room, scheme, *wall, frames, false, format);
 }
 
 void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& scheme, const CornerId& wallId,
                    LengthFormat format) {
   const auto wall = findWall(room, wallId);
   if (!wall) return;
-  std::vector<Frame> frames;
-  for (const Placement& p : scheme.placements)
-    if (const auto* hung = onWall(p.on); hung != nullptr && hung->wall == wallId)
-      frames.push_back({p.id, wallRectOf(pieceOf(job, p), *hung), hung->u, hung->v});
+  const std::vector<Frame> frames = framesOn(job, scheme, wallId);
   if (frames.empty()) return;
-  std::sort(frames.begin(), frames.end(), [](const Frame& a, const Frame& b) { return a.u < b.u; });
+  if (frames.size() > 1) addNumbers(d, frames);
+  if (frames.size() > kMeasuredOnDrawing) return addHungList(d, job, room, scheme, *wall, frames, true, format);
   double ceiling = 0;
   for (const Vec2 p : ceilingProfile(room, heightsOf(room), *wall)) ceiling = std::max(ceiling, p.y);
   const double length = wall->length(), above = ceiling + kElevationCut, left = -kElevationCut;
@@ -151,12 +225,14 @@ void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& s
     edges.push_back(f.rect.right);
     across.push_back(f.u);
     upright.push_back(f.v);
+    upright.push_back(f.rect.bottom);
     const double arm = 2 * d.scale;
     for (const Vec2 by : {Vec2{arm, 0}, Vec2{0, arm}})
       d.add(Layer::Dimension, f.id.value,
             line(Vec2{f.u, f.v} - by, Vec2{f.u, f.v} + by, {Ink::Ink, kFurnitureLine, Dash::Solid}));
     addExtension(d, frames, f.rect.top, centres, f.u, true);
     addExtension(d, frames, heights, f.rect.left, f.v, false);
+    addExtension(d, frames, heights, f.rect.left, f.rect.bottom, false);
     // Its size stands under it, where nothing else does.
     const WallRect& r = f.rect;
     Label size = labelAt(Layer::Dimension, f.id.value, Rank::Dimension,
@@ -187,6 +263,7 @@ void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& s
   addRunning(d, {heights, 0}, {0, 1}, upright, format);
   d.high.y = std::max(d.high.y, centres + 12 * d.scale);
   d.low.x = std::min(d.low.x, heights - 20 * d.scale);
+  addHungList(d, job, room, scheme, *wall, frames, true, format);
 }
 
 }  // namespace mezzet

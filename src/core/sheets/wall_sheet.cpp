@@ -18,6 +18,7 @@ Drawing composeWall(const SheetSource& s, int scale) {
   const CornerId wall(s.subject);
   Drawing d = composeElevation(s.job, s.room, s.scheme, wall, options);
   if (installer && s.scheme != nullptr) addWallSetOut(d, s.job, s.room, *s.scheme, wall, s.request.format);
+  if (!installer && s.scheme != nullptr) addWallList(d, s.job, s.room, *s.scheme, wall, s.request.format);
   return d;
 }
 

@@ -106,6 +106,12 @@ std::optional<Hung> hungWith(const Job& job, const Scheme& scheme, const Placeme
   return std::nullopt;
 }
 
+WallRect selectedWhole(const Job& job, const Scheme& scheme, const PlacementId& id, std::size_t selected) {
+  const Placement& p = *findPlacement(scheme, id);
+  const auto hung = selected > 1 ? hungWith(job, scheme, id) : std::nullopt;
+  return hung && hung->members.size() == selected ? hung->envelope : wallRectOf(pieceOf(job, p), wallPlace(p.on));
+}
+
 bool isPictureGroup(const PieceIndex& pieces, const Scheme& scheme, const Hung& hung) {
   return std::any_of(hung.members.begin(), hung.members.end(), [&](const PlacementId& id) {
     const std::string& kind = pieces.of(*findPlacement(scheme, id)).kind;

@@ -40,6 +40,9 @@ struct Hung {
 }
 [[nodiscard]] std::optional<Hung> hungWith(const Job&, const Scheme&, const PlacementId&);
 
+/// What the height of the centre is said of: the whole group where several are selected, else the thing itself.
+[[nodiscard]] WallRect selectedWhole(const Job&, const Scheme&, const PlacementId&, std::size_t selected);
+
 /// Whether any of them is a picture or a textile.
 [[nodiscard]] bool isPictureGroup(const PieceIndex&, const Scheme&, const Hung&);
 

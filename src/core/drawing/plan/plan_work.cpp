@@ -104,7 +104,7 @@ void addTape(Drawing& d, const Tape& tape, LengthFormat format, bool labelled, c
 }
 
 void addFindingMark(Drawing& d, const Finding& f, LengthFormat format) {
-  if (f.verdict != Verdict::Breaks || f.quantity != Quantity::Length) return;
+  if (f.verdict != Verdict::Breaks || f.quantity != Quantity::Length || f.weight == Weight::Taste) return;
   const ItemId id(ItemId::Of::Finding, f.id);
   const Vec2 a = f.at[0], b = f.at[1];
   d.add(Layer::Working, id, line(a, b, {Ink::Breaks, kFurnitureLine, Dash::Solid}));

@@ -9,6 +9,7 @@
 #include "core/drawing/wall/furniture_front.h"
 #include "core/drawing/wall/wall_site.h"
 #include "core/drawing/base/working.h"
+#include "core/space/hung.h"
 #include "core/space/standing.h"
 #include "core/model/kinds.h"
 #include "core/rules/check.h"
@@ -18,7 +19,7 @@
 namespace mezzet {
 namespace {
 
-constexpr double kNamesMargin = 27;  // mm of paper: names of bands stand there while one works
+constexpr double kNamesMargin = 30;  // mm of paper: names of bands stand there while one works
 constexpr double kSideMargin = 11, kBareSide = 2, kTopMargin = 5.5, kBareTop = 1;  // mm of paper
 constexpr double kLeastStrip = 300, kStripFree = 40;  // the floor strip's depth, and beyond what stands there
 constexpr double kStripCut = 60;                      // drawn thickness of the wall over the strip [D]
@@ -143,10 +144,10 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   for (const Vec2 p : below) lowest = std::min(lowest, p.y);
   const double length = wall->length(), t = kElevationCut;
   const double deep = stripDepth(job, scheme, *wall);
-  d.low = {-t - (o.titles ? kNamesMargin : kSideMargin) * d.scale, -stripBelow(d.scale) - deep - 2 * d.scale};
+  d.low = {-t - kSideMargin * d.scale, -stripBelow(d.scale) - deep - 2 * d.scale};
   // The other end's height is written, too, where it differs.
   const bool twoHeights = std::abs((above.back().y - below.back().y) - (above.front().y - below.front().y)) > kTouch;
-  d.high = {length + t + (o.titles || twoHeights ? kSideMargin : kBareSide) * d.scale,
+  d.high = {length + t + (o.titles ? kNamesMargin : twoHeights ? kSideMargin : kBareSide) * d.scale,
             ceiling + t + (o.titles ? kTopMargin : kBareTop) * d.scale};
 
   PathItem face{below, true, Ink::Floor, Stroke{}};
@@ -226,21 +227,21 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   if (!wall || work.scheme == nullptr) return d;
   const View view{work.wall};
   addBands(d, work.bands, view);
-  // Their names stand beside the wall, never across what hangs on it: at the left end, where the cut wall ends.
+  // Their names stand beside the wall, never across what hangs on it: at the right, beyond the cut wall; the left has the height.
   std::vector<const Band*> here;
   for (const Band& band : work.bands)
     if (band.view == view) here.push_back(&band);
   std::sort(here.begin(), here.end(), [](const Band* a, const Band* b) { return a->zone[0].y < b->zone[0].y; });
   for (std::size_t i = 0; i < here.size(); ++i) {
     const Band* band = here[i];
-    const TextItem words{{}, band->beside.empty() ? band->label : band->beside, kSmallLetters, Align::Right, 0, Ink::Ink, Ink::Paper};
-    const double beside = -kElevationCut - 2 * scale, middle = (band->zone[0].y + band->zone[2].y) / 2,
+    const TextItem words{{}, band->beside.empty() ? band->label : band->beside, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Paper};
+    const double beside = wall->length() + kElevationCut + 2 * scale, middle = (band->zone[0].y + band->zone[2].y) / 2,
                  apart = 1.6 * kSmallLetters * scale;
     std::vector<Vec2> places;
     for (const double off : {0.0, i == 0 ? -apart : apart, i == 0 ? -2 * apart : 2 * apart})
       places.push_back({beside, middle + off});
     d.add(Layer::Working, "band:" + band->rule,
-          line({0, middle}, {beside + 0.5 * scale, middle}, {Ink::Fine, kFineLine, Dash::Solid}));
+          line({wall->length(), middle}, {beside - 0.5 * scale, middle}, {Ink::Fine, kFineLine, Dash::Solid}));
     d.add(labelAt(Layer::Working, "band:" + band->rule, Rank::Note, places, words));
   }
   if (here.size() == 2 && here[1]->zone[0].y > here[0]->zone[2].y + kTouch) {
@@ -304,14 +305,14 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
                   {Ink::Accent, 1.1, Dash::Solid}));
   // The centre: a cross, and its height from the floor to the left of the frame.
   const double arm = 1.8 * scale;
-  d.add(Layer::Working, "centre",
-        line({hung->u - arm, hung->v}, {hung->u + arm, hung->v}, {Ink::Paper, 0.5, Dash::Solid}));
-  d.add(Layer::Working, "centre",
-        line({hung->u, hung->v - arm}, {hung->u, hung->v + arm}, {Ink::Paper, 0.5, Dash::Solid}));
-  const double u = std::max(r.left - 7 * scale, 3 * scale);
-  d.add(Layer::Working, centreTape(), line({u, hung->v}, {r.left, hung->v}, fine(Ink::Ink)));
+  const WallRect whole = selectedWhole(job, *work.scheme, work.selected, work.selection.size());
+  const double mid = (whole.left + whole.right) / 2, v = whole.centreHeight();
+  d.add(Layer::Working, "centre", line({mid - arm, v}, {mid + arm, v}, {Ink::Paper, 0.5, Dash::Solid}));
+  d.add(Layer::Working, "centre", line({mid, v - arm}, {mid, v + arm}, {Ink::Paper, 0.5, Dash::Solid}));
+  const double u = std::max(whole.left - 7 * scale, 3 * scale);
+  d.add(Layer::Working, centreTape(), line({u, v}, {whole.left, v}, fine(Ink::Ink)));
   const double floor = floorUnder(room, *hung);
-  const Tape centre{Side::Up, {0, 1}, {u, floor}, {u, hung->v}, hung->v - floor, Thing{Thing::Of::Floor}};
+  const Tape centre{Side::Up, {0, 1}, {u, floor}, {u, v}, v - floor, Thing{Thing::Of::Floor}};
   addTape(d, centre, format, work.typedInto != centreTape(), centreTape());
   for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeItem(tape.side));
   return d;

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 #include "core/drawing/base/drafting.h"
 #include "core/drawing/base/indicative.h"
@@ -253,6 +254,21 @@ void addHung(Drawing& d, const Piece& piece, const WallPlace& place, const ItemI
   if (round) {
     d.add(layer, id, ArcItem{{place.u, place.v}, r.width() / 2, 0, 360, Ink::Mount, edge});
     d.add(layer, id, ArcItem{{place.u, place.v}, r.width() / 2 - border, 0, 360, face, thin()});
+  } else if (piece.shape == Shape::Oval) {
+    const auto ellipse = [&](double by) {
+      PathItem path{{}, true, Ink::None, thin()};
+      for (int i = 0; i < 72; ++i) {
+        const double t = i * 5 * std::numbers::pi / 180;
+        path.points.push_back({place.u + (r.width() / 2 - by) * std::cos(t), place.v + (r.height() / 2 - by) * std::sin(t)});
+      }
+      return path;
+    };
+    PathItem outer = ellipse(0), inner = ellipse(border);
+    outer.fill = Ink::Mount;
+    outer.stroke = edge;
+    inner.fill = face;
+    d.add(layer, id, outer);
+    d.add(layer, id, inner);
   } else {
     d.add(layer, id, rectangle({r.left, r.bottom}, {r.right, r.top}, Ink::Mount, edge));
     if (!bare) d.add(layer, id, ImageItem{low, high, piece.image});
