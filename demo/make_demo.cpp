@@ -100,7 +100,8 @@ QByteArray study(const std::string& name, double width, double height) {
       path.lineTo(x, h * (0.42 + 0.12 * i) + 0.03 * h * std::sin(6 * t * (1 + at(7)) + 2.1 * i + 6 * at(9)));
     }
     path.lineTo(w, h);
-    p.setBrush(QColor::fromHslF(0.48F + 0.06F * static_cast<float>(at(2)), 0.22F, 0.66F - 0.09F * static_cast<float>(i)));
+    p.setBrush(
+        QColor::fromHslF(0.48F + 0.06F * static_cast<float>(at(2)), 0.22F, 0.66F - 0.09F * static_cast<float>(i)));
     p.drawPath(path);
   }
   p.end();

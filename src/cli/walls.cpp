@@ -35,7 +35,8 @@ std::vector<double> numbersOf(const std::string& text, std::size_t count, char b
 
 Wall chosenWall(const Room& room, const std::string& name) {
   if (const auto wall = findWall(room, CornerId(name))) return *wall;
-  throw Refused{{"--wall " + name, "is no wall of room " + room.name, "Name it by the letter of the corner it starts at"}};
+  throw Refused{
+      {"--wall " + name, "is no wall of room " + room.name, "Name it by the letter of the corner it starts at"}};
 }
 
 int runFreeWall(const Options& o) {
@@ -52,7 +53,9 @@ int runFreeWall(const Options& o) {
     return kAnswered;
   }
   const LengthFormat format = usualFormat(file.job.units);
-  const auto size = [&](const WallRect& r) { return writeLength(r.width(), format) + " by " + writeLength(r.height(), format); };
+  const auto size = [&](const WallRect& r) {
+    return writeLength(r.width(), format) + " by " + writeLength(r.height(), format);
+  };
   if (free.empty()) std::cout << "Nothing of wall " << wall.id.value << " is free, 12 in each way at least.\n";
   for (const WallRect& r : free)
     std::cout << size(r) << ", from " << writeLength(r.left, format) << " left and " << writeLength(r.bottom, format)
@@ -97,14 +100,15 @@ int runArrange(const Options& o) {
   r.seed = static_cast<std::uint64_t>(o.seed);
   IdSource ids(file.nextId);
   const Patience patience("the arrangement");
-  const HangPlan plan = orRefuse(hangPlan(file.job, builtInRulebook(), scheme.id, r, ids, usualFormat(file.job.units), patience.token()));
+  const HangPlan plan =
+      orRefuse(hangPlan(file.job, builtInRulebook(), scheme.id, r, ids, usualFormat(file.job.units), patience.token()));
   patience.check();
   if (o.json) std::cout << arrangeJson(scheme, plan);
   else {
     const LengthFormat format = usualFormat(file.job.units);
     for (const auto& [id, place] : plan.places)
-      std::cout << id.value << ": " << writeLength(place.u, format) << " from the left, centre " << writeLength(place.v, format)
-                << " up\n";
+      std::cout << id.value << ": " << writeLength(place.u, format) << " from the left, centre "
+                << writeLength(place.v, format) << " up\n";
     for (const std::string& line2 : plan.says) std::cout << line2 << "\n";
   }
   if (o.out.empty()) return kAnswered;
@@ -121,7 +125,8 @@ int runMirror(const Options& o) {
   const Scheme& scheme = chosenScheme(file.job, room, o);
   const Situation s(file.job, builtInRulebook(), scheme, usualFormat(file.job.units), {stateNamed(o.state)});
   const Placement* mirror = findPlacement(scheme, PlacementId(o.placement));
-  if (mirror == nullptr) throw Refused{{"--placement " + o.placement, "is not in this scheme", "See the ids in job.json"}};
+  if (mirror == nullptr)
+    throw Refused{{"--placement " + o.placement, "is not in this scheme", "See the ids in job.json"}};
   if (!isMirror(s.pieces.of(*mirror).kind) || onWall(mirror->on) == nullptr)
     throw Refused{{"--placement " + o.placement, "is no mirror on a wall", "Name one that hangs"}};
   std::optional<Eye> eye;
@@ -149,7 +154,9 @@ void addWallCommands(CLI::App& cli, Options& o, Runs& runs) {
   CLI::App* cFree = withPlace(command(cli, o, "free-wall", "What of a wall is free, and what it asks for"), o);
   cFree->add_option("--wall", o.wall, "Wall letter")->required();
   CLI::App* cArrange = withPlace(command(cli, o, "arrange", "Things arranged on a wall as one group"), o);
-  cArrange->add_option("--placements", o.placements, "Ids, in the order they are to hang in")->delimiter(',')->required();
+  cArrange->add_option("--placements", o.placements, "Ids, in the order they are to hang in")
+      ->delimiter(',')
+      ->required();
   cArrange->add_option("--as", o.as, "row, grid, salon, mirrored, loose, match or stair")->required();
   cArrange->add_option("--wall", o.wall, "Wall letter")->required();
   cArrange->add_option("--gap", o.gap, "Between two, mm; 50.8 if not given");

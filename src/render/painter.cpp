@@ -84,7 +84,12 @@ class ItemPainter {
     const QRectF part((pixels->width() - size.width()) / 2, (pixels->height() - size.height()) / 2, size.width(),
                       size.height());
     painter_.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter_.save();
+    painter_.translate(target.center());
+    painter_.rotate(-image.turn);  // the painter's y runs down
+    painter_.translate(-target.center());
     painter_.drawImage(target, *pixels, part);
+    painter_.restore();
   }
 
  private:

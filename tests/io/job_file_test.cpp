@@ -222,7 +222,9 @@ TEST(JobFile, OfAnOlderVersionARoundGlassHasOneDiameter) {
   std::string text = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-7.json");
   const std::string at = "\"pieces\": [";
   ASSERT_NE(text.find(at), std::string::npos);
-  text.insert(text.find(at) + at.size(), R"({"id":"old","name":"Old glass","kind":"mirror","shape":"round","width":762,"depth":762,"height":900,"count":1},)");
+  text.insert(
+      text.find(at) + at.size(),
+      R"({"id":"old","name":"Old glass","kind":"mirror","shape":"round","width":762,"depth":762,"height":900,"count":1},)");
   const auto file = readJobText(text, "old");
   ASSERT_TRUE(file.ok()) << file.error().text();
   const Piece& glass = *findPiece(file->job, PieceId("old"));

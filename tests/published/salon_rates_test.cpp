@@ -67,7 +67,8 @@ TEST(Salon, OfTwoHundredSetsIsDenseInShapeAndRoundItsLargest) {
     Chance chance(seed + static_cast<std::uint64_t>(set));
     std::vector<std::pair<double, double>> sizes;
     for (std::size_t i = 7 + chance.below(9); i > 0; --i) {
-      const double width = 8 + static_cast<double>(chance.below(29)), height = 8 + static_cast<double>(chance.below(29));
+      const double width = 8 + static_cast<double>(chance.below(29)),
+                   height = 8 + static_cast<double>(chance.below(29));
       sizes.emplace_back(width, height);
     }
     ArrangementAsk a = ask(HangAs::Salon, sizes);
@@ -111,8 +112,10 @@ TEST(Salon, OfTwoHundredSetsIsDenseInShapeAndRoundItsLargest) {
     inMiddle += std::abs(made.centres[largest].x - made.width / 2) <= 0.15 * made.width &&
                 std::abs(made.centres[largest].y - made.height / 2) <= 0.15 * made.height;
   }
-  std::printf("seed %llu: %d salons fill %.3f in the mean, %.3f at least; %.1f %% near the ratio, %.1f %% round their largest\n",
-              static_cast<unsigned long long>(seed), sets, fill, least, 100.0 * inRatio / sets, 100.0 * inMiddle / sets);
+  std::printf(
+      "seed %llu: %d salons fill %.3f in the mean, %.3f at least; %.1f %% near the ratio, %.1f %% round their "
+      "largest\n",
+      static_cast<unsigned long long>(seed), sets, fill, least, 100.0 * inRatio / sets, 100.0 * inMiddle / sets);
   EXPECT_GE(fill, 0.71);
   EXPECT_GE(least, 0.58);
   EXPECT_GE(inRatio, 0.95 * sets);

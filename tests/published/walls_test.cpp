@@ -1,7 +1,7 @@
-// Walls against outside knowledge: the law of reflection (textbook optics: Hecht, Optics, plane mirrors) and GEOS for what
-// a mirror shows; the theorem of the full-length mirror (the same: half of one's height, its foot half way up to the eye,
-// at any distance); minimum spanning trees by Boost.Graph; the viewing angle of a screen's centre (SMPTE EG 18-1994: at
-// most 15 degrees; from memory). Random rooms; the seed is printed.
+// Walls against outside knowledge: the law of reflection (textbook optics: Hecht, Optics, plane mirrors) and GEOS for
+// what a mirror shows; the theorem of the full-length mirror (the same: half of one's height, its foot half way up to
+// the eye, at any distance); minimum spanning trees by Boost.Graph; the viewing angle of a screen's centre (SMPTE EG
+// 18-1994: at most 15 degrees; from memory). Random rooms; the seed is printed.
 #include <gtest/gtest.h>
 
 #include <boost/graph/adjacency_list.hpp>
@@ -44,12 +44,13 @@ std::optional<std::pair<double, double>> within(const Geos& geos, Vec2 from, Vec
 }
 
 /// What one ray meets, followed by GEOS: the reflected eye, the height at every distance.
-std::string metBy(const Geos& geos, const Glass& glass, const Eye& eye, double share, const std::vector<Meetable>& things,
-                  double ceiling, const std::string& seat) {
+std::string metBy(const Geos& geos, const Glass& glass, const Eye& eye, double share,
+                  const std::vector<Meetable>& things, double ceiling, const std::string& seat) {
   const double off = dot(eye.at - glass.a, glass.inward);
   const Vec2 image = eye.at - glass.inward * (2 * off);
   // By angle, as shares are.
-  const double a = std::atan2(glass.a.y - image.y, glass.a.x - image.x), b = std::atan2(glass.b.y - image.y, glass.b.x - image.x);
+  const double a = std::atan2(glass.a.y - image.y, glass.a.x - image.x),
+               b = std::atan2(glass.b.y - image.y, glass.b.x - image.x);
   const double angle = a + std::remainder(b - a, 2 * M_PI) * share;
   const Vec2 d{std::cos(angle), std::sin(angle)};
   const double toGlass = off / dot(d, glass.inward), slope = (glass.height - eye.height) / toGlass;
@@ -80,7 +81,9 @@ std::string metBy(const Geos& geos, const Glass& glass, const Eye& eye, double s
 TEST(MirrorAgainstGeos, SharesAreThoseOfDenseRays) {
   std::printf("seed %u\n", kSeed);
   std::mt19937 random(kSeed);
-  const auto between = [&](double low, double high) { return std::uniform_real_distribution<double>(low, high)(random); };
+  const auto between = [&](double low, double high) {
+    return std::uniform_real_distribution<double>(low, high)(random);
+  };
   const Geos geos;
   constexpr int kRays = 400;
   int rays = 0, same = 0;
@@ -99,12 +102,15 @@ TEST(MirrorAgainstGeos, SharesAreThoseOfDenseRays) {
     job = withRoom(job, shape).value();
     for (int i = 0; i < 5; ++i) {
       const std::string n = std::to_string(i);
-      job = with(job, piece(("b" + n).c_str(), "cabinet", between(15, 60), between(10, 40), between(15, 80)), ("p" + n).c_str(),
-                 between(40, 160), between(30, 100), between(0, 359));
+      job = with(job, piece(("b" + n).c_str(), "cabinet", between(15, 60), between(10, 40), between(15, 80)),
+                 ("p" + n).c_str(), between(40, 160), between(30, 100), between(0, 359));
     }
     Piece m = piece("m", "mirror", between(20, 50), 1, between(20, 60));
     job = withPlacement(withPiece(job, m).value(), SchemeId("s1"),
-                        {PlacementId("mirror"), m.id, WallPlace{CornerId("C"), in(between(40, 160)), in(between(40, 70)), std::nullopt}, {}});
+                        {PlacementId("mirror"),
+                         m.id,
+                         WallPlace{CornerId("C"), in(between(40, 160)), in(between(40, 70)), std::nullopt},
+                         {}});
     const PieceIndex pieces(job);
     const Room& now = *job.rooms.front();
     const Glass glass = *glassOf(pieces, now, *findPlacement(scheme(job), PlacementId("mirror")));
@@ -112,9 +118,12 @@ TEST(MirrorAgainstGeos, SharesAreThoseOfDenseRays) {
     const Eye eye{{in(between(30, 170)), in(between(20, 130))}, between(1000, 1750)};
     std::map<std::string, double> ours, dense;
     for (const Shown& one : shownIn(glass, eye, things, 0, in(100))) ours[one.id] += one.share;
-    for (int i = 0; i < kRays; ++i) dense[metBy(geos, glass, eye, (i + 0.5) / kRays, things, in(100), "")] += 1.0 / kRays;
-    for (const auto& [id, share] : dense) EXPECT_NEAR(ours[id], share, 4.0 / kRays) << id << ", seed " << kSeed << ", room " << room;
-    for (const auto& [id, share] : ours) EXPECT_NEAR(dense[id], share, 4.0 / kRays) << id << ", seed " << kSeed << ", room " << room;
+    for (int i = 0; i < kRays; ++i)
+      dense[metBy(geos, glass, eye, (i + 0.5) / kRays, things, in(100), "")] += 1.0 / kRays;
+    for (const auto& [id, share] : dense)
+      EXPECT_NEAR(ours[id], share, 4.0 / kRays) << id << ", seed " << kSeed << ", room " << room;
+    for (const auto& [id, share] : ours)
+      EXPECT_NEAR(dense[id], share, 4.0 / kRays) << id << ", seed " << kSeed << ", room " << room;
     rays += kRays;
     for (const auto& [id, share] : dense) same += static_cast<int>(std::lround(kRays * std::min(share, ours[id])));
   }
@@ -130,8 +139,9 @@ TEST(FullLengthMirror, ShowsTheFeetWhereItsFootIsHalfWayUpToTheEyeAtAnyDistance)
     Piece m = piece("m", "mirror", 20, 1, 60);
     m.height = 1900;
     m.mirror.edit().looksAs = LooksAs::Full;
-    Job job = withPlacement(withPiece(emptyRoom(), m).value(), SchemeId("s1"),
-                            {PlacementId("p1"), m.id, WallPlace{CornerId("A"), in(111), bottom + 950, std::nullopt}, {}});
+    Job job =
+        withPlacement(withPiece(emptyRoom(), m).value(), SchemeId("s1"),
+                      {PlacementId("p1"), m.id, WallPlace{CornerId("A"), in(111), bottom + 950, std::nullopt}, {}});
     job.brief.statures = {height};
     const auto all = check(job, builtInRulebook(), SchemeId("s1"), kInches, kEveryDay);
     const Finding* f = findingIn(all, "mirror-full:p1");

@@ -1,6 +1,10 @@
 // The Walls stage by mouse and by keyboard: several typed as a row, arrangements by words with ghosts, the gap typed.
 #include <QLineEdit>
+#include <QToolButton>
 
+#include <cmath>
+
+#include "core/edit/edits.h"
 #include "core/edit/hangs.h"
 #include "core/hang/neighbours.h"
 #include "core/model/kinds.h"
@@ -81,7 +85,8 @@ TEST_F(OnWalls, AWordShowsAGhostAndAClickTakesIt) {
   QTest::mouseClick(grid, Qt::LeftButton);
   ASSERT_TRUE(settled([&] { return !work().scheme()->hangs.empty() && work().scheme()->hangs[0].as == HangAs::Grid; }));
   std::set<long> rows;
-  for (const PlacementId& id : hungHere()) rows.insert(std::lround(wallPlace(findPlacement(*work().scheme(), id)->on).v));
+  for (const PlacementId& id : hungHere())
+    rows.insert(std::lround(wallPlace(findPlacement(*work().scheme(), id)->on).v));
   EXPECT_EQ(rows.size(), 2U);
   EXPECT_FALSE(work().ghost().has_value());
 }
@@ -110,13 +115,60 @@ TEST_F(OnWalls, MoreThanTheWallTakesIsSaidInTheLine) {
   QApplication::processEvents();
   EXPECT_TRUE(hungHere().empty());
   const auto labels = window_->findChildren<QLabel*>();
-  EXPECT_TRUE(std::any_of(labels.begin(), labels.end(), [](QLabel* l) { return l->text().contains(QStringLiteral("too wide")); }));
+  EXPECT_TRUE(std::any_of(labels.begin(), labels.end(),
+                          [](QLabel* l) { return l->text().contains(QStringLiteral("too wide")); }));
+}
+TEST_F(OnWalls, WhatAMoveTurnedIsListedUntilItIsTicked) {
+  Piece sofa = usualPiece("sofa");
+  sofa.id = PieceId("couch");
+  Job with = withPiece(job(), sofa).value();
+  const Wall wall = *findWall(*work().room(), work().wall());
+  const Vec2 middle = (wall.start + wall.end) * 0.5;
+  const double turn = normalisedTurn(std::atan2(-wall.inward().x, wall.inward().y) * 180 / M_PI + 180);
+  const auto at = [&](double off) { return FloorPlace{middle + wall.inward() * (*sofa.depth / 2 + off), turn}; };
+  with = withPlacement(with, work().schemeId(), {PlacementId("c1"), sofa.id, at(700), {}});
+  with = withSchool(withSchool(with, "art-gap", "a"), "art-centre", "a");
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("furnish"), with));
+  typeLine("picture 40 x 24");
+  ASSERT_EQ(hungHere().size(), 1U);
+  ASSERT_TRUE(work().turned().empty());
+  // Pushed to the wall the sofa comes under the picture, whose gap is then wrong.
+  ASSERT_TRUE(
+      window_->document().edit(QStringLiteral("push"), placed(job(), work().schemeId(), PlacementId("c1"), at(0))));
+  ASSERT_EQ(work().turned().size(), 1U);
+  EXPECT_TRUE(work().turned()[0].finding.starts_with("art-gap:"));
+  const auto labels = [&] { return window_->findChildren<QLabel*>(QStringLiteral("turned")); };
+  ASSERT_TRUE(settled([&] { return !labels().isEmpty(); }));
+  work().tickTurned(work().turned()[0].finding);
+  EXPECT_TRUE(work().turned().empty());
+}
+TEST_F(OnWalls, OpensTheRoomLikeABox) {
+  typeLine("picture 40 x 24");
+  const PlacementId id = hungHere()[0];
+  key(Qt::Key_O);
+  QApplication::processEvents();
+  EXPECT_TRUE(work().foldedOut());
+  EXPECT_EQ(sheet().objectName(), QStringLiteral("foldView"));
+  EXPECT_EQ(work().selected(), id);
+  key(Qt::Key_O);
+  QApplication::processEvents();
+  EXPECT_FALSE(work().foldedOut());
+}
+TEST_F(OnWalls, ALetterShowsItsWall) {
+  for (const Corner& corner : work().room()->corners) {
+    auto* letter = window_->findChild<QToolButton*>(QStringLiteral("wall:") + QString::fromStdString(corner.id.value));
+    ASSERT_NE(letter, nullptr) << corner.id.value;
+    letter->click();
+    EXPECT_EQ(work().wall(), corner.id);
+    EXPECT_TRUE(letter->isChecked());
+  }
 }
 TEST_F(OnWalls, AMirrorSaysWhatItShows) {
   typeLine("mirror 24 x 36");
   ASSERT_EQ(hungHere().size(), 1U);
   const auto labels = window_->findChildren<QLabel*>(QStringLiteral("barHint"));
-  EXPECT_TRUE(std::any_of(labels.begin(), labels.end(), [](QLabel* l) { return l->text().contains(QStringLiteral("it shows")); }));
+  EXPECT_TRUE(std::any_of(labels.begin(), labels.end(),
+                          [](QLabel* l) { return l->text().contains(QStringLiteral("it shows")); }));
 }
 
 }  // namespace

@@ -38,7 +38,9 @@ Job room() {
 }
 
 TEST(WallCli, FreeWallAnswersInItsShape) {
-  const Json j = answer("free-wall " + written(with(emptyRoom(), piece("sofa", "sofa", 84, 36, 34), "s", 111, 18, 180)) + " --wall A --json");
+  const Json j =
+      answer("free-wall " + written(with(emptyRoom(), piece("sofa", "sofa", 84, 36, 34), "s", 111, 18, 180)) +
+             " --wall A --json");
   EXPECT_EQ(j.at("contract"), 2);
   EXPECT_EQ(j.at("room"), "parlour");
   EXPECT_EQ(j.at("scheme"), "s1");
@@ -53,7 +55,8 @@ TEST(WallCli, FreeWallAnswersInItsShape) {
 }
 TEST(WallCli, ArrangeWritesAJobThatIsSound) {
   const std::string out = ownFile("hung.json");
-  const Json j = answer("arrange " + written(room()) + " --placements p1,p2,p3 --as row --wall A --out " + out + " --json");
+  const Json j =
+      answer("arrange " + written(room()) + " --placements p1,p2,p3 --as row --wall A --out " + out + " --json");
   EXPECT_EQ(j.at("fits"), true);
   ASSERT_EQ(j.at("placements").size(), 3u);
   EXPECT_EQ(j.at("placements")[0].at("id"), "p1");
@@ -78,14 +81,16 @@ TEST(WallCli, ArrangeWritesAJobThatIsSound) {
 }
 TEST(WallCli, TheSameSeedGivesTheSameBytes) {
   const std::string path = written(room());
-  const std::string ask = "arrange " + path + " --placements p1,p2,p3 --as salon --wall C --restarts 10 --seed 7 --json";
+  const std::string ask =
+      "arrange " + path + " --placements p1,p2,p3 --as salon --wall C --restarts 10 --seed 7 --json";
   const Answer once = run(kCli + ask), again = run(kCli + ask);
   EXPECT_EQ(once.code, 0);
   EXPECT_EQ(once.out, again.out);
   EXPECT_EQ(Json::parse(once.out).at("restarts"), 10);
 }
 TEST(WallCli, WhatDoesNotFitIsAnAnswer) {
-  const Json j = answer("arrange " + written(room()) + " --placements p1,p2,p3 --as row --wall A --within 0,1000,1000,1400 --json");
+  const Json j = answer("arrange " + written(room()) +
+                        " --placements p1,p2,p3 --as row --wall A --within 0,1000,1000,1400 --json");
   EXPECT_EQ(j.at("fits"), false);
   EXPECT_NEAR(j.at("shortBy").at("width"), in(56) - 1000, 1e-3);
   EXPECT_NEAR(j.at("shortBy").at("height"), in(38) - 400, 1e-3);
@@ -107,7 +112,8 @@ TEST(WallCli, MirrorAnswersInItsShape) {
   shape.openings = {w};
   job = withRoom(job, shape).value();
   Piece m = piece("m", "mirror", 800 / 25.4, 1, 800 / 25.4);
-  job = withPlacement(withPiece(job, m).value(), SchemeId("s1"), {PlacementId("p1"), m.id, WallPlace{CornerId("C"), 2000, 1500, std::nullopt}, {}});
+  job = withPlacement(withPiece(job, m).value(), SchemeId("s1"),
+                      {PlacementId("p1"), m.id, WallPlace{CornerId("C"), 2000, 1500, std::nullopt}, {}});
   const Json j = answer("mirror " + written(job) + " --placement p1 --eye 2000,1000,1500 --json");
   ASSERT_EQ(j.at("eyes").size(), 1u);
   const Json& eye = j.at("eyes")[0];
@@ -125,16 +131,17 @@ TEST(WallCli, SillyInputIsASentence) {
   struct Silly {
     const char *command, *says;
   };
-  for (const Silly& s : {Silly{"free-wall %s --wall Z", "--wall Z: is no wall of room Parlour"},
-                         {"arrange %s --placements p1,p1 --as row --wall A", "placement p1: is named twice"},
-                         {"arrange %s --placements s --as row --wall A", "placement s: does not hang on walls"},
-                         {"arrange %s --placements p1 --as heap --wall A", "--as heap: is no arrangement"},
-                         {"arrange %s --placements p1 --as row --wall A --within 1,2,3", "--within 1,2,3: cannot be read"},
-                         {"arrange %s --placements p1 --as row --wall A --within 5,5,3,4", "the region: has no width or no height"},
-                         {"arrange %s --placements p1 --as row --wall A --gap -3", "the gap: is no length from 0"},
-                         {"arrange %s --placements p1 --as salon --wall A --ratio 3", "--ratio 3: cannot be read"},
-                         {"arrange %s --placements p1 --as salon --wall A --restarts 0", "restarts: are not 1 to 100000"},
-                         {"mirror %s --placement p1", "--placement p1: is no mirror on a wall"}}) {
+  for (const Silly& s :
+       {Silly{"free-wall %s --wall Z", "--wall Z: is no wall of room Parlour"},
+        {"arrange %s --placements p1,p1 --as row --wall A", "placement p1: is named twice"},
+        {"arrange %s --placements s --as row --wall A", "placement s: does not hang on walls"},
+        {"arrange %s --placements p1 --as heap --wall A", "--as heap: is no arrangement"},
+        {"arrange %s --placements p1 --as row --wall A --within 1,2,3", "--within 1,2,3: cannot be read"},
+        {"arrange %s --placements p1 --as row --wall A --within 5,5,3,4", "the region: has no width or no height"},
+        {"arrange %s --placements p1 --as row --wall A --gap -3", "the gap: is no length from 0"},
+        {"arrange %s --placements p1 --as salon --wall A --ratio 3", "--ratio 3: cannot be read"},
+        {"arrange %s --placements p1 --as salon --wall A --restarts 0", "restarts: are not 1 to 100000"},
+        {"mirror %s --placement p1", "--placement p1: is no mirror on a wall"}}) {
     std::string command = s.command;
     command.replace(command.find("%s"), 2, path);
     const Answer a = run(kCli + command + " 2>&1");

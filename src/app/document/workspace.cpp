@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <charconv>
 #include <tuple>
+#include <utility>
 
 #include "io/photometry/ies.h"
 #include "io/photometry/webs.h"
@@ -40,7 +41,8 @@ Workspace::Workspace(Document& document, const Rulebook& book, QObject* parent)
         tr("The ways of this room take too long to draw, and were given up. Their widths hold; take "
            "things out, or split the room."));
   });
-  document_.setSettling([this](const Job& before, Job after) { return hangsSettled(before, std::move(after), book_, format_); });
+  document_.setSettling(
+      [this](const Job& before, Job after) { return hangsSettled(before, std::move(after), book_, format_); });
   connect(&estimator_, &LightEstimator::arrived, this, &Workspace::estimateChanged);
   // What is decided on may ask for ribbons that nobody drew yet.
   connect(this, &Workspace::selectionChanged, this, &Workspace::askRoutes);
@@ -261,8 +263,15 @@ void Workspace::showStage(Stage stage) {
   emit viewChanged();
 }
 
+void Workspace::foldOut(bool on) {
+  if (on == foldedOut_) return;
+  foldedOut_ = on;
+  emit viewChanged();
+}
+
 void Workspace::showWall(const CornerId& wall) {
-  if (wall_ == wall) return;
+  const bool unfolded = std::exchange(foldedOut_, false);
+  if (wall_ == wall && !unfolded) return;
   wall_ = wall;
   if (rowOf(stage_).accepts == Accepts::Wall) select({});
   emit viewChanged();

@@ -50,6 +50,9 @@ class Workspace : public QObject {
   /// be told apart.
   [[nodiscard]] std::vector<Finding> marked() const;
   [[nodiscard]] const std::vector<std::string>& cured() const { return judgement_.cured(); }
+  /// What edits turned though it was not touched, until it is cured or ticked.
+  [[nodiscard]] const std::vector<Turned>& turned() const { return judgement_.turned(); }
+  void tickTurned(const std::string& finding) { judgement_.tick(finding); }
   /// How many findings of weight break on the floor, the ceiling or the walls.
   [[nodiscard]] int brokenIn(Accepts where) const;
   /// Ways out of a decision, worked out now; the ledger shows them as `judgement` finds them.
@@ -109,6 +112,9 @@ class Workspace : public QObject {
   void showScheme(const SchemeId&);
   void showStage(Stage);
   void showWall(const CornerId&);
+  /// In Walls: the room opened like a box, or one wall.
+  [[nodiscard]] bool foldedOut() const { return foldedOut_; }
+  void foldOut(bool);
   void stepWall(int by);
   void select(const PlacementId&);
   /// Selects one more, or lets go of it when it was selected; what was selected stays so.
@@ -211,7 +217,7 @@ class Workspace : public QObject {
   Topic topic_ = Topic::Walls;
   std::optional<Vec2> spot_;
   PhotographId shownPhotograph_;
-  bool ellipses_ = false;
+  bool ellipses_ = false, foldedOut_ = false;
   UseState useState_ = UseState::Everyday;
   std::set<FloorLayer> layers_;
   double reachWidth_ = 24 * kInch;

@@ -48,8 +48,13 @@ bool Judgement::crowded() const {
 
 void Judgement::judge(Question question) {
   const bool other = question.scheme != asked_.scheme || question.state != asked_.state;
-  if (other) before_.reset();
-  else if (question.job != asked_.job && !judge_.busy()) before_ = findings_;
+  if (other) {
+    before_.reset();
+    turned_.clear();
+  } else if (question.job != asked_.job && !judge_.busy()) {
+    before_ = findings_;
+    jobBefore_ = asked_.job;
+  }
   asked_ = std::move(question);
   judgeAgain();
 }
@@ -67,7 +72,15 @@ void Judgement::take(Answer answer) {
   forget();
   findings_ = std::move(answer.findings);
   decisions_ = std::move(answer.decisions);
-  if (before_) cured_ = nowHolds(*before_, findings_, asked_.job, book_, asked_.scheme);
+  std::erase_if(turned_, [&](const Turned& t) {
+    return std::none_of(findings_.begin(), findings_.end(),
+                        [&](const Finding& f) { return f.id == t.finding && breaksByWeight(f); });
+  });
+  if (!before_) return;
+  cured_ = nowHolds(*before_, findings_, asked_.job, book_, asked_.scheme);
+  for (Turned& t : nowTurned(*before_, findings_, jobBefore_, asked_.job, asked_.scheme))
+    if (std::none_of(turned_.begin(), turned_.end(), [&](const Turned& o) { return o.finding == t.finding; }))
+      turned_.push_back(std::move(t));
 }
 
 void Judgement::judgeAgain() {

@@ -36,6 +36,11 @@ class Judgement : public QObject {
   [[nodiscard]] const std::vector<Decision>& decisions() const { return decisions_; }
   /// What the last edit cured, in sentences: told once, until the next one.
   [[nodiscard]] const std::vector<std::string>& cured() const { return cured_; }
+  /// What edits turned though it was not touched, until it is cured or ticked.
+  [[nodiscard]] const std::vector<Turned>& turned() const { return turned_; }
+  void tick(const std::string& finding) {
+    std::erase_if(turned_, [&](const Turned& t) { return t.finding == finding; });
+  }
   /// What was found for a decision; null while it is looked for, which the first question begins.
   [[nodiscard]] const std::vector<WayOut>* waysShown(const Decision&);
   /// Why the nearest other changes are not offered, a sentence each; empty while that is not known.
@@ -73,6 +78,8 @@ class Judgement : public QObject {
   std::vector<Decision> decisions_;
   std::optional<std::vector<Finding>> before_;  ///< the edit that is judged
   std::vector<std::string> cured_;
+  Job jobBefore_;
+  std::vector<Turned> turned_;
   struct Ways {
     std::vector<WayOut> ways;
     std::vector<std::string> refused;

@@ -321,6 +321,34 @@ void Ledger::addCured() {
   });
 }
 
+/// What an edit turned though nobody touched it: at the foot, until it is cured or ticked.
+void Ledger::addTurned() {
+  const auto& turned = workspace_.turned();
+  if (turned.empty()) return;
+  std::string content = "turned";
+  for (const Turned& t : turned) content += '\n' + t.finding + ' ' + t.sentence;
+  column_.add(content, [&](QVBoxLayout* column) {
+    column->addWidget(rule());
+    column->addWidget(words(tr("By this, though it was not moved"), "subject"));
+    for (const Turned& t : turned) {
+      auto* row = new QHBoxLayout;
+      row->setContentsMargins(0, 0, 0, 2);
+      row->setSpacing(6);
+      row->addWidget(new VerdictMark(Verdict::Breaks), 0, Qt::AlignTop);
+      row->addWidget(words(onScreen(t.sentence), "turned"), 1);
+      auto* seen = new QPushButton(tr("Seen"));
+      seen->setObjectName(QStringLiteral("judgeAgain"));
+      seen->setAccessibleName(tr("Seen: %1").arg(onScreen(t.sentence)));
+      connect(seen, &QPushButton::clicked, this, [this, id = t.finding] {
+        workspace_.tickTurned(id);
+        QMetaObject::invokeMethod(this, &Ledger::rebuild, Qt::QueuedConnection);
+      });
+      row->addWidget(seen, 0, Qt::AlignTop);
+      column->addLayout(row);
+    }
+  });
+}
+
 void Ledger::rebuild() {
   later_.stop();
   waysOf_.clear();
@@ -349,6 +377,7 @@ void Ledger::rebuild() {
   addFold(Verdict::NotMeasured, tr("1 waits for the tape"), tr("%1 wait for the tape"),
           tr("nothing waits for the tape"));
   addTaste();
+  addTurned();
   column_.end();
 }
 

@@ -24,6 +24,7 @@ class Ledger : public QWidget {
  private:
   void addHeading();
   void addCured();
+  void addTurned();
   void addDecision(const Decision&);
   void fillDecision(QVBoxLayout* column, const Decision&, const std::vector<const Finding*>& worst);
   /// What was found for a decision, or that it is looked for.

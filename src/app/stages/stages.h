@@ -16,7 +16,7 @@ enum class Stage { Brief, Measure, Floor, Light, Walls };
 enum class Topic { Walls, Openings, Heights, Fixed, InWall, Picture, Photographs, House };
 
 /// What lies on the desk.
-enum class Content { Plan, Ceiling, Wall, Picture, House };
+enum class Content { Plan, Ceiling, Wall, Picture, House, Fold };
 /// What stands beside it.
 enum class Panel { Ledger, Site, Brief };
 /// What can be picked up and put down there.

@@ -22,10 +22,14 @@ std::optional<SheetView::Dropped> SheetView::dropped(const QDropEvent& event, Id
   const double step = workspace_.handStep();
   const Vec2 p = projection().unmap(event.position());
   if (rowOf(workspace_.stage()).accepts == Accepts::Wall && !(event.modifiers() & Qt::AltModifier))
-    if (auto over = withDroppedOver(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, p, ids,
-                                    workspace_.format())) {
+    if (auto over = withDroppedOver(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), id,
+                                    p, ids, workspace_.format())) {
       const WallRect& r = over->region;
-      Band free{"", View{workspace_.wall()}, {{r.left, r.bottom}, {r.right, r.bottom}, {r.right, r.top}, {r.left, r.top}}, "", ""};
+      Band free{"",
+                View{workspace_.wall()},
+                {{r.left, r.bottom}, {r.right, r.bottom}, {r.right, r.top}, {r.left, r.top}},
+                "",
+                ""};
       free.beside = tr("free, %1 by %2").arg(workspace_.write(r.width()), workspace_.write(r.height())).toStdString();
       return Dropped{{std::move(over->job), over->placement}, {}, {std::move(free)}};
     }

@@ -313,7 +313,8 @@ void SheetView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Up: direction = {0, 1}; break;
     case Qt::Key_Down: direction = {0, -1}; break;
     default:
-      if (const QString text = event->text(); text.size() == 1 && text[0].isDigit() && !editor_.isOpen()) emit numberBegun(text);
+      if (const QString text = event->text(); text.size() == 1 && text[0].isDigit() && !editor_.isOpen())
+        emit numberBegun(text);
       else QWidget::keyPressEvent(event);
       return;
   }

@@ -18,6 +18,7 @@
 #include "app/stages/floor/tray.h"
 #include "app/stages/measure/site_panel.h"
 #include "app/stages/measure/trace_view.h"
+#include "app/view/fold_view.h"
 #include "app/view/house_view.h"
 #include "app/view/plan_view.h"
 #include "app/view/light_view.h"
@@ -65,6 +66,7 @@ SheetView& MainWindow::sheet() {
     case Content::Ceiling: return *light_;
     case Content::Wall: return *wall_;
     case Content::House: return *house_;
+    case Content::Fold: return *fold_;
     case Content::Plan:
     case Content::Picture: break;  // behind the picture the plan is at hand
   }
@@ -131,6 +133,10 @@ QLayout* MainWindow::makeSheets() {
   house_->setObjectName(QStringLiteral("houseView"));
   house_->setAccessibleName(tr("The house"));
   sheets_->addWidget(house_);
+  fold_ = new FoldView(*workspace_);
+  fold_->setObjectName(QStringLiteral("foldView"));
+  fold_->setAccessibleName(tr("The room opened like a box"));
+  sheets_->addWidget(fold_);
   edge_ = new SheetEdge(*workspace_);
   sheets_->setEdge(edge_);
   connect(edge_, &SheetEdge::resized, sheets_, &SheetDesk::placeEdge, Qt::QueuedConnection);

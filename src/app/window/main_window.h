@@ -15,6 +15,7 @@ namespace mezzet {
 
 class Actions;
 class Ledger;
+class FoldView;
 class HouseView;
 class MeasurePanel;
 class SitePanel;
@@ -117,6 +118,7 @@ class MainWindow : public QMainWindow {
   SitePanel* site_;
   TraceView* trace_;
   HouseView* house_;
+  FoldView* fold_;
   MeasurePanel* measure_;
   PieceBar* bar_;
 };

@@ -203,6 +203,11 @@ void MainWindow::wireLook() {
   });
   on("keys", [this] { ShortcutSheet(this).exec(); });
   for (const StageRow& row : stageRows()) on(row.action, [this, id = row.id] { workspace_->showStage(id); });
+  on("fold-out", [this] {
+    const bool walls = workspace_->stage() == Stage::Walls;
+    workspace_->showStage(Stage::Walls);
+    workspace_->foldOut(!walls || !workspace_->foldedOut());
+  });
   on("wall-next", [this] { workspace_->stepWall(1); });
   on("wall-previous", [this] { workspace_->stepWall(-1); });
   on("zoom-in", [this] { tracing() ? trace_->zoom(1.25) : sheet().zoom(1.25); });

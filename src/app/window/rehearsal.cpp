@@ -16,6 +16,7 @@
 #include "app/stages/measure/read_out.h"
 #include "app/stages/measure/site_panel.h"
 #include "app/stages/measure/trace_view.h"
+#include "core/decide/hang_place.h"
 #include "core/model/kinds.h"
 #include "core/sheets/sheet.h"
 #include "core/edit/edits.h"
@@ -152,9 +153,7 @@ void shootSite(MainWindow& window, const QString& folder, QStringList& made) {
     QApplication::processEvents();
     made << shoot(window, folder, name);
   };
-  site("breakfast", Topic::Openings, "openings");
   site("breakfast", Topic::Picture, "tracing");
-  site("hall", Topic::House, "house");
 }
 
 /// Shows the scheme of a room whose name starts so. False where there is none.
@@ -207,6 +206,34 @@ void shootLight(MainWindow& window, const QString& folder, QStringList& made) {
   w.showStage(Stage::Floor);
 }
 
+/// Nine pictures as a salon with another arrangement as a ghost, and a room opened like a box.
+void shootWalls(MainWindow& window, const QString& folder, QStringList& made) {
+  Workspace& w = window.workspace();
+  if (showScheme(w, "breakfast", "D", Stage::Walls)) {
+    for (const Placement& p : w.scheme()->placements)
+      if (const auto* place = onWall(p.on); place != nullptr && place->group && w.selected().empty()) {
+        w.showWall(place->wall);
+        w.select(p.id);
+      }
+    IdSource ids = window.document().ids();
+    HangRequest request = requestFor(*w.scheme(), w.selection(), w.wall(), HangAs::Loose);
+    request.ratio = 1.5;
+    if (const auto plan = hangPlan(w.job(), w.book(), w.schemeId(), request, ids, w.format()); plan && plan->fits)
+      w.showGhost(plan->job);
+    made << shoot(window, folder, "salon");
+    w.showGhost(std::nullopt);
+    w.select({});
+  }
+  if (showScheme(w, "parlour", "G", Stage::Walls)) {
+    w.foldOut(true);
+    QApplication::processEvents();
+    window.sheet().fit();
+    made << shoot(window, folder, "fold-out");
+    w.foldOut(false);
+  }
+  w.showStage(Stage::Floor);
+}
+
 }  // namespace
 
 QStringList takeShots(MainWindow& window, const QString& folder) {
@@ -218,6 +245,7 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   shootSite(window, folder, made);
   shootRugs(window, folder, made);
   shootLight(window, folder, made);
+  shootWalls(window, folder, made);
   return made;
 }
 

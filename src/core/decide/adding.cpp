@@ -38,8 +38,7 @@ Result<Added> withPlaced(const Job& job, const Rulebook& book, const SchemeId& i
   if (at) return Added{std::move(out), placement};
   if (const auto art = artCaseOf(out, book, id, placement))
     // Alone: what hangs near it stays where it is.
-    if (art->hung.members.size() == 1)
-      return Added{hungAtCentre(out, id, art->hung, art->solution.centre), placement};
+    if (art->hung.members.size() == 1) return Added{hungAtCentre(out, id, art->hung, art->solution.centre), placement};
   if (const Rule* rule = findRule(book, std::string(kArtCentre)))
     if (const Asked asked = askedOf(*rule, out); asked.missing.empty() && asked.tolerated.low && asked.tolerated.high)
       return Added{hungAtCentre(out, id, {{placement}, wallId, wallRectOf(*piece, *first)},

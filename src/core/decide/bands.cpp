@@ -63,7 +63,8 @@ Band acrossWall(const std::string& rule, const CornerId& wall, double length, co
   return {rule,
           View{wall},
           {{0, low + left}, {length, low + right}, {length, high + right}, {0, high + left}},
-          std::move(label), std::move(beside)};
+          std::move(label),
+          std::move(beside)};
 }
 
 }  // namespace

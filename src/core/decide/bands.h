@@ -8,8 +8,8 @@ namespace mezzet {
 struct Band {
   std::string rule;
   View view;
-  Polygon zone;       ///< plan: where the facing edge may lie; wall: where the frame's centre may lie
-  std::string label;  ///< "reach 12 to 18 in"
+  Polygon zone;             ///< plan: where the facing edge may lie; wall: where the frame's centre may lie
+  std::string label;        ///< "reach 12 to 18 in"
   std::string beside = {};  ///< of bands across a wall, in few words: "height 57 to 60 in"
 };
 

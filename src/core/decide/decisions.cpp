@@ -120,4 +120,33 @@ std::vector<std::string> nowHolds(const std::vector<Finding>& before, const std:
   return out;
 }
 
+std::vector<Turned> nowTurned(const std::vector<Finding>& before, const std::vector<Finding>& now, const Job& jobBefore,
+                              const Job& job, const SchemeId& id) {
+  std::vector<Turned> out;
+  const Scheme *then = findScheme(jobBefore, id), *scheme = findScheme(job, id);
+  if (then == nullptr || scheme == nullptr) return out;
+  // What was moved, turned or changed knows it by itself; what stands where it stood is told.
+  const auto untouched = [&](const std::string& subject) {
+    const Placement *was = findPlacement(*then, PlacementId(subject)),
+                    *is = findPlacement(*scheme, PlacementId(subject));
+    if (was == nullptr || is == nullptr) return was == is;  // a wall, an opening: nobody moved it here
+    return *was == *is && pieceOf(jobBefore, *was) == pieceOf(job, *is);
+  };
+  for (const Finding& f : now) {
+    if (!breaksByWeight(f)) continue;
+    const auto was = std::find_if(before.begin(), before.end(), [&](const Finding& b) { return b.id == f.id; });
+    if (was != before.end() && was->verdict != Verdict::Holds && was->verdict != Verdict::Close) continue;
+    // Something that hangs and was left alone, or something that stands while nothing it is judged with was touched.
+    bool stands = false, hangs = false;
+    for (const std::string& s : f.subjects)
+      if (const Placement* p = findPlacement(*scheme, PlacementId(s))) {
+        stands = true;
+        hangs = hangs || (onWall(p->on) != nullptr && untouched(s));
+      }
+    if (hangs || (stands && std::all_of(f.subjects.begin(), f.subjects.end(), untouched)))
+      out.push_back({f.id, f.sentence});
+  }
+  return out;
+}
+
 }  // namespace mezzet

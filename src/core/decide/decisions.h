@@ -23,4 +23,11 @@ inline constexpr std::size_t kMostDecisions = 5;
 [[nodiscard]] std::vector<std::string> nowHolds(const std::vector<Finding>& before, const std::vector<Finding>& now,
                                                 const Job&, const Rulebook&, const SchemeId&);
 
+/// A finding that an edit turned about something that was left alone: it breaks now.
+struct Turned {
+  std::string finding, sentence;
+};
+[[nodiscard]] std::vector<Turned> nowTurned(const std::vector<Finding>& before, const std::vector<Finding>& now,
+                                            const Job& jobBefore, const Job& job, const SchemeId&);
+
 }  // namespace mezzet

@@ -32,7 +32,8 @@ std::optional<WallRect> envelopeOf(const PieceIndex& pieces, const Scheme& schem
 }
 
 std::optional<Error> faultOf(const Job& job, const Scheme& scheme, const Room& room, const HangRequest& r) {
-  if (!findWall(room, r.wall)) return Error{"wall " + r.wall.value, "is none of room " + room.name, "Name it by its letter"};
+  if (!findWall(room, r.wall))
+    return Error{"wall " + r.wall.value, "is none of room " + room.name, "Name it by its letter"};
   std::set<PlacementId> seen;
   for (const PlacementId& id : r.placements) {
     const Placement* p = findPlacement(scheme, id);
@@ -87,7 +88,8 @@ Spot spotFor(const std::vector<WallRect>& free, const std::vector<Below>& candid
       for (const WallRect& r : free) {
         if (fitting && !takes(r)) continue;
         const auto over = belowOf(real, r);
-        if (overSomething && !(over && over->top && *over->top <= r.bottom + kHair && over->right - over->left >= width - kHair))
+        if (overSomething &&
+            !(over && over->top && *over->top <= r.bottom + kHair && over->right - over->left >= width - kHair))
           continue;
         return {r, over};
       }
@@ -108,8 +110,8 @@ Result<HangPlan> hangPlan(const Job& job, const Rulebook& book, const SchemeId& 
   const Wall wall = *findWall(room, r.wall);
   const RoomHeights heights = heightsOf(room);
   const std::vector<Below> candidates = candidatesBelow(job, room, *scheme, wall);
-  const std::vector<WallRect> free = r.within ? std::vector<WallRect>{*r.within}
-                                              : freeRectangles(wallFace(job, room, scheme, wall, r.placements));
+  const std::vector<WallRect> free =
+      r.within ? std::vector<WallRect>{*r.within} : freeRectangles(wallFace(job, room, scheme, wall, r.placements));
 
   HangPlan out;
   out.job = job;
@@ -138,8 +140,8 @@ Result<HangPlan> hangPlan(const Job& job, const Rulebook& book, const SchemeId& 
   Arrangement a = arranged(ask, format, stop);
   if (a.made && !a.fits()) {
     if (const Spot other = spotFor(free, candidates, a.width, a.height); other.region.left != spot.region.left ||
-                                                                        other.region.bottom != spot.region.bottom ||
-                                                                        other.region.right != spot.region.right) {
+                                                                         other.region.bottom != spot.region.bottom ||
+                                                                         other.region.right != spot.region.right) {
       spot = other;
       ask.roomWidth = spot.region.width();
       ask.roomHeight = spot.region.height();
@@ -158,9 +160,11 @@ Result<HangPlan> hangPlan(const Job& job, const Rulebook& book, const SchemeId& 
   // What is narrower than the whole is not what it hangs over.
   const bool over = spot.over && a.width <= spot.over->right - spot.over->left + kHair;
   const double wished = r.middle ? *r.middle : over ? spot.over->middles.front() : (region.left + region.right) / 2;
-  const double u = std::clamp(wished, region.left + a.width / 2, std::max(region.left + a.width / 2, region.right - a.width / 2));
+  const double u =
+      std::clamp(wished, region.left + a.width / 2, std::max(region.left + a.width / 2, region.right - a.width / 2));
   if (std::abs(u - wished) > kMoved)
-    out.says.push_back("Its middle is " + writeLength(std::abs(u - wished), format) + " off the wished one: there is no free wall.");
+    out.says.push_back("Its middle is " + writeLength(std::abs(u - wished), format) +
+                       " off the wished one: there is no free wall.");
 
   // Up the wall: by the rules of pictures, as near as the free wall lets it.
   WallRect whole{u - a.width / 2, u + a.width / 2, region.bottom, region.bottom + a.height};
@@ -179,7 +183,8 @@ Result<HangPlan> hangPlan(const Job& job, const Rulebook& book, const SchemeId& 
   if (centreRule != nullptr && asks.centre)
     if (const Asked asked = askedOf(*centreRule, job, first); asked.missing.empty()) question.centre = asked.tolerated;
   if (gapRule != nullptr && asks.gap && below->top)
-    if (const Asked asked = askedOf(*gapRule, job, first, asks.gapCases); asked.missing.empty()) question.gap = asked.tolerated;
+    if (const Asked asked = askedOf(*gapRule, job, first, asks.gapCases); asked.missing.empty())
+      question.gap = asked.tolerated;
   const bool asked = question.centre.low || question.centre.high || question.gap.low || question.gap.high;
   if (asked) {
     const ArtSolution solved = solveArt(question);
@@ -213,7 +218,13 @@ Result<HangPlan> hangPlan(const Job& job, const Rulebook& book, const SchemeId& 
   }
   std::sort(out.places.begin(), out.places.end(), [](const auto& x, const auto& y) { return x.first < y.first; });
   if (!group.empty()) {
-    Hang made{group, r.as, r.gap, r.rows, r.columns, r.line, r.as == HangAs::Match ? r.like : std::string(),
+    Hang made{group,
+              r.as,
+              r.gap,
+              r.rows,
+              r.columns,
+              r.line,
+              r.as == HangAs::Match ? r.like : std::string(),
               static_cast<long long>(r.seed)};
     out.job = withHang(out.job, id, std::move(made));
   }
@@ -246,8 +257,8 @@ HangRequest requestFor(const Scheme& scheme, std::vector<PlacementId> placements
 }
 
 Result<HungTogether> withHungTogether(const Job& job, const Rulebook& book, const SchemeId& id, const CornerId& wall,
-                                      const PieceId& piece, int count, HangAs as, std::optional<double> gap, IdSource& ids,
-                                      LengthFormat format) {
+                                      const PieceId& piece, int count, HangAs as, std::optional<double> gap,
+                                      IdSource& ids, LengthFormat format) {
   HangRequest r;
   r.wall = wall;
   r.as = as;
@@ -278,7 +289,8 @@ std::optional<DroppedOver> withDroppedOver(const Job& job, const Rulebook& book,
   const Room& room = roomOf(job, *scheme);
   const PieceIndex pieces(job);
   for (const Below& below : candidatesBelow(job, room, *scheme, *wall)) {
-    if (below.row == BelowRow::None || !below.top || at.x < below.left || at.x > below.right || at.y < *below.top) continue;
+    if (below.row == BelowRow::None || !below.top || at.x < below.left || at.x > below.right || at.y < *below.top)
+      continue;
     // What hangs over it already makes room, and hangs in one row with it.
     HangRequest r;
     for (const Placement& p : scheme->placements) {

@@ -17,8 +17,8 @@ struct HangRequest {
   std::optional<double> gap = std::nullopt;
   int rows = 0, columns = 0;
   HangLine line = HangLine::Centre;
-  std::string like = {};                         ///< a group or a placement, of a match
-  std::optional<double> ratio = std::nullopt;    ///< width to height
+  std::string like = {};                          ///< a group or a placement, of a match
+  std::optional<double> ratio = std::nullopt;     ///< width to height
   std::optional<WallRect> within = std::nullopt;  ///< the free rectangle that takes it where left out
   std::optional<double> middle = std::nullopt;    ///< u of its middle; of what is below, or of the region
   std::optional<int> restarts = std::nullopt;
@@ -52,8 +52,8 @@ struct HungTogether {
   PlacementId placement;
 };
 [[nodiscard]] Result<HungTogether> withHungTogether(const Job&, const Rulebook&, const SchemeId&, const CornerId& wall,
-                                                    const PieceId&, int count, HangAs, std::optional<double> gap, IdSource&,
-                                                    LengthFormat);
+                                                    const PieceId&, int count, HangAs, std::optional<double> gap,
+                                                    IdSource&, LengthFormat);
 
 /// A piece dropped on the free wall over something that stands there: hung over its middle at the height its rules
 /// ask, in a row with what hangs there already. Nothing where the wall is not free over anything there, or where they
@@ -63,8 +63,9 @@ struct DroppedOver {
   PlacementId placement;
   WallRect region;
 };
-[[nodiscard]] std::optional<DroppedOver> withDroppedOver(const Job&, const Rulebook&, const SchemeId&, const CornerId& wall,
-                                                         const PieceId&, Vec2 at, IdSource&, LengthFormat);
+[[nodiscard]] std::optional<DroppedOver> withDroppedOver(const Job&, const Rulebook&, const SchemeId&,
+                                                         const CornerId& wall, const PieceId&, Vec2 at, IdSource&,
+                                                         LengthFormat);
 
 /// A made group arranged again as it was made, about the middle it has: after a frame changed, joined or left. The job
 /// as it is where the group was not made, or it no longer fits.

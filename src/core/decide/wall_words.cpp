@@ -31,7 +31,8 @@ std::string shownWords(const Situation& s, const MirrorEye& eye) {
     const std::string name = all[i].kind == MetKind::Floor     ? "the floor"
                              : all[i].kind == MetKind::Ceiling ? "the ceiling"
                                                                : thingWords(s, all[i].id);
-    out += (out.empty() ? "" : ", ") + std::string(all[i].back ? "the back of " : "") + name + " " + shareWords(all[i].share);
+    out += (out.empty() ? "" : ", ") + std::string(all[i].back ? "the back of " : "") + name + " " +
+           shareWords(all[i].share);
   }
   return out;
 }
@@ -40,11 +41,12 @@ void tellMirror(const Situation& s, const Placement& p, std::vector<std::string>
   const MirrorViews views = mirrorViews(s, p);
   for (const MirrorEye& eye : views.eyes)
     if (const std::string words = shownWords(s, eye); !words.empty())
-      out.push_back((eye.who == "entry" ? "From the entry" : "From " + s.names.the(PlacementId(eye.who))) + " it shows " +
-                    words + ".");
+      out.push_back((eye.who == "entry" ? "From the entry" : "From " + s.names.the(PlacementId(eye.who))) +
+                    " it shows " + words + ".");
   const auto glass = glassOf(s.pieces, s.room, p);
   for (const Opening& o : s.room.openings) {
-    const auto wall = o.kind == OpeningKind::Window && o.outside != Outside::Wall ? findWall(s.room, o.wall) : std::nullopt;
+    const auto wall =
+        o.kind == OpeningKind::Window && o.outside != Outside::Wall ? findWall(s.room, o.wall) : std::nullopt;
     if (!wall || !glass) continue;
     // Plan y is taken as north where no compass says: windows that face north let no low sun in.
     const Vec2 outward = -wall->inward();
@@ -60,7 +62,8 @@ std::vector<std::string> toldOfHung(const Situation& s, const Placement& p) {
   std::vector<std::string> out;
   if (onWall(p.on) == nullptr || mountOf(s.pieces.of(p))) return out;
   if (const auto near = nearestHung(s.pieces, s.scheme, p.id))
-    out.push_back("Nearest to it: " + s.names.the(near->b) + ", " + writeLength(std::max(0.0, near->gap), s.format) + ".");
+    out.push_back("Nearest to it: " + s.names.the(near->b) + ", " + writeLength(std::max(0.0, near->gap), s.format) +
+                  ".");
   const Piece& piece = s.pieces.of(p);
   if (isMirror(piece.kind)) tellMirror(s, p, out);
   for (std::size_t i = 0; i < s.hung().size(); ++i) {
@@ -70,14 +73,16 @@ std::vector<std::string> toldOfHung(const Situation& s, const Placement& p) {
     if (const ArtAsks asks = artAsks(s.job, s.pieces, s.room, s.scheme, hung, below); !asks.told.empty())
       out.push_back(asks.told);
     if (below && below->heats) out.push_back("Over a radiator it gets warm and dusty.");
-    if (below && below->row == BelowRow::Mantel && isScreen(piece.kind)) out.push_back("Over a hearth it gets warm: the maker says how much it takes.");
+    if (below && below->row == BelowRow::Mantel && isScreen(piece.kind))
+      out.push_back("Over a hearth it gets warm: the maker says how much it takes.");
     if (below && below->middles.size() > 1)
       out.push_back("Without the return of " + thingWords(s, below->id) + " the middle is " +
                     writeLength(std::abs(below->middles[1] - below->middles[0]), s.format) +
                     (below->middles[1] > below->middles[0] ? " further right." : " further left."));
     std::map<std::string, int> finishes;
     for (const PlacementId& id : hung.members)
-      if (const std::string& finish = s.pieces.of(*findPlacement(s.scheme, id)).frame->finish; !finish.empty()) ++finishes[finish];
+      if (const std::string& finish = s.pieces.of(*findPlacement(s.scheme, id)).frame->finish; !finish.empty())
+        ++finishes[finish];
     if (hung.members.size() > 1 && !finishes.empty()) {
       std::vector<std::pair<int, std::string>> tally;
       for (const auto& [finish, n] : finishes) tally.emplace_back(-n, finish);

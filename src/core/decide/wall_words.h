@@ -8,8 +8,8 @@
 
 namespace mezzet {
 
-/// One sentence each: the nearest neighbour, what a mirror shows, why a height is not asked, heat below, the other middle
-/// of an L, finishes of a group. Empty for what does not hang.
+/// One sentence each: the nearest neighbour, what a mirror shows, why a height is not asked, heat below, the other
+/// middle of an L, finishes of a group. Empty for what does not hang.
 [[nodiscard]] std::vector<std::string> toldOfHung(const Situation&, const Placement&);
 
 }  // namespace mezzet

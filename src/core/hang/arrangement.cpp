@@ -177,15 +177,15 @@ Arrangement arranged(const ArrangementAsk& ask, LengthFormat format, const std::
   if (out.shortHeight <= kHair) out.shortHeight = 0;
   if (!out.fits()) {
     const auto line = [&](const char* side, double by) {
-      if (by > 0) out.unmet.push_back("It is " + writeLength(by, format) + " too " + side + " for the free wall there.");
+      if (by > 0)
+        out.unmet.push_back("It is " + writeLength(by, format) + " too " + side + " for the free wall there.");
     };
     line("wide", out.shortWidth);
     line("high", out.shortHeight);
     if (out.shortWidth > 0 && ask.as == HangAs::Row && ask.frames.size() > 1) {
       const double gaps = static_cast<double>(ask.frames.size() - 1);
       const double gap = ask.gap.value_or(kHangGap) - out.shortWidth / gaps;
-      if (gap >= kMatchGapLow)
-        out.unmet.push_back("With gaps of " + writeLength(gap, format) + " it would fit.");
+      if (gap >= kMatchGapLow) out.unmet.push_back("With gaps of " + writeLength(gap, format) + " it would fit.");
     }
   }
   return out;

@@ -35,14 +35,14 @@ struct ArrangementAsk {
   std::optional<double> gap = std::nullopt;
   int rows = 0, columns = 0;  ///< of a grid or a match; 0: chosen
   HangLine line = HangLine::Centre;
-  std::optional<double> ratio = std::nullopt;   ///< width to height that is wished of the whole
-  double matchWidth = 0, matchHeight = 0;       ///< of a match
+  std::optional<double> ratio = std::nullopt;  ///< width to height that is wished of the whole
+  double matchWidth = 0, matchHeight = 0;      ///< of a match
   int restarts = 100;
   std::uint64_t seed = 1;
 };
 /// Middles count from the left and lower edge of the envelope.
 struct Arrangement {
-  bool made = false;  ///< there is one; whether it fits the region say the shortfalls
+  bool made = false;          ///< there is one; whether it fits the region say the shortfalls
   std::vector<Vec2> centres;  ///< in the order of the frames
   double width = 0, height = 0;
   double shortWidth = 0, shortHeight = 0;  ///< by how much it does not fit; 0: it does

@@ -228,7 +228,7 @@ std::vector<FreeAbove> freeAboveEach(const Job& job, const Room& room, const Sch
     const auto free = freeAbove(face, std::max(0.0, below.left), std::min(face.length, below.right), *below.top);
     if (!free || free->height() < kLeastFree || free->width() < kLeastFree) continue;
     const double width = below.right - below.left;
-    FreeAbove one{std::move(below), *free, shapeFor(free->width() / free->height()), kArtShareLow * width,
+    FreeAbove one{std::move(below),      *free, shapeFor(free->width() / free->height()), kArtShareLow * width,
                   kArtShareHigh * width, {}};
     for (const HouseSize& size : kHouseSizes)
       if (one.below.row == BelowRow::Seat && width >= size.overSeatFrom - kHair) one.houseSizes.push_back(size);

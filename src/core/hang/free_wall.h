@@ -21,7 +21,7 @@ inline constexpr double kCeilingStep = 6 * kInch;
 struct WallFace {
   double length = 0;
   std::vector<WallRect> taken;
-  std::vector<double> edges;  ///< u, ascending, from 0 to the length
+  std::vector<double> edges;      ///< u, ascending, from 0 to the length
   std::vector<double> low, high;  ///< the highest floor and the least ceiling between two edges
 };
 /// Openings with their trim, drawn curtains, trim of the room, fixed things that touch, what stands near the wall,
@@ -48,7 +48,8 @@ inline constexpr double kArtShareLow = 0.60, kArtShareHigh = 0.75;
 struct HouseSize {
   double width, height, overSeatFrom;
 };
-inline constexpr HouseSize kHouseSizes[] = {{80 * kInch, 40 * kInch, 95 * kInch}, {90 * kInch, 30 * kInch, 106 * kInch}};
+inline constexpr HouseSize kHouseSizes[] = {{80 * kInch, 40 * kInch, 95 * kInch},
+                                            {90 * kInch, 30 * kInch, 106 * kInch}};
 
 /// The free part over each thing at a wall, and what it asks for. By id; what has no known top is left out.
 struct FreeAbove {

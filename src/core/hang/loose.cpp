@@ -31,7 +31,9 @@ std::vector<Box4> thrown(const std::vector<Frame>& frames, const std::vector<std
   const auto off = [&] { return chance.between(kLooseOffLow, kLooseOffHigh); };
   for (std::size_t r = 0; r < rows.size(); ++r) {
     const std::size_t first = hung.size();
-    double x = r == 0 ? 0 : r + 1 == rows.size() ? (chance.unit() < 0.5 ? off() : -off()) : chance.between(0, kLooseOffHigh);
+    double x = r == 0                 ? 0
+               : r + 1 == rows.size() ? (chance.unit() < 0.5 ? off() : -off())
+                                      : chance.between(0, kLooseOffHigh);
     const double down = off();
     const bool leftLower = chance.unit() < 0.5;
     for (std::size_t k = 0; k < rows[r].size(); ++k) {
@@ -62,15 +64,15 @@ std::vector<Box4> thrown(const std::vector<Frame>& frames, const std::vector<std
 bool isLoose(const std::vector<Box4>& b, const std::vector<std::vector<std::size_t>>& rows) {
   const Box4 &tl = b[rows.front().front()], &tr = b[rows.front().back()], &bl = b[rows.back().front()],
              &br = b[rows.back().back()];
-  const std::array<double, 4> off{std::abs(tl.top - tr.top), std::abs(bl.bottom - br.bottom), std::abs(tl.left - bl.left),
-                                  std::abs(tr.right - br.right)};
+  const std::array<double, 4> off{std::abs(tl.top - tr.top), std::abs(bl.bottom - br.bottom),
+                                  std::abs(tl.left - bl.left), std::abs(tr.right - br.right)};
   for (std::size_t i = 0; i < 4; ++i) {
     if (off[i] < kLooseOffLow || off[i] > kLooseOffHigh) return false;
     for (std::size_t j = 0; j < i; ++j)
       if (std::abs(off[i] - off[j]) < kDiffers) return false;
   }
-  const double left = std::min(tl.left, bl.left), right = std::max(tr.right, br.right),
-               top = std::max(tl.top, tr.top), bottom = std::min(bl.bottom, br.bottom);
+  const double left = std::min(tl.left, bl.left), right = std::max(tr.right, br.right), top = std::max(tl.top, tr.top),
+               bottom = std::min(bl.bottom, br.bottom);
   std::vector<std::size_t> open{0};
   std::vector<bool> tied(b.size(), false);
   tied[0] = true;
@@ -98,9 +100,8 @@ std::vector<std::vector<std::size_t>> dealt(const std::vector<Frame>& frames, st
   for (std::size_t i = order.size(); i > 1; --i) std::swap(order[i - 1], order[chance.below(i)]);
   std::vector<std::vector<std::size_t>> rows(count);
   std::vector<double> lengths(count, 0);
-  std::stable_sort(order.begin(), order.end(), [&](std::size_t a, std::size_t b) {
-    return frames[a].width > frames[b].width + 4 * kInch;
-  });
+  std::stable_sort(order.begin(), order.end(),
+                   [&](std::size_t a, std::size_t b) { return frames[a].width > frames[b].width + 4 * kInch; });
   for (const std::size_t i : order) {
     const std::size_t r = static_cast<std::size_t>(std::min_element(lengths.begin(), lengths.end()) - lengths.begin());
     rows[r].push_back(i);
@@ -131,7 +132,8 @@ Arrangement arrangedLoose(const ArrangementAsk& ask, LengthFormat, const std::st
     ++out.restarts;
     const std::size_t most = ask.frames.size() / 2;
     const std::size_t count = std::clamp<std::size_t>(
-        static_cast<std::size_t>(usual) + (restart % 3 == 1 ? 1 : 0) - (restart % 3 == 2 ? 1 : 0), 2, std::max<std::size_t>(2, most));
+        static_cast<std::size_t>(usual) + (restart % 3 == 1 ? 1 : 0) - (restart % 3 == 2 ? 1 : 0), 2,
+        std::max<std::size_t>(2, most));
     const auto rows = dealt(ask.frames, count, chance);
     if (rows.front().size() < 2 || rows.back().size() < 2) continue;
     for (int one = 0; one < kTriesEach; ++one) {
@@ -157,7 +159,8 @@ Arrangement arrangedLoose(const ArrangementAsk& ask, LengthFormat, const std::st
     }
   }
   if (!out.made)
-    out.unmet.emplace_back("These frames do not hang loosely with gaps of 1 1/2 to 3 in: try a salon, or more restarts.");
+    out.unmet.emplace_back(
+        "These frames do not hang loosely with gaps of 1 1/2 to 3 in: try a salon, or more restarts.");
   return out;
 }
 
@@ -201,7 +204,8 @@ Arrangement arrangedMirrored(const ArrangementAsk& ask, LengthFormat) {
   // Columns from the left: half of the pairs, what stands on the line, the other half. The largest pairs in the middle.
   std::vector<std::pair<std::size_t, std::size_t>> pairs = found.pairs;
   const auto areaOf = [&](std::size_t i) { return ask.frames[i].width * ask.frames[i].height; };
-  std::stable_sort(pairs.begin(), pairs.end(), [&](const auto& a, const auto& b) { return areaOf(a.first) > areaOf(b.first); });
+  std::stable_sort(pairs.begin(), pairs.end(),
+                   [&](const auto& a, const auto& b) { return areaOf(a.first) > areaOf(b.first); });
   std::vector<std::pair<std::size_t, std::size_t>> left, right, columns;
   for (std::size_t k = 0; k < pairs.size(); ++k) (k % 2 == 0 ? left : right).push_back(pairs[k]);
   columns.assign(left.rbegin(), left.rend());

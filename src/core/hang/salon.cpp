@@ -59,7 +59,9 @@ class Salon {
       order.emplace_back(-(byArea ? r.w * r.h : std::max(r.w, r.h)) * (1 + noise * (chance.unit() - 0.5)), i);
     }
     std::sort(order.begin(), order.end());
-    weights_ = plain ? Weights{} : Weights{chance.between(0.02, 0.8), chance.between(0, 0.4), chance.between(0.05, 1), chance.between(0, 0.14)};
+    weights_ = plain ? Weights{}
+                     : Weights{chance.between(0.02, 0.8), chance.between(0, 0.4), chance.between(0.05, 1),
+                               chance.between(0, 0.14)};
     placed_.clear();
     rects_[largest_].x = rects_[largest_].y = 0;
     placed_.push_back(largest_);
@@ -97,8 +99,8 @@ class Salon {
     const auto b = bounds();
     const double w = b[2] - b[0] - gap_, h = b[3] - b[1] - gap_;
     const Rect& l = rects_[largest_];
-    const double off = std::max(std::abs(l.x + l.w / 2 - (b[0] + b[2]) / 2) / w,
-                                std::abs(l.y + l.h / 2 - (b[1] + b[3]) / 2) / h);
+    const double off =
+        std::max(std::abs(l.x + l.w / 2 - (b[0] + b[2]) / 2) / w, std::abs(l.y + l.h / 2 - (b[1] + b[3]) / 2) / h);
     return area_ / (w * h) - 2 * std::max(0.0, std::abs(std::log(w / h / ratio_)) - kFreeRatio) -
            4 * std::max(0.0, off - kFreeOff);
   }

@@ -43,7 +43,8 @@ namespace mezzet {
 /// Mezzet does not know.
 [[nodiscard]] bool gathersOnWall(std::string_view kind);
 [[nodiscard]] bool hasFrame(std::string_view kind);
-/// Seen upright on its wall: a round one is as high as it is wide. All that hangs but lights, which have their own ways.
+/// Seen upright on its wall: a round one is as high as it is wide. All that hangs but lights, which have their own
+/// ways.
 [[nodiscard]] bool isSeenUpright(std::string_view kind);
 /// Brings a round thing to one diameter, that of its width: in the plan, or on its wall.
 void keepRound(Piece&);

@@ -299,9 +299,8 @@ std::vector<PieceField> allFields() {
                               {.key = "name", .column = "name", .title = "Name", .kind = FieldKind::Name},
                               {.key = "kind", .column = "kind", .title = "Kind", .kind = FieldKind::Kind},
                               {.key = "shape", .column = "shape", .title = "Shape", .kind = FieldKind::Shape}};
-  for (const auto& fields :
-       {boxFields(), seatFields(), limbFields(), groundFields(), rugFields(), useFields(), lightFields(), wallFields(),
-        shopFields()})
+  for (const auto& fields : {boxFields(), seatFields(), limbFields(), groundFields(), rugFields(), useFields(),
+                             lightFields(), wallFields(), shopFields()})
     all.insert(all.end(), fields.begin(), fields.end());
   all.push_back({.key = "sources", .column = "sources", .title = "Sources", .kind = FieldKind::Sources});
   return all;

@@ -80,8 +80,9 @@ std::optional<Box> extentOf(const Piece& piece, const Place& place, Box (*footpr
 
 WallRect wallRectOf(const Piece& piece, const WallPlace& place) {
   // Round things have one diameter.
-  const double halfWidth = piece.width / 2,
-               halfHeight = piece.shape == Shape::Round && isSeenUpright(piece.kind) ? halfWidth : piece.height.value_or(0) / 2;
+  const double halfWidth = piece.width / 2, halfHeight = piece.shape == Shape::Round && isSeenUpright(piece.kind)
+                                                             ? halfWidth
+                                                             : piece.height.value_or(0) / 2;
   return {place.u - halfWidth, place.u + halfWidth, place.v - halfHeight, place.v + halfHeight};
 }
 

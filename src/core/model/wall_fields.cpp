@@ -6,7 +6,8 @@
 namespace mezzet {
 namespace {
 
-constexpr std::string_view kFeet[] = {"dark", "light"}, kLooks[] = {"face", "full", "space"}, kGlazing[] = {"no", "yes"};
+constexpr std::string_view kFeet[] = {"dark", "light"}, kLooks[] = {"face", "full", "space"},
+                           kGlazing[] = {"no", "yes"};
 
 using Words = std::string_view;
 Words ofFramed(const Piece& p, Words words) { return hasFrame(p.kind) ? words : ""; }
@@ -15,17 +16,23 @@ Words ofScreen(const Piece& p, Words words) { return isScreen(p.kind) ? words : 
 }  // namespace
 
 std::vector<PieceField> wallFields() {
-  return {of<&Piece::frame, &FramePart::imageWidth>(
-              {.key = "frame.imageWidth",
-               .column = "image width",
-               .title = "Image width",
-               .asked = [](const Piece& p) { return ofFramed(p, isMirror(p.kind) ? "Width of the glass" : "Width of the image"); },
-               .name = "image width"}),
+  return {of<&Piece::frame, &FramePart::imageWidth>({.key = "frame.imageWidth",
+                                                     .column = "image width",
+                                                     .title = "Image width",
+                                                     .asked =
+                                                         [](const Piece& p) {
+                                                           return ofFramed(p, isMirror(p.kind) ? "Width of the glass"
+                                                                                               : "Width of the image");
+                                                         },
+                                                     .name = "image width"}),
           of<&Piece::frame, &FramePart::imageHeight>(
               {.key = "frame.imageHeight",
                .column = "image height",
                .title = "Image height",
-               .asked = [](const Piece& p) { return ofFramed(p, isMirror(p.kind) ? "Height of the glass" : "Height of the image"); },
+               .asked =
+                   [](const Piece& p) {
+                     return ofFramed(p, isMirror(p.kind) ? "Height of the glass" : "Height of the image");
+                   },
                .name = "image height"}),
           of<&Piece::frame, &FramePart::mat>(
               {.key = "frame.mat",
@@ -36,13 +43,12 @@ std::vector<PieceField> wallFields() {
                .words = {{{"mat"}}},
                .name = "mat",
                .zero = true}),
-          of<&Piece::frame, &FramePart::glazed>(
-              {.key = "frame.glazed",
-               .column = "glazed",
-               .title = "Glazed",
-               .kind = FieldKind::Flag,
-               .asked = [](const Piece& p) { return ofFramed(p, "Behind glass"); },
-               .choices = kGlazing}),
+          of<&Piece::frame, &FramePart::glazed>({.key = "frame.glazed",
+                                                 .column = "glazed",
+                                                 .title = "Glazed",
+                                                 .kind = FieldKind::Flag,
+                                                 .asked = [](const Piece& p) { return ofFramed(p, "Behind glass"); },
+                                                 .choices = kGlazing}),
           textOf<&Piece::frame, &FramePart::finish>(
               {.key = "frame.finish",
                .column = "frame finish",

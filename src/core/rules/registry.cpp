@@ -18,8 +18,9 @@ namespace mezzet {
 std::span<const RuleRows> ruleFamilies() {
   static const std::array all{seatingRules(),   diningRules(),     wayRules(),     accessRules(), groupRules(),
                               clearanceRules(), sightRules(),      rugRules(),     rugWayRules(), openingRules(),
-                              artRules(),       proportionRules(), galleryRules(), mirrorRules(), screenRules(), placingRules(), stairRules(),  pendantRules(),
-                              sconceRules(),    downlightRules(),  lampRules()};
+                              artRules(),       proportionRules(), galleryRules(), mirrorRules(), screenRules(),
+                              placingRules(),   stairRules(),      pendantRules(), sconceRules(), downlightRules(),
+                              lampRules()};
   return all;
 }
 

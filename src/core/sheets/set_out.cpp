@@ -110,8 +110,9 @@ void addHungList(Drawing& d, const Job& job, const Room& room, const Scheme& sch
       least = std::min(least, pair.gap);
       most = std::max(most, pair.gap);
     }
-    lines.emplace_back("", "Between frames " + (most - least < kTouch ? writeLength(least, format)
-                                                                      : writeLength(least, bare) + " to " + writeLength(most, format)) +
+    lines.emplace_back("", "Between frames " +
+                               (most - least < kTouch ? writeLength(least, format)
+                                                      : writeLength(least, bare) + " to " + writeLength(most, format)) +
                                "; together " + writeLength(hung.envelope.width(), bare) + " x " +
                                writeLength(hung.envelope.height(), format));
   }
@@ -128,6 +129,24 @@ std::vector<Frame> framesOn(const Job& job, const Scheme& scheme, const CornerId
     return std::abs(a.rect.left - b.rect.left) > kTouch ? a.rect.left < b.rect.left : a.v > b.v;
   });
   return frames;
+}
+
+/// A frame's size, under it, where nothing else does.
+void addSize(Drawing& d, const Frame& f, LengthFormat format) {
+  LengthFormat bare = format;
+  bare.withUnit = false;
+  const WallRect& r = f.rect;
+  Label size = labelAt(Layer::Dimension, f.id.value, Rank::Dimension,
+                       {{f.u, r.bottom - 3 * d.scale}, {f.u, r.top + 3 * d.scale}, {f.u, r.bottom + 3 * d.scale}},
+                       TextItem{{},
+                                writeLength(r.width(), bare) + " x " + writeLength(r.height(), format),
+                                kSmallLetters,
+                                Align::Centre,
+                                0,
+                                Ink::Ink,
+                                Ink::Floor});
+  size.needed = true;
+  d.add(std::move(size));
 }
 
 /// Their numbers, in the middle of each.
@@ -198,7 +217,8 @@ void addWallList(Drawing& d, const Job& job, const Room& room, const Scheme& sch
   const auto wall = findWall(room, wallId);
   const std::vector<Frame> frames = framesOn(job, scheme, wallId);
   if (!wall || frames.empty()) return;
-  if (frames.size() > 1) addNumbers(d, frames);
+  if (frames.size() == 1) return addSize(d, frames.front(), format);
+  addNumbers(d, frames);
   addHungList(d, job, room, scheme, *wall, frames, false, format);
 }
 
@@ -233,19 +253,7 @@ void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& s
     addExtension(d, frames, f.rect.top, centres, f.u, true);
     addExtension(d, frames, heights, f.rect.left, f.v, false);
     addExtension(d, frames, heights, f.rect.left, f.rect.bottom, false);
-    // Its size stands under it, where nothing else does.
-    const WallRect& r = f.rect;
-    Label size = labelAt(Layer::Dimension, f.id.value, Rank::Dimension,
-                         {{f.u, r.bottom - 3 * d.scale}, {f.u, r.top + 3 * d.scale}, {f.u, r.bottom + 3 * d.scale}},
-                         TextItem{{},
-                                  writeLength(r.width(), bare) + " x " + writeLength(r.height(), format),
-                                  kSmallLetters,
-                                  Align::Centre,
-                                  0,
-                                  Ink::Ink,
-                                  Ink::Floor});
-    size.needed = true;
-    d.add(std::move(size));
+    addSize(d, f, format);
   }
   std::sort(edges.begin(), edges.end());
   for (std::size_t i = 0; i + 1 < edges.size(); ++i)
@@ -263,7 +271,7 @@ void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& s
   addRunning(d, {heights, 0}, {0, 1}, upright, format);
   d.high.y = std::max(d.high.y, centres + 12 * d.scale);
   d.low.x = std::min(d.low.x, heights - 20 * d.scale);
-  addHungList(d, job, room, scheme, *wall, frames, true, format);
+  if (frames.size() > 1) addHungList(d, job, room, scheme, *wall, frames, true, format);
 }
 
 }  // namespace mezzet

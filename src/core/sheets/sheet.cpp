@@ -86,9 +86,9 @@ std::string scaleInWords(int denominator) {
 }
 
 std::span<const SheetRow* const> sheetRows() {
-  static const std::array all{&planSheetRow(),    &wallSheetRow(),    &scheduleSheetRow(), &fieldSheetRow(),
-                              &houseSheetRow(),   &rugSheetRow(),     &carpetSheetRow(),   &sizeCardSheetRow(),
-                              &ceilingSheetRow(), &fixturesSheetRow()};
+  static const std::array all{&planSheetRow(),    &wallSheetRow(),     &scheduleSheetRow(), &fieldSheetRow(),
+                              &houseSheetRow(),   &rugSheetRow(),      &carpetSheetRow(),   &sizeCardSheetRow(),
+                              &ceilingSheetRow(), &fixturesSheetRow(), &foldSheetRow()};
   return all;
 }
 

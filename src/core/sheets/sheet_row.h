@@ -48,6 +48,7 @@ struct SheetRow {
 [[nodiscard]] const SheetRow& sizeCardSheetRow();
 [[nodiscard]] const SheetRow& ceilingSheetRow();
 [[nodiscard]] const SheetRow& fixturesSheetRow();
+[[nodiscard]] const SheetRow& foldSheetRow();
 
 /// Whether a light hangs from a ceiling somewhere in the job.
 [[nodiscard]] bool offersCeiling(const Job&);

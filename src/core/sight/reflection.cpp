@@ -38,7 +38,7 @@ struct MetPart {
 /// The reflected eye and the plane of its rays.
 struct Sight {
   Vec2 eye, inward;
-  double off = 0;            // of the eye from the face
+  double off = 0;             // of the eye from the face
   double height = 0, at = 0;  // of the eye, and where the rays cross the glass
   /// How far beyond the face a point is, over how far the eye is before it, plus one: 1 at the glass.
   [[nodiscard]] double reach(Vec2 fromEye) const { return dot(fromEye, inward) / off; }
@@ -52,7 +52,7 @@ std::optional<Sight> sightOf(const Glass& glass, const Eye& eye) {
 }
 
 std::vector<MetPart> partsOf(const Sight& sight, const Glass& glass, const std::vector<Meetable>& things,
-                          const std::string& ownSeat) {
+                             const std::string& ownSeat) {
   std::vector<MetPart> out;
   for (std::size_t i = 0; i < things.size(); ++i) {
     const Meetable& m = things[i];
@@ -152,8 +152,7 @@ std::vector<Meetable> meetablesIn(const PieceIndex& pieces, const Room& room, co
     const bool round = piece.shape == Shape::Round || piece.shape == Shape::Oval;
     for (const Convex& part : footprint(piece, *there))
       out.push_back({part, base + std::min(high, piece.legs->height.value_or(0)), base + high, p.id.value,
-                     mountOf(piece) ? MetKind::Light : MetKind::Placement,
-                     round ? std::nullopt : std::optional(back)});
+                     mountOf(piece) ? MetKind::Light : MetKind::Placement, round ? std::nullopt : std::optional(back)});
   }
   return out;
 }

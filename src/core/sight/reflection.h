@@ -30,9 +30,9 @@ struct Meetable {
 /// The middle of the glass and its ends in the plan, from left to right as seen from inside; its face looks `inward`.
 struct Glass {
   Vec2 a, b, inward;
-  double height = 0;         ///< of its middle, above the datum
-  std::string owner;         ///< the placement: not shown in itself
-  std::string wall = {};     ///< "wall:A": what it lies in
+  double height = 0;      ///< of its middle, above the datum
+  std::string owner;      ///< the placement: not shown in itself
+  std::string wall = {};  ///< "wall:A": what it lies in
   [[nodiscard]] Vec2 middle() const { return (a + b) * 0.5; }
 };
 /// Of a mirror (its glass) or a television (its screen) on a wall; none for what hangs on no wall.

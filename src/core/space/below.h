@@ -13,14 +13,14 @@ namespace mezzet {
 /// What rules ask of the gap above a thing depends on what it is.
 enum class BelowRow { None, Seat, Table, Bed, Mantel };
 struct Below {
-  std::string id;             ///< of the placement or the fixed thing
+  std::string id;              ///< of the placement or the fixed thing
   PlacementId placement = {};  ///< empty: a fixed thing
   BelowRow row = BelowRow::None;
-  bool heats = false;  ///< a radiator
-  double left = 0, right = 0;  ///< u
+  bool heats = false;                        ///< a radiator
+  double left = 0, right = 0;                ///< u
   std::optional<double> top = std::nullopt;  ///< above the datum; absent if not measured
-  double floor = 0;            ///< of the floor under it, above the datum
-  double offWall = 0;          ///< its nearest point
+  double floor = 0;                          ///< of the floor under it, above the datum
+  double offWall = 0;                        ///< its nearest point
   /// The u of the parts one may be centred over: its middle; of an L or a chaise with a return also the middle of what
   /// is left without it.
   std::vector<double> middles = {};

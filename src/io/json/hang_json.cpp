@@ -29,14 +29,10 @@ std::optional<HangLine> hangLineNamed(const std::string& word) { return named(kH
 void readHangs(ObjectReader& in, Scheme& s) {
   s.hangs = readEach<Hang>(in, "hangs", [](ObjectReader& h) {
     const auto whole = [&](const char* key) { return static_cast<int>(std::clamp(h.whole(key, 0), -1LL, 10'000LL)); };
-    return Hang{h.text("id"),
-                h.choice("as", kHangs, std::optional(HangAs::Free)),
-                h.maybeNumber("gap"),
-                whole("rows"),
-                whole("columns"),
-                h.choice("line", kHangLines, std::optional(HangLine::Centre)),
-                h.text("like", ""),
-                h.whole("seed", 1)};
+    return Hang{h.text("id"),         h.choice("as", kHangs, std::optional(HangAs::Free)),
+                h.maybeNumber("gap"), whole("rows"),
+                whole("columns"),     h.choice("line", kHangLines, std::optional(HangLine::Centre)),
+                h.text("like", ""),   h.whole("seed", 1)};
   });
 }
 

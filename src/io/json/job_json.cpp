@@ -93,7 +93,8 @@ const std::vector<Migration>& migrations() {
         json["version"] = 7;
         return json;
       },
-      // Version 8 adds what hangs: frames, mirrors, screens, arrangements, colours of walls; all of it may be left out. A
+      // Version 8 adds what hangs: frames, mirrors, screens, arrangements, colours of walls; all of it may be left out.
+      // A
       // round thing on a wall had its diameter in its depth, too: it is as high as it is wide, and its depth not known.
       [](Json json) {
         if (const auto pieces = json.find("pieces"); pieces != json.end() && pieces->is_array())

@@ -113,9 +113,9 @@ Json toJson(const Scheme& s) {
         },
         [](const WallPlace& wall) {
           Json hung{{"wall", wall.wall.value},
-                  {"u", wall.u},
-                  {"v", wall.v},
-                  {"group", wall.group ? Json(*wall.group) : Json(nullptr)}};
+                    {"u", wall.u},
+                    {"v", wall.v},
+                    {"group", wall.group ? Json(*wall.group) : Json(nullptr)}};
           if (wall.apart) hung["apart"] = true;
           return Json{{"wall", std::move(hung)}};
         },

@@ -49,7 +49,8 @@ std::string arrangeJson(const Scheme& scheme, const HangPlan& plan) {
                                      {"group", place.group ? Json(*place.group) : Json(nullptr)}}}}}});
   out["envelope"] = plan.envelope ? rectJson(*plan.envelope) : Json(nullptr);
   out["pairs"] = Json::array();
-  for (const HungPair& p : plan.pairs) out["pairs"].push_back({{"a", p.a.value}, {"b", p.b.value}, {"mm", tidy(p.gap)}});
+  for (const HungPair& p : plan.pairs)
+    out["pairs"].push_back({{"a", p.a.value}, {"b", p.b.value}, {"mm", tidy(p.gap)}});
   out["fill"] = plan.fits ? Json(tidy(plan.fill)) : Json(nullptr);
   out["restarts"] = plan.restarts;
   out["says"] = plan.says;

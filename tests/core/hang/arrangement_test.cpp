@@ -119,7 +119,8 @@ struct Matching {
   bool made;
 };
 TEST(Match, HasTheOutsideOfWhatItIsLike) {
-  for (const Matching& m : {Matching{28, 18, 4, 4, true}, Matching{29, 19, 2, 2, true}, Matching{24, 16, 12, 8, false}}) {
+  for (const Matching& m :
+       {Matching{28, 18, 4, 4, true}, Matching{29, 19, 2, 2, true}, Matching{24, 16, 12, 8, false}}) {
     const std::pair size{m.width, m.height};
     ArrangementAsk a = ask(HangAs::Match, {size, size, size, size});
     a.rows = a.columns = 2;
@@ -144,7 +145,8 @@ TEST(Salon, HangsAllAtTheGapAndTiedTogether) {
     Chance chance(seed);
     std::vector<std::pair<double, double>> sizes;
     for (std::size_t i = 3 + chance.below(12); i > 0; --i) {
-      const double width = 8 + static_cast<double>(chance.below(29)), height = 8 + static_cast<double>(chance.below(29));
+      const double width = 8 + static_cast<double>(chance.below(29)),
+                   height = 8 + static_cast<double>(chance.below(29));
       sizes.emplace_back(width, height);
     }
     ArrangementAsk a = ask(HangAs::Salon, sizes);
@@ -200,7 +202,8 @@ TEST(Loose, IsNeverStraight) {
       }
       return best;
     };
-    const std::size_t bl = nearest(0, 0), br = nearest(made.width, 0), tl = nearest(0, made.height), tr = nearest(made.width, made.height);
+    const std::size_t bl = nearest(0, 0), br = nearest(made.width, 0), tl = nearest(0, made.height),
+                      tr = nearest(made.width, made.height);
     const std::array off{std::abs(r[tl].top - r[tr].top), std::abs(r[bl].bottom - r[br].bottom),
                          std::abs(r[tl].left - r[bl].left), std::abs(r[tr].right - r[br].right)};
     for (std::size_t i = 0; i < 4; ++i) {
@@ -263,7 +266,8 @@ Job overSofa(const std::vector<std::pair<double, double>>& sizes) {
   Job job = with(emptyRoom(), sofa, "s", 111, 18, 180);
   for (std::size_t i = 0; i < sizes.size(); ++i) {
     const std::string n = std::to_string(i + 1);
-    job = hung(job, ("art" + n).c_str(), ("p" + n).c_str(), sizes[i].first, sizes[i].second, 20 + 30.0 * static_cast<double>(i), 60);
+    job = hung(job, ("art" + n).c_str(), ("p" + n).c_str(), sizes[i].first, sizes[i].second,
+               20 + 30.0 * static_cast<double>(i), 60);
   }
   return withSchool(withSchool(job, "art-centre", "a"), "art-gap", "a");
 }

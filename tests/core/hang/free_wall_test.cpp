@@ -81,7 +81,8 @@ TEST(FreeWall, UnderASlopeGoesInStepsOfSixInches) {
   room.ceiling = CeilingShape::Sloped;
   // 40 in at the start corner (right), 100 in at the end: along wall A only.
   int n = 0;
-  for (const auto& [x, y, z] : {std::tuple{0.0, 0.0, 40.0}, {120.0, 0.0, 100.0}, {0.0, 100.0, 40.0}, {120.0, 100.0, 100.0}}) {
+  for (const auto& [x, y, z] :
+       {std::tuple{0.0, 0.0, 40.0}, {120.0, 0.0, 100.0}, {0.0, 100.0, 40.0}, {120.0, 100.0, 100.0}}) {
     HeightReading h;
     h.id = ReadingId("h" + std::to_string(++n));
     h.kind = HeightKind::Clear;
@@ -149,9 +150,13 @@ TEST(FreeWall, IsWhatASearchOfAllRectanglesFinds) {
     auto free = freeRectangles(faceOf(job)), found = bySearch(taken, in(222), in(96));
     ASSERT_EQ(free.size(), found.size()) << "seed 411, round " << round;
     for (const WallRect& r : free)
-      EXPECT_TRUE(std::any_of(found.begin(), found.end(), [&](const WallRect& o) {
-        return std::abs(o.left - r.left) + std::abs(o.right - r.right) + std::abs(o.bottom - r.bottom) + std::abs(o.top - r.top) < 1e-3;
-      })) << "seed 411, round " << round;
+      EXPECT_TRUE(std::any_of(found.begin(), found.end(),
+                              [&](const WallRect& o) {
+                                return std::abs(o.left - r.left) + std::abs(o.right - r.right) +
+                                           std::abs(o.bottom - r.bottom) + std::abs(o.top - r.top) <
+                                       1e-3;
+                              }))
+          << "seed 411, round " << round;
     for (std::size_t i = 1; i < free.size(); ++i)
       EXPECT_GE(free[i - 1].width() * free[i - 1].height(), free[i].width() * free[i].height());
   }

@@ -89,7 +89,8 @@ TEST(Kinds, UsualSizesAreMarkedAsNobodysMeasure) {
     EXPECT_TRUE(piece.depth) << kind;
     EXPECT_EQ(piece.doubts.at("width").source, DimensionSource::Default) << kind;
     if (canBeLight(kind)) continue;  // lights of a wall may be deep or low
-    EXPECT_EQ(hangs(kind), (piece.depth < in(4) && piece.height >= in(10) && kind != "folding-screen") || isShelf(kind)) << kind;
+    EXPECT_EQ(hangs(kind), (piece.depth < in(4) && piece.height >= in(10) && kind != "folding-screen") || isShelf(kind))
+        << kind;
   }
 }
 TEST(Kinds, AnUnknownOneIsNothingInParticular) {

@@ -40,9 +40,11 @@ Piece sofaPiece(double width = 84) {
 Job sofaRoom() {
   return withSchool(withSchool(with(emptyRoom(), sofaPiece(), "s", 111, 18, 180), "art-centre", "a"), "art-gap", "a");
 }
-Job hungAs(Job job, const char* id, const char* at, const char* kind, double w, double h, double u, double v, const char* wall = "A") {
+Job hungAs(Job job, const char* id, const char* at, const char* kind, double w, double h, double u, double v,
+           const char* wall = "A") {
   Piece p = piece(id, kind, w, 1, h);
-  return withPlacement(withPiece(job, p).value(), kScheme, {PlacementId(at), p.id, WallPlace{CornerId(wall), in(u), in(v), std::nullopt}, {}});
+  return withPlacement(withPiece(job, p).value(), kScheme,
+                       {PlacementId(at), p.id, WallPlace{CornerId(wall), in(u), in(v), std::nullopt}, {}});
 }
 /// Three frames 16, 20 and 16 wide, 38 high, gaps of 2, the right one further by `by`.
 Job threeOverSofa(double by) {
@@ -79,7 +81,8 @@ TEST(Groups, FourInchesFurtherThereAreTwo) {
   EXPECT_EQ(findingIn(all, "gallery-gap:p1,p2,p3"), nullptr);
 }
 TEST(Groups, AMadeGroupIsOneAtAnyDistance) {
-  const Job job = withHungGroup(threeOverSofa(10), kScheme, {PlacementId("p1"), PlacementId("p2"), PlacementId("p3")}, "g1");
+  const Job job =
+      withHungGroup(threeOverSofa(10), kScheme, {PlacementId("p1"), PlacementId("p2"), PlacementId("p3")}, "g1");
   EXPECT_TRUE(judged(job, "gallery-gap:p1,p2,p3"));
 }
 TEST(Groups, WhatIsApartIsNeverOne) {
@@ -97,8 +100,14 @@ struct GapRange {
 };
 TEST(GalleryGap, DependsOnHowLargeTheFramesAre) {
   // Ranges: under 8 in 3/4 to 2, usual 1 1/2 to 3, over 30 in 2 to 4.
-  for (const GapRange& g : {GapRange{7.9, 0.75, 0}, {7.9, 2.5, -0.5}, {8, 1.5, 0}, {8, 1, -0.5}, {20, 3, 0}, {30, 3.5, -0.5},
-                            {31, 4, 0}, {31, 1.5, -0.5}}) {
+  for (const GapRange& g : {GapRange{7.9, 0.75, 0},
+                            {7.9, 2.5, -0.5},
+                            {8, 1.5, 0},
+                            {8, 1, -0.5},
+                            {20, 3, 0},
+                            {30, 3.5, -0.5},
+                            {31, 4, 0},
+                            {31, 1.5, -0.5}}) {
     Job job = hung(emptyRoom(), "a1", "p1", g.side, g.side, 60, 48);
     job = hung(job, "a2", "p2", g.side, g.side, 60 + g.side + g.gap, 48);
     const auto f = judged(job, "gallery-gap:p1,p2");
@@ -124,7 +133,8 @@ TEST(GalleryGap, RoundThingsAreMeasuredRound) {
   plate.count = 2;
   Job job = withPiece(emptyRoom(), plate).value();
   for (const auto& [at, u, v] : {std::tuple{"p1", 60.0, 48.0}, {"p2", 69.0, 57.0}})
-    job = withPlacement(job, kScheme, {PlacementId(at), plate.id, WallPlace{CornerId("A"), in(u), in(v), std::nullopt}, {}});
+    job = withPlacement(job, kScheme,
+                        {PlacementId(at), plate.id, WallPlace{CornerId("A"), in(u), in(v), std::nullopt}, {}});
   EXPECT_NEAR(judged(job, "gallery-gap:p1,p2")->measured, in(std::hypot(9, 9) - 10), 1e-6);
 }
 
@@ -150,8 +160,11 @@ TEST(ArtGap, HasARangeForEachRow) {
     const char* school;
     double low, high;
   };
-  for (const Row& r : {Row{"sofa", 34, 5, "a", 4, 6}, {"console", 34, 5, "a", 4, 12}, {"bed", 34, 5, "a", 4, 12},
-                       {"sofa", 34, 9, "b", 8, 12}, {"sofa", 34, 9, "c", 6, 10}}) {
+  for (const Row& r : {Row{"sofa", 34, 5, "a", 4, 6},
+                       {"console", 34, 5, "a", 4, 12},
+                       {"bed", 34, 5, "a", 4, 12},
+                       {"sofa", 34, 9, "b", 8, 12},
+                       {"sofa", 34, 9, "c", 6, 10}}) {
     Job job = with(emptyRoom(), piece("t", r.kind, 60, 14, r.top), "t", 111, 7, 180);
     job = hung(withSchool(job, "art-gap", r.school), "a1", "p1", 40, 24, 111, r.top + r.gap + 12);
     const auto f = judged(job, "art-gap:p1,t");
@@ -164,7 +177,9 @@ TEST(ArtGap, ADarkFootMovesTheIdealOfB) {
   Job job = withSchool(sofaRoom(), "art-gap", "b");
   Piece art = piece("a1", "art", 40, 1, 24);
   art.frame.edit().foot = Foot::Dark;
-  job = withPlacement(withPiece(job, art).value(), kScheme, {PlacementId("p1"), art.id, WallPlace{CornerId("A"), in(111), in(34 + 9 + 12), std::nullopt}, {}});
+  job =
+      withPlacement(withPiece(job, art).value(), kScheme,
+                    {PlacementId("p1"), art.id, WallPlace{CornerId("A"), in(111), in(34 + 9 + 12), std::nullopt}, {}});
   const auto f = judged(job, "art-gap:p1,s");
   ASSERT_TRUE(f);
   EXPECT_NEAR(f->ideal.low.value_or(0), in(10), 1e-6);
@@ -174,7 +189,8 @@ TEST(ArtGap, IsNotAskedWhereALampStandsUnderTheFrame) {
   for (const auto& [height, asked] : {std::pair{11.9, true}, {12.0, false}}) {
     Job job = with(emptyRoom(), piece("t", "console", 60, 14, 30), "t", 111, 7, 180);
     Piece lamp = roundPiece("lamp", "lamp", 8, height);
-    job = withPlacement(withPiece(job, lamp).value(), kScheme, {PlacementId("l"), lamp.id, CarriedPlace{PlacementId("t"), {0, 0}, 0}, {}});
+    job = withPlacement(withPiece(job, lamp).value(), kScheme,
+                        {PlacementId("l"), lamp.id, CarriedPlace{PlacementId("t"), {0, 0}, 0}, {}});
     job = hung(job, "a1", "p1", 40, 24, 111, 60);
     EXPECT_EQ(judged(job, "art-gap:p1,t").has_value(), asked) << height;
   }
@@ -242,7 +258,8 @@ Job mirrorRoom(double w, double h, double v, LooksAs as) {
   Piece m = piece("m", "mirror", w, 1, h);
   m.mirror.edit().looksAs = as;
   Job job = withPiece(emptyRoom(), m).value();
-  return withPlacement(job, kScheme, {PlacementId("p1"), m.id, WallPlace{CornerId("C"), in(111), in(v), std::nullopt}, {}});
+  return withPlacement(job, kScheme,
+                       {PlacementId("p1"), m.id, WallPlace{CornerId("C"), in(111), in(v), std::nullopt}, {}});
 }
 Job forStatures(Job job, std::vector<double> inches) {
   for (double& s : inches) s = in(s);
@@ -290,7 +307,8 @@ Job reflecting(double windowFrom, double windowTo) {
   room.openings = {w};
   job = withRoom(job, room).value();
   Piece m = piece("m", "mirror", 800 / 25.4, 1, 800 / 25.4);
-  return withPlacement(withPiece(job, m).value(), kScheme, {PlacementId("p1"), m.id, WallPlace{CornerId("C"), 2000, 1500, std::nullopt}, {}});
+  return withPlacement(withPiece(job, m).value(), kScheme,
+                       {PlacementId("p1"), m.id, WallPlace{CornerId("C"), 2000, 1500, std::nullopt}, {}});
 }
 double shareOf(const std::vector<Shown>& all, const std::string& id) {
   double share = 0;
@@ -366,7 +384,8 @@ TEST(ScreenCentre, IsByTheSeatedEye) {
   job = withPiece(job, tv).value();
   // Faces wall A at -y: bring it 2700 before the seat point by moving the sofa.
   job = placed(job, kScheme, PlacementId("s"), FloorPlace{{in(111), 2700 + (in(60) - seat.y)}, 0});
-  job = withPlacement(job, kScheme, {PlacementId("t"), tv.id, WallPlace{CornerId("A"), in(111), 1500, std::nullopt}, {}});
+  job =
+      withPlacement(job, kScheme, {PlacementId("t"), tv.id, WallPlace{CornerId("A"), in(111), 1500, std::nullopt}, {}});
   const auto f = judged(job, "screen-centre:s,t");
   ASSERT_TRUE(f);
   EXPECT_NEAR(f->measured, 8.069, 5e-4);
@@ -396,12 +415,15 @@ TEST(ShelfOverSeat, IsAboveHeadsOrBehindTheBack) {
     bool asked;
   };
   // Seat 18, back 34; the back's face at the wall. A shelf 8 in deep is behind heads.
-  for (const Case& c : {Case{8, 50, 0, false}, {9, 58, 0, true}, {9, 57, -1, true}, {9, 34.5, 0, true}, {9, 40, -5.5, true}}) {
+  for (const Case& c :
+       {Case{8, 50, 0, false}, {9, 58, 0, true}, {9, 57, -1, true}, {9, 34.5, 0, true}, {9, 40, -5.5, true}}) {
     Piece shelf = piece("shelf", "shelf", 40, c.depth, 1.5);
     Piece sofa = sofaPiece();
     sofa.seat.edit().back = in(34);
     Job job = with(emptyRoom(), sofa, "s", 111, 18, 180);
-    job = withPlacement(withPiece(job, shelf).value(), kScheme, {PlacementId("h"), shelf.id, WallPlace{CornerId("A"), in(111), in(c.bottom + 0.75), std::nullopt}, {}});
+    job = withPlacement(
+        withPiece(job, shelf).value(), kScheme,
+        {PlacementId("h"), shelf.id, WallPlace{CornerId("A"), in(111), in(c.bottom + 0.75), std::nullopt}, {}});
     const auto f = judged(job, "shelf-over-seat:h,s");
     ASSERT_EQ(f.has_value(), c.asked) << c.depth << " " << c.bottom;
     if (f) {

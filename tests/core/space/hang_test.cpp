@@ -91,7 +91,9 @@ TEST(Below, AHearthCountsByItsMantel) {
   hearth.height = in(50);
   room.features = {hearth};
   job = hung(withRoom(job, room).value(), "print", "p3", 20, 24, 222 - 110, 65);
-  const auto asked = [&] { return belowOf(job, *job.rooms.front(), scheme(job), *hungWith(job, scheme(job), PlacementId("p3"))); };
+  const auto asked = [&] {
+    return belowOf(job, *job.rooms.front(), scheme(job), *hungWith(job, scheme(job), PlacementId("p3")));
+  };
   EXPECT_FALSE(asked());
   room.features[0].mantel = in(48);
   job = withRoom(job, room).value();

@@ -137,10 +137,12 @@ void PieceBar::showSeveral(const Placement& lead) {
     label(tr("%1 hung").arg(shownCount_), "barName");
     words_ = new ArrangeWords(workspace_);
     connect(words_, &ArrangeWords::said, this, [this](const QString& sentence) {
-      hint(sentence.isEmpty() ? tr("Point at a word to see it, click to hang them so; a number is the gap.") : sentence);
+      hint(sentence.isEmpty() ? tr("Point at a word to see it, click to hang them so; a number is the gap.")
+                              : sentence);
     });
     row_->addWidget(words_);
-    if (groupOf(lead).empty() && !mezzet::groupOf(lead.on)) act(tr("Group"), "barGroup", [this] { workspace_.group(); });
+    if (groupOf(lead).empty() && !mezzet::groupOf(lead.on))
+      act(tr("Group"), "barGroup", [this] { workspace_.group(); });
     else act(tr("Part the group"), "barUngroup", [this] { workspace_.ungroup(); });
     row_->addStretch(1);
     hint(tr("Point at a word to see it, click to hang them so; a number is the gap."));
@@ -251,9 +253,11 @@ QString PieceBar::lightWords(const Placement& p) const {
 
 /// What is told of a thing on a wall: its nearest neighbour, what a mirror shows.
 QString PieceBar::toldWords(const Placement& p) const {
-  const Situation s(workspace_.job(), workspace_.book(), *workspace_.scheme(), workspace_.format(), {workspace_.useState()});
+  const Situation s(workspace_.job(), workspace_.book(), *workspace_.scheme(), workspace_.format(),
+                    {workspace_.useState()});
   QString words;
-  for (const std::string& one : toldOfHung(s, p)) words += (words.isEmpty() ? QString() : QStringLiteral(" ")) + onScreen(one);
+  for (const std::string& one : toldOfHung(s, p))
+    words += (words.isEmpty() ? QString() : QStringLiteral(" ")) + onScreen(one);
   return words;
 }
 

@@ -83,6 +83,7 @@ SheetEdge::SheetEdge(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   };
   wall(tr("Wall before"), "wallBefore", &SheetEdge::previousWall);
   wall(tr("Next wall"), "wallAfter", &SheetEdge::nextWall);
+  addFoldOut();
   addLight();
   connect(&workspace_, &Workspace::estimateChanged, this, &SheetEdge::follow);
   connect(state_, &QComboBox::activated, this, [this](int i) { workspace_.showState(static_cast<UseState>(i)); });
@@ -90,6 +91,49 @@ SheetEdge::SheetEdge(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   connect(&workspace_, &Workspace::viewChanged, this, &SheetEdge::follow);
   connect(&workspace_, &Workspace::jobChanged, this, &SheetEdge::follow);
   follow();
+}
+
+void SheetEdge::addFoldOut() {
+  opened_ = new QToolButton;
+  opened_->setText(tr("all walls"));
+  opened_->setObjectName(QStringLiteral("foldOut"));
+  opened_->setToolTip(tr("The room opened like a box. O"));
+  opened_->setCheckable(true);
+  connect(opened_, &QToolButton::clicked, this, [this](bool on) { workspace_.foldOut(on); });
+  walls_->layout()->addWidget(opened_);
+}
+
+/// A letter for each wall of the room shown; the one that is looked at is pressed.
+void SheetEdge::followWalls() {
+  constexpr std::size_t kMostLetters = 16;
+  const Room* room = workspace_.room();
+  std::vector<CornerId> walls;
+  if (room != nullptr)
+    for (const Corner& corner : room->corners)
+      if (walls.size() < kMostLetters) walls.push_back(corner.id);
+  while (letters_.size() > walls.size()) {
+    letters_.back()->deleteLater();
+    letters_.pop_back();
+  }
+  while (letters_.size() < walls.size()) {
+    auto* letter = new QToolButton;
+    letter->setCheckable(true);
+    connect(letter, &QToolButton::clicked, this, [this, letter] {
+      workspace_.showWall(CornerId(letter->text().toStdString()));
+      followWalls();  // the one that is looked at stays pressed
+    });
+    static_cast<QHBoxLayout*>(walls_->layout())->insertWidget(static_cast<int>(letters_.size()), letter);
+    letters_.push_back(letter);
+  }
+  for (std::size_t i = 0; i < walls.size(); ++i) {
+    const QString name = QString::fromStdString(walls[i].value);
+    letters_[i]->setText(name);
+    letters_[i]->setObjectName(QStringLiteral("wall:") + name);
+    letters_[i]->setAccessibleName(tr("Wall %1").arg(name));
+    letters_[i]->setToolTip(tr("Wall %1").arg(name));
+    letters_[i]->setChecked(walls[i] == workspace_.wall() && !workspace_.foldedOut());
+  }
+  opened_->setChecked(workspace_.foldedOut());
 }
 
 /// How much light there is, and its figures.
@@ -113,6 +157,7 @@ void SheetEdge::follow() {
   floor_->setVisible(accepts == Accepts::Floor);
   walls_->setVisible(accepts == Accepts::Wall);
   light_->setVisible(accepts == Accepts::Ceiling);
+  followWalls();
   lux_->setChecked(workspace_.showsEstimate());
   luxNote_->setText(estimateWords());
   luxNote_->setVisible(!luxNote_->text().isEmpty());

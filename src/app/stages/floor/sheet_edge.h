@@ -27,6 +27,8 @@ class SheetEdge : public QWidget {
 
  private:
   void addLight();
+  void addFoldOut();
+  void followWalls();
   void follow();
   void say(const QString& words);
   void takeWidth();
@@ -38,7 +40,9 @@ class SheetEdge : public QWidget {
   QLineEdit* width_;
   QLabel* note_;
   QWidget *floor_, *walls_, *light_;
-  QToolButton* lux_;  // how much light there is
+  std::vector<QToolButton*> letters_;  // of the walls, in the room's order
+  QToolButton* opened_;                // the room opened like a box
+  QToolButton* lux_;                   // how much light there is
   QLabel* luxNote_;
 };
 

@@ -266,10 +266,11 @@ void Tray::take(bool placeAtOnce) {
     withIt = added->job;
   }
   // Several of what hangs are hung as one: never one over another.
-  const bool hungAsOne = withIt && placeAtOnce && r.count > 1 && isSeenUpright(piece.kind) && workspace_.scheme() != nullptr;
+  const bool hungAsOne =
+      withIt && placeAtOnce && r.count > 1 && isSeenUpright(piece.kind) && workspace_.scheme() != nullptr;
   if (hungAsOne) {
-    auto added = withHungTogether(*withIt, workspace_.book(), workspace_.schemeId(), workspace_.wall(), piece.id, r.count,
-                                  r.hang ? r.hang->as : HangAs::Row, r.hang ? r.hang->gap : std::nullopt, ids,
+    auto added = withHungTogether(*withIt, workspace_.book(), workspace_.schemeId(), workspace_.wall(), piece.id,
+                                  r.count, r.hang ? r.hang->as : HangAs::Row, r.hang ? r.hang->gap : std::nullopt, ids,
                                   workspace_.format());
     if (!added) {
       echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));

@@ -133,7 +133,8 @@ void ArrangeWords::ask(HangAs as, bool take) {
           words += (words.isEmpty() ? QString() : QStringLiteral(" ")) + onScreen(one);
         if (words.isEmpty() && answer.plan->envelope)
           words = tr("%1 by %2 outside.")
-                      .arg(workspace_.write(answer.plan->envelope->width()), workspace_.write(answer.plan->envelope->height()));
+                      .arg(workspace_.write(answer.plan->envelope->width()),
+                           workspace_.write(answer.plan->envelope->height()));
         emit said(words);
         if (!answer.plan->fits) workspace_.showGhost(std::nullopt);
         else if (take) this->take(*answer.plan, as, answer.nextId);

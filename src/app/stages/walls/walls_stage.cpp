@@ -12,7 +12,7 @@ StageRow wallsStage() {
       .action = "stage-walls",
       .key = "F4",
       .tip = "One wall seen from the room",
-      .content = [](const Workspace&) { return Content::Wall; },
+      .content = [](const Workspace& w) { return w.foldedOut() ? Content::Fold : Content::Wall; },
       .accepts = Accepts::Wall,
       .broken = [](const Workspace& w) { return w.brokenIn(Accepts::Wall); },
       .reached =

@@ -93,6 +93,7 @@ struct TextItem {
 struct ImageItem {
   Vec2 low, high;     ///< corners, unturned
   std::string image;  ///< name in the job's images
+  double turn = 0;    ///< degrees anticlockwise, about its middle
 
   bool operator==(const ImageItem&) const = default;
 };

@@ -139,10 +139,11 @@ void Surroundings::addItem(const Item& item, double scale) {
     if (item.layer == Layer::Furniture && arc->fill != Ink::None && arc->span >= 360)
       addFace({sides, boundsOf(sides), item.id, false});
   } else if (const auto* image = std::get_if<ImageItem>(&item.shape)) {
-    addFace({{image->low, {image->high.x, image->low.y}, image->high, {image->low.x, image->high.y}},
-             {image->low, image->high},
-             item.id,
-             false});
+    const Vec2 middle = (image->low + image->high) * 0.5;
+    std::vector<Vec2> corners{image->low, {image->high.x, image->low.y}, image->high, {image->low.x, image->high.y}};
+    for (Vec2& c : corners) c = middle + rotated(c - middle, turnOf(image->turn));
+    const Box box = boundsOf(std::span<const Vec2>(corners));
+    addFace({std::move(corners), box, item.id, false});
   }
 }
 

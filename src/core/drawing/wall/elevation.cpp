@@ -147,7 +147,11 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   d.low = {-t - kSideMargin * d.scale, -stripBelow(d.scale) - deep - 2 * d.scale};
   // The other end's height is written, too, where it differs.
   const bool twoHeights = std::abs((above.back().y - below.back().y) - (above.front().y - below.front().y)) > kTouch;
-  d.high = {length + t + (o.titles ? kNamesMargin : twoHeights ? kSideMargin : kBareSide) * d.scale,
+  d.high = {length + t +
+                (o.titles     ? kNamesMargin
+                 : twoHeights ? kSideMargin
+                              : kBareSide) *
+                    d.scale,
             ceiling + t + (o.titles ? kTopMargin : kBareTop) * d.scale};
 
   PathItem face{below, true, Ink::Floor, Stroke{}};
@@ -184,6 +188,11 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
     }
   }
   addPointsFront(d, room, *wall, heights);
+  if (o.alone) {
+    d.low = {-t, lowest - t};
+    d.high = {length + t, ceiling + t};
+    return d;
+  }
   if (o.services) d.low.y -= addServices(d, room, *wall, heights, o.format, d.low.y);
   addFloorStrip(d, job, room, scheme, *wall, deep, o.format);
   // Below the floor line, clear of both cut walls.
@@ -227,14 +236,16 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   if (!wall || work.scheme == nullptr) return d;
   const View view{work.wall};
   addBands(d, work.bands, view);
-  // Their names stand beside the wall, never across what hangs on it: at the right, beyond the cut wall; the left has the height.
+  // Their names stand beside the wall, never across what hangs on it: at the right, beyond the cut wall; the left has
+  // the height.
   std::vector<const Band*> here;
   for (const Band& band : work.bands)
     if (band.view == view) here.push_back(&band);
   std::sort(here.begin(), here.end(), [](const Band* a, const Band* b) { return a->zone[0].y < b->zone[0].y; });
   for (std::size_t i = 0; i < here.size(); ++i) {
     const Band* band = here[i];
-    const TextItem words{{}, band->beside.empty() ? band->label : band->beside, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Paper};
+    const TextItem words{
+        {}, band->beside.empty() ? band->label : band->beside, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Paper};
     const double beside = wall->length() + kElevationCut + 2 * scale, middle = (band->zone[0].y + band->zone[2].y) / 2,
                  apart = 1.6 * kSmallLetters * scale;
     std::vector<Vec2> places;

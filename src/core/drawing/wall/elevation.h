@@ -12,6 +12,7 @@ struct ElevationOptions {
   bool grid = true;
   Vec2 gridLow, gridHigh;
   bool titles = true;
+  bool alone = false;     ///< only the wall itself: no floor strip, no lengths
   bool services = false;  ///< studs as predicted, and where cables are likely: for who drills
 };
 

@@ -259,7 +259,8 @@ void addHung(Drawing& d, const Piece& piece, const WallPlace& place, const ItemI
       PathItem path{{}, true, Ink::None, thin()};
       for (int i = 0; i < 72; ++i) {
         const double t = i * 5 * std::numbers::pi / 180;
-        path.points.push_back({place.u + (r.width() / 2 - by) * std::cos(t), place.v + (r.height() / 2 - by) * std::sin(t)});
+        path.points.push_back(
+            {place.u + (r.width() / 2 - by) * std::cos(t), place.v + (r.height() / 2 - by) * std::sin(t)});
       }
       return path;
     };

@@ -21,7 +21,7 @@ inline constexpr double kStandsUnder = 12 * kInch;
 struct ArtAsks {
   bool pictures = false;  ///< a picture or a textile is among them
   bool centre = false, gap = false;
-  std::string told = {};                    ///< why the height of its centre is not asked, where it else would be
+  std::string told = {};                   ///< why the height of its centre is not asked, where it else would be
   std::vector<std::string> gapCases = {};  ///< of the gap's rule
 };
 [[nodiscard]] ArtAsks artAsks(const Job&, const PieceIndex&, const Room&, const Scheme&, const Hung&,

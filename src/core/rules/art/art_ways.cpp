@@ -47,10 +47,9 @@ void otherArtSchool(Proposals& ways, const ArtCase& c, std::string_view ruleId) 
     if (!solved.both) continue;
     Job after = withSchool(ways.job, std::string(ruleId), school.id);
     after.houseRules.ranges.erase(std::string(ruleId));
-    ways.offer(
-        (ofGap ? "other-gap:" : "other-centre:") + school.id,
-        (ofGap ? "Take another gap, " : "Take another height, ") + rangeWords(asked.tolerated, ways.format),
-        bothWords(ways, solved), hungAtCentre(after, ways.scheme.id, c.hung, solved.centre));
+    ways.offer((ofGap ? "other-gap:" : "other-centre:") + school.id,
+               (ofGap ? "Take another gap, " : "Take another height, ") + rangeWords(asked.tolerated, ways.format),
+               bothWords(ways, solved), hungAtCentre(after, ways.scheme.id, c.hung, solved.centre));
   }
 }
 

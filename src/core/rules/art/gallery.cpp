@@ -45,8 +45,9 @@ void evaluateGalleryGap(const Situation& s, const Rule& rule, std::vector<Findin
     const HungPair* edge = nullptr;
     for (const HungPair& pair : pairs) {
       const std::string when = gapCase(s, hung, pair);
-      Finding f = findingOf(rule, askedOf(rule, s.job, first, when.empty() ? std::vector<std::string>{} : std::vector{when}),
-                            idsOf(hung));
+      Finding f =
+          findingOf(rule, askedOf(rule, s.job, first, when.empty() ? std::vector<std::string>{} : std::vector{when}),
+                    idsOf(hung));
       f.measured = pair.gap;
       f.at = pair.at;
       f.view = View{hung.wall};
@@ -76,7 +77,7 @@ void evaluateGalleryGap(const Situation& s, const Rule& rule, std::vector<Findin
 struct WallArt {
   CornerId wall;
   double area = 0;
-  Vec2 sum;    // u and v, each times the area
+  Vec2 sum;                     // u and v, each times the area
   std::set<std::string> names;  // groups and placements
 };
 
@@ -132,8 +133,8 @@ void evaluateBalance(const Situation& s, const Rule& rule, std::vector<Finding>&
       const double percent = std::round(100 * (f.measured - 1));
       f.sentence = percent < 1 ? "Walls " + a.wall.value + " and " + b.wall.value + " carry alike much art."
                                : "Wall " + (first ? a : b).wall.value + " carries " +
-                                     std::to_string(static_cast<int>(std::min(percent, 9900.0))) + " % more art than wall " +
-                                     (first ? b : a).wall.value + ", which is seen with it.";
+                                     std::to_string(static_cast<int>(std::min(percent, 9900.0))) +
+                                     " % more art than wall " + (first ? b : a).wall.value + ", which is seen with it.";
       out.push_back(std::move(f));
     }
 }
@@ -152,9 +153,10 @@ void evaluateArtShape(const Situation& s, const Rule& rule, std::vector<Finding>
              std::abs(e.width() - size.width) < kTouch && std::abs(e.height() - size.height) < kTouch;
     });
     const Wall wall = *findWall(s.room, hung.wall);
-    const auto free = ofTheHouse ? std::nullopt
-                                 : freeAbove(wallFace(s.job, s.room, &s.scheme, wall, hung.members),
-                                             std::max(0.0, below->left), std::min(wall.length(), below->right), *below->top);
+    const auto free = ofTheHouse
+                          ? std::nullopt
+                          : freeAbove(wallFace(s.job, s.room, &s.scheme, wall, hung.members),
+                                      std::max(0.0, below->left), std::min(wall.length(), below->right), *below->top);
     if (!free || free->height() < kLeastFree || free->width() < kLeastFree) continue;
     std::vector<std::string> subjects = idsOf(hung);
     subjects.push_back(below->id);
@@ -167,9 +169,12 @@ void evaluateArtShape(const Situation& s, const Rule& rule, std::vector<Finding>
     f.marginMm = std::nullopt;
     const PictureShape shape = shapeFor(free->width() / free->height());
     const std::string asks = std::to_string(shape.width) + " to " + std::to_string(shape.height);
-    f.sentence = "The free wall over " + thingWords(s, below->id) + " is " + writeLength(free->width(), s.format) + " by " +
-                 writeLength(free->height(), s.format) + ": it asks for a picture about " + asks + ", width to height" +
-                 (f.margin >= 0 ? "." : f.measured > 1 ? "; this one is longer." : "; this one is taller.");
+    f.sentence = "The free wall over " + thingWords(s, below->id) + " is " + writeLength(free->width(), s.format) +
+                 " by " + writeLength(free->height(), s.format) + ": it asks for a picture about " + asks +
+                 ", width to height" +
+                 (f.margin >= 0    ? "."
+                  : f.measured > 1 ? "; this one is longer."
+                                   : "; this one is taller.");
     out.push_back(std::move(f));
   }
 }

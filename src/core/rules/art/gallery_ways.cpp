@@ -39,9 +39,10 @@ void waysOutOfGallery(Proposals& ways) {
   const Placement *a = ways.placement(ways.target.between[0]), *b = ways.placement(ways.target.between[1]);
   if (a == nullptr || b == nullptr) return;
   // The nearest end of the range that does.
-  const double wished = ways.target.ideal.low && ways.target.ideal.high
-                            ? (*ways.target.ideal.low + *ways.target.ideal.high) / 2
-                            : std::clamp(ways.target.measured, ways.target.asked.low.value_or(0), ways.target.asked.high.value_or(1e9));
+  const double wished =
+      ways.target.ideal.low && ways.target.ideal.high
+          ? (*ways.target.ideal.low + *ways.target.ideal.high) / 2
+          : std::clamp(ways.target.measured, ways.target.asked.low.value_or(0), ways.target.asked.high.value_or(1e9));
   const Vec2 d = ways.target.at[1] - ways.target.at[0];
   const double sign = ways.target.measured < 0 ? -1 : 1;
   for (const auto& [moving, away] : {std::pair{b, 1.0}, std::pair{a, -1.0}}) {
@@ -52,7 +53,8 @@ void waysOutOfGallery(Proposals& ways) {
     const double way = away * sign * (level ? (d.x >= 0 ? 1 : -1) : (d.y >= 0 ? 1 : -1)) * by;
     (level ? place.u : place.v) += way;
     const std::string where = level ? (way > 0 ? "right" : "left") : (way > 0 ? "up" : "down");
-    ways.offer("space:" + moving->id.value, "Move " + ways.name(*moving) + " " + ways.length(std::abs(way)) + " " + where,
+    ways.offer("space:" + moving->id.value,
+               "Move " + ways.name(*moving) + " " + ways.length(std::abs(way)) + " " + where,
                ways.length(wished) + " apart", placed(ways.job, ways.scheme.id, moving->id, place));
   }
 }
@@ -67,9 +69,11 @@ void waysOutOfScreen(Proposals& ways) {
   const Placement* screen = hungSubject(ways, isScreen);
   if (screen == nullptr) return;
   const double far = distance(ways.target.at[0], ways.target.at[1]);
-  const double limit = ways.target.measured > 0 ? ways.target.asked.high.value_or(0) : ways.target.asked.low.value_or(0);
+  const double limit =
+      ways.target.measured > 0 ? ways.target.asked.high.value_or(0) : ways.target.asked.low.value_or(0);
   constexpr double kRadians = 0.017453292519943295;
-  raise(ways, *screen, far * (std::tan(limit * kRadians) - std::tan(ways.target.measured * kRadians)), "seen without lifting the chin");
+  raise(ways, *screen, far * (std::tan(limit * kRadians) - std::tan(ways.target.measured * kRadians)),
+        "seen without lifting the chin");
 }
 
 void waysOutOfShelf(Proposals& ways) {

@@ -24,7 +24,7 @@ struct MirrorEye {
   double good = 0, poor = 0;  ///< shares
 };
 struct MirrorViews {
-  std::vector<MirrorEye> eyes;          ///< the entry first, then the main seats by id; those before the glass only
+  std::vector<MirrorEye> eyes;        ///< the entry first, then the main seats by id; those before the glass only
   std::optional<std::size_t> judged;  ///< the nearest to the glass in the plan
 };
 /// Of a seat the place that sees most that is poor. Empty for what is no mirror on a wall.

@@ -88,8 +88,8 @@ void evaluateMirrorFace(const Situation& s, const Rule& rule, std::vector<Findin
       judgeMirror(
           s, rule, m,
           [&](const Statures& t) { return std::min(m.top() - kMidCrown * t.most, kMidChin * t.least - m.bottom()); },
-          m.top(), "The shortest and the tallest see their whole face in it", "Not every face is seen whole in it: short",
-          out);
+          m.top(), "The shortest and the tallest see their whole face in it",
+          "Not every face is seen whole in it: short", out);
 }
 void evaluateMirrorFull(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Looked& m : mirrorsIn(s))

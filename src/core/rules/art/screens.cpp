@@ -59,7 +59,8 @@ void evaluateScreenCentre(const Situation& s, const Rule& rule, std::vector<Find
         f.at = {seat.at, screen.glass.middle()};
         if (!high) f.missing.push_back(p->piece.value + ".seatHeight");
         else
-          f.measured = std::atan2(screen.glass.height - s.heights().floorAt(seat.at) - *high, norm(d)) * 180 / std::numbers::pi;
+          f.measured =
+              std::atan2(screen.glass.height - s.heights().floorAt(seat.at) - *high, norm(d)) * 180 / std::numbers::pi;
         decide(f, s.scheme);
         f.marginMm = std::nullopt;
         if (!worst || f.margin < worst->margin) worst = std::move(f);
@@ -71,7 +72,9 @@ void evaluateScreenCentre(const Situation& s, const Rule& rule, std::vector<Find
                             : "From " + s.names.the(p->id) + " one looks " + angle +
                                   (worst->measured >= 0 ? " up" : " down") + " to the middle of " +
                                   s.names.the(screen.placement->id) +
-                                  (worst->margin >= 0 ? "." : worst->measured > 0 ? ": it hangs too high." : ": it hangs too low.");
+                                  (worst->margin >= 0    ? "."
+                                   : worst->measured > 0 ? ": it hangs too high."
+                                                         : ": it hangs too low.");
       out.push_back(std::move(*worst));
     }
 }
@@ -140,7 +143,8 @@ void evaluateShelfOverSeat(const Situation& s, const Rule& rule, std::vector<Fin
       f.view = View{wall->id};
       const double u = (std::max(st.left, r.left) + std::min(st.right, r.right)) / 2;
       if (!piece.seat->height) f.missing.push_back(seat.piece.value + ".seatHeight");
-      const double on = st.floor + piece.seat->height.value_or(0), back = st.floor + piece.seat->back.value_or(piece.seat->height.value_or(0));
+      const double on = st.floor + piece.seat->height.value_or(0),
+                   back = st.floor + piece.seat->back.value_or(piece.seat->height.value_or(0));
       const double over = r.bottom - on - kHeadOverSeat, low = back + kOverBack - r.top;
       f.measured = std::max(over, low);
       f.at = {Vec2{u, on}, Vec2{u, r.bottom}};
@@ -149,8 +153,8 @@ void evaluateShelfOverSeat(const Situation& s, const Rule& rule, std::vector<Fin
       f.sentence = f.verdict == Verdict::NotMeasured
                        ? "How high one sits on " + s.names.the(seat.id) + " has not been measured."
                    : f.margin >= 0 ? "Heads on " + s.names.the(seat.id) + " clear " + s.names.the(shelf.id) + "."
-                                   : "Heads on " + s.names.the(seat.id) + " meet " + s.names.the(shelf.id) + ": raise it by " +
-                                         writeLength(-over, s.format) + ".";
+                                   : "Heads on " + s.names.the(seat.id) + " meet " + s.names.the(shelf.id) +
+                                         ": raise it by " + writeLength(-over, s.format) + ".";
       out.push_back(std::move(f));
     }
   }

@@ -52,7 +52,8 @@ const std::vector<std::optional<Below>>& Situation::below() const {
       const auto wall = findWall(room, one.wall);
       auto at = candidates.find(one.wall);
       if (at == candidates.end())
-        at = candidates.emplace(one.wall, wall ? candidatesBelow(job, room, scheme, *wall) : std::vector<Below>{}).first;
+        at =
+            candidates.emplace(one.wall, wall ? candidatesBelow(job, room, scheme, *wall) : std::vector<Below>{}).first;
       out.push_back(belowOf(at->second, one.envelope));
     }
     return out;

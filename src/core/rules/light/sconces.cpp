@@ -98,9 +98,10 @@ void evaluateHeight(const Situation& s, const Rule& rule, std::vector<Finding>& 
     const Near near = nearOf(s, *f);
     if (near == Near::Other) continue;
     const bool face = near == Near::FaceMirror;
-    Finding finding =
-        findingOf(rule, askedOf(rule, s.job, *f->piece, face ? std::vector<std::string>{"face-mirror"} : std::vector<std::string>{}),
-                  {f->id().value});
+    Finding finding = findingOf(
+        rule,
+        askedOf(rule, s.job, *f->piece, face ? std::vector<std::string>{"face-mirror"} : std::vector<std::string>{}),
+        {f->id().value});
     const double u = wallPlace(f->placement->on).u;
     finding.view = View{f->wall};
     finding.measured = centreAbove(*f);

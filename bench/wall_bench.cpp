@@ -1,0 +1,84 @@
+// Walls: arrangements, the free wall, a mirror of one eye, rules of 60 hung things.
+#include <benchmark/benchmark.h>
+
+#include "core/hang/arrangement.h"
+#include "core/hang/free_wall.h"
+#include "core/decide/hang_place.h"
+#include "core/rules/check.h"
+#include "core/sight/reflection.h"
+#include "io/json/rulebook_json.h"
+#include "support/rooms.h"
+
+namespace {
+using namespace mezzet;
+using namespace mezzet::test;
+
+ArrangementAsk salonOf(std::size_t n) {
+  Chance chance(n);
+  ArrangementAsk ask{.as = HangAs::Salon, .frames = {}};
+  for (std::size_t i = 0; i < n; ++i) {
+    const double w = 8 + static_cast<double>(chance.below(29)), h = 8 + static_cast<double>(chance.below(29));
+    ask.frames.push_back({"p" + std::to_string(i), in(w), in(h)});
+  }
+  ask.ratio = 1.5;
+  ask.roomWidth = in(1000);
+  ask.roomHeight = in(1000);
+  ask.restarts = usualRestarts(n);
+  return ask;
+}
+void salon(benchmark::State& state) {
+  const ArrangementAsk ask = salonOf(static_cast<std::size_t>(state.range(0)));
+  for (auto _ : state) benchmark::DoNotOptimize(arrangedSalon(ask, {}));
+}
+BENCHMARK(salon)->Arg(9)->Arg(15)->Arg(20)->Arg(60)->Unit(benchmark::kMillisecond);
+
+/// Sixty pictures on four walls over a sofa, a table and a mirror.
+Job sixty() {
+  Piece sofa = piece("sofa", "sofa", 84, 36, 34);
+  sofa.seat.edit().height = in(18);
+  Job job = with(emptyRoom(), sofa, "s", 111, 18, 180);
+  for (int i = 0; i < 60; ++i) {
+    const char* wall = std::array{"A", "B", "C", "D"}[static_cast<std::size_t>(i % 4)];
+    const int k = i / 4;
+    const std::string n = std::to_string(100 + i);
+    job = hung(job, ("a" + n).c_str(), ("p" + n).c_str(), 10, 12, 12 + 12.0 * (k % 8), 50 + 14.0 * (k / 8), wall);
+  }
+  return job;
+}
+void rulesOfSixtyHung(benchmark::State& state) {
+  const Job job = sixty();
+  for (auto _ : state)
+    benchmark::DoNotOptimize(
+        check(job, builtInRulebook(), SchemeId("s1"), LengthFormat{LengthStyle::Inches, 16}, kEveryDay));
+}
+BENCHMARK(rulesOfSixtyHung)->Unit(benchmark::kMicrosecond);
+
+void freeWallOfSixty(benchmark::State& state) {
+  const Job job = sixty();
+  const Room& room = *job.rooms.front();
+  const Wall wall = *findWall(room, CornerId("A"));
+  for (auto _ : state) benchmark::DoNotOptimize(freeRectangles(wallFace(job, room, &scheme(job), wall)));
+}
+BENCHMARK(freeWallOfSixty)->Unit(benchmark::kMicrosecond);
+
+void mirrorOfOneEye(benchmark::State& state) {
+  Job job = sixty();
+  Piece m = piece("m", "mirror", 30, 1, 40);
+  job = withPlacement(withPiece(job, m).value(), SchemeId("s1"),
+                      {PlacementId("m1"), m.id, WallPlace{CornerId("C"), in(180), in(60), std::nullopt}, {}});
+  for (int i = 0; i < 30; ++i) {
+    const std::string n = std::to_string(i);
+    job = with(job, piece(("b" + n).c_str(), "cabinet", 12, 10, 20.0 + i), ("q" + n).c_str(), 20 + 6.0 * i,
+               40 + (i % 5) * 12.0, 15.0 * i);
+  }
+  const PieceIndex pieces(job);
+  const Room& room = *job.rooms.front();
+  for (auto _ : state) {
+    const Glass glass = *glassOf(pieces, room, *findPlacement(scheme(job), PlacementId("m1")));
+    benchmark::DoNotOptimize(
+        shownIn(glass, {{in(60), in(80)}, 1564}, meetablesIn(pieces, room, scheme(job)), 0, in(96)));
+  }
+}
+BENCHMARK(mirrorOfOneEye)->Unit(benchmark::kMicrosecond);
+
+}  // namespace
