@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "core/space/standing.h"
+#include "core/space/below.h"
 #include "core/model/kinds.h"
 #include "core/site/heights.h"
 
@@ -109,11 +109,11 @@ std::vector<Tape> wallTapes(const Job& job, const Scheme& scheme, const Placemen
     if (inLine && on->v > place.v)
       up.offer(tape(Side::Up, {0, 1}, {u, r.top}, o.bottom - r.top, Thing{Thing::Of::Placement, other.id.value}));
   }
-  for (const Standing& s : standingAt(job, scheme, *wall)) {
+  for (const Below& s : candidatesBelow(job, roomOf(job, scheme), scheme, *wall)) {
     const double low = std::max(s.left, r.left), high = std::min(s.right, r.right);
     if (!s.top || high - low < kTouch || *s.top > place.v) continue;
     down.offer(tape(Side::Down, {0, -1}, {std::clamp(place.u, low, high), r.bottom}, r.bottom - *s.top,
-                    Thing{Thing::Of::Placement, s.id.value}));
+                    Thing{s.placement.empty() ? Thing::Of::Fixed : Thing::Of::Placement, s.id}));
   }
   return {*left.tape, *right.tape, *down.tape, *up.tape};
 }

@@ -264,6 +264,7 @@ QString PieceBar::toldWords(const Placement& p) const {
 void PieceBar::hint(const QString& words) {
   named(complaint_, "barHint");
   complaint_->setText(words);
+  complaint_->setToolTip(words);  // where it is longer than its room
 }
 
 void PieceBar::complain(const LengthReading& reading) {
