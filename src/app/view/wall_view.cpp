@@ -52,6 +52,9 @@ Drawing WallView::composeMoving(double scale) const {
   if (work.bands.empty() && !banded.empty())
     work.bands = bandsOf(shownJob(), workspace_.book(), workspace_.schemeId(), banded, workspace_.format());
   if (!dragging()) work.findings = workspace_.findings();
+  if (const Placement* p = workspace_.selectedPlacement(); p != nullptr && !dragging())
+    work.mirror =
+        mirrorCone(Situation(shownJob(), workspace_.book(), *scheme, workspace_.format(), {workspace_.useState()}), *p);
   work.selection = workspace_.selection();
   work.guides = guides();
   if (dragging()) work.inHand = work.selection;

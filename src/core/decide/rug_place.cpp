@@ -15,7 +15,7 @@ namespace mezzet {
 namespace {
 
 /// The grid of the polygons is a thousandth; what just fits must not fall through it.
-constexpr double kHair = 0.004;
+constexpr double kRugHair = 0.004;
 constexpr int kCircleSides = 720, kSweepSides = 32;
 
 /// A circle as a polygon that lies nowhere inside it.
@@ -102,13 +102,13 @@ RugTrial triedRound(const RugGround& g, const std::vector<NeededFoot>& feet, dou
   RugTrial out;
   std::vector<Area> allowed{{g.room, {}}};
   for (const NeededFoot& foot : feet) {
-    allowed = within(outlinesOf(allowed), {circle(foot.at, radius + kHair, kCircleSides)});
+    allowed = within(outlinesOf(allowed), {circle(foot.at, radius + kRugHair, kCircleSides)});
     if (allowed.empty()) break;
   }
   out.small = allowed.empty();
   std::vector<Polygon> taken;
   for (const Polygon& solid : g.solid)
-    for (Polygon& p : grown(solid.size() > 2 ? solid : nearTo(solid, kHair, kHair), radius + kRugOffWalls - kHair))
+    for (Polygon& p : grown(solid.size() > 2 ? solid : nearTo(solid, kRugHair, kRugHair), radius + kRugOffWalls - kRugHair))
       taken.push_back(std::move(p));
   for (const Polygon& sweep : g.sweeps)
     for (Polygon& p : grown(sweep, radius)) taken.push_back(std::move(p));
@@ -129,10 +129,10 @@ RugTrial triedRect(const RugGround& g, const std::vector<NeededFoot>& feet, doub
   out.small = shortX || shortY;
   out.wide = shortX;
   if (out.small) return out;
-  const Vec2 low = out.box.low - Vec2{kHair, kHair}, high = out.box.high + Vec2{kHair, kHair};
+  const Vec2 low = out.box.low - Vec2{kRugHair, kRugHair}, high = out.box.high + Vec2{kRugHair, kRugHair};
   std::vector<Polygon> taken;
   for (const Polygon& solid : g.solid)
-    for (Polygon& p : grown(nearTo(solid, x, y), kRugOffWalls - kHair)) taken.push_back(std::move(p));
+    for (Polygon& p : grown(nearTo(solid, x, y), kRugOffWalls - kRugHair)) taken.push_back(std::move(p));
   for (const Polygon& sweep : g.sweeps) taken.push_back(nearTo(sweep, x, y));
   for (const Polygon& zone : g.routes)
     for (const Vec2 corner : {Vec2{-x, -y}, Vec2{x, -y}, Vec2{x, y}, Vec2{-x, y}})

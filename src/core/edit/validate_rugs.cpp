@@ -9,7 +9,7 @@
 namespace mezzet {
 namespace {
 
-constexpr std::size_t kMostCorners = 200, kMostRolls = 40;
+constexpr std::size_t kMostRugCorners = 200, kMostRolls = 40;
 constexpr double kTemplateSlack = 1;  // templates are cut to a sixteenth
 
 }  // namespace
@@ -20,7 +20,7 @@ std::optional<Error> faultOfRug(const Piece& p, const std::string& name) {
   const Polygon& outline = p.rug->outline;
   if (outline.empty()) return std::nullopt;
   if (!isRug(p.kind)) return Error{name, "is cut to an outline, and is no rug", "Take its outline out"};
-  if (outline.size() < 3 || outline.size() > kMostCorners)
+  if (outline.size() < 3 || outline.size() > kMostRugCorners)
     return Error{name, "has an outline of fewer than 3 or more than 200 corners", "Check its corners"};
   for (const Vec2 corner : outline)
     if (!(std::abs(corner.x) <= kLongestLength && std::abs(corner.y) <= kLongestLength))

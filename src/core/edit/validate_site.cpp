@@ -12,7 +12,7 @@ namespace {
 constexpr std::size_t kMostSite = 500;  // readings, points, photographs of one room
 constexpr std::size_t kMostTraceCorners = 200;
 constexpr double kMostPixels = 100'000;
-constexpr double kSlack = 0.01;
+constexpr double kSiteSlack = 0.01;
 constexpr double kHighest = 20'000;  // no ceiling and no level line is further off
 
 std::optional<Error> faultOfPoint(Vec2 p, const std::string& where, double most = 2 * kLongestLength) {
@@ -144,7 +144,7 @@ std::optional<Error> faultOfSite(const Room& room) {
     }
     const auto wall = findWall(room, p.wall);
     if (!wall) return Error{where, "is on a wall that is not there: " + p.wall.value, "Choose one of the room's walls"};
-    if (!(p.along >= 0 && p.along <= wall->length() + kSlack))
+    if (!(p.along >= 0 && p.along <= wall->length() + kSiteSlack))
       return Error{where, "is not on wall " + p.wall.value, "Check how far along it stands"};
     if (!(p.height >= 0 && p.height <= kHighest))
       return Error{where, "has a height that cannot be", "Type it from the floor to the centre"};
@@ -158,7 +158,7 @@ std::optional<Error> faultOfSite(const Room& room) {
     std::set<std::string> hits;
     for (const StudHit& h : s.hits) {
       if (auto fault = takeId(hits, h.id, "hit")) return fault;
-      if (!(h.along >= 0 && h.along <= wall->length() + kSlack))
+      if (!(h.along >= 0 && h.along <= wall->length() + kSiteSlack))
         return Error{"hit " + h.id.value, "is not on wall " + s.wall.value, "Type it again"};
       if (!(h.confidence > 0 && h.confidence <= 1))
         return Error{"hit " + h.id.value, "has a confidence that is not above 0 and at most 1", "Type it again"};

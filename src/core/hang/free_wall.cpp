@@ -11,7 +11,7 @@
 namespace mezzet {
 namespace {
 
-constexpr double kHair = 1e-6;  // lengths that come out of sums
+constexpr double kFreeHair = 1e-6;  // lengths that come out of sums
 constexpr double kFarUp = 1e6;
 
 /// A stretch of heights.
@@ -25,7 +25,7 @@ Rises common(const Rises& a, const Rises& b) {
   Rises out;
   for (std::size_t i = 0, j = 0; i < a.size() && j < b.size();) {
     const double low = std::max(a[i].low, b[j].low), high = std::min(a[i].high, b[j].high);
-    if (high > low + kHair) out.push_back({low, high});
+    if (high > low + kFreeHair) out.push_back({low, high});
     if (a[i].high < b[j].high) ++i;
     else ++j;
   }
@@ -36,22 +36,22 @@ Rises freeBetween(const WallFace& face, std::size_t column) {
   const double left = face.edges[column], right = face.edges[column + 1];
   std::vector<Rise> taken;
   for (const WallRect& r : face.taken)
-    if (r.left < right - kHair && r.right > left + kHair) taken.push_back({r.bottom, r.top});
+    if (r.left < right - kFreeHair && r.right > left + kFreeHair) taken.push_back({r.bottom, r.top});
   std::sort(taken.begin(), taken.end(), [](const Rise& a, const Rise& b) { return a.low < b.low; });
   Rises out;
   double from = face.low[column];
   for (const Rise& t : taken) {
-    if (t.low > from + kHair) out.push_back({from, std::min(t.low, face.high[column])});
+    if (t.low > from + kFreeHair) out.push_back({from, std::min(t.low, face.high[column])});
     from = std::max(from, t.high);
     if (from >= face.high[column]) break;
   }
-  if (face.high[column] > from + kHair) out.push_back({from, face.high[column]});
-  std::erase_if(out, [](const Rise& r) { return r.high <= r.low + kHair; });
+  if (face.high[column] > from + kFreeHair) out.push_back({from, face.high[column]});
+  std::erase_if(out, [](const Rise& r) { return r.high <= r.low + kFreeHair; });
   return out;
 }
 bool holds(const Rises& all, const Rise& one) {
   return std::any_of(all.begin(), all.end(),
-                     [&](const Rise& r) { return r.low <= one.low + kHair && r.high >= one.high - kHair; });
+                     [&](const Rise& r) { return r.low <= one.low + kFreeHair && r.high >= one.high - kFreeHair; });
 }
 
 void takeOpenings(const Room& room, const Wall& wall, std::vector<WallRect>& taken) {
@@ -70,25 +70,17 @@ void takeOpenings(const Room& room, const Wall& wall, std::vector<WallRect>& tak
 /// Fixed things that touch the wall, as high as they are.
 void takeFixed(const Room& room, const RoomHeights& heights, const Wall& wall, std::vector<WallRect>& taken) {
   for (const Feature& f : room.features) {
-    double low = std::numeric_limits<double>::infinity(), high = -low, nearest = low, farthest = -low;
-    for (const Vec2 p : f.outline) {
-      const double s = dot(p - wall.start, wall.along()), off = dot(p - wall.start, wall.inward());
-      nearest = std::min(nearest, off);
-      farthest = std::max(farthest, off);
-      low = std::min(low, s);
-      high = std::max(high, s);
-    }
+    const AlongWall at = alongWall(wall, f.outline);
     const bool niche = f.kind == FeatureKind::Niche;
-    if (f.kind == FeatureKind::Stair || nearest > kTouch || farthest < -kTouch) continue;
-    if (!niche && farthest <= kTouch) continue;  // behind another wall
-    if (niche && nearest > -kTouch) continue;    // in the wall opposite
-    const double left = wall.length() - high, right = wall.length() - low;
-    const double floor = heights.floorAt(onWall(wall, std::clamp((left + right) / 2, 0.0, wall.length())));
+    if (f.kind == FeatureKind::Stair || at.nearest > kTouch || at.farthest < -kTouch) continue;
+    if (!niche && at.farthest <= kTouch) continue;  // behind another wall
+    if (niche && at.nearest > -kTouch) continue;    // in the wall opposite
+    const double floor = heights.floorAt(onWall(wall, std::clamp((at.left + at.right) / 2, 0.0, wall.length())));
     const double base = floor + f.base.value_or(0);
     double top = f.height ? base + *f.height : kFarUp;
     if (f.kind == FeatureKind::Hearth) top = floor + f.mantel.value_or(f.height.value_or(kFarUp));
     if (f.kind == FeatureKind::Beam) top = kFarUp;
-    taken.push_back({left, right, f.base ? base : -kFarUp, top});
+    taken.push_back({at.left, at.right, f.base ? base : -kFarUp, top});
   }
 }
 
@@ -115,7 +107,8 @@ WallFace wallFace(const Job& job, const Room& room, const Scheme* scheme, const 
   for (const WallPoint& p : room.points)
     if (p.wall == wall.id) {
       const double u = face.length - p.along, v = heights.floorAt(inFrontOf(wall, u)) + p.height;
-      face.taken.push_back({u - kPointClear / 2, u + kPointClear / 2, v - kPointClear / 2, v + kPointClear / 2});
+      face.taken.push_back(
+          {u - kHungPointClear / 2, u + kHungPointClear / 2, v - kHungPointClear / 2, v + kHungPointClear / 2});
     }
   if (scheme != nullptr) takePlaced(job, *scheme, wall, without, face.taken);
 
@@ -131,7 +124,8 @@ WallFace wallFace(const Job& job, const Room& room, const Scheme* scheme, const 
     for (const double u : {r.left, r.right}) edges.push_back(u);
   std::erase_if(edges, [&](double u) { return !(u >= 0 && u <= face.length); });
   std::sort(edges.begin(), edges.end());
-  edges.erase(std::unique(edges.begin(), edges.end(), [](double a, double b) { return b - a < kHair; }), edges.end());
+  edges.erase(std::unique(edges.begin(), edges.end(), [](double a, double b) { return b - a < kFreeHair; }),
+              edges.end());
 
   // A profile over a stretch: straight between its corners, so its ends and the corners within say all.
   const auto extreme = [](const std::vector<Vec2>& profile, double from, double to, bool least) {
@@ -139,7 +133,7 @@ WallFace wallFace(const Job& job, const Room& room, const Scheme* scheme, const 
     for (std::size_t i = 0; i + 1 < profile.size(); ++i) {
       const Vec2 a = profile[i], b = profile[i + 1];
       const double low = std::max(from, std::min(a.x, b.x)), high = std::min(to, std::max(a.x, b.x));
-      if (high - low <= kHair) continue;
+      if (high - low <= kFreeHair) continue;
       for (const double u : {low, high}) {
         const double v = a.y + (b.y - a.y) * (u - a.x) / (b.x - a.x);
         out = least ? std::min(out, v) : std::max(out, v);
@@ -165,9 +159,9 @@ std::vector<WallRect> freeRectangles(const WallFace& face) {
     Rises open = free[i];
     for (std::size_t j = i; j < columns; ++j) {
       if (j > i) open = common(open, free[j]);
-      std::erase_if(open, [](const Rise& r) { return r.high - r.low < kLeastFree - kHair; });
+      std::erase_if(open, [](const Rise& r) { return r.high - r.low < kLeastFree - kFreeHair; });
       if (open.empty()) break;
-      if (face.edges[j + 1] - face.edges[i] < kLeastFree - kHair) continue;
+      if (face.edges[j + 1] - face.edges[i] < kLeastFree - kFreeHair) continue;
       for (const Rise& r : open)
         if ((i == 0 || !holds(free[i - 1], r)) && (j + 1 == columns || !holds(free[j + 1], r)))
           out.push_back({face.edges[i], face.edges[j + 1], r.low, r.high});
@@ -186,10 +180,10 @@ std::optional<WallRect> freeAbove(const WallFace& face, double left, double righ
   std::vector<double> edges, heights;
   for (std::size_t i = 0; i + 1 < face.edges.size(); ++i) {
     const double from = std::max(left, face.edges[i]), to = std::min(right, face.edges[i + 1]);
-    if (to - from <= kHair) continue;
+    if (to - from <= kFreeHair) continue;
     double height = 0;
     for (const Rise& r : freeBetween(face, i))
-      if (r.low <= top + kHair && r.high > top + kHair) height = r.high - top;
+      if (r.low <= top + kFreeHair && r.high > top + kFreeHair) height = r.high - top;
     edges.push_back(from);
     heights.push_back(height);
     if (i + 2 == face.edges.size() || face.edges[i + 1] >= right) edges.push_back(to);
@@ -200,9 +194,9 @@ std::optional<WallRect> freeAbove(const WallFace& face, double left, double righ
     double least = heights[i];
     for (std::size_t j = i; j < heights.size(); ++j) {
       least = std::min(least, heights[j]);
-      if (least <= kHair) break;
+      if (least <= kFreeHair) break;
       const WallRect r{edges[i], edges[j + 1], top, top + least};
-      if (!best || r.width() * r.height() > best->width() * best->height() + kHair) best = r;
+      if (!best || r.width() * r.height() > best->width() * best->height() + kFreeHair) best = r;
     }
   }
   return best;
@@ -213,7 +207,7 @@ PictureShape shapeFor(double freeRatio) {
   PictureShape best = kShapes[0];
   double least = std::numeric_limits<double>::infinity();
   for (const PictureShape& shape : kShapes)
-    if (const double off = std::abs(std::log(freeRatio / shape.ratio())); off < least - kHair) {
+    if (const double off = std::abs(std::log(freeRatio / shape.ratio())); off < least - kFreeHair) {
       least = off;
       best = shape;
     }
@@ -231,7 +225,7 @@ std::vector<FreeAbove> freeAboveEach(const Job& job, const Room& room, const Sch
     FreeAbove one{std::move(below),      *free, shapeFor(free->width() / free->height()), kArtShareLow * width,
                   kArtShareHigh * width, {}};
     for (const HouseSize& size : kHouseSizes)
-      if (one.below.row == BelowRow::Seat && width >= size.overSeatFrom - kHair) one.houseSizes.push_back(size);
+      if (one.below.row == BelowRow::Seat && width >= size.overSeatFrom - kFreeHair) one.houseSizes.push_back(size);
     out.push_back(std::move(one));
   }
   std::sort(out.begin(), out.end(), [](const FreeAbove& a, const FreeAbove& b) { return a.below.id < b.below.id; });

@@ -13,7 +13,7 @@ namespace mezzet {
 /// A free part smaller than this either way is not worth naming [D].
 inline constexpr double kLeastFree = 12 * kInch;
 /// A socket or switch is kept clear by this square about its middle [D].
-inline constexpr double kPointClear = 6 * kInch;
+inline constexpr double kHungPointClear = 6 * kInch;
 /// Under a slope the ceiling is taken in steps of this, from u = 0.
 inline constexpr double kCeilingStep = 6 * kInch;
 

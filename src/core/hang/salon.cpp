@@ -17,7 +17,7 @@ namespace {
 
 /// Frames that hang together face each other by at least this.
 constexpr double kLeastFacing = 25;
-constexpr double kHair = 1e-7;
+constexpr double kSalonHair = 1e-7;
 /// What the best is chosen by: how far off the wished ratio, and the largest off the middle, cost nothing.
 constexpr double kFreeRatio = 0.21, kFreeOff = 0.14;
 
@@ -107,8 +107,8 @@ class Salon {
   [[nodiscard]] bool free(const Rect& r, std::size_t without) const {
     return std::none_of(placed_.begin(), placed_.end(), [&](std::size_t i) {
       const Rect& o = rects_[i];
-      return i != without && r.x < o.x + o.w - kHair && r.x + r.w > o.x + kHair && r.y < o.y + o.h - kHair &&
-             r.y + r.h > o.y + kHair;
+      return i != without && r.x < o.x + o.w - kSalonHair && r.x + r.w > o.x + kSalonHair &&
+             r.y < o.y + o.h - kSalonHair && r.y + r.h > o.y + kSalonHair;
     });
   }
   /// How much of its edge touches others.
@@ -117,18 +117,19 @@ class Salon {
     for (const std::size_t i : placed_) {
       if (i == without) continue;
       const Rect& o = rects_[i];
-      if (std::abs(r.x - o.x - o.w) < kHair || std::abs(o.x - r.x - r.w) < kHair)
+      if (std::abs(r.x - o.x - o.w) < kSalonHair || std::abs(o.x - r.x - r.w) < kSalonHair)
         sum += std::max(0.0, facing(r.y, r.h, o.y, o.h));
-      if (std::abs(r.y - o.y - o.h) < kHair || std::abs(o.y - r.y - r.h) < kHair)
+      if (std::abs(r.y - o.y - o.h) < kSalonHair || std::abs(o.y - r.y - r.h) < kSalonHair)
         sum += std::max(0.0, facing(r.x, r.w, o.x, o.w));
     }
     return sum / (2 * (r.w + r.h));
   }
   [[nodiscard]] bool hangTogether(const Rect& a, const Rect& b) const {
     const double need = gap_ + std::min({kLeastFacing, a.w - gap_, a.h - gap_, b.w - gap_, b.h - gap_});
-    const bool side = std::abs(a.x - b.x - b.w) < kHair || std::abs(b.x - a.x - a.w) < kHair;
-    const bool over = std::abs(a.y - b.y - b.h) < kHair || std::abs(b.y - a.y - a.h) < kHair;
-    return (side && facing(a.y, a.h, b.y, b.h) >= need - kHair) || (over && facing(a.x, a.w, b.x, b.w) >= need - kHair);
+    const bool side = std::abs(a.x - b.x - b.w) < kSalonHair || std::abs(b.x - a.x - a.w) < kSalonHair;
+    const bool over = std::abs(a.y - b.y - b.h) < kSalonHair || std::abs(b.y - a.y - a.h) < kSalonHair;
+    return (side && facing(a.y, a.h, b.y, b.h) >= need - kSalonHair) ||
+           (over && facing(a.x, a.w, b.x, b.w) >= need - kSalonHair);
   }
 
   /// Puts frame i where it costs least among those placed, itself left out.
@@ -215,7 +216,7 @@ class Salon {
         placed_.push_back(j);
         insert(j);
       }
-      if (const double then = cost(bounds()); then < now - kHair && allTied()) {
+      if (const double then = cost(bounds()); then < now - kSalonHair && allTied()) {
         now = then;
         idle = 0;
       } else {
@@ -226,7 +227,8 @@ class Salon {
   }
   [[nodiscard]] bool atEdge(const Rect& r) const {
     const auto b = bounds();
-    return r.x <= b[0] + kHair || r.y <= b[1] + kHair || r.x + r.w >= b[2] - kHair || r.y + r.h >= b[3] - kHair;
+    return r.x <= b[0] + kSalonHair || r.y <= b[1] + kSalonHair || r.x + r.w >= b[2] - kSalonHair ||
+           r.y + r.h >= b[3] - kSalonHair;
   }
 
   double gap_, ratio_, area_ = 0;

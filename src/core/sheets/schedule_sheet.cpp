@@ -42,25 +42,25 @@ std::vector<Line> scheduleLines(const Job& job, const Scheme* scheme, const Shee
   return lines;
 }
 
-constexpr TableColumn kColumns[] = {{"No.", 0},     {"Piece", 0.07}, {"Kind", 0.33},
-                                    {"Size", 0.49}, {"High", 0.68},  {"Note", 0.78}};
+constexpr TableColumn kScheduleColumns[] = {{"No.", 0},     {"Piece", 0.07}, {"Kind", 0.33},
+                                            {"Size", 0.49}, {"High", 0.68},  {"Note", 0.78}};
 
-Table tableOf(const SheetSource& s) {
-  Table table{kColumns, {}, "", "Nothing stands in this scheme yet."};
+Table scheduleTableOf(const SheetSource& s) {
+  Table table{kScheduleColumns, {}, "", "Nothing stands in this scheme yet."};
   table.title = std::string("Pieces, sizes in ") + (s.job.units == Unit::Inch ? "inches" : "mm");
   for (const Line& one : scheduleLines(s.job, s.scheme, s.request))
     table.rows.push_back({std::to_string(one.count), one.name, one.kind, one.size, one.height, one.note});
   return table;
 }
 
-int pages(const SheetSource& s) { return pagesOf(tableOf(s), *s.request.paper); }
-Sheet pageSchedule(const SheetSource& s, int number) { return tablePage(tableOf(s), s, number); }
+int schedulePages(const SheetSource& s) { return pagesOf(scheduleTableOf(s), *s.request.paper); }
+Sheet pageSchedule(const SheetSource& s, int number) { return tablePage(scheduleTableOf(s), s, number); }
 
 }  // namespace
 
 const SheetRow& scheduleSheetRow() {
   static constexpr SheetRow row{
-      .id = "schedule", .title = "list of pieces", .scales = false, .pages = pages, .page = pageSchedule};
+      .id = "schedule", .title = "list of pieces", .scales = false, .pages = schedulePages, .page = pageSchedule};
   return row;
 }
 

@@ -47,18 +47,11 @@ std::optional<Below> fixedBelow(const Feature& f, const Wall& wall) {
       break;
     default: return std::nullopt;
   }
-  double low = HUGE_VAL, high = -HUGE_VAL, nearest = HUGE_VAL, farthest = -HUGE_VAL;
-  for (const Vec2 p : f.outline) {
-    const double s = dot(p - wall.start, wall.along()), off = dot(p - wall.start, wall.inward());
-    low = std::min(low, s);
-    high = std::max(high, s);
-    nearest = std::min(nearest, off);
-    farthest = std::max(farthest, off);
-  }
-  if (nearest > kStandsAtWall || farthest <= 0 || high <= 0 || low >= wall.length()) return std::nullopt;
-  out.left = std::max(0.0, wall.length() - high);
-  out.right = std::min(wall.length(), wall.length() - low);
-  out.offWall = nearest;
+  const AlongWall at = alongWall(wall, f.outline);
+  if (at.nearest > kStandsAtWall || at.farthest <= 0 || at.right <= 0 || at.left >= wall.length()) return std::nullopt;
+  out.left = std::max(0.0, at.left);
+  out.right = std::min(wall.length(), at.right);
+  out.offWall = at.nearest;
   return out;
 }
 

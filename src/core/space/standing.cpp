@@ -28,6 +28,21 @@ Standing standingOf(const Piece& piece, const PlacementId& id, const FloorPlace&
   return {id, wall.length() - high, wall.length() - low, topOf(piece), nearest, farthest};
 }
 
+AlongWall alongWall(const Wall& wall, const Polygon& outline) {
+  double low = HUGE_VAL, high = -HUGE_VAL;
+  AlongWall out{0, 0, HUGE_VAL, -HUGE_VAL};
+  for (const Vec2 p : outline) {
+    const double s = dot(p - wall.start, wall.along()), off = dot(p - wall.start, wall.inward());
+    low = std::min(low, s);
+    high = std::max(high, s);
+    out.nearest = std::min(out.nearest, off);
+    out.farthest = std::max(out.farthest, off);
+  }
+  out.left = wall.length() - high;
+  out.right = wall.length() - low;
+  return out;
+}
+
 std::vector<Standing> standingAt(const Job& job, const Scheme& scheme, const Wall& wall, double reach) {
   std::vector<Standing> out;
   const PieceIndex pieces(job);

@@ -25,6 +25,13 @@ inline constexpr double kStandsAtWall = 24 * kInch;
 /// Everything that stands within `reach` of the wall, nearest last, so that drawing in this order looks right.
 [[nodiscard]] std::vector<Standing> standingAt(const Job&, const Scheme&, const Wall&, double reach = kStandsAtWall);
 
+/// What an outline of the plan takes up along a wall: from and to in u, how far its nearest and farthest points are
+/// off.
+struct AlongWall {
+  double left = 0, right = 0, nearest = 0, farthest = 0;
+};
+[[nodiscard]] AlongWall alongWall(const Wall&, const Polygon& outline);
+
 /// The same for one floor placement, however far from the wall it is.
 [[nodiscard]] Standing standingOf(const Piece&, const PlacementId&, const FloorPlace&, const Wall&);
 

@@ -25,9 +25,9 @@ constexpr std::pair<const char*, const char*> kQuantities[] = {{"length", "lengt
                                                                {"yes_no", "yes_no"},
                                                                {"illuminance", "illuminance"},
                                                                {"temperature", "temperature"}};
-constexpr std::pair<const char*, double> kUnits[] = {{"in", kInch}, {"mm", 1.0},          {"1", 1.0},  {"deg", 1.0},
-                                                     {"mm2", 1.0},  {"ft2", kSquareFoot}, {"lx", 1.0}, {"K", 1.0}};
-constexpr std::pair<const char*, const char*> kSources[] = {
+constexpr std::pair<const char*, double> kRuleUnits[] = {{"in", kInch}, {"mm", 1.0},          {"1", 1.0},  {"deg", 1.0},
+                                                         {"mm2", 1.0},  {"ft2", kSquareFoot}, {"lx", 1.0}, {"K", 1.0}};
+constexpr std::pair<const char*, const char*> kSourceKinds[] = {
     {"practice", "practice"}, {"published", "published"}, {"default", "default"}};
 
 std::optional<double> times(std::optional<double> value, double factor) {
@@ -74,7 +74,7 @@ Rule readRule(const Json& json, const std::string& place) {
   r.measures = in.text("measures");
   r.quantity = in.choice("quantity", kQuantities);
   r.unit = in.text("unit");
-  const double factor = in.choice("unit", kUnits);
+  const double factor = in.choice("unit", kRuleUnits);
   const Json& schools = in.list("schools");
   for (std::size_t i = 0; i < schools.size(); ++i)
     r.schools.push_back(readSchool(schools[i], in.placeOf("schools/" + std::to_string(i)), factor));
@@ -83,7 +83,7 @@ Rule readRule(const Json& json, const std::string& place) {
     r.defaultSchool = school;
   }
   ObjectReader source(in.need("source"), in.placeOf("source"));
-  r.source = {source.choice("kind", kSources), source.text("cite")};
+  r.source = {source.choice("kind", kSourceKinds), source.text("cite")};
   source.finish();
   r.since = static_cast<int>(in.whole("since", 1));
   if (const std::string caution = in.text("caution", ""); !caution.empty()) r.caution = caution;

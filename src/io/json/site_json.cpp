@@ -5,7 +5,7 @@
 namespace mezzet {
 namespace {
 
-constexpr std::pair<const char*, OpeningPart> kParts[] = {
+constexpr std::pair<const char*, OpeningPart> kOpeningParts[] = {
     {"start", OpeningPart::Start}, {"width", OpeningPart::Width}, {"end", OpeningPart::End}};
 constexpr std::pair<const char*, WindowLeaf> kLeaves[] = {{"fixed", WindowLeaf::Fixed},
                                                           {"sash", WindowLeaf::Sash},
@@ -53,10 +53,10 @@ Vec2 readPoint(ObjectReader& in, const std::string& key) {
     in.fail(key, "must be a point [x, y]");
   return {json[0].get<double>(), json[1].get<double>()};
 }
-Json point(Vec2 p) { return Json::array({p.x, p.y}); }
-Json points(const Polygon& all) {
+Json placeJson(Vec2 p) { return Json::array({p.x, p.y}); }
+Json pointsJson(const Polygon& all) {
   Json out = Json::array();
-  for (const Vec2 p : all) out.push_back(point(p));
+  for (const Vec2 p : all) out.push_back(placeJson(p));
   return out;
 }
 
@@ -106,13 +106,13 @@ Json toJson(const Underlay& u) {
   out["width"] = u.width;
   out["height"] = u.height;
   for (const KnownLength& k : u.known) {
-    Json known{{"a", point(k.a)}, {"b", point(k.b)}, {"length", k.length}};
+    Json known{{"a", placeJson(k.a)}, {"b", placeJson(k.b)}, {"length", k.length}};
     writeText(known, "typed", k.typed);
     out["known"].push_back(std::move(known));
   }
   if (u.frame)
-    out["frame"] = {{"corners", points(u.frame->corners)}, {"width", u.frame->width}, {"height", u.frame->height}};
-  if (!u.trace.empty()) out["trace"] = points(u.trace);
+    out["frame"] = {{"corners", pointsJson(u.frame->corners)}, {"width", u.frame->width}, {"height", u.frame->height}};
+  if (!u.trace.empty()) out["trace"] = pointsJson(u.trace);
   return out;
 }
 
@@ -120,7 +120,7 @@ Json toJson(const Underlay& u) {
 
 void readSite(ObjectReader& in, Opening& o) {
   o.readings = readEach<OpeningReading>(in, "readings", [](ObjectReader& r) {
-    return OpeningReading{ReadingId(r.text("id")), r.choice("part", kParts), readTaken(r)};
+    return OpeningReading{ReadingId(r.text("id")), r.choice("part", kOpeningParts), readTaken(r)};
   });
   o.trim = in.maybeNumber("trim");
   o.leaf = in.choice("leaf", kLeaves, std::optional(WindowLeaf::Fixed));
@@ -133,7 +133,7 @@ void readSite(ObjectReader& in, Opening& o) {
 
 void writeSite(Json& out, const Opening& o) {
   for (const OpeningReading& r : o.readings) {
-    Json reading{{"id", r.id.value}, {"part", wordFor(kParts, r.part)}};
+    Json reading{{"id", r.id.value}, {"part", wordFor(kOpeningParts, r.part)}};
     writeTaken(reading, r.taken);
     out["readings"].push_back(std::move(reading));
   }
@@ -216,14 +216,14 @@ void readSite(ObjectReader& in, Room& room) {
 
 void writeSite(Json& out, const Room& room) {
   for (const HeightReading& h : room.heights) {
-    Json height{{"id", h.id.value}, {"kind", wordFor(kHeights, h.kind)}, {"at", point(h.at)}};
+    Json height{{"id", h.id.value}, {"kind", wordFor(kHeights, h.kind)}, {"at", placeJson(h.at)}};
     writeTaken(height, h.taken);
     out["heights"].push_back(std::move(height));
   }
   if (room.ceiling != CeilingShape::Flat) out["ceiling"] = wordFor(kCeilings, room.ceiling);
   for (const CeilingArea& a : room.ceilingAreas)
     out["ceilingAreas"].push_back(
-        {{"id", a.id.value}, {"outline", points(a.outline)}, {"shape", wordFor(kCeilings, a.shape)}});
+        {{"id", a.id.value}, {"outline", pointsJson(a.outline)}, {"shape", wordFor(kCeilings, a.shape)}});
   if (room.trim != RoomTrim{}) {
     Json& trim = out["trim"] = Json::object();
     writeMaybe(trim, "skirting", room.trim.skirting);
@@ -235,7 +235,7 @@ void writeSite(Json& out, const Room& room) {
   for (const WallPoint& p : room.points) {
     Json one{{"id", p.id.value}, {"kind", wordFor(kPoints, p.kind)}};
     if (p.wall.empty()) {
-      one["at"] = point(p.at);
+      one["at"] = placeJson(p.at);
     } else {
       one["wall"] = p.wall.value;
       one["along"] = p.along;
@@ -257,7 +257,7 @@ void writeSite(Json& out, const Room& room) {
     Json one{{"id", p.id.value}};
     writeText(one, "image", p.image);
     writeText(one, "wall", p.wall.value);
-    one["at"] = point(p.at);
+    one["at"] = placeJson(p.at);
     writeText(one, "note", p.note);
     writeText(one, "when", p.when);
     writeText(one, "who", p.who);

@@ -14,7 +14,7 @@ constexpr std::pair<const char*, ObservationKind> kKinds[] = {{"run", Observatio
                                                               {"diagonal", ObservationKind::Diagonal},
                                                               {"square", ObservationKind::Square},
                                                               {"angle", ObservationKind::Angle}};
-constexpr std::pair<const char*, int> kTurns[] = {{"L", 1}, {"R", -1}, {"?", 0}};
+constexpr std::pair<const char*, int> kSurveyTurns[] = {{"L", 1}, {"R", -1}, {"?", 0}};
 constexpr std::size_t kMostCorners = 100, kMostReadings = 1000;
 constexpr const char* kHint = "See docs/cli.md";
 
@@ -42,10 +42,10 @@ NamedNetwork read(const Json& json, const std::string& name) {
   if (turns.size() != net.corners)
     in.fail("turns", "must be one for each corner", "L turns left, R turns right, ? is not known");
   for (const Json& turn : turns) {
-    const auto* known = std::find_if(std::begin(kTurns), std::end(kTurns), [&](const auto& t) {
+    const auto* known = std::find_if(std::begin(kSurveyTurns), std::end(kSurveyTurns), [&](const auto& t) {
       return turn.is_string() && turn.get<std::string>() == t.first;
     });
-    if (known == std::end(kTurns)) in.fail("turns", "must be L, R or ?", kHint);
+    if (known == std::end(kSurveyTurns)) in.fail("turns", "must be L, R or ?", kHint);
     net.turns.push_back(known->second);
   }
   const Json& readings = in.list("readings");

@@ -67,13 +67,28 @@ double stripDepth(const Job& job, const Scheme* scheme, const Wall& wall) {
 /// Where the floor strip begins below the floor line: the length of the wall stands between.
 double stripBelow(double scale) { return kElevationCut + kStripCut + 5 * scale; }
 
+/// Where a place of the plan lies in the strip.
+Vec2 inStrip(const Wall& wall, double scale, Vec2 p) {
+  return {wall.length() - dot(p - wall.start, wall.along()), -stripBelow(scale) - dot(p - wall.start, wall.inward())};
+}
+
+/// What the mirror shows, as far as the strip reaches.
+void addMirrorCone(Drawing& d, const MirrorCone& cone, const Wall& wall, double deep) {
+  const auto cut = [&](Vec2 from, Vec2 to) {
+    const double off = dot(to - wall.start, wall.inward());
+    return from + (to - from) * (off > deep ? deep / off : 1);
+  };
+  PathItem seen{{}, true, Ink::Band, {Ink::Ink, kDimensionLine, Dash::Dashed}};
+  for (const Vec2 p : {cone.a, cut(cone.a, cone.toA), cut(cone.b, cone.toB), cone.b})
+    seen.points.push_back(inStrip(wall, d.scale, p));
+  d.add(Layer::Working, "mirror", std::move(seen));
+}
+
 /// The plan along this wall, turned so that the wall is at the top.
 void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* scheme, const Wall& wall, double deep,
                    LengthFormat format) {
   const double length = wall.length(), below = stripBelow(d.scale);
-  const auto home = [&](Vec2 p) {
-    return Vec2{length - dot(p - wall.start, wall.along()), -below - dot(p - wall.start, wall.inward())};
-  };
+  const auto home = [&](Vec2 p) { return inStrip(wall, d.scale, p); };
   // A fine edge, so that what stands in it does not float on white paper.
   d.add(Layer::Floor, "", rectangle({0, -below - deep}, {length, -below}, Ink::Floor, fine(Ink::Quiet)));
   d.add(Layer::Wall, wallItem(wall.id),
@@ -236,6 +251,7 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   if (!wall || work.scheme == nullptr) return d;
   const View view{work.wall};
   addBands(d, work.bands, view);
+  if (work.mirror) addMirrorCone(d, *work.mirror, *wall, stripDepth(job, work.scheme, *wall));
   // Their names stand beside the wall, never across what hangs on it: at the right, beyond the cut wall; the left has
   // the height.
   std::vector<const Band*> here;

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/drawing/plan/plan.h"
+#include "core/rules/art/mirror_views.h"
 
 namespace mezzet {
 
@@ -33,6 +34,7 @@ struct ElevationWork {
   const Job* ghost = nullptr;
   std::vector<Finding> findings;
   ItemId typedInto;
+  std::optional<MirrorCone> mirror = {};  ///< what the selected mirror shows, drawn in the strip of floor
 };
 [[nodiscard]] Drawing composeElevationWork(const Job&, const Room&, const ElevationWork&, double scale,
                                            LengthFormat format);

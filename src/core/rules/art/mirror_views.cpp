@@ -91,4 +91,17 @@ MirrorViews mirrorViews(const Situation& s, const Placement& mirror, const std::
   return out;
 }
 
+std::optional<MirrorCone> mirrorCone(const Situation& s, const Placement& mirror) {
+  if (!isMirror(s.pieces.of(mirror).kind)) return std::nullopt;
+  const auto glass = glassOf(s.pieces, s.room, mirror);
+  const MirrorViews views = mirrorViews(s, mirror);
+  if (!glass || !views.judged) return std::nullopt;
+  const MirrorEye& eye = views.eyes[*views.judged];
+  const Vec2 middle = meanOf(outlineOf(s.room));
+  const std::vector<Vec2> ends = raysThrough(*glass, eye.eye, meetablesIn(s.pieces, s.room, s.scheme),
+                                             s.heights().floorAt(middle), s.heights().ceilingAt(middle), eye.who);
+  if (ends.size() != 2) return std::nullopt;
+  return MirrorCone{glass->a, glass->b, ends[0], ends[1]};
+}
+
 }  // namespace mezzet
