@@ -7,6 +7,7 @@
 #include "core/rules/check.h"
 #include "core/sight/reflection.h"
 #include "io/json/rulebook_json.h"
+#include "support/frames.h"
 #include "support/rooms.h"
 
 namespace {
@@ -15,11 +16,7 @@ using namespace mezzet::test;
 
 ArrangementAsk salonOf(std::size_t n) {
   Chance chance(n);
-  ArrangementAsk ask{.as = HangAs::Salon, .frames = {}};
-  for (std::size_t i = 0; i < n; ++i) {
-    const double w = 8 + static_cast<double>(chance.below(29)), h = 8 + static_cast<double>(chance.below(29));
-    ask.frames.push_back({"p" + std::to_string(i), in(w), in(h)});
-  }
+  ArrangementAsk ask{.as = HangAs::Salon, .frames = frames(randomSizes(chance, n))};
   ask.ratio = 1.5;
   ask.roomWidth = in(1000);
   ask.roomHeight = in(1000);
@@ -75,8 +72,7 @@ void mirrorOfOneEye(benchmark::State& state) {
   const Room& room = *job.rooms.front();
   for (auto _ : state) {
     const Glass glass = *glassOf(pieces, room, *findPlacement(scheme(job), PlacementId("m1")));
-    benchmark::DoNotOptimize(
-        shownIn(glass, {{in(60), in(80)}, 1564}, meetablesIn(pieces, room, scheme(job)), 0, in(96)));
+    benchmark::DoNotOptimize(shownIn(glass, {{in(60), in(80)}, 1564}, reflectedIn(pieces, room, scheme(job))));
   }
 }
 BENCHMARK(mirrorOfOneEye)->Unit(benchmark::kMicrosecond);

@@ -22,13 +22,7 @@ TEST(Salon, OfTwoHundredSetsIsDenseInShapeAndRoundItsLargest) {
   const int sets = 200;
   for (int set = 0; set < sets; ++set) {
     Chance chance(seed + static_cast<std::uint64_t>(set));
-    std::vector<std::pair<double, double>> sizes;
-    for (std::size_t i = 7 + chance.below(9); i > 0; --i) {
-      const double width = 8 + static_cast<double>(chance.below(29)),
-                   height = 8 + static_cast<double>(chance.below(29));
-      sizes.emplace_back(width, height);
-    }
-    ArrangementAsk a = ask(HangAs::Salon, sizes);
+    ArrangementAsk a = ask(HangAs::Salon, randomSizes(chance, 7 + chance.below(9)));
     a.ratio = std::array{1.0, 1.5, 2.0}[chance.below(3)];
     a.seed = static_cast<std::uint64_t>(set) + 1;
     const Arrangement made = arranged(a, kInches);

@@ -25,6 +25,15 @@ inline ArrangementAsk ask(HangAs as, const std::vector<std::pair<double, double>
   a.roomHeight = in(200);
   return a;
 }
+/// Whole inches from 8 to 36 either way.
+inline std::vector<std::pair<double, double>> randomSizes(Chance& chance, std::size_t count) {
+  std::vector<std::pair<double, double>> sizes;
+  for (std::size_t i = 0; i < count; ++i) {
+    const double width = 8 + static_cast<double>(chance.below(29)), height = 8 + static_cast<double>(chance.below(29));
+    sizes.emplace_back(width, height);
+  }
+  return sizes;
+}
 struct R {
   double left, right, bottom, top;
 };

@@ -1,9 +1,13 @@
 // The Walls stage by mouse and by keyboard: several typed as a row, arrangements by words with ghosts, the gap typed.
+#include <QDragEnterEvent>
 #include <QLineEdit>
+#include <QMimeData>
 #include <QToolButton>
 
 #include <cmath>
 
+#include "app/stages/floor/cut_out.h"
+#include "app/stages/walls/wall_picker.h"
 #include "core/edit/edits.h"
 #include "core/edit/hangs.h"
 #include "core/hang/neighbours.h"
@@ -51,6 +55,33 @@ class OnWalls : public test::WindowTest {
     std::vector<double> out;
     for (const HungPair& pair : spanningPairs(PieceIndex(job()), *work().scheme(), hungHere())) out.push_back(pair.gap);
     return out;
+  }
+  /// Drops these where a point of the wall is seen.
+  void drop(const std::vector<PieceId>& pieces, Vec2 at, bool release = true) {
+    QByteArrayList ids;
+    for (const PieceId& id : pieces) ids << QByteArray::fromStdString(id.value);
+    QMimeData mime;
+    mime.setData(QString::fromUtf8(kPieceMime), ids.join('\0'));
+    const QPoint there = sheet().projection().map(at).toPoint();
+    QDragEnterEvent enter(there, Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(&sheet(), &enter);
+    QDragMoveEvent move(there, Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(&sheet(), &move);
+    if (!release) return;
+    QDropEvent fall(there, Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(&sheet(), &fall);
+    QApplication::processEvents();
+  }
+  /// A sofa at the middle of the wall that is seen.
+  void putSofa() {
+    Piece sofa = usualPiece("sofa");
+    sofa.id = PieceId("couch");
+    const Wall wall = *findWall(*work().room(), work().wall());
+    const double turn = normalisedTurn(std::atan2(-wall.inward().x, wall.inward().y) * 180 / M_PI + 180);
+    const FloorPlace at{(wall.start + wall.end) * 0.5 + wall.inward() * (*sofa.depth / 2 + 20), turn};
+    ASSERT_TRUE(window_->document().edit(
+        QStringLiteral("furnish"),
+        withPlacement(withPiece(job(), sofa).value(), work().schemeId(), {PlacementId("c1"), sofa.id, at, {}})));
   }
   bool settled(const std::function<bool()>& so) { return QTest::qWaitFor(so, 5000); }
 };
@@ -154,14 +185,84 @@ TEST_F(OnWalls, OpensTheRoomLikeABox) {
   QApplication::processEvents();
   EXPECT_FALSE(work().foldedOut());
 }
-TEST_F(OnWalls, ALetterShowsItsWall) {
+TEST_F(OnWalls, AClickInTheKeyPlanShowsItsWall) {
+  auto* picker = window_->findChild<WallPicker*>();
+  ASSERT_NE(picker, nullptr);
   for (const Corner& corner : work().room()->corners) {
-    auto* letter = window_->findChild<QToolButton*>(QStringLiteral("wall:") + QString::fromStdString(corner.id.value));
-    ASSERT_NE(letter, nullptr) << corner.id.value;
-    letter->click();
+    QTest::mouseClick(picker, Qt::LeftButton, {}, picker->placeOf(corner.id).toPoint());
     EXPECT_EQ(work().wall(), corner.id);
-    EXPECT_TRUE(letter->isChecked());
   }
+}
+TEST_F(OnWalls, ALetterInTheKeyPlanShowsItsWall) {
+  auto* picker = window_->findChild<WallPicker*>();
+  ASSERT_NE(picker, nullptr);
+  picker->setFocus();
+  QTest::keyClick(picker, Qt::Key_C);
+  EXPECT_EQ(work().wall(), CornerId("C"));
+  QTest::keyClick(picker, Qt::Key_Right);
+  EXPECT_EQ(work().wall(), CornerId("D"));
+  QTest::keyClick(picker, Qt::Key_9);  // no wall
+  EXPECT_EQ(work().wall(), CornerId("D"));
+}
+TEST_F(OnWalls, ThreeDroppedOverTheSofaAreARowAndANumberIsTheirGap) {
+  putSofa();
+  Piece print = usualPiece("art");
+  print.id = PieceId("print");
+  print.width = 300;
+  print.height = 400;
+  print.count = 3;
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("add"), withPiece(job(), print).value()));
+  const double middle = findWall(*work().room(), work().wall())->length() / 2;
+  drop({print.id, print.id, print.id}, {middle + 200, 1600}, false);
+  EXPECT_TRUE(work().ghost());
+  EXPECT_TRUE(hungHere().empty());
+  drop({print.id, print.id, print.id}, {middle + 200, 1600});
+  EXPECT_FALSE(work().ghost());
+  ASSERT_EQ(hungHere().size(), 3U);
+  ASSERT_EQ(work().scheme()->hangs.size(), 1U);
+  EXPECT_EQ(work().scheme()->hangs[0].as, HangAs::Row);
+  EXPECT_EQ(work().selection().size(), 3U);
+  double u = 0;
+  for (const PlacementId& id : hungHere()) u += wallPlace(findPlacement(*work().scheme(), id)->on).u / 3;
+  EXPECT_NEAR(u, middle, 1e-6);  // over the sofa, not where it was let go
+  key(Qt::Key_4);
+  key(Qt::Key_Return);
+  ASSERT_TRUE(settled([&] { return std::abs(gaps()[0] - 101.6) < 1e-6; }));
+}
+TEST_F(OnWalls, WhatIsTooLongForARowOverTheSofaIsASalon) {
+  putSofa();
+  Piece print = usualPiece("art");
+  print.id = PieceId("print");
+  print.width = 300;
+  print.height = 300;
+  print.count = 8;
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("add"), withPiece(job(), print).value()));
+  drop(std::vector<PieceId>(8, print.id), {findWall(*work().room(), work().wall())->length() / 2, 1600});
+  ASSERT_EQ(hungHere().size(), 8U);
+  EXPECT_EQ(work().scheme()->hangs[0].as, HangAs::Salon);
+}
+TEST_F(OnWalls, WhatIsPickedInTheTrayHangsAsOne) {
+  key(Qt::Key_A);
+  type("3 pictures 12 x 16");
+  key(Qt::Key_Return);
+  type("picture 10 x 10");  // the line is still in hand
+  key(Qt::Key_Return);
+  QApplication::processEvents();
+  QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+  std::vector<CutOut*> cuts;
+  for (CutOut* cut : window_->findChildren<CutOut*>())
+    if (cut->accessibleName().startsWith(QStringLiteral("Picture"))) cuts.push_back(cut);
+  ASSERT_EQ(cuts.size(), 2U);
+  QTest::mouseClick(cuts[0], Qt::LeftButton, Qt::ControlModifier);
+  QTest::keyClick(cuts[1], Qt::Key_Space);
+  EXPECT_TRUE(cuts[0]->picked() && cuts[1]->picked());
+  QTest::keyClick(cuts[1], Qt::Key_Return);
+  ASSERT_TRUE(settled([&] { return hungHere().size() == 4; }));
+  ASSERT_EQ(work().scheme()->hangs.size(), 1U);
+  for (const double gap : gaps()) EXPECT_NEAR(gap, 50.8, 1e-6);
+  EXPECT_EQ(work().selection().size(), 4U);
+  undo();
+  EXPECT_TRUE(hungHere().empty());
 }
 TEST_F(OnWalls, AMirrorSaysWhatItShows) {
   typeLine("mirror 24 x 36");

@@ -125,7 +125,7 @@ TEST(Demo, FourPicturesMatchTheRiverAndASalonOfNineHangsByTheDoor) {
   EXPECT_TRUE(breaking(job, salon.id.value.c_str()).empty());
 }
 TEST(Demo, ItsPicturesAreItsOwn) {
-  EXPECT_EQ(demo().images.size(), 13U);  // ten pictures, an old plan, two photographs
+  EXPECT_EQ(demo().images.size(), 14U);  // eleven pictures, an old plan, two photographs
 }
 
 TEST(Demo, TheSiteIsRecorded) {

@@ -10,7 +10,7 @@
 
 #include "io/photometry/ies.h"
 #include "io/photometry/webs.h"
-#include "core/decide/hang_place.h"
+#include "core/decide/hang_again.h"
 #include "core/site/heights.h"
 #include "core/space/bodies.h"
 #include "core/drawing/wall/elevation.h"
@@ -308,6 +308,12 @@ void Workspace::selectAlso(const PlacementId& id) {
     selected_ = id;
   }
   emit selectionChanged();
+}
+
+void Workspace::selectThese(const PlacementIds& all) {
+  select(all.empty() ? PlacementId() : all.front());
+  for (std::size_t i = 1; i < all.size(); ++i)
+    if (!has(selection(), all[i])) selectAlso(all[i]);
 }
 
 void Workspace::selectAll() {

@@ -117,6 +117,7 @@ class Workspace : public QObject {
   void foldOut(bool);
   void stepWall(int by);
   void select(const PlacementId&);
+  void selectThese(const PlacementIds&);
   /// Selects one more, or lets go of it when it was selected; what was selected stays so.
   void selectAlso(const PlacementId&);
   void selectAll();
@@ -144,6 +145,8 @@ class Workspace : public QObject {
   void take(const WayOut&);
   void removeSelected();
   void toggleLock();
+  /// What of the selection hangs is never grouped with its neighbours of itself, or is as it hangs.
+  void toggleApart();
   void align(Line line);
   void spreadOut(bool across);
   void group();

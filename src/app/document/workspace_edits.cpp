@@ -8,6 +8,7 @@
 #include "core/drawing/base/working.h"
 #include "core/drawing/wall/elevation.h"
 #include "core/edit/edits.h"
+#include "core/edit/hangs.h"
 #include "core/edit/lights.h"
 #include "core/edit/readings.h"
 #include "core/model/kinds.h"
@@ -257,6 +258,17 @@ void Workspace::toggleLock() {
   Job after = job();
   for (const PlacementId& id : selection()) after = withLock(after, scheme_, id, !p->locked);
   document_.edit((p->locked ? tr("unlock %1") : tr("lock %1")).arg(nameOfSelection()), std::move(after));
+}
+
+void Workspace::toggleApart() {
+  const Placement* p = selectedPlacement();
+  const auto* place = p != nullptr ? onWall(p->on) : nullptr;
+  if (place == nullptr) return;
+  const bool apart = !place->apart;
+  Job after = job();
+  for (const PlacementId& id : selection()) after = withApart(after, scheme_, id, apart);
+  document_.edit((apart ? tr("hang %1 apart") : tr("hang %1 with its neighbours")).arg(nameOfSelection()),
+                 std::move(after));
 }
 
 void Workspace::copySelected() {

@@ -2,6 +2,7 @@
 #include <QDragEnterEvent>
 #include <QDropEvent>
 #include <QMimeData>
+#include <algorithm>
 #include <cmath>
 
 #include "app/stages/floor/tray.h"
@@ -10,42 +11,59 @@
 #include "core/base/sentence.h"
 #include "core/decide/bands.h"
 #include "core/decide/first_place.h"
-#include "core/decide/hang_place.h"
+#include "core/decide/hang_drop.h"
 #include "core/edit/edits.h"
 
 namespace mezzet {
 
 std::optional<SheetView::Dropped> SheetView::dropped(const QDropEvent& event, IdSource& ids) const {
-  const PieceId id(event.mimeData()->data(QString::fromUtf8(kPieceMime)).toStdString());
-  const Piece* piece = findPiece(workspace_.job(), id);
-  if (piece == nullptr || !takes(*piece)) return std::nullopt;
-  const double step = workspace_.handStep();
-  const Vec2 p = projection().unmap(event.position());
-  if (rowOf(workspace_.stage()).accepts == Accepts::Wall && !(event.modifiers() & Qt::AltModifier))
-    if (auto over = withDroppedOver(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), id,
-                                    p, ids, workspace_.format())) {
-      const WallRect& r = over->region;
-      Band free{"",
-                View{workspace_.wall()},
-                {{r.left, r.bottom}, {r.right, r.bottom}, {r.right, r.top}, {r.left, r.top}},
-                "",
-                ""};
-      free.beside = tr("free, %1 by %2").arg(workspace_.write(r.width()), workspace_.write(r.height())).toStdString();
-      return Dropped{{std::move(over->job), over->placement}, {}, {std::move(free)}};
+  const std::vector<PieceId> pieces = piecesIn(*event.mimeData());
+  const bool can = std::all_of(pieces.begin(), pieces.end(), [&](const PieceId& id) {
+    const Piece* piece = findPiece(workspace_.job(), id);
+    return piece != nullptr && takes(*piece);
+  });
+  if (pieces.empty() || !can) return std::nullopt;
+  const Vec2 at = projection().unmap(event.position());
+  const bool free = event.modifiers() & Qt::AltModifier;
+  if (rowOf(workspace_.stage()).accepts == Accepts::Wall && !free)
+    if (auto hung = withDropped(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), pieces,
+                                at, ids, workspace_.format())) {
+      const WallRect& r = hung->region;
+      Band lit{"",
+               View{workspace_.wall()},
+               {{r.left, r.bottom}, {r.right, r.bottom}, {r.right, r.top}, {r.left, r.top}},
+               "",
+               ""};
+      lit.beside = tr("free, %1 by %2").arg(workspace_.write(r.width()), workspace_.write(r.height())).toStdString();
+      return Dropped{std::move(hung->job), std::move(hung->fresh), {}, {std::move(lit)}};
     }
+  if (pieces.size() == 1) return droppedOne(pieces.front(), at, !free, ids);
+  if (rowOf(workspace_.stage()).accepts == Accepts::Wall && !free) return std::nullopt;  // they do not fit
+  // Several stand one beside another, each where it is free.
+  Dropped out{workspace_.job(), {}};
+  for (const PieceId& id : pieces) {
+    auto added = withPlaced(out.job, workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, ids, at);
+    if (!added) return std::nullopt;
+    out.job = std::move(added->job);
+    out.fresh.push_back(added->placement);
+  }
+  return out;
+}
+
+std::optional<SheetView::Dropped> SheetView::droppedOne(const PieceId& id, Vec2 at, bool resting, IdSource& ids) const {
+  const double step = workspace_.handStep();
   auto added = withPlaced(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, ids,
-                          Vec2{std::round(p.x / step) * step, std::round(p.y / step) * step});
+                          Vec2{std::round(at.x / step) * step, std::round(at.y / step) * step});
   if (!added) return std::nullopt;
-  Dropped out{std::move(added).value(), {}};
-  if (event.modifiers() & Qt::AltModifier) return out;
-  const Scheme& scheme = *findScheme(out.added.job, workspace_.schemeId());
-  const PlacementId fresh = out.added.placement;
-  Snapped resting =
-      snapped(out.added.job, scheme, fresh, findPlacement(scheme, fresh)->on, {}, kSnapReach / projection().perMm);
-  Job rested = mezzet::placed(out.added.job, workspace_.schemeId(), fresh, resting.place);
+  const PlacementId fresh = added->placement;
+  Dropped out{std::move(added->job), {fresh}};
+  if (!resting) return out;
+  const Scheme& scheme = *findScheme(out.job, workspace_.schemeId());
+  Snapped snap = snapped(out.job, scheme, fresh, findPlacement(scheme, fresh)->on, {}, kSnapReach / projection().perMm);
+  Job rested = mezzet::placed(out.job, workspace_.schemeId(), fresh, snap.place);
   if (!standsFree(rested, *findScheme(rested, workspace_.schemeId()), fresh)) return out;
-  out.added.job = std::move(rested);
-  out.guides = std::move(resting.guides);
+  out.job = std::move(rested);
+  out.guides = std::move(snap.guides);
   return out;
 }
 
@@ -58,10 +76,10 @@ void SheetView::dragMoveEvent(QDragMoveEvent* event) {
   IdSource ids = workspace_.document().ids();
   if (auto there = dropped(*event, ids)) {
     hand_.showOf(!there->lit.empty() ? std::move(there->lit)
-                                     : bandsOf(there->added.job, workspace_.book(), workspace_.schemeId(),
-                                               there->added.placement, workspace_.format()),
+                                     : bandsOf(there->job, workspace_.book(), workspace_.schemeId(),
+                                               there->fresh.front(), workspace_.format()),
                  std::move(there->guides));
-    workspace_.showGhost(std::move(there->added.job));
+    workspace_.showGhost(std::move(there->job));
     event->acceptProposedAction();
   } else {
     dropGhost();
@@ -78,14 +96,14 @@ void SheetView::dropGhost() {
 
 void SheetView::dropEvent(QDropEvent* event) {
   IdSource ids = workspace_.document().ids();
-  const auto drop = dropped(*event, ids);
+  const auto there = dropped(*event, ids);
   dropGhost();
-  if (!drop) return;
-  const Added* there = &drop->added;
-  const Placement* placed = findPlacement(*findScheme(there->job, workspace_.schemeId()), there->placement);
-  workspace_.document().edit(tr("place %1").arg(QString::fromStdString(midSentence(pieceOf(there->job, *placed).name))),
-                             there->job, ids.next());
-  workspace_.select(there->placement);
+  if (!there) return;
+  const Placement* first = findPlacement(*findScheme(there->job, workspace_.schemeId()), there->fresh.front());
+  const QString what = there->fresh.size() > 1 ? tr("%1 pieces").arg(there->fresh.size())
+                                               : QString::fromStdString(midSentence(pieceOf(there->job, *first).name));
+  workspace_.document().edit(tr("place %1").arg(what), there->job, ids.next());
+  workspace_.selectThese(there->fresh);
   setFocus();
   event->acceptProposedAction();
 }

@@ -104,13 +104,15 @@ class SheetView : public QWidget {
   [[nodiscard]] bool onHandle(QPointF point) const;
   void selectIn(const QRectF& frame);
   void zoomAt(double factor, QPointF at);
-  /// The job with the dragged cut-out at a point of the widget; absent when it cannot stand there.
+  /// The job with the dragged cut-outs at a point of the widget; absent when they cannot stand there.
   struct Dropped {
-    Added added;
-    std::vector<Guide> guides;
-    std::vector<Band> lit = {};  ///< what is free there and takes it
+    Job job;
+    PlacementIds fresh;
+    std::vector<Guide> guides = {};
+    std::vector<Band> lit = {};  ///< what is free there and takes them
   };
   [[nodiscard]] std::optional<Dropped> dropped(const QDropEvent&, IdSource& ids) const;
+  [[nodiscard]] std::optional<Dropped> droppedOne(const PieceId&, Vec2 at, bool resting, IdSource& ids) const;
   void dropGhost();
 
   Viewport view_;

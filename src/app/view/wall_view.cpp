@@ -52,7 +52,8 @@ Drawing WallView::composeMoving(double scale) const {
   if (work.bands.empty() && !banded.empty())
     work.bands = bandsOf(shownJob(), workspace_.book(), workspace_.schemeId(), banded, workspace_.format());
   if (!dragging()) work.findings = workspace_.findings();
-  if (const Placement* p = workspace_.selectedPlacement(); p != nullptr && !dragging())
+  if (const Placement* p = workspace_.selectedPlacement();
+      p != nullptr && !dragging() && isMirror(pieceOf(shownJob(), *p).kind))
     work.mirror =
         mirrorCone(Situation(shownJob(), workspace_.book(), *scheme, workspace_.format(), {workspace_.useState()}), *p);
   work.selection = workspace_.selection();

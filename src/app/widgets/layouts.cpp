@@ -173,6 +173,11 @@ QString onScreen(const std::string& sentence) {
   text.replace(beforeUnit, QStringLiteral("\\1\u00a0\\2"));
   return text;
 }
+QString onScreen(const std::vector<std::string>& sentences) {
+  QStringList all;
+  for (const std::string& one : sentences) all << onScreen(one);
+  return all.join(QLatin1Char(' '));
+}
 
 void refuseChoice(QObject* owner, QLabel* complaint, const LengthReading& taken, std::function<void()> rebuild) {
   if (taken) return;

@@ -8,6 +8,7 @@
 #include <QVBoxLayout>
 #include <QWidget>
 #include <string>
+#include <vector>
 
 #include "core/units/length.h"
 
@@ -72,6 +73,8 @@ void named(QWidget* widget, const char* name);
 
 /// A sentence of the core for the screen: a number keeps its fraction and its unit on one line.
 [[nodiscard]] QString onScreen(const std::string& sentence);
+/// Several, one after the other.
+[[nodiscard]] QString onScreen(const std::vector<std::string>& sentences);
 
 /// A choice that is refused shows what is there again, with the reason.
 void refuseChoice(QObject* owner, QLabel* complaint, const LengthReading& taken, std::function<void()> rebuild);

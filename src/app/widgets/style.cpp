@@ -71,6 +71,8 @@ QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height:
 #sheetEdge QLineEdit { padding: 1px 5px; }
 #sheetEdge QComboBox:focus, #bar QComboBox:focus { padding: 0px 17px 0px 5px; }
 #sheetEdge QLineEdit:focus { padding: 0px 4px; }
+#tray QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 0 7px; }
+#tray QToolButton:hover, #tray QToolButton:focus { border: 1px solid @focus; }
 #header QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 5px 10px; }
 #header QToolButton:hover { background: @bar; }
 #header QToolButton:focus { border: 2px solid @focus; padding: 4px 9px; }

@@ -24,6 +24,7 @@ bool severalSchemes(const Workspace& w) {
 }
 bool anyPiece(const Workspace& w) { return w.selectedPlacement() != nullptr; }
 bool floorPiece(const Workspace& w) { return anyPiece(w) && onFloor(w.selectedPlacement()->on) != nullptr; }
+bool wallPiece(const Workspace& w) { return anyPiece(w) && onWall(w.selectedPlacement()->on) != nullptr; }
 bool anyRug(const Workspace& w) { return floorPiece(w) && isRug(pieceOf(w.job(), *w.selectedPlacement()).kind); }
 bool anyLight(const Workspace& w) {
   return anyPiece(w) && mountOf(pieceOf(w.job(), *w.selectedPlacement())).has_value();
@@ -118,6 +119,8 @@ std::vector<ActionRow> arrangeRows() {
       {"mark", "Arrange", "Keep it selected", "M", "It stays selected while Tab goes on to others; again lets go of it",
        marked},
       {"group", "Arrange", "Group", "Ctrl+G", "What is grouped moves together; pictures hang as one", atLeast<2>},
+      {"apart", "Arrange", "Hang it apart, or not", "Shift+P",
+       "However near it hangs, it is judged by itself; again, with its neighbours", wallPiece},
       {"ungroup", "Arrange", "Part the group", "Ctrl+Shift+G", "Each piece by itself again", grouped},
       gap("Arrange"),
       {"align-left", "Arrange", "Line up left edges", "Alt+Left", "To the piece with the tapes, which stays",

@@ -18,6 +18,7 @@
 #include "app/stages/floor/tray.h"
 #include "app/stages/measure/site_panel.h"
 #include "app/stages/measure/trace_view.h"
+#include "app/stages/walls/wall_picker.h"
 #include "app/view/fold_view.h"
 #include "app/view/house_view.h"
 #include "app/view/plan_view.h"
@@ -139,6 +140,7 @@ QLayout* MainWindow::makeSheets() {
   sheets_->addWidget(fold_);
   edge_ = new SheetEdge(*workspace_);
   sheets_->setEdge(edge_);
+  sheets_->setCorner(new WallPicker(*workspace_));
   connect(edge_, &SheetEdge::resized, sheets_, &SheetDesk::placeEdge, Qt::QueuedConnection);
   left->addWidget(sheets_, 1);
   // One bar: the selected piece, or the typed line with the tray.

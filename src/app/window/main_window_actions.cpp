@@ -152,6 +152,7 @@ void MainWindow::wirePieces() {
     static_cast<void>(light_->typeDrop());
   });
   on("lock", [this] { workspace_->toggleLock(); });
+  on("apart", [this] { workspace_->toggleApart(); });
   on("remove", [this] { workspace_->removeSelected(); });
   on("add", [this] { addPiece(false); });
   on("sizes", [this] { addPiece(true); });

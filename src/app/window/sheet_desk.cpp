@@ -16,10 +16,19 @@ void SheetDesk::setEdge(QWidget* edge) {
   placeEdge();
 }
 
+void SheetDesk::setCorner(QWidget* corner) {
+  corner_ = corner;
+  corner_->setParent(this);
+  placeEdge();
+}
+
 void SheetDesk::placeEdge() {
   const QSize size = edge_->sizeHint();
   edge_->setGeometry(kOff, height() - size.height() - kOff, std::min(size.width(), width() - 2 * kOff), size.height());
   edge_->raise();
+  if (corner_ == nullptr) return;
+  corner_->move(width() - corner_->width() - kOff, height() - corner_->height() - kOff);
+  corner_->raise();
 }
 
 void SheetDesk::resizeEvent(QResizeEvent* event) {

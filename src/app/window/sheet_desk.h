@@ -12,6 +12,8 @@ class SheetDesk : public QStackedWidget {
   using QStackedWidget::QStackedWidget;
   /// Lies over the lower left corner of whatever sheet is shown, as wide as it wants to be.
   void setEdge(QWidget*);
+  /// Lies over the lower right corner, while it is shown.
+  void setCorner(QWidget*);
   /// Again, when it wants another width.
   void placeEdge();
 
@@ -19,7 +21,7 @@ class SheetDesk : public QStackedWidget {
   void resizeEvent(QResizeEvent*) override;
 
  private:
-  QWidget* edge_ = nullptr;
+  QWidget *edge_ = nullptr, *corner_ = nullptr;
 };
 
 }  // namespace mezzet

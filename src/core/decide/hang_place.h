@@ -7,6 +7,7 @@
 #include "core/hang/arrangement.h"
 #include "core/hang/neighbours.h"
 #include "core/rules/base/rulebook.h"
+#include "core/space/arrange.h"
 
 namespace mezzet {
 
@@ -17,7 +18,7 @@ struct HangRequest {
   std::optional<double> gap = std::nullopt;
   int rows = 0, columns = 0;
   HangLine line = HangLine::Centre;
-  std::string like = {};                          ///< a group or a placement, of a match
+  std::string like = {};                          ///< of a match: a group or a placement
   std::optional<double> ratio = std::nullopt;     ///< width to height
   std::optional<WallRect> within = std::nullopt;  ///< the free rectangle that takes it where left out
   std::optional<double> middle = std::nullopt;    ///< u of its middle; of what is below, or of the region
@@ -42,36 +43,20 @@ struct HangPlan {
 [[nodiscard]] Result<HangPlan> hangPlan(const Job&, const Rulebook&, const SchemeId&, const HangRequest&, IdSource&,
                                         LengthFormat, const std::stop_token& = {});
 
-/// Asks to hang these so: in the order they hang in now, left to right, of a grid row by row. A group that is made
-/// stays about its middle.
+/// The arrangement that some of these are in.
+[[nodiscard]] const Hang* hangAmong(const Scheme&, const PlacementIds&);
+/// Round a group, or round one placement.
+[[nodiscard]] std::optional<WallRect> envelopeOf(const PieceIndex&, const Scheme&, const std::string& like);
+
+/// Asks to hang these so: in the order they hang in now, left to right, of a grid row by row. What is hung so already
+/// keeps its gap, its rows and columns, its line, what it is like and its seed.
 [[nodiscard]] HangRequest requestFor(const Scheme&, std::vector<PlacementId>, const CornerId& wall, HangAs);
 
-/// Several of one piece hung at once as one group; the first of them. Refused in words where they do not fit.
-struct HungTogether {
-  Job job;
-  PlacementId placement;
+/// What of a scheme a match can be like: single pictures and made groups, but those in which any of these hang.
+struct MatchModel {
+  std::string id;     ///< of the placement or the group
+  std::string words;  ///< "river print, 56 x 24 in, wall D"
 };
-[[nodiscard]] Result<HungTogether> withHungTogether(const Job&, const Rulebook&, const SchemeId&, const CornerId& wall,
-                                                    const PieceId&, int count, HangAs, std::optional<double> gap,
-                                                    IdSource&, LengthFormat);
-
-/// A piece dropped on the free wall over something that stands there: hung over its middle at the height its rules
-/// ask, in a row with what hangs there already. Nothing where the wall is not free over anything there, or where they
-/// do not fit. `region` is what lights up.
-struct DroppedOver {
-  Job job;
-  PlacementId placement;
-  WallRect region;
-};
-[[nodiscard]] std::optional<DroppedOver> withDroppedOver(const Job&, const Rulebook&, const SchemeId&,
-                                                         const CornerId& wall, const PieceId&, Vec2 at, IdSource&,
-                                                         LengthFormat);
-
-/// A made group arranged again as it was made, about the middle it has: after a frame changed, joined or left. The job
-/// as it is where the group was not made, or it no longer fits.
-[[nodiscard]] Job hungAgain(const Job&, const Rulebook&, const SchemeId&, const std::string& group, LengthFormat);
-
-/// The same for every group of `after` of which a frame changed, joined or left since `before`.
-[[nodiscard]] Job hangsSettled(const Job& before, Job after, const Rulebook&, LengthFormat);
+[[nodiscard]] std::vector<MatchModel> matchModels(const Job&, const Scheme&, const PlacementIds& without, LengthFormat);
 
 }  // namespace mezzet

@@ -5,6 +5,7 @@
 #include <map>
 #include <numbers>
 
+#include "core/colour/colour.h"
 #include "core/hang/neighbours.h"
 #include "core/model/kinds.h"
 #include "core/rules/art/art_case.h"
@@ -19,6 +20,8 @@ constexpr std::size_t kNamed = 4;
 constexpr double kGlimpse = 0.03;
 /// Within this of its axis the low sun comes in at a window, degrees [D].
 constexpr double kSunWithin = 30;
+/// A wall is white from this lightness, and very dark below that [D].
+constexpr double kWhiteWall = 85, kDarkWall = 30;
 
 std::string shareWords(double share) { return std::to_string(std::lround(100 * share)) + " %"; }
 
@@ -56,7 +59,41 @@ void tellMirror(const Situation& s, const Placement& p, std::vector<std::string>
   }
 }
 
+/// How light the wall is behind a gallery.
+std::string wallColourWords(const Room& room, const Hung& hung) {
+  const auto corner =
+      std::find_if(room.corners.begin(), room.corners.end(), [&](const Corner& c) { return c.id == hung.wall; });
+  const auto colour = corner != room.corners.end() ? readColour(corner->colour) : std::nullopt;
+  if (!colour) return {};
+  const double light = lightnessOf(*colour);
+  if (light > kWhiteWall || light < kDarkWall) return {};
+  return "Groups read best on a white or a very dark wall; this one is between (lightness " +
+         std::to_string(std::lround(light)) + " of 100).";
+}
+
+/// "6 black, 3 white, 1 gold": the finishes of a group's frames, the most first.
+std::string finishWords(const Situation& s, const Hung& hung) {
+  std::map<std::string, int> finishes;
+  for (const PlacementId& id : hung.members)
+    if (const std::string& finish = s.pieces.of(*findPlacement(s.scheme, id)).frame->finish; !finish.empty())
+      ++finishes[finish];
+  std::vector<std::pair<int, std::string>> tally;
+  for (const auto& [finish, n] : finishes) tally.emplace_back(-n, finish);
+  std::sort(tally.begin(), tally.end());
+  std::string words;
+  for (const auto& [n, finish] : tally) words += (words.empty() ? "" : ", ") + std::to_string(-n) + " " + finish;
+  return words;
+}
+
 }  // namespace
+
+std::vector<std::string> toldOfGroup(const Situation& s, const Hung& hung) {
+  std::vector<std::string> out;
+  if (hung.members.size() < 2) return out;
+  if (const std::string words = finishWords(s, hung); !words.empty()) out.push_back("Frames: " + words + ".");
+  if (const std::string words = wallColourWords(s.room, hung); !words.empty()) out.push_back(words);
+  return out;
+}
 
 std::vector<std::string> toldOfHung(const Situation& s, const Placement& p) {
   std::vector<std::string> out;
@@ -79,18 +116,7 @@ std::vector<std::string> toldOfHung(const Situation& s, const Placement& p) {
       out.push_back("Without the return of " + thingWords(s, below->id) + " the middle is " +
                     writeLength(std::abs(below->middles[1] - below->middles[0]), s.format) +
                     (below->middles[1] > below->middles[0] ? " further right." : " further left."));
-    std::map<std::string, int> finishes;
-    for (const PlacementId& id : hung.members)
-      if (const std::string& finish = s.pieces.of(*findPlacement(s.scheme, id)).frame->finish; !finish.empty())
-        ++finishes[finish];
-    if (hung.members.size() > 1 && !finishes.empty()) {
-      std::vector<std::pair<int, std::string>> tally;
-      for (const auto& [finish, n] : finishes) tally.emplace_back(-n, finish);
-      std::sort(tally.begin(), tally.end());
-      std::string words;
-      for (const auto& [n, finish] : tally) words += (words.empty() ? "" : ", ") + std::to_string(-n) + " " + finish;
-      out.push_back("Frames: " + words + ".");
-    }
+    for (std::string& words : toldOfGroup(s, hung)) out.push_back(std::move(words));
   }
   return out;
 }

@@ -12,4 +12,8 @@ namespace mezzet {
 /// middle of an L, finishes of a group. Empty for what does not hang.
 [[nodiscard]] std::vector<std::string> toldOfHung(const Situation&, const Placement&);
 
+/// The same of a whole group: the tally of its finishes, and its wall's colour where that is neither white nor very
+/// dark. Empty for a thing alone.
+[[nodiscard]] std::vector<std::string> toldOfGroup(const Situation&, const Hung&);
+
 }  // namespace mezzet

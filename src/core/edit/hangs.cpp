@@ -3,7 +3,9 @@
 #include <algorithm>
 #include <set>
 
+#include "core/colour/colour.h"
 #include "core/edit/edits.h"
+#include "core/edit/put.h"
 #include "core/edit/validate.h"
 #include "core/edit/validate_text.h"
 
@@ -13,59 +15,24 @@ namespace {
 constexpr std::size_t kMostHangs = 400;
 constexpr int kMostRows = 200;
 
-/// A copy of the scheme with one placement on the wall changed.
-template <class Change>
-Job hungChanged(const Job& job, const SchemeId& id, const PlacementId& placement, Change change) {
-  const Scheme* scheme = findScheme(job, id);
-  if (scheme == nullptr) return job;
-  Scheme out = *scheme;
-  for (Placement& p : out.placements)
-    if (auto* place = onWall(p.on); place != nullptr && p.id == placement) change(*place);
-  return withScheme(job, withoutLostHangs(std::move(out)));
-}
-
 }  // namespace
 
 Job withHang(const Job& job, const SchemeId& id, Hang hang) {
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return job;
   Scheme out = *scheme;
-  const auto at = std::find_if(out.hangs.begin(), out.hangs.end(), [&](const Hang& h) { return h.id == hang.id; });
-  if (at == out.hangs.end()) out.hangs.push_back(std::move(hang));
-  else *at = std::move(hang);
+  putValue(out.hangs, std::move(hang));
   return withScheme(job, std::move(out));
 }
 
-Job withHungGroup(const Job& job, const SchemeId& id, const std::vector<PlacementId>& members,
-                  const std::string& group) {
-  const Scheme* scheme = findScheme(job, id);
-  if (scheme == nullptr) return job;
-  Scheme out = *scheme;
-  for (Placement& p : out.placements)
-    if (auto* place = onWall(p.on);
-        place != nullptr && std::find(members.begin(), members.end(), p.id) != members.end()) {
-      place->group = group;
-      place->apart = false;
-    }
-  return withScheme(job, withoutLostHangs(std::move(out)));
-}
-
-Job withoutHungGroup(const Job& job, const SchemeId& id, const PlacementId& placement) {
+Job withApart(const Job& job, const SchemeId& id, const PlacementId& placement, bool apart) {
   const Scheme* scheme = findScheme(job, id);
   const Placement* p = scheme != nullptr ? findPlacement(*scheme, placement) : nullptr;
-  const auto group = p != nullptr ? groupOf(p->on) : std::nullopt;
-  Job out = hungChanged(job, id, placement, [](WallPlace& place) { place.group = std::nullopt; });
-  if (!group) return out;
-  if (const Hang* made = findHang(*findScheme(out, id), *group)) {
-    Hang freed = *made;
-    freed.as = HangAs::Free;
-    out = withHang(out, id, std::move(freed));
-  }
-  return out;
-}
-
-Job withApart(const Job& job, const SchemeId& id, const PlacementId& placement, bool apart) {
-  return hungChanged(job, id, placement, [&](WallPlace& place) { place.apart = apart; });
+  const auto* place = p != nullptr ? onWall(p->on) : nullptr;
+  if (place == nullptr) return job;
+  WallPlace there = *place;
+  there.apart = apart;
+  return placed(job, id, placement, there);
 }
 
 std::vector<PlacementId> membersOf(const Scheme& scheme, const std::string& group) {
@@ -82,6 +49,11 @@ std::vector<PlacementId> membersOf(const Scheme& scheme, const std::string& grou
 Scheme withoutLostHangs(Scheme scheme) {
   std::erase_if(scheme.hangs, [&](const Hang& h) { return membersOf(scheme, h.id).empty(); });
   return scheme;
+}
+
+Job withoutLostHangs(const Job& job, const SchemeId& id) {
+  const Scheme* scheme = findScheme(job, id);
+  return scheme != nullptr ? withScheme(job, withoutLostHangs(*scheme)) : job;
 }
 
 void renameHangs(Scheme& scheme, const std::map<std::string, std::string>& renamed) {
@@ -107,10 +79,8 @@ std::optional<Error> faultOfHangs(const Scheme& scheme) {
 }
 
 std::optional<Error> faultOfColour(const Corner& corner) {
-  const std::string& c = corner.colour;
-  const auto hex = [](char d) { return (d >= '0' && d <= '9') || (d >= 'a' && d <= 'f') || (d >= 'A' && d <= 'F'); };
-  if (c.empty() || (c.size() == 7 && c[0] == '#' && std::all_of(c.begin() + 1, c.end(), hex))) return std::nullopt;
-  return Error{"corner " + corner.id.value, "has a colour that is none: \"" + c.substr(0, 20) + "\"",
+  if (corner.colour.empty() || readColour(corner.colour)) return std::nullopt;
+  return Error{"corner " + corner.id.value, "has a colour that is none: \"" + corner.colour.substr(0, 20) + "\"",
                "Colours look like #f4efe6"};
 }
 

@@ -12,10 +12,7 @@ namespace mezzet {
 
 /// Adds the arrangement, or replaces the one of its group.
 [[nodiscard]] Job withHang(const Job&, const SchemeId&, Hang);
-/// These hang as one group from now on: a fresh one, or the one they are all in; on one wall only.
-[[nodiscard]] Job withHungGroup(const Job&, const SchemeId&, const std::vector<PlacementId>&, const std::string& group);
-/// Out of its group; what stays of the group hangs free. Apart: it is not grouped with its neighbours of itself either.
-[[nodiscard]] Job withoutHungGroup(const Job&, const SchemeId&, const PlacementId&);
+/// Never grouped with its neighbours of itself, or as they hang.
 [[nodiscard]] Job withApart(const Job&, const SchemeId&, const PlacementId&, bool apart);
 
 /// The members of a group on a wall, in the order they were arranged in: left to right.
@@ -23,6 +20,7 @@ namespace mezzet {
 
 /// A scheme whose arrangements have members: to be called after something went.
 [[nodiscard]] Scheme withoutLostHangs(Scheme);
+[[nodiscard]] Job withoutLostHangs(const Job&, const SchemeId&);
 /// Every name of a placement in the arrangements put through `renamed`.
 void renameHangs(Scheme&, const std::map<std::string, std::string>& renamed);
 

@@ -129,15 +129,15 @@ Arrangement arrangedMatch(const ArrangementAsk& ask, LengthFormat format) {
   if (!good(gapX, parts.columns) || !good(gapY, parts.rows)) {
     const double fitWidth = (ask.matchWidth - (parts.columns - 1) * wished) / parts.columns,
                  fitHeight = (ask.matchHeight - (parts.rows - 1) * wished) / parts.rows;
-    std::string gaps;
-    if (parts.columns > 1) gaps = writeLength(gapX, format) + " side by side";
-    if (parts.rows > 1) gaps += (gaps.empty() ? "" : " and ") + writeLength(gapY, format) + " one over the other";
-    out.unmet.push_back("Frames of " + sizeWords(w, h, format) + " would hang " +
-                        (gaps.empty() ? "alone" : gaps + " apart") + "; " + writeLength(kMatchGapLow, format) + " to " +
-                        writeLength(kMatchGapHigh, format) + " looks like one picture.");
+    // Short, the way out first: it is read while the hand is on the word.
     if (fitWidth > 0 && fitHeight > 0)
       out.unmet.push_back("Frames of " + sizeWords(fitWidth, fitHeight, format) + " would do, " +
                           writeLength(wished, format) + " apart.");
+    std::string gaps;
+    if (parts.columns > 1) gaps = writeLength(gapX, format) + " across";
+    if (parts.rows > 1) gaps += (gaps.empty() ? "" : " and ") + writeLength(gapY, format) + " up";
+    out.unmet.push_back("These would hang " + (gaps.empty() ? "alone" : gaps + " apart") + "; as one picture, " +
+                        writeLength(kMatchGapLow, format) + " to " + writeLength(kMatchGapHigh, format) + ".");
     return out;
   }
   fillCells(out, ask, parts, parts.columns > 1 ? gapX : 0, parts.rows > 1 ? gapY : 0);

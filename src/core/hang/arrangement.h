@@ -27,6 +27,7 @@ inline constexpr std::size_t kMostFrames = 200;
 struct Frame {
   std::string id;
   double width = 0, height = 0;  ///< outer edges
+  std::string name = {};         ///< as it is called; the id where there is none
 };
 struct ArrangementAsk {
   HangAs as = HangAs::Row;

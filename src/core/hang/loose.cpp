@@ -235,7 +235,8 @@ Arrangement arrangedMirrored(const ArrangementAsk& ask, LengthFormat) {
   out.made = true;
   if (!found.alone.empty()) {
     std::string ids;
-    for (const std::size_t i : found.alone) ids += (ids.empty() ? "" : ", ") + ask.frames[i].id;
+    for (const std::size_t i : found.alone)
+      ids += (ids.empty() ? "" : ", ") + (ask.frames[i].name.empty() ? ask.frames[i].id : ask.frames[i].name);
     out.unmet.push_back("Without a partner of its size, on the line: " + ids + ".");
   }
   return out;

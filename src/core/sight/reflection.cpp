@@ -5,7 +5,6 @@
 #include <map>
 
 #include "core/model/kinds.h"
-#include "core/site/heights.h"
 #include "core/space/hung.h"
 
 namespace mezzet {
@@ -73,13 +72,50 @@ struct Met {
   static constexpr std::size_t kNothing = static_cast<std::size_t>(-1), kFloor = kNothing - 1, kCeiling = kNothing - 2;
 };
 
+/// A ray from the reflected eye, in the plan and up.
+struct Ray {
+  Vec2 from, d;
+  double height = 0, slope = 0;
+  [[nodiscard]] double z(double along) const { return height + slope * along; }
+  /// How far a plane is above it, at a distance.
+  [[nodiscard]] double under(const Plane& plane, double along) const { return plane.at(from + d * along) - z(along); }
+};
+
+/// Where along a ray it meets the ceiling from below, beyond the glass: at a plane, or at the face of a step.
+double ceilingAlong(const RoomHeights& heights, const Ray& ray, double glass) {
+  std::vector<double> edges{glass, kFar};
+  for (std::size_t i = 0; i + 1 < heights.parts.size(); ++i) {
+    const Polygon& outline = heights.parts[i].outline;
+    for (std::size_t k = 0; k < outline.size(); ++k) {
+      const Vec2 a = outline[k] - ray.from, b = edgeEnd(outline, k) - ray.from;
+      const double sa = cross(ray.d, a), sb = cross(ray.d, b);
+      if ((sa > 0) == (sb > 0)) continue;
+      if (const double along = dot(a + (b - a) * (sa / (sa - sb)), ray.d); along > glass) edges.push_back(along);
+    }
+  }
+  std::sort(edges.begin(), edges.end());
+  for (std::size_t i = 0; i + 1 < edges.size(); ++i) {
+    const double from = edges[i], to = edges[i + 1], middle = i + 2 < edges.size() ? (from + to) / 2 : from + 1;
+    const Plane& plane = heights.partAt(ray.from + ray.d * middle).plane;
+    const double before = ray.under(plane, from), after = ray.under(plane, to);
+    if (before <= 0) return from;
+    if (after <= 0) return from + (to - from) * (before / (before - after));
+  }
+  return kFar;
+}
+
 /// The first thing along a unit direction.
-Met firstAlong(const Sight& sight, const std::vector<MetPart>& parts, Vec2 d, double floor, double ceiling) {
+Met firstAlong(const Sight& sight, const std::vector<MetPart>& parts, Vec2 d, const RoomHeights& heights) {
   Met met;
-  const double slope = (sight.at - sight.height) * dot(d, sight.inward) / sight.off;
-  if (slope < -kHair) met = {Met::kFloor, (floor - sight.height) / slope};
-  else if (slope > kHair) met = {Met::kCeiling, (ceiling - sight.height) / slope};
-  if (met.along < 0) met.along = 0;  // the eye is under the floor: nothing is seen
+  const double onward = dot(d, sight.inward);
+  const Ray ray{sight.eye, d, sight.height, (sight.at - sight.height) * onward / sight.off};
+  const double glass = sight.off / onward;
+  if (const double up = ceilingAlong(heights, ray, glass); up < met.along) met = {Met::kCeiling, up};
+  const double above = -ray.under(heights.floor, glass), later = -ray.under(heights.floor, kFar);
+  if (above <= 0) met = {Met::kFloor, glass};  // the glass hangs under the floor: nothing is seen
+  else if (later < 0)
+    if (const double down = glass + (kFar - glass) * (above / (above - later)); down < met.along)
+      met = {Met::kFloor, down};
   for (const MetPart& part : parts) {
     const std::size_t n = part.points.size(), edges = n == 2 ? 1 : n;
     for (std::size_t i = 0; i < edges; ++i) {
@@ -101,8 +137,10 @@ bool metOnBack(const Meetable& m, Vec2 point) {
 
 }  // namespace
 
-std::vector<Meetable> meetablesIn(const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
-  std::vector<Meetable> out;
+Reflected reflectedIn(const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
+  Reflected reflected{{}, heightsOf(room)};
+  const RoomHeights& heights = reflected.heights;
+  std::vector<Meetable>& out = reflected.things;
   for (const Occluder& o : occludersIn(pieces, room, scheme))
     if (o.wall) out.push_back({o.shape, o.bottom, o.top, o.owner, MetKind::Wall, std::nullopt});
   for (const Opening& o : room.openings)
@@ -117,7 +155,6 @@ std::vector<Meetable> meetablesIn(const PieceIndex& pieces, const Room& room, co
     for (const Convex& part : convexParts(f.outline))
       out.push_back({part, bottom, bottom + *f.height, f.id.value, MetKind::Feature, std::nullopt});
   }
-  const RoomHeights heights = heightsOf(room);
   for (const Placement& p : scheme.placements) {
     const Piece& piece = pieces.of(p);
     if (const auto* hung = onWall(p.on)) {
@@ -154,7 +191,7 @@ std::vector<Meetable> meetablesIn(const PieceIndex& pieces, const Room& room, co
       out.push_back({part, base + std::min(high, piece.legs->height.value_or(0)), base + high, p.id.value,
                      mountOf(piece) ? MetKind::Light : MetKind::Placement, round ? std::nullopt : std::optional(back)});
   }
-  return out;
+  return reflected;
 }
 
 std::optional<Glass> glassOf(const PieceIndex& pieces, const Room& room, const Placement& p) {
@@ -166,8 +203,8 @@ std::optional<Glass> glassOf(const PieceIndex& pieces, const Room& room, const P
                wallKey(wall->id)};
 }
 
-std::vector<Shown> shownIn(const Glass& glass, const Eye& eye, const std::vector<Meetable>& things, double floor,
-                           double ceiling, const std::string& ownSeat) {
+std::vector<Shown> shownIn(const Glass& glass, const Eye& eye, const Reflected& room, const std::string& ownSeat) {
+  const std::vector<Meetable>& things = room.things;
   const auto sight = sightOf(glass, eye);
   if (!sight) return {};
   const std::vector<MetPart> parts = partsOf(*sight, glass, things, ownSeat);
@@ -177,9 +214,13 @@ std::vector<Shown> shownIn(const Glass& glass, const Eye& eye, const std::vector
   const auto angleOf = [&](Vec2 p) { return hand * std::atan2(cross(first, p), dot(first, p)); };
   const double whole = angleOf(second);
   std::vector<double> at{0, whole};
+  const auto addCorner = [&](Vec2 fromEye) {
+    if (const double angle = angleOf(fromEye); angle > 0 && angle < whole) at.push_back(angle);
+  };
   for (const MetPart& part : parts)
-    for (const Vec2 p : part.points)
-      if (const double angle = angleOf(p); angle > 0 && angle < whole) at.push_back(angle);
+    for (const Vec2 p : part.points) addCorner(p);
+  for (const CeilingPart& part : room.heights.parts)
+    for (const Vec2 p : part.outline) addCorner(p - sight->eye);
   std::sort(at.begin(), at.end());
 
   using Key = std::pair<std::size_t, bool>;
@@ -189,7 +230,7 @@ std::vector<Shown> shownIn(const Glass& glass, const Eye& eye, const std::vector
   };
   const auto metAt = [&](double angle) {
     const Vec2 d = towards(angle);
-    const Met met = firstAlong(*sight, parts, d, floor, ceiling);
+    const Met met = firstAlong(*sight, parts, d, room.heights);
     const bool back = met.thing < things.size() && metOnBack(things[met.thing], sight->eye + d * met.along);
     return Key{met.thing, back};
   };
@@ -225,15 +266,14 @@ std::vector<Shown> shownIn(const Glass& glass, const Eye& eye, const std::vector
   return out;
 }
 
-std::vector<Vec2> raysThrough(const Glass& glass, const Eye& eye, const std::vector<Meetable>& things, double floor,
-                              double ceiling, const std::string& ownSeat) {
+std::vector<Vec2> raysThrough(const Glass& glass, const Eye& eye, const Reflected& room, const std::string& ownSeat) {
   const auto sight = sightOf(glass, eye);
   if (!sight) return {};
-  const std::vector<MetPart> parts = partsOf(*sight, glass, things, ownSeat);
+  const std::vector<MetPart> parts = partsOf(*sight, glass, room.things, ownSeat);
   std::vector<Vec2> out;
   for (const Vec2 end : {glass.a, glass.b}) {
     const Vec2 d = unit(end - sight->eye);
-    out.push_back(sight->eye + d * std::min(firstAlong(*sight, parts, d, floor, ceiling).along, 20'000.0));
+    out.push_back(sight->eye + d * std::min(firstAlong(*sight, parts, d, room.heights).along, 20'000.0));
   }
   return out;
 }

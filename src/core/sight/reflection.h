@@ -2,8 +2,8 @@
 //
 // The eye is reflected in the face of the glass; one ray for each plan direction crosses the glass at the height of its
 // middle, keeps its slope, and ends at the first thing it meets. As all these rays lie in one sloping plane, where a
-// body is met is the body's outline cut where that plane runs between its underside and its top: exact for flat floors
-// and ceilings and for one sloping ceiling.
+// body is met is the body's outline cut where that plane runs between its underside and its top. Floor and ceiling are
+// met where the ray runs through their planes, slopes and steps included.
 #pragma once
 
 #include <optional>
@@ -12,6 +12,7 @@
 #include <vector>
 
 #include "core/sight/sight.h"
+#include "core/site/heights.h"
 
 namespace mezzet {
 
@@ -24,8 +25,13 @@ struct Meetable {
   MetKind kind = MetKind::Placement;
   std::optional<std::pair<Vec2, Vec2>> back = std::nullopt;  ///< of what has one: a point of it, and outward
 };
-/// Everything a mirror may show in a room: what stands, hangs and is carried, lights, fixed things, openings, walls.
-[[nodiscard]] std::vector<Meetable> meetablesIn(const PieceIndex&, const Room&, const Scheme&);
+/// Everything a mirror may show in a room: what stands, hangs and is carried, lights, fixed things, openings, walls;
+/// floor and ceiling.
+struct Reflected {
+  std::vector<Meetable> things;
+  RoomHeights heights;
+};
+[[nodiscard]] Reflected reflectedIn(const PieceIndex&, const Room&, const Scheme&);
 
 /// The middle of the glass and its ends in the plan, from left to right as seen from inside; its face looks `inward`.
 struct Glass {
@@ -46,12 +52,11 @@ struct Shown {
   double share = 0;
 };
 /// By id. Empty for an eye that is not before the glass. The own seat and what stands between eye and glass hide
-/// nothing. `floor`: its height under the middle of the room; `ceiling` above the datum.
-[[nodiscard]] std::vector<Shown> shownIn(const Glass&, const Eye&, const std::vector<Meetable>&, double floor,
-                                         double ceiling, const std::string& ownSeat = {});
+/// nothing.
+[[nodiscard]] std::vector<Shown> shownIn(const Glass&, const Eye&, const Reflected&, const std::string& ownSeat = {});
 
 /// Where the rays through both ends of the glass end: what is drawn of it. Empty as above.
-[[nodiscard]] std::vector<Vec2> raysThrough(const Glass&, const Eye&, const std::vector<Meetable>&, double floor,
-                                            double ceiling, const std::string& ownSeat = {});
+[[nodiscard]] std::vector<Vec2> raysThrough(const Glass&, const Eye&, const Reflected&,
+                                            const std::string& ownSeat = {});
 
 }  // namespace mezzet

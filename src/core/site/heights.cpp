@@ -17,12 +17,6 @@ constexpr double kFlatSlope = 1e-12;
 
 double sigmaOf(const Taken& t) { return std::max(0.01, u95Of(t) / 2); }
 
-const CeilingPart& partAt(const std::vector<CeilingPart>& parts, Vec2 p) {
-  for (std::size_t i = 0; i + 1 < parts.size(); ++i)
-    if (contains(parts[i].outline, p)) return parts[i];
-  return parts.back();
-}
-
 struct Fits {
   RoomHeights heights;
   std::optional<PlaneFit> floor;
@@ -63,7 +57,7 @@ Fits fitsOf(const Room& room) {
   for (const HeightReading& h : room.heights) {
     if (h.taken.superseded || h.kind == HeightKind::ToFloor) continue;
     if (h.kind == HeightKind::ToCeiling && below.empty()) continue;  // the line itself hangs in the air
-    const auto at = static_cast<std::size_t>(&partAt(out.heights.parts, h.at) - out.heights.parts.data());
+    const auto at = static_cast<std::size_t>(&out.heights.partAt(h.at) - out.heights.parts.data());
     points[at].push_back(
         {h.at, h.kind == HeightKind::Clear ? out.heights.floorAt(h.at) + h.taken.value : line + h.taken.value,
          sigmaOf(h.taken)});
@@ -160,7 +154,13 @@ std::optional<PlaneFit> fitPlane(const std::vector<PlanePoint>& points, bool slo
   return out;
 }
 
-double RoomHeights::ceilingAt(Vec2 p) const { return partAt(parts, p).plane.at(p); }
+const CeilingPart& RoomHeights::partAt(Vec2 p) const {
+  for (std::size_t i = 0; i + 1 < parts.size(); ++i)
+    if (contains(parts[i].outline, p)) return parts[i];
+  return parts.back();
+}
+
+double RoomHeights::ceilingAt(Vec2 p) const { return partAt(p).plane.at(p); }
 
 RoomHeights heightsOf(const Room& room) {
   if (room.heights.empty() && room.ceilingAreas.empty())
@@ -300,7 +300,7 @@ std::vector<Vec2> ceilingProfile(const Room&, const RoomHeights& heights, const 
     const double from = cuts[i], to = cuts[i - 1];
     if (from - to < 0.01) continue;
     const Vec2 middle = wall.start + wall.along() * ((from + to) / 2) + in;
-    const Plane& plane = partAt(heights.parts, middle).plane;
+    const Plane& plane = heights.partAt(middle).plane;
     add({length - from, plane.at(wall.start + wall.along() * from)});
     add({length - to, plane.at(wall.start + wall.along() * to)});
   }

@@ -44,6 +44,7 @@ struct RoomHeights {
   Plane floor;
   std::vector<CeilingPart> parts;  ///< the last is the rest of the room
   [[nodiscard]] double floorAt(Vec2 p) const { return floor.at(p); }
+  [[nodiscard]] const CeilingPart& partAt(Vec2) const;
   [[nodiscard]] double ceilingAt(Vec2) const;  ///< above the datum
   [[nodiscard]] double clearAt(Vec2 p) const { return ceilingAt(p) - floorAt(p); }
   [[nodiscard]] bool level() const {

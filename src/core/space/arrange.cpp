@@ -135,10 +135,11 @@ Job spread(const Job& job, const SchemeId& id, const PlacementIds& ids, bool acr
 Job grouped(const Job& job, const SchemeId& scheme, const PlacementIds& ids, IdSource& source) {
   if (ids.size() < 2) return job;
   const std::string name = source.take<PlacementId>("g").value;
-  return changed(job, scheme, ids, true, [&](Placement& p) {
+  const Job out = changed(job, scheme, ids, true, [&](Placement& p) {
     if (auto* hung = onWall(p.on)) hung->group = name;
     else if (onFloor(p.on) != nullptr || onCeiling(p.on) != nullptr) p.group = name;
   });
+  return withoutLostHangs(out, scheme);
 }
 
 Job ungrouped(const Job& job, const SchemeId& scheme, const PlacementIds& ids) {

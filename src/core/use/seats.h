@@ -17,6 +17,12 @@ struct SeatPlace {
   Vec2 facing;  ///< unit
 };
 
+/// Whether someone there looks towards a face and it towards them: a screen whose middle is there and that looks
+/// `outward`.
+[[nodiscard]] inline bool looksAt(const SeatPlace& seat, Vec2 middle, Vec2 outward) {
+  return dot(seat.facing, middle - seat.at) > 0 && dot(outward, seat.at - middle) > 0;
+}
+
 /// How many people sit on it: as entered, else by width, at least one; 0 for what is no seat.
 [[nodiscard]] int placesOn(const Piece&);
 /// One for each place, from left to right as someone before the seat sees it; of an L along the long limb, then the

@@ -46,6 +46,15 @@ Job hungAs(Job job, const char* id, const char* at, const char* kind, double w, 
   return withPlacement(withPiece(job, p).value(), kScheme,
                        {PlacementId(at), p.id, WallPlace{CornerId(wall), in(u), in(v), std::nullopt}, {}});
 }
+/// These in the group "g1".
+Job groupedAs(Job job, const std::vector<PlacementId>& ids) {
+  for (const PlacementId& id : ids) {
+    WallPlace place = wallPlace(findPlacement(scheme(job), id)->on);
+    place.group = "g1";
+    job = placed(job, kScheme, id, place);
+  }
+  return job;
+}
 /// Three frames 16, 20 and 16 wide, 38 high, gaps of 2, the right one further by `by`.
 Job threeOverSofa(double by) {
   Job job = sofaRoom();
@@ -81,8 +90,7 @@ TEST(Groups, FourInchesFurtherThereAreTwo) {
   EXPECT_EQ(findingIn(all, "gallery-gap:p1,p2,p3"), nullptr);
 }
 TEST(Groups, AMadeGroupIsOneAtAnyDistance) {
-  const Job job =
-      withHungGroup(threeOverSofa(10), kScheme, {PlacementId("p1"), PlacementId("p2"), PlacementId("p3")}, "g1");
+  const Job job = groupedAs(threeOverSofa(10), {PlacementId("p1"), PlacementId("p2"), PlacementId("p3")});
   EXPECT_TRUE(judged(job, "gallery-gap:p1,p2,p3"));
 }
 TEST(Groups, WhatIsApartIsNeverOne) {
@@ -119,7 +127,7 @@ TEST(GalleryGap, DependsOnHowLargeTheFramesAre) {
 TEST(GalleryGap, OfAMatchMayBeNarrow) {
   Job job = hung(hung(emptyRoom(), "a1", "p1", 20, 20, 60, 48), "a2", "p2", 20, 20, 81, 48);
   EXPECT_EQ(judged(job, "gallery-gap:p1,p2")->verdict, Verdict::Breaks);
-  job = withHungGroup(job, kScheme, {PlacementId("p1"), PlacementId("p2")}, "g1");
+  job = groupedAs(job, {PlacementId("p1"), PlacementId("p2")});
   job = withHang(job, kScheme, {.id = "g1", .as = HangAs::Match});
   EXPECT_EQ(judged(job, "gallery-gap:p1,p2")->verdict, Verdict::Holds);
 }
@@ -227,7 +235,7 @@ TEST(ArtShape, IsNotAskedOfTheHouseSizes) {
 TEST(Balance, IsAskedOfGroupsTiedByLike) {
   Job job = hung(hung(emptyRoom(), "a1", "p1", 40, 30, 60, 58), "a2", "p2", 40, 24, 60, 58, "C");
   EXPECT_FALSE(ofRule(job, "balance"));
-  job = withHungGroup(job, kScheme, {PlacementId("p2")}, "g1");
+  job = groupedAs(job, {PlacementId("p2")});
   job = withHang(job, kScheme, {.id = "g1", .as = HangAs::Match, .like = "p1"});
   const auto f = judged(job, "balance:wall:A,wall:C");
   ASSERT_TRUE(f);
@@ -320,7 +328,7 @@ std::vector<Shown> shownFrom(const Job& job, Vec2 at, double height) {
   const PieceIndex pieces(job);
   const Room& room = *job.rooms.front();
   return shownIn(*glassOf(pieces, room, *findPlacement(scheme(job), PlacementId("p1"))), {at, height},
-                 meetablesIn(pieces, room, scheme(job)), 0, 2540);
+                 reflectedIn(pieces, room, scheme(job)));
 }
 TEST(Mirror, ShowsAWindowByTheLawOfReflection) {
   const auto all = shownFrom(reflecting(1500, 2500), {2000, 1000}, 1500);
@@ -340,9 +348,9 @@ TEST(Mirror, TheOwnSeatHidesNothing) {
   job = with(job, piece("case", "bookcase", 30, 12, 80), "c", 2000 / 25.4, 20, 0);
   const PieceIndex pieces(job);
   const Glass glass = *glassOf(pieces, *job.rooms.front(), *findPlacement(scheme(job), PlacementId("p1")));
-  const auto things = meetablesIn(pieces, *job.rooms.front(), scheme(job));
-  EXPECT_GT(shareOf(shownIn(glass, {{2000, 1000}, 1500}, things, 0, 2540), "c"), 0.3);
-  EXPECT_EQ(shareOf(shownIn(glass, {{2000, 1000}, 1500}, things, 0, 2540, "c"), "c"), 0);
+  const auto reflected = reflectedIn(pieces, *job.rooms.front(), scheme(job));
+  EXPECT_GT(shareOf(shownIn(glass, {{2000, 1000}, 1500}, reflected), "c"), 0.3);
+  EXPECT_EQ(shareOf(shownIn(glass, {{2000, 1000}, 1500}, reflected, "c"), "c"), 0);
 }
 TEST(Mirror, FromBehindShowsNothing) {
   EXPECT_TRUE(shownFrom(reflecting(1500, 2500), {2000, 3000}, 1500).empty());

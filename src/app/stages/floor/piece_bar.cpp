@@ -90,7 +90,7 @@ void PieceBar::rebuild() {
   shownCircuits_ = workspace_.scheme() != nullptr ? workspace_.scheme()->circuits.size() : 0;
   const Placement* p = workspace_.selectedPlacement();
   if (p == nullptr || rowOf(shownStage_).accepts == Accepts::Nothing) return showStage();
-  if (shownCount_ > 1) showSeveral(*p);
+  if (shownCount_ > 1) canArrange(workspace_) ? showHung(*p) : showSeveral(*p);
   else showOne(*p);
 }
 
@@ -121,33 +121,35 @@ void PieceBar::showStage() {
   row_->addStretch(1);
 }
 
+void PieceBar::actGroup(const Placement& lead) {
+  const bool grouped = !groupOf(lead).empty();
+  QPushButton* b = button(grouped ? tr("Part the group") : tr("Group"), grouped ? "barUngroup" : "barGroup");
+  connect(b, &QPushButton::clicked, this, [this, grouped] { grouped ? workspace_.ungroup() : workspace_.group(); });
+}
+
+/// Several on one wall: how they hang as one, and how far apart.
+void PieceBar::showHung(const Placement& lead) {
+  label(tr("%1 hung").arg(shownCount_), "barName");
+  const QString how = tr("Point at a word to see it, click to hang them so; a number is the gap. ") + groupWords(lead);
+  words_ = new ArrangeWords(workspace_);
+  connect(words_, &ArrangeWords::said, this,
+          [this, how](const QString& sentence) { hint(sentence.isEmpty() ? how : sentence); });
+  row_->addWidget(words_);
+  actGroup(lead);
+  row_->addStretch(1);
+  hint(how);
+}
+
 void PieceBar::showSeveral(const Placement& lead) {
   label(tr("%1 pieces, led by %2").arg(shownCount_).arg(workspace_.nameOf(lead)), "barName");
+  actGroup(lead);
   const auto act = [&](const QString& words, const char* name, auto slot) {
     connect(button(words, name), &QPushButton::clicked, this, slot);
   };
-  if (groupOf(lead).empty()) act(tr("Group"), "barGroup", [this] { workspace_.group(); });
-  else act(tr("Part the group"), "barUngroup", [this] { workspace_.ungroup(); });
   act(tr("Line up left"), "barLeft", [this] { workspace_.align(Line::Left); });
   act(tr("centres"), "barCentre", [this] { workspace_.align(Line::Centre); });
   act(tr("bottom"), "barBottom", [this] { workspace_.align(Line::Bottom); });
   if (shownCount_ > 2) act(tr("Equal gaps"), "barSpread", [this] { workspace_.spreadOut(true); });
-  if (canArrange(workspace_)) {
-    emptyLayout(row_);
-    label(tr("%1 hung").arg(shownCount_), "barName");
-    words_ = new ArrangeWords(workspace_);
-    connect(words_, &ArrangeWords::said, this, [this](const QString& sentence) {
-      hint(sentence.isEmpty() ? tr("Point at a word to see it, click to hang them so; a number is the gap.")
-                              : sentence);
-    });
-    row_->addWidget(words_);
-    if (groupOf(lead).empty() && !mezzet::groupOf(lead.on))
-      act(tr("Group"), "barGroup", [this] { workspace_.group(); });
-    else act(tr("Part the group"), "barUngroup", [this] { workspace_.ungroup(); });
-    row_->addStretch(1);
-    hint(tr("Point at a word to see it, click to hang them so; a number is the gap."));
-    return;
-  }
   row_->addStretch(1);
   hint(tr("They move together. The menu Arrange has every edge, and gaps upwards; the leading piece stays."));
 }
@@ -196,9 +198,8 @@ void PieceBar::showOne(const Placement& p) {
   }
   row_->addStretch(0);
   const QString step = workspace_.job().units == Unit::Inch ? tr("1 in") : tr("1 cm");
-  const QString told = !lit && !floor ? toldWords(p) : QString();
-  if (!told.isEmpty()) hint(told);
-  else if (!lit) hint(tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
+  // What is told of a light, or of a thing on a wall, comes with its figures.
+  if (!lit) hint(tr("An arrow key opens the tape on that side; Ctrl and an arrow moves it %1.").arg(step));
   showLinks(p);
   shownLocked_ = p.locked;
   refresh();
@@ -255,10 +256,16 @@ QString PieceBar::lightWords(const Placement& p) const {
 QString PieceBar::toldWords(const Placement& p) const {
   const Situation s(workspace_.job(), workspace_.book(), *workspace_.scheme(), workspace_.format(),
                     {workspace_.useState()});
-  QString words;
-  for (const std::string& one : toldOfHung(s, p))
-    words += (words.isEmpty() ? QString() : QStringLiteral(" ")) + onScreen(one);
-  return words;
+  return onScreen(toldOfHung(s, p));
+}
+
+/// What is told of the group that a thing hangs in.
+QString PieceBar::groupWords(const Placement& p) const {
+  const Situation s(workspace_.job(), workspace_.book(), *workspace_.scheme(), workspace_.format(),
+                    {workspace_.useState()});
+  for (const Hung& hung : s.hung())
+    if (has(hung.members, p.id)) return onScreen(toldOfGroup(s, hung));
+  return {};
 }
 
 void PieceBar::hint(const QString& words) {

@@ -33,11 +33,14 @@ class PieceBar : public QWidget {
  private:
   void rebuild();
   void showStage();
+  void showHung(const Placement& lead);
   void showSeveral(const Placement& lead);
+  void actGroup(const Placement& lead);  ///< group or part what is selected
   void showOne(const Placement&);
   void showLight(const Placement&, const std::function<void(const QString&, const ItemId&)>& tape);
   [[nodiscard]] QString lightWords(const Placement&) const;
   [[nodiscard]] QString toldWords(const Placement&) const;
+  [[nodiscard]] QString groupWords(const Placement&) const;
   QPushButton* button(const QString& words, const char* name);
   void label(const QString& words, const char* name);
   void showLinks(const Placement&);

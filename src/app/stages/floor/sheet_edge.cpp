@@ -103,39 +103,6 @@ void SheetEdge::addFoldOut() {
   walls_->layout()->addWidget(opened_);
 }
 
-/// A letter for each wall of the room shown; the one that is looked at is pressed.
-void SheetEdge::followWalls() {
-  constexpr std::size_t kMostLetters = 16;
-  const Room* room = workspace_.room();
-  std::vector<CornerId> walls;
-  if (room != nullptr)
-    for (const Corner& corner : room->corners)
-      if (walls.size() < kMostLetters) walls.push_back(corner.id);
-  while (letters_.size() > walls.size()) {
-    letters_.back()->deleteLater();
-    letters_.pop_back();
-  }
-  while (letters_.size() < walls.size()) {
-    auto* letter = new QToolButton;
-    letter->setCheckable(true);
-    connect(letter, &QToolButton::clicked, this, [this, letter] {
-      workspace_.showWall(CornerId(letter->text().toStdString()));
-      followWalls();  // the one that is looked at stays pressed
-    });
-    static_cast<QHBoxLayout*>(walls_->layout())->insertWidget(static_cast<int>(letters_.size()), letter);
-    letters_.push_back(letter);
-  }
-  for (std::size_t i = 0; i < walls.size(); ++i) {
-    const QString name = QString::fromStdString(walls[i].value);
-    letters_[i]->setText(name);
-    letters_[i]->setObjectName(QStringLiteral("wall:") + name);
-    letters_[i]->setAccessibleName(tr("Wall %1").arg(name));
-    letters_[i]->setToolTip(tr("Wall %1").arg(name));
-    letters_[i]->setChecked(walls[i] == workspace_.wall() && !workspace_.foldedOut());
-  }
-  opened_->setChecked(workspace_.foldedOut());
-}
-
 /// How much light there is, and its figures.
 void SheetEdge::addLight() {
   auto* lux = new QToolButton;
@@ -157,7 +124,7 @@ void SheetEdge::follow() {
   floor_->setVisible(accepts == Accepts::Floor);
   walls_->setVisible(accepts == Accepts::Wall);
   light_->setVisible(accepts == Accepts::Ceiling);
-  followWalls();
+  opened_->setChecked(workspace_.foldedOut());
   lux_->setChecked(workspace_.showsEstimate());
   luxNote_->setText(estimateWords());
   luxNote_->setVisible(!luxNote_->text().isEmpty());

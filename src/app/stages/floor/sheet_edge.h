@@ -1,5 +1,5 @@
 // The quiet row on the sheet's own edge: on the Floor how the room is used and what is laid over it, in Light what is
-// estimated of it, at the Walls which wall is seen.
+// estimated of it, at the Walls the next one and all of them.
 #pragma once
 
 #include <QWidget>
@@ -28,7 +28,6 @@ class SheetEdge : public QWidget {
  private:
   void addLight();
   void addFoldOut();
-  void followWalls();
   void follow();
   void say(const QString& words);
   void takeWidth();
@@ -40,9 +39,8 @@ class SheetEdge : public QWidget {
   QLineEdit* width_;
   QLabel* note_;
   QWidget *floor_, *walls_, *light_;
-  std::vector<QToolButton*> letters_;  // of the walls, in the room's order
-  QToolButton* opened_;                // the room opened like a box
-  QToolButton* lux_;                   // how much light there is
+  QToolButton* opened_;  // the room opened like a box
+  QToolButton* lux_;     // how much light there is
   QLabel* luxNote_;
 };
 

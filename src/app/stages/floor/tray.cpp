@@ -1,105 +1,27 @@
 #include "app/stages/floor/tray.h"
 
-#include <QDrag>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QLineEdit>
-#include <QMimeData>
-#include <QPainter>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QScrollBar>
+#include <QToolButton>
+#include <QWheelEvent>
 #include <algorithm>
 
 #include "app/stages/floor/piece_bar.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/style.h"
-#include "core/space/bodies.h"
-#include "core/drawing/labels/labels.h"
-#include "core/drawing/wall/furniture_front.h"
-#include "core/drawing/plan/plan.h"
 #include "core/edit/edits.h"
 #include "core/model/kinds.h"
-#include "core/decide/hang_place.h"
+#include "core/decide/hang_drop.h"
 #include "core/decide/adding.h"
 #include "core/decide/light_place.h"
 #include "core/rules/check.h"
 
 namespace mezzet {
-namespace {
-
-constexpr int kCutOutHeight = 42, kEdge = 8, kTrayEdge = 3;
-constexpr double kWidestCutOut = 110;
-
-/// The piece as it is drawn, its middle at (0, 0).
-Drawing cutOutDrawing(const Piece& piece, double scale, LengthFormat format) {
-  Drawing d;
-  d.scale = scale;
-  if (hangs(piece.kind)) addHung(d, piece, {CornerId("A"), 0, 0, std::nullopt}, "", "", Layer::Picture);
-  else addPiece(d, piece, {{0, 0}, 0}, "", "", format);
-  settle(d);
-  return d;
-}
-double deepness(const Piece& piece) { return (hangs(piece.kind) ? piece.height : piece.depth).value_or(piece.width); }
-
-}  // namespace
-
-CutOut::CutOut(const Piece& piece, int left, double pixelsPerMm, Workspace& workspace, QWidget* parent)
-    : QWidget(parent), piece_(piece), left_(left), perMm_(pixelsPerMm), workspace_(workspace) {
-  const QString name = QString::fromStdString(piece.name);
-  setObjectName(QStringLiteral("cutOut:") + QString::fromStdString(piece.id.value));
-  setFocusPolicy(Qt::StrongFocus);
-  setAccessibleName(left > 1 ? tr("%1, %2 not placed").arg(name).arg(left) : tr("%1, not placed").arg(name));
-  setAccessibleDescription(tr("Enter places it, Delete removes it from the job"));
-  setToolTip(QString::fromStdString(pieceWords(piece, workspace.format())) +
-             tr("\nDrag it onto the drawing, or press Enter."));
-  const QFontMetrics words(interfaceFont(12));
-  const int wide = std::max(static_cast<int>(piece.width * perMm_) + 2 * kEdge,
-                            words.horizontalAdvance(name) + (left > 1 ? 30 : 10));
-  setFixedSize(std::min(wide, 170), kFootHeight - 2 * kTrayEdge);
-  setCursor(Qt::OpenHandCursor);
-}
-
-void CutOut::paintEvent(QPaintEvent*) {
-  QPainter p(this);
-  p.setRenderHint(QPainter::Antialiasing);
-  const QRectF paper(1, 1, width() - 2, height() - 2);
-  p.setPen(hasFocus() ? QPen(desk::kTape, 3) : QPen(desk::kInk, 1));
-  p.setBrush(desk::kPaper);
-  p.drawRoundedRect(paper, 2, 2);
-  const Projection projection{perMm_, QPointF(width() / 2.0, 2 + (kCutOutHeight - 4) / 2.0)};
-  paintDrawing(p, cutOutDrawing(piece_, 96 / 25.4 / perMm_, workspace_.format()), projection,
-               {Palette::screen(), &workspace_.images(), 1});
-  p.setFont(interfaceFont(12));
-  p.setPen(desk::kInk);
-  QString name = QString::fromStdString(piece_.name);
-  if (left_ > 1) name += QStringLiteral(" \u00d7%1").arg(left_);
-  p.drawText(QRectF(3, height() - 18, width() - 6, 16), Qt::AlignCenter,
-             p.fontMetrics().elidedText(name, Qt::ElideRight, width() - 6));
-}
-
-void CutOut::mousePressEvent(QMouseEvent* event) {
-  setFocus();
-  pressed_ = event->pos();
-}
-
-void CutOut::mouseMoveEvent(QMouseEvent* event) {
-  if (!(event->buttons() & Qt::LeftButton) || (event->pos() - pressed_).manhattanLength() < 5) return;
-  auto* drag = new QDrag(this);
-  auto* mime = new QMimeData;
-  mime->setData(QString::fromUtf8(kPieceMime), QByteArray::fromStdString(piece_.id.value));
-  drag->setMimeData(mime);
-  drag->exec(Qt::CopyAction);
-  workspace_.showGhost(std::nullopt);
-}
-
-void CutOut::keyPressEvent(QKeyEvent* event) {
-  if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) emit placeWanted();
-  else if (event->key() == Qt::Key_Delete)
-    workspace_.document().edit(tr("remove %1 from the job").arg(QString::fromStdString(midSentence(piece_.name))),
-                               withoutPiece(workspace_.job(), piece_.id));
-  else QWidget::keyPressEvent(event);
-}
 
 Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
   setObjectName(QStringLiteral("tray"));
@@ -135,6 +57,8 @@ Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(
   scroll->setWidgetResizable(true);
   scroll->setFocusPolicy(Qt::NoFocus);
   scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);  // it would lie over the names
+  scroll->viewport()->installEventFilter(this);
   scroll->setObjectName(QStringLiteral("trayScroll"));
   auto* body = new QWidget;
   body->setObjectName(QStringLiteral("trayBody"));
@@ -143,6 +67,7 @@ Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(
   cutOuts_->setSpacing(8);
   scroll->setWidget(body);
   row->addWidget(scroll, 4);
+  addTurners(row);
   connect(line_, &QLineEdit::textEdited, this, [this] {
     swapped_ = false;
     echo();
@@ -158,10 +83,41 @@ Tray::Tray(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(
   echo();
 }
 
+/// Beside the cut-outs, where there are more of them than the tray is wide: on to those, and back.
+void Tray::addTurners(QHBoxLayout* row) {
+  turners_ = new QWidget;
+  auto* both = new QVBoxLayout(turners_);
+  both->setContentsMargins(0, 0, 0, 0);
+  both->setSpacing(2);
+  QScrollBar* bar = scroll_->horizontalScrollBar();
+  const struct {
+    const char *sign, *name;
+    QString words;
+    int by;
+  } ways[] = {{"\u203a", "trayOn", tr("More of the tray"), 1}, {"\u2039", "trayBack", tr("Back in the tray"), -1}};
+  for (const auto& way : ways) {
+    auto* turner = new QToolButton;
+    turner->setText(QString::fromUtf8(way.sign));
+    turner->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Expanding);
+    turner->setObjectName(QString::fromUtf8(way.name));
+    turner->setAccessibleName(way.words);
+    turner->setToolTip(way.words);
+    turner->setAutoRepeat(true);
+    connect(turner, &QToolButton::clicked, this,
+            [bar, by = way.by] { bar->setValue(bar->value() + by * bar->pageStep() / 2); });
+    both->addWidget(turner);
+  }
+  const auto follow = [this, bar] { turners_->setVisible(bar->maximum() > 0 && !scroll_->isHidden()); };
+  connect(bar, &QScrollBar::rangeChanged, this, follow);
+  row->addWidget(turners_);
+  turners_->hide();
+}
+
 /// What is said of a typed line takes the cut-outs' place, so that three lines of it fit; below the line stands one.
 void Tray::putEcho(bool beside) {
   if (scroll_->isHidden() == beside) return;
   scroll_->setHidden(beside);
+  turners_->setHidden(beside || scroll_->horizontalScrollBar()->maximum() == 0);
   layout()->removeWidget(echo_);
   left_->removeWidget(echo_);
   if (beside) qobject_cast<QHBoxLayout*>(layout())->addWidget(echo_, 4);
@@ -184,7 +140,8 @@ void Tray::echo() {
   putEcho(!text.trimmed().isEmpty());
   if (text.trimmed().isEmpty()) {
     named(echo_, "barHint");
-    echo_->setText(accepts == Accepts::Wall      ? tr("Enter puts it into the tray, Ctrl+Enter onto the wall.")
+    echo_->setText(!picked_.empty()              ? tr("What is picked goes together: drag it, or press Enter on it.")
+                   : accepts == Accepts::Wall    ? tr("Enter puts it into the tray, Ctrl+Enter onto the wall.")
                    : accepts == Accepts::Ceiling ? rowOf(workspace_.stage()).hint(workspace_)
                                                  : tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
     return;
@@ -203,6 +160,11 @@ void Tray::echo() {
 }
 
 bool Tray::eventFilter(QObject* watched, QEvent* event) {
+  if (event->type() == QEvent::Wheel && watched == scroll_->viewport()) {
+    QScrollBar* bar = scroll_->horizontalScrollBar();
+    bar->setValue(bar->value() - static_cast<const QWheelEvent*>(event)->angleDelta().y());
+    return true;
+  }
   if (watched == line_ && event->type() == QEvent::KeyPress) {
     const auto* press = static_cast<QKeyEvent*>(event);
     if (press->key() == Qt::Key_Tab && !line_->text().isEmpty()) {
@@ -269,8 +231,9 @@ void Tray::take(bool placeAtOnce) {
   const bool hungAsOne =
       withIt && placeAtOnce && r.count > 1 && isSeenUpright(piece.kind) && workspace_.scheme() != nullptr;
   if (hungAsOne) {
-    auto added = withHungTogether(*withIt, workspace_.book(), workspace_.schemeId(), workspace_.wall(), piece.id,
-                                  r.count, r.hang ? r.hang->as : HangAs::Row, r.hang ? r.hang->gap : std::nullopt, ids,
+    auto added = withHungTogether(*withIt, workspace_.book(), workspace_.schemeId(), workspace_.wall(),
+                                  std::vector<PieceId>(static_cast<std::size_t>(r.count), piece.id),
+                                  r.hang ? r.hang->as : HangAs::Row, r.hang ? r.hang->gap : std::nullopt, ids,
                                   workspace_.format());
     if (!added) {
       echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));
@@ -297,9 +260,7 @@ void Tray::take(bool placeAtOnce) {
     return;
   // What the rows came to is worth more than a glance.
   if (!says.empty()) {
-    QString told;
-    for (const std::string& one : says) told += (told.isEmpty() ? QString() : QStringLiteral(" ")) + onScreen(one);
-    emit workspace_.document().trouble(told);
+    emit workspace_.document().trouble(onScreen(says));
   }
   line_->clear();
   swapped_ = false;
@@ -308,6 +269,63 @@ void Tray::take(bool placeAtOnce) {
     workspace_.showStage(stageFor(piece, workspace_.stage()));
     workspace_.select(last);
   }
+}
+
+std::vector<CutOut*> Tray::shownCutOuts() const {
+  std::vector<CutOut*> out;
+  for (int i = 0; i < cutOuts_->count(); ++i)
+    if (auto* cut = qobject_cast<CutOut*>(cutOuts_->itemAt(i)->widget())) out.push_back(cut);
+  return out;
+}
+
+void Tray::pick(const PieceId& id, bool on) {
+  on ? void(picked_.insert(id)) : void(picked_.erase(id));
+  for (CutOut* cut : shownCutOuts()) cut->pick(picked_.contains(cut->piece()));
+  echo();
+}
+
+std::vector<PieceId> Tray::goingWith(const CutOut& taken) const {
+  if (!taken.picked()) return {taken.piece()};
+  std::vector<PieceId> out;
+  for (const CutOut* cut : shownCutOuts())
+    if (cut->picked()) out.insert(out.end(), static_cast<std::size_t>(cut->left()), cut->piece());
+  return out;
+}
+
+void Tray::drag(const CutOut& taken) {
+  dragPieces(goingWith(taken), this);  // not of the cut-out, which a drop may take away
+  workspace_.showGhost(std::nullopt);
+}
+
+/// Several at once: what hangs as a row over what stands at the wall, else as a salon; else one after another.
+void Tray::placeAll(const std::vector<PieceId>& all) {
+  if (all.size() == 1) return place(all.front());
+  IdSource ids = workspace_.document().ids();
+  const Job& before = workspace_.job();
+  const bool together = std::all_of(all.begin(), all.end(), [&](const PieceId& id) {
+    const Piece* piece = findPiece(before, id);
+    return piece != nullptr && gathersOnWall(piece->kind);
+  });
+  Result<Added> added = Added{before, {}};
+  if (together) {
+    const auto hung = [&](HangAs as) {
+      return withHungTogether(before, workspace_.book(), workspace_.schemeId(), workspace_.wall(), all, as,
+                              std::nullopt, ids, workspace_.format());
+    };
+    added = hung(HangAs::Row);
+    if (!added) added = hung(HangAs::Salon);
+  } else {
+    for (const PieceId& id : all)
+      if (added) added = withPlaced(added->job, workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, ids);
+  }
+  if (!added) {
+    echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));
+    return;
+  }
+  const Stage there = stageFor(*findPiece(before, all.back()), workspace_.stage());
+  if (!workspace_.document().edit(tr("place %1 pieces").arg(all.size()), added->job, ids.next())) return;
+  workspace_.showStage(there);
+  workspace_.select(added->placement);
 }
 
 void Tray::place(const PieceId& id) {
@@ -328,20 +346,31 @@ void Tray::place(const PieceId& id) {
 
 void Tray::rebuild() {
   emptyLayout(cutOuts_);
-  const std::vector<Unplaced> unplaced = trayOf(workspace_.job(), workspace_.schemeId());
-  // One scale for all of them, so that they can be compared.
-  double widest = 1, deepest = 1;
-  for (const Unplaced& u : unplaced) {
-    const Piece& piece = *findPiece(workspace_.job(), u.piece);
-    widest = std::max(widest, piece.width);
-    deepest = std::max(deepest, deepness(piece));
-  }
-  const double perMm = std::min(kWidestCutOut / widest, (kCutOutHeight - 8) / deepest);
+  std::vector<Unplaced> unplaced = trayOf(workspace_.job(), workspace_.schemeId());
+  // What is put up at this stage lies first.
+  const auto rest = std::stable_partition(unplaced.begin(), unplaced.end(), [&](const Unplaced& u) {
+    return stageFor(*findPiece(workspace_.job(), u.piece), workspace_.stage()) == workspace_.stage();
+  });
+  std::erase_if(picked_, [&](const PieceId& id) {
+    return std::none_of(unplaced.begin(), unplaced.end(), [&](const Unplaced& u) { return u.piece == id; });
+  });
+  // These at one scale and the others at one, so that they can be compared.
+  std::vector<const Piece*> own, others;
+  for (auto u = unplaced.begin(); u != unplaced.end(); ++u)
+    (u < rest ? own : others).push_back(findPiece(workspace_.job(), u->piece));
+  const double ownScale = cutOutScale(own), otherScale = cutOutScale(others);
   constexpr std::size_t kMostShown = 40;
   for (std::size_t i = 0; i < std::min(unplaced.size(), kMostShown); ++i) {
-    auto* cut = new CutOut(*findPiece(workspace_.job(), unplaced[i].piece), unplaced[i].left, perMm, workspace_);
-    connect(
-        cut, &CutOut::placeWanted, this, [this, id = unplaced[i].piece] { place(id); }, Qt::QueuedConnection);
+    auto* cut = new CutOut(*findPiece(workspace_.job(), unplaced[i].piece), unplaced[i].left,
+                           i < own.size() ? ownScale : otherScale, workspace_);
+    cut->pick(picked_.contains(cut->piece()));
+    // What goes is taken down at once: the cut-out may be gone by then.
+    connect(cut, &CutOut::placeWanted, this, [this, cut] {
+      QMetaObject::invokeMethod(
+          this, [this, all = goingWith(*cut)] { placeAll(all); }, Qt::QueuedConnection);
+    });
+    connect(cut, &CutOut::pickWanted, this, [this, id = cut->piece()](bool on) { pick(id, on); });
+    connect(cut, &CutOut::dragWanted, this, [this, cut] { drag(*cut); });
     cutOuts_->addWidget(cut);
   }
   if (unplaced.empty()) {

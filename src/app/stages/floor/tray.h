@@ -2,45 +2,18 @@
 #pragma once
 
 #include <QWidget>
+#include <set>
 
-#include "app/document/workspace.h"
+#include "app/stages/floor/cut_out.h"
 #include "core/entry/piece_line.h"
 
 class QHBoxLayout;
 class QLabel;
 class QLineEdit;
 class QPushButton;
+class QScrollArea;
 
 namespace mezzet {
-
-inline constexpr const char* kPieceMime = "application/x-mezzet-piece";
-
-/// One piece of the tray, at a scale at which all of them can be compared. Dragged onto the sheet, or placed by Enter.
-class CutOut : public QWidget {
-  Q_OBJECT
-
- public:
-  CutOut(const Piece& piece, int left, double pixelsPerMm, Workspace& workspace, QWidget* parent = nullptr);
-
- signals:
-  void placeWanted();
-
- protected:
-  void paintEvent(QPaintEvent*) override;
-  void mousePressEvent(QMouseEvent*) override;
-  void mouseMoveEvent(QMouseEvent*) override;
-  void mouseDoubleClickEvent(QMouseEvent*) override { emit placeWanted(); }
-  void keyPressEvent(QKeyEvent*) override;
-  void focusInEvent(QFocusEvent*) override { update(); }
-  void focusOutEvent(QFocusEvent*) override { update(); }
-
- private:
-  Piece piece_;
-  int left_;
-  double perMm_;
-  Workspace& workspace_;
-  QPoint pressed_;
-};
 
 class Tray : public QWidget {
   Q_OBJECT
@@ -59,18 +32,27 @@ class Tray : public QWidget {
  private:
   void echo();
   void putEcho(bool beside);
+  void addTurners(QHBoxLayout*);
   void take(bool placeAtOnce);
   void rebuild();
   void place(const PieceId&);
+  /// What goes with a cut-out: all that is picked where it is, else one of it alone.
+  [[nodiscard]] std::vector<PieceId> goingWith(const CutOut&) const;
+  [[nodiscard]] std::vector<CutOut*> shownCutOuts() const;
+  void pick(const PieceId&, bool on);
+  void drag(const CutOut&);
+  void placeAll(const std::vector<PieceId>&);
 
   Workspace& workspace_;
   QLineEdit* line_;
   QLabel* echo_;
   QVBoxLayout* left_;
-  QWidget* scroll_;  // of the cut-outs
+  QScrollArea* scroll_;  // of the cut-outs
+  QWidget* turners_;
   QHBoxLayout* cutOuts_;
   QPushButton* add_;
   bool swapped_ = false;
+  std::set<PieceId> picked_;
 };
 
 }  // namespace mezzet

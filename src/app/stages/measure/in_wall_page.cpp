@@ -123,6 +123,16 @@ void InWallPage::rebuild() {
       if (c.id == workspace_.wall()) c.material = kMaterials[static_cast<std::size_t>(i)].first;
     take(tr("what the wall is made of"), withRoom(workspace_.job(), changed));
   });
+  QString colour;
+  for (const Corner& c : room.corners)
+    if (c.id == workspace_.wall()) colour = QString::fromStdString(c.colour);
+  made.text(tr("Colour"), "wallColour", colour, tr("#f4efe6"), [this, id = room.id](const QString& text) {
+    Room changed = *findRoom(workspace_.job(), id);
+    for (Corner& c : changed.corners)
+      if (c.id == workspace_.wall()) c.colour = text.toStdString();
+    take(tr("colour of wall %1").arg(QString::fromStdString(workspace_.wall().value)),
+         withRoom(workspace_.job(), changed));
+  });
   rows_->addWidget(made.box());
   rows_->addWidget(words(fixingWords(material), "quietNote"));
 

@@ -3,6 +3,7 @@
 #include <QEvent>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QMenu>
 #include <QPushButton>
 
 #include "app/stages/stages.h"
@@ -63,6 +64,7 @@ ArrangeWords::ArrangeWords(Workspace& workspace, QWidget* parent) : QWidget(pare
     });
     row_->addWidget(word);
   }
+  addMatch();
   auto* apart = new QLabel(tr("gap"));
   apart->setObjectName(QStringLiteral("barHint"));
   row_->addWidget(apart);
@@ -80,6 +82,32 @@ ArrangeWords::ArrangeWords(Workspace& workspace, QWidget* parent) : QWidget(pare
   gap_->show(workspace_.write(wished_.value_or(kHangGap)));
   gap_->setText(workspace_.write(wished_.value_or(kHangGap)));
   row_->addWidget(gap_);
+}
+
+/// As large as another picture or group together: pointing at one shows it.
+void ArrangeWords::addMatch() {
+  if (workspace_.scheme() == nullptr) return;
+  const std::vector<MatchModel> models =
+      matchModels(workspace_.job(), *workspace_.scheme(), workspace_.selection(), workspace_.format());
+  auto* word = new QPushButton(tr("match"));
+  word->setObjectName(QStringLiteral("hang:match"));
+  word->setAccessibleName(tr("Hang as large together as another picture or group"));
+  word->setToolTip(models.empty() ? tr("No other picture hangs in this room")
+                                  : tr("As large together as another picture or group"));
+  word->setEnabled(!models.empty());
+  auto* menu = new QMenu(word);
+  for (const MatchModel& model : models) {
+    QAction* like = menu->addAction(QString::fromStdString(model.words));
+    connect(like, &QAction::hovered, this, [this, id = model.id] { ask(HangAs::Match, false, id); });
+    connect(like, &QAction::triggered, this, [this, id = model.id] { ask(HangAs::Match, true, id); });
+  }
+  // Closed without a choice, nothing is shown any more. A choice is asked for after that.
+  connect(menu, &QMenu::aboutToHide, this, [this] {
+    worker_.stop();
+    workspace_.showGhost(std::nullopt);
+  });
+  word->setMenu(menu);
+  row_->addWidget(word);
 }
 
 HangAs ArrangeWords::made() const {
@@ -106,10 +134,11 @@ bool ArrangeWords::eventFilter(QObject* watched, QEvent* event) {
   return QWidget::eventFilter(watched, event);
 }
 
-void ArrangeWords::ask(HangAs as, bool take) {
+void ArrangeWords::ask(HangAs as, bool take, const std::string& like) {
   if (!canArrange(workspace_)) return;
   HangRequest request = requestFor(*workspace_.scheme(), workspace_.selection(), workspace_.wall(), as);
   request.gap = wished_;
+  if (!like.empty()) request.like = like;
   IdSource ids = workspace_.document().ids();
   struct Answer {
     Result<HangPlan> plan = Error{};
@@ -128,9 +157,7 @@ void ArrangeWords::ask(HangAs as, bool take) {
           emit said(QString::fromStdString(answer.plan.error().text()) + QStringLiteral("."));
           return;
         }
-        QString words;
-        for (const std::string& one : answer.plan->says)
-          words += (words.isEmpty() ? QString() : QStringLiteral(" ")) + onScreen(one);
+        QString words = onScreen(answer.plan->says);
         if (words.isEmpty() && answer.plan->envelope)
           words = tr("%1 by %2 outside.")
                       .arg(workspace_.write(answer.plan->envelope->width()),

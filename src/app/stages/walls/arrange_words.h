@@ -31,7 +31,8 @@ class ArrangeWords : public QWidget {
 
  private:
   /// Works an arrangement out beside the interface: shown as a ghost, or taken.
-  void ask(HangAs as, bool take);
+  void ask(HangAs as, bool take, const std::string& like = {});
+  void addMatch();
   void take(const HangPlan& plan, HangAs as, long long nextId);
   [[nodiscard]] HangAs made() const;
 

@@ -161,8 +161,7 @@ void addSight(Drawing& d, const PieceIndex& pieces, const Job& job, const Room& 
   if (const Opening* entry = mainEntry(room))
     if (const auto wall = findWall(room, entry->wall)) {
       const Vec2 in = wall->inward();
-      const Eye eye{wall->start + wall->along() * (entry->offset + entry->width / 2) + in,
-                    meanEyeHeight(job.brief).value_or(kStandingEye)};
+      const Eye eye{wall->start + wall->along() * (entry->offset + entry->width / 2) + in, standingEye(job.brief)};
       // The first look: what of the wedge is seen.
       const double spread = std::tan(kFirstLook * std::numbers::pi / 180) * kSightReach;
       const Polygon wedge{eye.at, eye.at + in * kSightReach - leftOf(in) * spread,

@@ -57,25 +57,35 @@ ArtAsks artAsks(const Job& job, const PieceIndex& pieces, const Room& room, cons
   return out;
 }
 
+AskedArt artQuestionOf(const Job& job, const Rulebook& book, const Piece& piece, const ArtAsks& asks,
+                       const std::optional<double>& top, double frame) {
+  AskedArt out;
+  out.question.top = top.value_or(0);
+  out.question.frame = frame;
+  const auto ask = [&](std::string_view id, const std::vector<std::string>& cases, Range& range) {
+    const Rule* rule = findRule(book, std::string(id));
+    const Asked asked = rule != nullptr ? askedOf(*rule, job, piece, cases) : Asked{};
+    out.complete = out.complete && rule != nullptr && asked.missing.empty();
+    if (asked.missing.empty()) range = asked.tolerated;
+  };
+  if (asks.centre) ask(kArtCentre, {}, out.question.centre);
+  if (asks.gap && top) ask(kArtGap, asks.gapCases, out.question.gap);
+  return out;
+}
+
 std::optional<ArtCase> artCaseOf(const Job& job, const Rulebook& book, const SchemeId& id,
                                  const PlacementId& placement) {
   const Scheme* scheme = findScheme(job, id);
-  const Rule* centre = findRule(book, std::string(kArtCentre));
-  const Rule* gap = findRule(book, std::string(kArtGap));
-  if (scheme == nullptr || centre == nullptr || gap == nullptr) return std::nullopt;
-  const auto hung = hungWith(job, *scheme, placement);
+  const auto hung = scheme != nullptr ? hungWith(job, *scheme, placement) : std::nullopt;
   if (!hung) return std::nullopt;
   const Room& room = roomOf(job, *scheme);
   const auto below = belowOf(job, room, *scheme, *hung);
   const ArtAsks asks = artAsks(job, PieceIndex(job), room, *scheme, *hung, below);
   if (!asks.gap || !below->top) return std::nullopt;
-  const Piece& piece = pieceOf(job, *findPlacement(*scheme, placement));
-  const Asked askedCentre = asks.centre ? askedOf(*centre, job, piece) : Asked{};
-  const Asked askedGap = askedOf(*gap, job, piece, asks.gapCases);
-  if (!askedCentre.missing.empty() || !askedGap.missing.empty()) return std::nullopt;
-  const ArtQuestion question{askedCentre.tolerated, askedGap.tolerated, *below->top - floorUnder(room, *hung),
-                             hung->envelope.height()};
-  return ArtCase{*hung, *below, question, solveArt(question), asks.gapCases};
+  const AskedArt asked = artQuestionOf(job, book, pieceOf(job, *findPlacement(*scheme, placement)), asks,
+                                       *below->top - floorUnder(room, *hung), hung->envelope.height());
+  if (!asked.complete) return std::nullopt;
+  return ArtCase{*hung, *below, asked.question, solveArt(asked.question), asks.gapCases};
 }
 
 Job hungAtCentre(const Job& job, const SchemeId& id, const Hung& hung, double centre) {

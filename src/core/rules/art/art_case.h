@@ -27,6 +27,15 @@ struct ArtAsks {
 [[nodiscard]] ArtAsks artAsks(const Job&, const PieceIndex&, const Room&, const Scheme&, const Hung&,
                               const std::optional<Below>&);
 
+/// The solver's question as the job asks it of a piece: ranges of what is not asked are open. `top`: of what is below,
+/// above the floor. `complete`: everything that is asked can be (the viewers are known).
+struct AskedArt {
+  ArtQuestion question;
+  bool complete = true;
+};
+[[nodiscard]] AskedArt artQuestionOf(const Job&, const Rulebook&, const Piece&, const ArtAsks&,
+                                     const std::optional<double>& top, double frame);
+
 struct ArtCase {
   Hung hung;
   Below below;

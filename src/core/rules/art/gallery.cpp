@@ -41,35 +41,38 @@ void evaluateGalleryGap(const Situation& s, const Rule& rule, std::vector<Findin
     if (hung.members.size() < 2) continue;
     const Piece& first = s.pieces.of(*findPlacement(s.scheme, hung.members.front()));
     const std::vector<HungPair> pairs = spanningPairs(s.pieces, s.scheme, hung.members);
-    std::optional<Finding> least;
+    // Of equal margins the pair of the smaller ids.
     const HungPair* edge = nullptr;
+    Asked asked;
+    double least = 0;
     for (const HungPair& pair : pairs) {
       const std::string when = gapCase(s, hung, pair);
-      Finding f =
-          findingOf(rule, askedOf(rule, s.job, first, when.empty() ? std::vector<std::string>{} : std::vector{when}),
-                    idsOf(hung));
-      f.measured = pair.gap;
-      f.at = pair.at;
-      f.view = View{hung.wall};
-      f.u95 = std::hypot(doubtOf(s.pieces.of(*findPlacement(s.scheme, pair.a)), "width") / 2,
-                         doubtOf(s.pieces.of(*findPlacement(s.scheme, pair.b)), "width") / 2);
-      decide(f, s.scheme);
-      // Of equal margins the pair of the smaller ids.
-      const bool less = !least || f.margin < least->margin - 1e-9 ||
-                        (f.margin < least->margin + 1e-9 && std::pair(pair.a, pair.b) < std::pair(edge->a, edge->b));
+      const Asked here = askedOf(rule, s.job, first, when.empty() ? std::vector<std::string>{} : std::vector{when});
+      const double margin = marginIn(here.tolerated, pair.gap);
+      const bool less = edge == nullptr || margin < least - 1e-9 ||
+                        (margin < least + 1e-9 && std::pair(pair.a, pair.b) < std::pair(edge->a, edge->b));
       if (!less) continue;
-      least = std::move(f);
       edge = &pair;
+      asked = here;
+      least = margin;
     }
-    least->between = {edge->a.value, edge->b.value};
-    for (const HungPair& pair : pairs) least->pairs.push_back({pair.a.value, pair.b.value, pair.gap});
+    Finding f = findingOf(rule, asked, idsOf(hung));
+    f.measured = edge->gap;
+    f.at = edge->at;
+    f.view = View{hung.wall};
+    const auto doubt = [&](const PlacementId& id) {
+      return doubtOf(s.pieces.of(*findPlacement(s.scheme, id)), "width") / 2;
+    };
+    f.u95 = std::hypot(doubt(edge->a), doubt(edge->b));
+    decide(f, s.scheme);
+    f.between = {edge->a.value, edge->b.value};
+    for (const HungPair& pair : pairs) f.pairs.push_back({pair.a.value, pair.b.value, pair.gap});
     const std::string names = s.names.the(edge->a, true) + " and " + s.names.the(edge->b);
-    if (least->measured < -0.5)
-      least->sentence = names + " hang over each other by " + writeLength(-least->measured, s.format) + ".";
+    if (f.measured < -0.5) f.sentence = names + " hang over each other by " + writeLength(-f.measured, s.format) + ".";
     else
-      least->sentence = names + " hang " + writeLength(std::max(0.0, least->measured), s.format) + " apart" +
-                        missWords(*least, s.format, "too near", "too far") + ".";
-    out.push_back(std::move(*least));
+      f.sentence = names + " hang " + writeLength(std::max(0.0, f.measured), s.format) + " apart" +
+                   missWords(f, s.format, "too near", "too far") + ".";
+    out.push_back(std::move(f));
   }
 }
 

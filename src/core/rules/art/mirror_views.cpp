@@ -13,7 +13,7 @@ std::optional<EntryEye> entryEye(const Job& job, const Room& room) {
   const Opening* entry = mainEntry(room);
   const auto wall = entry != nullptr ? findWall(room, entry->wall) : std::nullopt;
   if (!wall) return std::nullopt;
-  return EntryEye{{middleOf(*wall, *entry), meanEyeHeight(job.brief).value_or(kStandingEye)}, wall->inward(), wall->id};
+  return EntryEye{{middleOf(*wall, *entry), standingEye(job.brief)}, wall->inward(), wall->id};
 }
 
 bool isGoodToSee(const Situation& s, const Shown& shown) {
@@ -42,10 +42,9 @@ bool isPoorToSee(const Situation& s, const Shown& shown) {
 }
 
 MirrorEye seenIn(const Situation& s, const Glass& glass, const Eye& eye, const std::string& who,
-                 const std::vector<Meetable>& things, const std::string& ownSeat) {
+                 const std::string& ownSeat) {
   MirrorEye out{eye, who, {}, 0, 0};
-  const Vec2 middle = meanOf(outlineOf(s.room));
-  out.sees = shownIn(glass, eye, things, s.heights().floorAt(middle), s.heights().ceilingAt(middle), ownSeat);
+  out.sees = shownIn(glass, eye, s.reflected(), ownSeat);
   for (const Shown& shown : out.sees) {
     if (isGoodToSee(s, shown)) out.good += shown.share;
     if (isPoorToSee(s, shown)) out.poor += shown.share;
@@ -57,14 +56,13 @@ MirrorViews mirrorViews(const Situation& s, const Placement& mirror, const std::
   MirrorViews out;
   const auto glass = glassOf(s.pieces, s.room, mirror);
   if (!glass) return out;
-  const std::vector<Meetable> things = meetablesIn(s.pieces, s.room, s.scheme);
   const auto add = [&](MirrorEye eye) {
     if (!eye.sees.empty()) out.eyes.push_back(std::move(eye));
   };
   if (given) {
-    add(seenIn(s, *glass, *given, "eye", things, ""));
+    add(seenIn(s, *glass, *given, "eye", ""));
   } else {
-    if (const auto entry = entryEye(s.job, s.room)) add(seenIn(s, *glass, entry->eye, "entry", things, ""));
+    if (const auto entry = entryEye(s.job, s.room)) add(seenIn(s, *glass, entry->eye, "entry", ""));
     std::vector<const Placement*> seats = s.mainSeats();
     std::sort(seats.begin(), seats.end(), [](const Placement* a, const Placement* b) { return a->id < b->id; });
     for (const Placement* seat : seats) {
@@ -73,8 +71,8 @@ MirrorViews mirrorViews(const Situation& s, const Placement& mirror, const std::
       if (!high) continue;
       std::optional<MirrorEye> worst;
       for (const SeatPlace& place : seatPlaces(piece, floorPlace(seat->on))) {
-        MirrorEye one = seenIn(s, *glass, {place.at, s.heights().floorAt(place.at) + *high}, seat->id.value, things,
-                               seat->id.value);
+        MirrorEye one =
+            seenIn(s, *glass, {place.at, s.heights().floorAt(place.at) + *high}, seat->id.value, seat->id.value);
         if (!one.sees.empty() && (!worst || one.poor > worst->poor)) worst = std::move(one);
       }
       if (worst) add(std::move(*worst));
@@ -92,14 +90,11 @@ MirrorViews mirrorViews(const Situation& s, const Placement& mirror, const std::
 }
 
 std::optional<MirrorCone> mirrorCone(const Situation& s, const Placement& mirror) {
-  if (!isMirror(s.pieces.of(mirror).kind)) return std::nullopt;
   const auto glass = glassOf(s.pieces, s.room, mirror);
   const MirrorViews views = mirrorViews(s, mirror);
   if (!glass || !views.judged) return std::nullopt;
   const MirrorEye& eye = views.eyes[*views.judged];
-  const Vec2 middle = meanOf(outlineOf(s.room));
-  const std::vector<Vec2> ends = raysThrough(*glass, eye.eye, meetablesIn(s.pieces, s.room, s.scheme),
-                                             s.heights().floorAt(middle), s.heights().ceilingAt(middle), eye.who);
+  const std::vector<Vec2> ends = raysThrough(*glass, eye.eye, s.reflected(), eye.who);
   if (ends.size() != 2) return std::nullopt;
   return MirrorCone{glass->a, glass->b, ends[0], ends[1]};
 }

@@ -29,15 +29,15 @@ struct MirrorViews {
 };
 /// Of a seat the place that sees most that is poor. Empty for what is no mirror on a wall.
 [[nodiscard]] MirrorViews mirrorViews(const Situation&, const Placement& mirror, const std::optional<Eye>& given = {});
-/// In the plan: both ends of the glass, and where the rays through them end that the judged eye sees. None for what is
-/// no mirror on a wall, or before which nobody stands or sits.
+/// In the plan: both ends of the glass, and where the rays through them end that the judged eye sees. None for what
+/// hangs on no wall, or before which nobody stands or sits.
 struct MirrorCone {
   Vec2 a, b, toA, toB;
 };
 [[nodiscard]] std::optional<MirrorCone> mirrorCone(const Situation&, const Placement& mirror);
 /// The same for any glass, of one eye.
 [[nodiscard]] MirrorEye seenIn(const Situation&, const Glass&, const Eye&, const std::string& who,
-                               const std::vector<Meetable>&, const std::string& ownSeat);
+                               const std::string& ownSeat);
 /// Light, a view, art and the fire; televisions and tall backs.
 [[nodiscard]] bool isGoodToSee(const Situation&, const Shown&);
 [[nodiscard]] bool isPoorToSee(const Situation&, const Shown&);

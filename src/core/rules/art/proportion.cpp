@@ -28,11 +28,11 @@ std::string nameOf(const Situation& s, const Hung& hung, bool starts = true) {
 
 /// Upper width over lower width, with its doubt.
 void widthFinding(const Situation& s, const Rule& rule, std::vector<std::string> subjects, const Piece& upper,
-                  double upperWidth, const std::string& name, const Piece& lower, const std::string& lowerName,
+                  double upperWidth, const std::string& name, double lowerDoubt, const std::string& lowerName,
                   double lowerWidth, Vec2 a, Vec2 b, const View& view, std::vector<Finding>& out) {
   Finding f = findingOf(rule, askedOf(rule, s.job, upper), std::move(subjects));
   f.measured = upperWidth / lowerWidth;
-  f.u95 = f.measured * std::hypot(doubtOf(upper, "width") / upperWidth, doubtOf(lower, "width") / lowerWidth);
+  f.u95 = f.measured * std::hypot(doubtOf(upper, "width") / upperWidth, lowerDoubt / lowerWidth);
   f.at = {a, b};
   f.view = view;
   decide(f, s.scheme);
@@ -50,10 +50,9 @@ void hungWidth(const Situation& s, const Rule& rule, const Hung& hung, const Bel
   std::vector<std::string> subjects = idsOf(hung);
   subjects.push_back(below.id);
   const Placement* under = s.placement(below.id);
-  static const Piece kFixed;  // fixed things have no dimensions of their own that may be off
   widthFinding(s, rule, std::move(subjects), firstOf(s, hung), e.width(), nameOf(s, hung),
-               under != nullptr ? s.pieces.of(*under) : kFixed, thingWords(s, below.id), below.right - below.left,
-               {e.left, e.bottom}, {e.right, e.bottom}, View{hung.wall}, out);
+               under != nullptr ? doubtOf(s.pieces.of(*under), "width") : 0, thingWords(s, below.id),
+               below.right - below.left, {e.left, e.bottom}, {e.right, e.bottom}, View{hung.wall}, out);
 }
 
 void evaluateArtWidth(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
@@ -81,7 +80,7 @@ void evaluateTwoThirds(const Situation& s, const Rule& rule, std::vector<Finding
     const Piece& lower = s.pieces.of(carrier);
     const Vec2 at = floorPlace(carrier.on).at;
     widthFinding(s, rule, {p.id.value, carrier.id.value}, s.pieces.of(p), s.pieces.of(p).width, s.names.the(p.id, true),
-                 lower, s.names.the(carrier.id), lower.width, at, at, View{}, out);
+                 doubtOf(lower, "width"), s.names.the(carrier.id), lower.width, at, at, View{}, out);
   }
 }
 

@@ -46,6 +46,10 @@ std::vector<Lit> screensIn(const Situation& s) {
   return out;
 }
 
+std::string notMeasured(const Situation& s, const PlacementId& seat) {
+  return "How high one sits on " + s.names.the(seat) + " has not been measured.";
+}
+
 void evaluateScreenCentre(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Lit& screen : screensIn(s))
     for (const Placement* p : s.mainSeats()) {
@@ -53,8 +57,8 @@ void evaluateScreenCentre(const Situation& s, const Rule& rule, std::vector<Find
       const auto high = seatedEye(piece);
       std::optional<Finding> worst;
       for (const SeatPlace& seat : seatPlaces(piece, floorPlace(p->on))) {
+        if (!looksAt(seat, screen.glass.middle(), screen.glass.inward)) continue;
         const Vec2 d = screen.glass.middle() - seat.at;
-        if (dot(seat.facing, d) <= 0 || dot(screen.glass.inward, -d) <= 0) continue;
         Finding f = findingOf(rule, askedOf(rule, s.job, piece), {p->id.value, screen.placement->id.value});
         f.at = {seat.at, screen.glass.middle()};
         if (!high) f.missing.push_back(p->piece.value + ".seatHeight");
@@ -68,7 +72,7 @@ void evaluateScreenCentre(const Situation& s, const Rule& rule, std::vector<Find
       if (!worst) continue;
       const std::string angle = measureWords(std::abs(worst->measured), Quantity::Angle, s.format);
       worst->sentence = worst->verdict == Verdict::NotMeasured
-                            ? "How high one sits on " + s.names.the(p->id) + " has not been measured."
+                            ? notMeasured(s, p->id)
                             : "From " + s.names.the(p->id) + " one looks " + angle +
                                   (worst->measured >= 0 ? " up" : " down") + " to the middle of " +
                                   s.names.the(screen.placement->id) +
@@ -80,10 +84,7 @@ void evaluateScreenCentre(const Situation& s, const Rule& rule, std::vector<Find
 }
 
 void evaluateScreenGlare(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
-  const std::vector<Lit> screens = screensIn(s);
-  if (screens.empty()) return;
-  const std::vector<Meetable> things = meetablesIn(s.pieces, s.room, s.scheme);
-  for (const Lit& screen : screens)
+  for (const Lit& screen : screensIn(s))
     for (const Placement* p : s.mainSeats()) {
       const Piece& piece = s.pieces.of(*p);
       const auto high = seatedEye(piece);
@@ -92,10 +93,9 @@ void evaluateScreenGlare(const Situation& s, const Rule& rule, std::vector<Findi
       bool any = false;
       std::string window;
       for (const SeatPlace& seat : seatPlaces(piece, floorPlace(p->on))) {
-        const Vec2 d = screen.glass.middle() - seat.at;
-        if (dot(seat.facing, d) <= 0 || dot(screen.glass.inward, -d) <= 0) continue;
+        if (!looksAt(seat, screen.glass.middle(), screen.glass.inward)) continue;
         const MirrorEye seen = seenIn(s, screen.glass, {seat.at, s.heights().floorAt(seat.at) + high.value_or(0)},
-                                      p->id.value, things, p->id.value);
+                                      p->id.value, p->id.value);
         double share = 0, most = 0;
         std::string largest;
         for (const Shown& one : seen.sees) {
@@ -117,8 +117,7 @@ void evaluateScreenGlare(const Situation& s, const Rule& rule, std::vector<Findi
       decide(f, s.scheme);
       f.marginMm = std::nullopt;
       const std::string name = s.names.the(screen.placement->id);
-      f.sentence = f.verdict == Verdict::NotMeasured
-                       ? "How high one sits on " + s.names.the(p->id) + " has not been measured."
+      f.sentence = f.verdict == Verdict::NotMeasured ? notMeasured(s, p->id)
                    : window.empty() ? "From " + s.names.the(p->id) + " no window is mirrored in " + name + "."
                                     : "From " + s.names.the(p->id) + " " + thingWords(s, window) + " is mirrored in " +
                                           measureWords(f.measured, Quantity::Share, s.format) + " of " + name + ".";
@@ -150,8 +149,7 @@ void evaluateShelfOverSeat(const Situation& s, const Rule& rule, std::vector<Fin
       f.at = {Vec2{u, on}, Vec2{u, r.bottom}};
       f.u95 = std::hypot(doubtOf(piece, "seatHeight"), doubtOf(board, "height") / 2);
       decide(f, s.scheme);
-      f.sentence = f.verdict == Verdict::NotMeasured
-                       ? "How high one sits on " + s.names.the(seat.id) + " has not been measured."
+      f.sentence = f.verdict == Verdict::NotMeasured ? notMeasured(s, seat.id)
                    : f.margin >= 0 ? "Heads on " + s.names.the(seat.id) + " clear " + s.names.the(shelf.id) + "."
                                    : "Heads on " + s.names.the(seat.id) + " meet " + s.names.the(shelf.id) +
                                          ": raise it by " + writeLength(-over, s.format) + ".";

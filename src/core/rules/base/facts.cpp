@@ -84,6 +84,9 @@ const WalkSpace& Situation::walk() const {
 const std::vector<RoomWay>& Situation::ways() const {
   return ways_.get([&] { return waysIn(walk(), judgedDestinations(pieces, room, scheme)); });
 }
+const Reflected& Situation::reflected() const {
+  return reflected_.get([&] { return reflectedIn(pieces, room, scheme); });
+}
 const std::vector<Occluder>& Situation::occluders() const {
   return occluders_.get([&] { return occludersIn(pieces, room, scheme); });
 }

@@ -11,7 +11,7 @@
 #include "core/rules/base/finding.h"
 #include "core/rules/base/names.h"
 #include "core/rules/base/words.h"
-#include "core/sight/sight.h"
+#include "core/sight/reflection.h"
 #include "core/site/heights.h"
 #include "core/space/bodies.h"
 #include "core/space/below.h"
@@ -86,6 +86,7 @@ class Situation {
   [[nodiscard]] const WalkSpace& walk() const;
   [[nodiscard]] const std::vector<RoomWay>& ways() const;
   [[nodiscard]] const std::vector<Occluder>& occluders() const;
+  [[nodiscard]] const Reflected& reflected() const;
   [[nodiscard]] const std::vector<Fixture>& fixtures() const;
   [[nodiscard]] std::vector<const Placement*> mainSeats() const;  ///< those that the room is furnished round
   /// Null when the scheme has none of this id.
@@ -103,6 +104,7 @@ class Situation {
   Fact<WalkSpace> walk_;
   Fact<std::vector<RoomWay>> ways_;
   Fact<std::vector<Occluder>> occluders_;
+  Fact<Reflected> reflected_;
   Fact<std::vector<Fixture>> fixtures_;
   Fact<std::unordered_map<std::string_view, const Placement*>> byId_;  ///< rules ask in every sentence
 };

@@ -1,9 +1,11 @@
-#include "core/base/sentence.h"
 #include "core/rules/base/rulebook.h"
 
 #include <algorithm>
 #include <limits>
 #include <numeric>
+
+#include "core/base/sentence.h"
+#include "core/use/eyes.h"
 
 namespace mezzet {
 namespace {
@@ -39,6 +41,7 @@ std::optional<double> meanEyeHeight(const Brief& brief) {
   const double sum = std::accumulate(brief.statures.begin(), brief.statures.end(), 0.0);
   return kEyeOverStature * sum / static_cast<double>(brief.statures.size());
 }
+double standingEye(const Brief& brief) { return meanEyeHeight(brief).value_or(kStandingEye); }
 
 Asked askedBySchool(const School& school, const Job& job, const std::vector<std::string>& whens) {
   Asked asked{school.tolerated, school.ideal, school.id, {}};

@@ -81,6 +81,8 @@ struct Asked {
 inline constexpr double kEyeOverStature = 0.936;
 /// Mean eye height of the job's viewers; absent when no stature is known.
 [[nodiscard]] std::optional<double> meanEyeHeight(const Brief&);
+/// The same, or kStandingEye until a stature is known.
+[[nodiscard]] double standingEye(const Brief&);
 
 /// The house rules of a new job: the default school of every rule (eye height for pictures if statures are known).
 [[nodiscard]] HouseRules newHouseRules(const Rulebook&, const Brief&);

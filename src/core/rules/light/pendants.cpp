@@ -43,7 +43,7 @@ void evaluateDrop(const Situation& s, const Rule& rule, std::vector<Finding>& ou
     } else {
       finding.sentence = s.names.the(f.id(), true) + " hangs " + writeLength(finding.measured, s.format) + " over " +
                          name + missWords(finding, s.format) + ".";
-      const double eye = meanEyeHeight(s.job.brief).value_or(kStandingEye);
+      const double eye = standingEye(s.job.brief);
       if (!isDiningTable(s.pieces.of(*o.body).kind) && f.underside < eye && f.top > eye)
         finding.sentence += " Who stands there looks into it.";
     }

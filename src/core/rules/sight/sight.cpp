@@ -20,13 +20,11 @@ constexpr double kOutside = 72 * kInch;
 /// What is taller hides the room when one sees its back [D].
 constexpr double kTall = 42 * kInch;
 
-double standingEye(const Job& job) { return meanEyeHeight(job.brief).value_or(kStandingEye); }
-
 /// Someone at the entry, just inside.
 std::optional<Eye> atEntry(const Situation& s) {
   if (s.walk().openings.empty()) return std::nullopt;
   const WayEnd& entry = s.walk().openings[s.walk().entry];
-  return Eye{entry.at + entry.inward, standingEye(s.job)};
+  return Eye{entry.at + entry.inward, standingEye(s.job.brief)};
 }
 
 /// A television's picture: its middle, how wide it is and which way it looks.
@@ -87,7 +85,7 @@ std::vector<Looker> lookersAt(const Situation& s, const std::string& back) {
     const auto wall = findWall(s.room, o.wall);
     if (!wall) continue;
     const Vec2 middle = middleOf(*wall, o);
-    out.push_back({{middle - wall->inward() * kOutside, standingEye(s.job)},
+    out.push_back({{middle - wall->inward() * kOutside, standingEye(s.job.brief)},
                    "from outside through the " + openingName(s.room, o)});
   }
   return out;
@@ -184,7 +182,7 @@ void evaluateScreenDistance(const Situation& s, const Rule& rule, std::vector<Fi
       Vec2 from;
       for (const SeatPlace& seat : seatPlaces(piece, floorPlace(p->on))) {
         const Vec2 d = screen.middle - seat.at;
-        if (dot(seat.facing, d) <= 0 || dot(screen.outward, -d) <= 0) continue;
+        if (!looksAt(seat, screen.middle, screen.outward)) continue;
         if (norm(d) > farthest) {
           farthest = norm(d);
           from = seat.at;
