@@ -1,6 +1,7 @@
 // The Walls stage by mouse and by keyboard: several typed as a row, arrangements by words with ghosts, the gap typed.
 #include <QDragEnterEvent>
 #include <QLineEdit>
+#include <QMenu>
 #include <QMimeData>
 #include <QToolButton>
 
@@ -120,6 +121,46 @@ TEST_F(OnWalls, AWordShowsAGhostAndAClickTakesIt) {
     rows.insert(std::lround(wallPlace(findPlacement(*work().scheme(), id)->on).v));
   EXPECT_EQ(rows.size(), 2U);
   EXPECT_FALSE(work().ghost().has_value());
+}
+TEST_F(OnWalls, AMatchHasTheOutsideOfThePictureThatIsChosen) {
+  typeLine("picture 56 x 24");
+  const PlacementId model = hungHere()[0];
+  work().showWall(CornerId("E"));
+  typeLine("4 pictures 27 x 11, grid");
+  ASSERT_EQ(work().selection().size(), 4U);
+  auto* word = window_->findChild<QPushButton*>(QStringLiteral("hang:match"));
+  ASSERT_NE(word, nullptr);
+  ASSERT_EQ(word->menu()->actions().size(), 1);
+  word->menu()->actions()[0]->hover();
+  ASSERT_TRUE(settled([&] { return work().ghost() != std::nullopt; }));
+  word->menu()->actions()[0]->trigger();
+  ASSERT_TRUE(settled([&] { return work().scheme()->hangs[0].as == HangAs::Match; }));
+  EXPECT_EQ(work().scheme()->hangs[0].like, model.value);
+  for (const Hung& hung : hungIn(job(), *work().scheme()))
+    if (hung.members.size() == 4) {
+      EXPECT_NEAR(hung.envelope.width(), 56 * kInch, 1e-6);
+      EXPECT_NEAR(hung.envelope.height(), 24 * kInch, 1e-6);
+    }
+}
+TEST_F(OnWalls, AKeyHangsOneApartFromItsNeighbours) {
+  Piece print = usualPiece("art");
+  print.id = PieceId("print");
+  print.width = 300;
+  print.height = 300;
+  print.count = 2;
+  Job with = withPiece(job(), print).value();
+  for (const double u : {1500.0, 1850.0})
+    with =
+        withPlacement(with, work().schemeId(),
+                      {PlacementId("n" + std::to_string(int(u))), print.id, WallPlace{work().wall(), u, 1500, {}}, {}});
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("hang"), with));
+  const auto groups = [&] { return hungIn(job(), *work().scheme()).size(); };
+  EXPECT_EQ(groups(), 1U);
+  work().select(hungHere()[0]);
+  key(Qt::Key_P, Qt::ShiftModifier);
+  EXPECT_EQ(groups(), 2U);
+  key(Qt::Key_P, Qt::ShiftModifier);
+  EXPECT_EQ(groups(), 1U);
 }
 TEST_F(OnWalls, AFrameThatGrowsIsMadeRoomFor) {
   typeLine("3 pictures 12 x 16");

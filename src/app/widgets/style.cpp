@@ -54,7 +54,7 @@ QMenu::item { padding: 6px 26px 6px 14px; }
 QMenu::item:selected { background: #f4c430; color: #1d2730; }
 QMenu::item:disabled { color: @disabled; }
 QMenu::separator { height: 1px; background: @rule; margin: 4px 8px; }
-#header QComboBox { background: @well; color: @onDesk; border: 1px solid @wellEdge; border-radius: 3px; padding: 4px 24px 4px 9px; min-height: 18px; }
+#header QComboBox { combobox-popup: 0; background: @well; color: @onDesk; border: 1px solid @wellEdge; border-radius: 3px; padding: 4px 24px 4px 9px; min-height: 18px; }
 #header QComboBox:focus { border: 2px solid @focus; padding: 3px 23px 3px 8px; }
 QComboBox::drop-down { border: none; width: 22px; }
 #header QComboBox::down-arrow { image: url(:/icons/arrow-light.xpm); width: 10px; height: 6px; }
@@ -85,9 +85,10 @@ QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height:
 QLineEdit { background: @field; border: 1px solid @fieldEdge; border-radius: 3px; padding: 3px 6px; min-height: 20px; selection-background-color: #f4c430; selection-color: #1d2730; }
 QLineEdit:focus { border: 2px solid @ink; padding: 2px 5px; background: @fieldFocus; }
 QLineEdit:disabled { background: @button; color: @quiet; }
-QComboBox { background: @field; border: 1px solid @fieldEdge; border-radius: 3px; padding: 3px 20px 3px 7px; min-height: 20px; }
+QComboBox { combobox-popup: 0; background: @field; border: 1px solid @fieldEdge; border-radius: 3px; padding: 3px 20px 3px 7px; min-height: 20px; }
 QComboBox:focus { border: 2px solid @ink; padding: 2px 19px 2px 6px; background: @fieldFocus; }
-QComboBox QAbstractItemView { background: @panel; selection-background-color: #f4c430; selection-color: #1d2730; }
+QComboBox QAbstractItemView::item { min-height: 22px; padding: 0 4px; }
+QComboBox QAbstractItemView { background: @panel; color: @ink; selection-background-color: #f4c430; selection-color: #1d2730; }
 QPushButton { background: @button; border: 1px solid @fieldEdge; border-radius: 3px; padding: 5px 12px; }
 QPushButton:hover { background: @buttonHover; }
 QPushButton:focus { border: 2px solid @ink; padding: 4px 11px; background: @fieldFocus; }

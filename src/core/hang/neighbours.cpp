@@ -8,11 +8,11 @@ namespace mezzet {
 
 std::vector<HungPair> spanningPairs(const PieceIndex& pieces, const Scheme& scheme, std::vector<PlacementId> members) {
   std::sort(members.begin(), members.end());
-  std::vector<Parts> outlines;
+  std::vector<HungShape> outlines;
   outlines.reserve(members.size());
   for (const PlacementId& id : members) {
     const Placement& p = *findPlacement(scheme, id);
-    outlines.push_back(hungOutline(pieces.of(p), wallPlace(p.on)));
+    outlines.push_back(hungShape(pieces.of(p), wallPlace(p.on)));
   }
   struct Edge {
     double gap;
@@ -20,9 +20,10 @@ std::vector<HungPair> spanningPairs(const PieceIndex& pieces, const Scheme& sche
     Separation s;
   };
   std::vector<Edge> edges;
+  edges.reserve(members.size() * members.size() / 2);
   for (std::size_t i = 0; i < members.size(); ++i)
     for (std::size_t j = i + 1; j < members.size(); ++j) {
-      const Separation s = separation(outlines[i], outlines[j]);
+      const Separation s = hungGap(outlines[i], outlines[j]);
       edges.push_back({s.gap, i, j, s});
     }
   std::sort(edges.begin(), edges.end(),
@@ -47,12 +48,12 @@ std::optional<HungPair> nearestHung(const PieceIndex& pieces, const Scheme& sche
   const Placement* own = findPlacement(scheme, id);
   const auto* place = own != nullptr ? onWall(own->on) : nullptr;
   if (place == nullptr) return std::nullopt;
-  const Parts outline = hungOutline(pieces.of(*own), *place);
+  const HungShape outline = hungShape(pieces.of(*own), *place);
   std::optional<HungPair> best;
   for (const Placement& p : scheme.placements) {
     const auto* other = onWall(p.on);
     if (other == nullptr || p.id == id || other->wall != place->wall) continue;
-    const Separation s = separation(outline, hungOutline(pieces.of(p), *other));
+    const Separation s = hungGap(outline, hungShape(pieces.of(p), *other));
     if (!best || s.gap < best->gap) best = HungPair{id, p.id, s.gap, {s.a, s.b}};
   }
   return best;

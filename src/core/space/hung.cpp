@@ -1,6 +1,7 @@
 #include "core/space/hung.h"
 
 #include <algorithm>
+#include <cmath>
 #include <numbers>
 #include <numeric>
 
@@ -9,15 +10,48 @@
 
 namespace mezzet {
 
+namespace {
+
+Convex rectangleOf(const WallRect& r) {
+  return {{{r.left, r.bottom}, {r.right, r.bottom}, {r.right, r.top}, {r.left, r.top}}, 0};
+}
+
+}  // namespace
+
 Parts hungOutline(const Piece& piece, const WallPlace& place) {
   const WallRect r = wallRectOf(piece, place);
-  if (piece.shape == Shape::Rect)
-    return {{{{r.left, r.bottom}, {r.right, r.bottom}, {r.right, r.top}, {r.left, r.top}}, 0}};
+  if (piece.shape == Shape::Rect) return {rectangleOf(r)};
   Piece upright;
   upright.shape = piece.shape == Shape::Round || piece.shape == Shape::Oval ? piece.shape : Shape::Rect;
   upright.width = piece.width;
   upright.depth = r.height();
   return footprint(upright, {{place.u, place.v}, 0});
+}
+
+HungShape hungShape(const Piece& piece, const WallPlace& place) {
+  return {wallRectOf(piece, place), piece.shape == Shape::Rect ? Parts{} : hungOutline(piece, place)};
+}
+
+Separation hungGap(const HungShape& one, const HungShape& other) {
+  if (!one.curved.empty() || !other.curved.empty()) {
+    const auto outline = [](const HungShape& s) { return s.curved.empty() ? Parts{rectangleOf(s.rect)} : s.curved; };
+    return separation(outline(one), outline(other));
+  }
+  const WallRect &a = one.rect, &b = other.rect;
+  const double across = std::max(a.left - b.right, b.left - a.right), up = std::max(a.bottom - b.top, b.bottom - a.top);
+  // Along an axis: the two facing edges, or the middle of what faces each other.
+  const auto along = [](bool edges, double lowA, double highA, double lowB, double highB) {
+    if (!edges) {
+      const double middle = (std::max(lowA, lowB) + std::min(highA, highB)) / 2;
+      return std::pair(middle, middle);
+    }
+    return lowA - highB > lowB - highA ? std::pair(lowA, highB) : std::pair(highA, lowB);
+  };
+  const bool apart = across > 0 || up > 0;
+  const auto [ax, bx] = along(apart ? across > 0 : across >= up, a.left, a.right, b.left, b.right);
+  const auto [ay, by] = along(apart ? up > 0 : up > across, a.bottom, a.top, b.bottom, b.top);
+  const double gap = apart ? std::hypot(std::max(0.0, across), std::max(0.0, up)) : std::max(across, up);
+  return {gap, {ax, ay}, {bx, by}};
 }
 
 double outerArea(const Piece& piece) {
@@ -49,19 +83,18 @@ struct OnWall {
   const Placement* placement;
   const WallPlace* place;
   const Piece* piece;
-  WallRect rect;
+  HungShape shape;
 };
 
 bool seenAsOne(const OnWall& a, const OnWall& b) {
   if (a.place->wall != b.place->wall) return false;
   if (a.place->group && a.place->group == b.place->group) return true;
   if (a.place->apart || b.place->apart || !gathersOnWall(a.piece->kind) || !gathersOnWall(b.piece->kind)) return false;
-  const Box one{{a.rect.left, a.rect.bottom}, {a.rect.right, a.rect.top}},
-      other{{b.rect.left, b.rect.bottom}, {b.rect.right, b.rect.top}};
-  if (furtherApart(one, other, kSeenAsOne)) return false;
+  const auto boxOf = [](const WallRect& r) { return Box{{r.left, r.bottom}, {r.right, r.top}}; };
+  if (furtherApart(boxOf(a.shape.rect), boxOf(b.shape.rect), kSeenAsOne)) return false;
   // Lengths come out of sums: what hangs just that far apart is not nearer.
   constexpr double kRounding = 1e-6;
-  return separation(hungOutline(*a.piece, *a.place), hungOutline(*b.piece, *b.place)).gap < kSeenAsOne - kRounding;
+  return hungGap(a.shape, b.shape).gap < kSeenAsOne - kRounding;
 }
 
 }  // namespace
@@ -71,7 +104,7 @@ std::vector<Hung> hungIn(const PieceIndex& pieces, const Scheme& scheme) {
   for (const Placement& p : scheme.placements) {
     const auto* place = onWall(p.on);
     if (place == nullptr || mountOf(pieces.of(p))) continue;  // lights are no pictures
-    all.push_back({&p, place, &pieces.of(p), wallRectOf(pieces.of(p), *place)});
+    all.push_back({&p, place, &pieces.of(p), hungShape(pieces.of(p), *place)});
   }
   std::vector<std::size_t> root(all.size());
   std::iota(root.begin(), root.end(), std::size_t{0});
@@ -89,11 +122,11 @@ std::vector<Hung> hungIn(const PieceIndex& pieces, const Scheme& scheme) {
     const std::size_t first = find(i);
     if (first == i) {
       at[i] = out.size();
-      out.push_back({{}, all[i].place->wall, all[i].rect});
+      out.push_back({{}, all[i].place->wall, all[i].shape.rect});
     }
     Hung& hung = out[at[first]];
     hung.members.push_back(all[i].placement->id);
-    hung.envelope = around(hung.envelope, all[i].rect);
+    hung.envelope = around(hung.envelope, all[i].shape.rect);
     if (hung.group.empty()) hung.group = all[i].place->group.value_or("");
   }
   for (Hung& hung : out) std::sort(hung.members.begin(), hung.members.end());

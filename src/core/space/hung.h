@@ -17,6 +17,15 @@ inline constexpr double kSeenAsOne = 6 * kInch;
 /// The outline in elevation, u and v: a rectangle, a circle, or an ellipse as a polygon that is nowhere more than
 /// kOvalTolerance off.
 [[nodiscard]] Parts hungOutline(const Piece&, const WallPlace&);
+/// The same for gaps: most of what hangs is an upright rectangle, whose gaps need no more than four comparisons.
+struct HungShape {
+  WallRect rect;
+  Parts curved = {};  ///< its outline where that is no rectangle
+};
+[[nodiscard]] HungShape hungShape(const Piece&, const WallPlace&);
+/// The contract's gap in elevation, with its witness points: what `separation` says of the outlines.
+[[nodiscard]] Separation hungGap(const HungShape&, const HungShape&);
+
 /// The area inside the outer edges, mm2.
 [[nodiscard]] double outerArea(const Piece&);
 /// What of the frame shows the image, the glass or the screen, in elevation: as entered, else all of it; of a

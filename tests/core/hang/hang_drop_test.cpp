@@ -81,6 +81,27 @@ TEST(Dropped, WhatNoFreeWallTakesIsNotHung) {
   EXPECT_FALSE(drop(sofaAndPrints(), {PieceId("nobody")}, 111, 60));
 }
 
+TEST(HungGap, IsThatOfTheOutlines) {
+  std::printf("seed 31\n");
+  Chance chance(31);
+  for (int i = 0; i < 2000; ++i) {
+    const auto shape = [&] {
+      Piece p = piece("p", "art", chance.between(2, 30), 1, chance.between(2, 30));
+      if (chance.below(8) == 0) p.shape = Shape::Oval;
+      return std::pair(p, WallPlace{kWall, in(chance.between(0, 60)), in(chance.between(0, 60)), std::nullopt});
+    };
+    const auto [a, at] = shape();
+    const auto [b, there] = shape();
+    const Separation quick = hungGap(hungShape(a, at), hungShape(b, there)),
+                     exact = separation(hungOutline(a, at), hungOutline(b, there));
+    ASSERT_NEAR(quick.gap, exact.gap, 1e-9);
+    ASSERT_NEAR(distance(quick.a, quick.b), std::abs(quick.gap), 1e-9);
+    if (quick.gap > 0) {
+      ASSERT_NEAR(distance(quick.a, exact.a), 0, 1e-6);
+    }
+  }
+}
+
 TEST(MatchModels, AreSinglePicturesAndMadeGroups) {
   Job job = hungAt(hungAt(sofaAndPrints(), "big", "b", 56, 24, 60, 60), "one", "o1", 12, 12, 150, 60, "g1");
   job = hungAt(job, "two", "o2", 12, 12, 164, 60, "g1");
