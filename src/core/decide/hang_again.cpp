@@ -17,6 +17,7 @@ Job hungAgain(const Job& job, const Rulebook& book, const SchemeId& id, const st
   const WallRect was = *envelopeOf(pieces, *scheme, group);
   const CornerId wall = wallPlace(findPlacement(*scheme, members.front())->on).wall;
   HangRequest r = requestFor(*scheme, members, wall, made->as);
+  r.keepClear = false;  // it stays where it is
   r.middle = (was.left + was.right) / 2;
   IdSource unused(1);
   const auto plan = hangPlan(job, book, id, r, unused, format);

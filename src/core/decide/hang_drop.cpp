@@ -8,6 +8,12 @@
 #include "core/model/kinds.h"
 
 namespace mezzet {
+namespace {
+
+/// What else hangs is kept off as far as makes it another group, where that leaves room.
+constexpr double kClears[] = {kSeenAsOne, 0};
+
+}  // namespace
 
 Result<Added> withHungTogether(const Job& job, const Rulebook& book, const SchemeId& id, const CornerId& wall,
                                const std::vector<PieceId>& pieces, HangAs as, std::optional<double> gap, IdSource& ids,
@@ -80,15 +86,18 @@ std::optional<HungDrop> withDropped(const Job& job, const Rulebook& book, const 
           place->u >= below.left && place->u <= below.right && place->v > *below.top)
         there.push_back(p.id);
     }
-    const auto region = freeAbove(wallFace(job, room, scheme, *wall, there), std::max(0.0, below.left),
-                                  std::min(wall->length(), below.right), *below.top);
-    if (region && holds(*region) &&
-        hung(there, *region, below.middles.front(), there.size() > 1 ? hangAmong(*scheme, there) : nullptr))
-      return out;
+    const Hang* made = there.size() > 1 ? hangAmong(*scheme, there) : nullptr;
+    for (const double clear : kClears)
+      if (const auto region = freeAbove(wallFace(job, room, scheme, *wall, there, clear), std::max(0.0, below.left),
+                                        std::min(wall->length(), below.right), *below.top);
+          region && holds(*region) && hung(there, *region, below.middles.front(), made))
+        return out;
   }
   if (dropped.size() == 1) return std::nullopt;
   // The free wall there, else the nearest that takes them.
-  std::vector<WallRect> free = freeRectangles(wallFace(job, room, scheme, *wall));
+  std::vector<WallRect> free;
+  for (const double clear : kClears)
+    for (const WallRect& r : freeRectangles(wallFace(job, room, scheme, *wall, {}, clear))) free.push_back(r);
   const auto off = [&](const WallRect& r) {
     return std::hypot(std::max({r.left - at.x, at.x - r.right, 0.0}), std::max({r.bottom - at.y, at.y - r.top, 0.0}));
   };

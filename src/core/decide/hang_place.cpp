@@ -201,14 +201,21 @@ Result<HangPlan> hangPlan(const Job& job, const Rulebook& book, const SchemeId& 
   const PieceIndex pieces(job);
   const Wall wall = *findWall(room, r.wall);
   const std::vector<Below> candidates = candidatesBelow(job, room, *scheme, wall);
-  const std::vector<WallRect> free =
-      r.within ? std::vector<WallRect>{*r.within} : freeRectangles(wallFace(job, room, scheme, wall, r.placements));
+  const ArrangementAsk ask = askFor(pieces, SchemeNames(job, *scheme), *scheme, r);
+  std::vector<double> clears{0};
+  if (r.keepClear && !r.within) clears = {kSeenAsOne, r.gap.value_or(kHangGap), 0};
 
   HangPlan out;
   out.job = job;
   Spot spot;
-  const Arrangement a =
-      arrangedIn(free, candidates, askFor(pieces, SchemeNames(job, *scheme), *scheme, r), spot, format, stop);
+  Arrangement a;
+  for (const double clear : clears) {
+    const std::vector<WallRect> free = r.within
+                                           ? std::vector<WallRect>{*r.within}
+                                           : freeRectangles(wallFace(job, room, scheme, wall, r.placements, clear));
+    a = arrangedIn(free, candidates, ask, spot, format, stop);
+    if (a.fits() || !a.made) break;
+  }
   out.says = a.unmet;
   out.restarts = a.restarts;
   out.shortWidth = a.shortWidth;

@@ -22,6 +22,8 @@ struct HangRequest {
   std::optional<double> ratio = std::nullopt;     ///< width to height
   std::optional<WallRect> within = std::nullopt;  ///< the free rectangle that takes it where left out
   std::optional<double> middle = std::nullopt;    ///< u of its middle; of what is below, or of the region
+  /// What else hangs is kept as far off as makes it another group; where nothing fits so, as the gap, and then not.
+  bool keepClear = true;
   std::optional<int> restarts = std::nullopt;
   std::uint64_t seed = 1;
 };

@@ -84,21 +84,23 @@ void takeFixed(const Room& room, const RoomHeights& heights, const Wall& wall, s
   }
 }
 
-void takePlaced(const Job& job, const Scheme& scheme, const Wall& wall, const PlacementIds& without,
+void takePlaced(const Job& job, const Scheme& scheme, const Wall& wall, const PlacementIds& without, double clear,
                 std::vector<WallRect>& taken) {
   const PieceIndex pieces(job);
   for (const Standing& s : standingAt(job, scheme, wall))
     if (const auto highest = highestOf(pieces.of(*findPlacement(scheme, s.id))))
       taken.push_back({s.left, s.right, -kFarUp, s.floor + *highest});
   for (const Placement& p : scheme.placements)
-    if (const auto* place = onWall(p.on); place != nullptr && place->wall == wall.id && !has(without, p.id))
-      taken.push_back(wallRectOf(pieces.of(p), *place));
+    if (const auto* place = onWall(p.on); place != nullptr && place->wall == wall.id && !has(without, p.id)) {
+      const WallRect r = wallRectOf(pieces.of(p), *place);
+      taken.push_back({r.left - clear, r.right + clear, r.bottom - clear, r.top + clear});
+    }
 }
 
 }  // namespace
 
-WallFace wallFace(const Job& job, const Room& room, const Scheme* scheme, const Wall& wall,
-                  const PlacementIds& without) {
+WallFace wallFace(const Job& job, const Room& room, const Scheme* scheme, const Wall& wall, const PlacementIds& without,
+                  double clear) {
   WallFace face;
   face.length = wall.length();
   const RoomHeights heights = heightsOf(room);
@@ -110,7 +112,7 @@ WallFace wallFace(const Job& job, const Room& room, const Scheme* scheme, const 
       face.taken.push_back(
           {u - kHungPointClear / 2, u + kHungPointClear / 2, v - kHungPointClear / 2, v + kHungPointClear / 2});
     }
-  if (scheme != nullptr) takePlaced(job, *scheme, wall, without, face.taken);
+  if (scheme != nullptr) takePlaced(job, *scheme, wall, without, clear, face.taken);
 
   const std::vector<Vec2> above = ceilingProfile(room, heights, wall), below = floorProfile(heights, wall);
   std::vector<double>& edges = face.edges;

@@ -25,8 +25,9 @@ struct WallFace {
   std::vector<double> low, high;  ///< the highest floor and the least ceiling between two edges
 };
 /// Openings with their trim, drawn curtains, trim of the room, fixed things that touch, what stands near the wall,
-/// points, and everything hung but `without`.
-[[nodiscard]] WallFace wallFace(const Job&, const Room&, const Scheme*, const Wall&, const PlacementIds& without = {});
+/// points, and everything hung but `without`, with `clear` about it.
+[[nodiscard]] WallFace wallFace(const Job&, const Room&, const Scheme*, const Wall&, const PlacementIds& without = {},
+                                double clear = 0);
 
 /// Every upright rectangle that is free and cannot be made larger on any side, at least kLeastFree each way: by area,
 /// the largest first, then from the left, then from below.

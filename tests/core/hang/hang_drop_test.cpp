@@ -81,6 +81,20 @@ TEST(Dropped, WhatNoFreeWallTakesIsNotHung) {
   EXPECT_FALSE(drop(sofaAndPrints(), {PieceId("nobody")}, 111, 60));
 }
 
+TEST(Dropped, KeepsClearOfWhatHangsElsewhere) {
+  const Job job = hungAt(sofaAndPrints(), "big", "b", 20, 20, 100, 60);  // over the sofa, and locked there
+  const auto hung = drop(withLock(job, kScheme, PlacementId("b"), true), prints(3), 135, 60);
+  ASSERT_TRUE(hung);
+  for (const PlacementId& id : hung->fresh)
+    EXPECT_GE(nearestHung(PieceIndex(hung->job), scheme(hung->job), id)->gap, in(2) - 1e-6);
+  PlacementIds all = hung->fresh;
+  all.emplace_back("b");
+  double least = 1e9;
+  for (const HungPair& pair : spanningPairs(PieceIndex(hung->job), scheme(hung->job), all))
+    if (pair.a == PlacementId("b") || pair.b == PlacementId("b")) least = std::min(least, pair.gap);
+  EXPECT_GE(least, kSeenAsOne - 1e-6);
+}
+
 TEST(HungGap, IsThatOfTheOutlines) {
   std::printf("seed 31\n");
   Chance chance(31);

@@ -13,6 +13,9 @@ constexpr double kOff = 2.9;                        // mm of paper from a wall t
 constexpr double kWallWide = 0.7, kSeenWide = 1.9;  // mm of paper
 constexpr double kEdgeWide = 0.5, kSeenEdge = kSeenWide + kEdgeWide;
 
+/// A wall that is shorter on paper bears no letter: pointing at it names it.
+constexpr double kBearsLetter = 4;
+
 /// Outside before its middle, then elsewhere along it, then inside.
 std::vector<Vec2> lettersPlaces(const Wall& wall, double scale) {
   std::vector<Vec2> out;
@@ -36,7 +39,8 @@ Drawing composeKeyPlan(const Room& room, const CornerId& seen, double paperWidth
   d.add(Layer::Floor, room.id.value, PathItem{outline, true, Ink::Floor, Stroke{}});
   for (const Wall& wall : wallsOf(room)) {
     d.add(Layer::Wall, wallItem(wall.id), line(wall.start, wall.end, {Ink::CutWall, kWallWide, Dash::Solid}));
-    TextItem letter{{}, wall.id.value, kLetters, Align::Centre, 0, Ink::Ink, Ink::None};
+    if (wall.length() < kBearsLetter * d.scale) continue;
+    const TextItem letter{{}, wall.id.value, kLetters, Align::Centre, 0, Ink::Ink, Ink::None};
     d.add(labelOnlyAt(Layer::Label, wallItem(wall.id), Rank::Tag, lettersPlaces(wall, d.scale), letter));
   }
   for (const Opening& o : room.openings)

@@ -1,4 +1,4 @@
-// A key plan: the room small, a letter at each wall, the one that is seen marked.
+// A key plan: the room small, a letter at each wall that is long enough for one, the one that is seen marked.
 #pragma once
 
 #include "core/drawing/base/drawing.h"
