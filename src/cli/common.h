@@ -30,6 +30,8 @@ struct Options {
                                                       paper = "letter", version = "client", out, layer, unit, finding,
                                                       way, forPlacement, sizeKind;
   std::string wall, as, line = "centre", like, ratio, within, eye;
+  std::string end;  ///< of a wall, for nails
+  std::optional<double> levelLine;
   std::vector<std::string> group, circuits, placements;
   std::optional<double> gap;
   int rows = 0, columns = 0, treads = 0;

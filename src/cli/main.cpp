@@ -174,6 +174,8 @@ int runSheet(const Options& o, int& argc, char** argv) {
       o.version == "installer" ? SheetVersion::Installer : SheetVersion::Client,
       &builtInRulebook(),
       stateNamed(o.state),
+      wallEndNamed(o.end) == WallEnd::Right,
+      o.levelLine,
       kind->row == &carpetSheetRow() ? routesOf(file.job, scheme, o) : std::vector<std::vector<Vec2>>()};
   std::vector<Sheet> pages;
   for (int page = 0; page < pagesOf(file.job, room, scheme, *kind, request); ++page)
@@ -327,6 +329,7 @@ void addRoomCommands(CLI::App& cli, Options& o, Runs& runs, int& argc, char** ar
   cSheet->add_option("--for", o.version, "client or installer");
   cSheet->add_option("--scale", o.scale, "1:20, 1:24, 1:32, 1:48, 1:50, 1:100, or fit for the largest that fits");
   cSheet->add_option("--paper", o.paper, "letter, tabloid, a4, a3, a2 or arch-d");
+  addNailOptions(cSheet, o);
   cSheet->add_option("--state", o.state, "everyday, occupied or party: what a size card looks at");
   cSheet->add_option("--out", o.out, "The .pdf, .svg or .png to write")->required();
   CLI::App* cSurvey = cli.add_subcommand("survey", "Adjusts the readings of a room, and says which does not fit");

@@ -5,7 +5,9 @@
 
 #include "core/decide/hang_place.h"
 #include "core/model/kinds.h"
+#include "core/rules/base/hook_school.h"
 #include "io/json/hang_json.h"
+#include "io/json/hang_report.h"
 #include "io/json/wall_report.h"
 
 namespace mezzet::cli {
@@ -148,7 +150,60 @@ int runMirror(const Options& o) {
   return kAnswered;
 }
 
+int runHang(const Options& o) {
+  const JobFile file = load(o);
+  const Room& room = chosenRoom(file.job, o);
+  const Scheme& scheme = chosenScheme(file.job, room, o);
+  static_cast<void>(stateNamed(o.state));
+  NailAsk ask;
+  if (!o.placement.empty()) {
+    const Placement* p = findPlacement(scheme, PlacementId(o.placement));
+    const auto* place = p != nullptr ? onWall(p->on) : nullptr;
+    if (place == nullptr)
+      throw Refused{
+          {"--placement " + o.placement, "does not hang on a wall of this scheme", "See the ids in job.json"}};
+    ask.only = {p->id};
+    ask.wall = place->wall;
+  } else {
+    if (o.wall.empty()) throw Refused{{"hang", "needs a wall or a placement", "Add --wall A or --placement p1"}};
+    ask.wall = chosenWall(room, o.wall).id;
+  }
+  ask.end = wallEndNamed(o.end);
+  if (o.levelLine) ask.line = *o.levelLine;
+  ask.school = hookSchool(file.job, builtInRulebook());
+  const LengthFormat format = usualFormat(file.job.units);
+  const NailPlan plan = nailPlan(file.job, room, scheme, builtInRulebook().fixings, ask, format);
+  if (o.json) {
+    std::cout << nailsJson(scheme, ask, plan);
+    return kAnswered;
+  }
+  for (const Nail& n : plan.nails)
+    std::cout << n.order << "  " << n.placement.value << ": " << writeLength(n.fromEnd, format) << " from the "
+              << (ask.end == WallEnd::Left ? "left" : "right") << ", " << writeLength(std::abs(n.aboveLine), format)
+              << (n.aboveLine < 0 ? " below" : " above") << " the line, " << writeLength(n.aboveFloor, format)
+              << " above the floor\n";
+  for (const UnknownNails& u : plan.unknown) {
+    std::cout << u.placement.value << ": " << (u.fault.empty() ? "not known" : u.fault);
+    for (const HookMissing& m : u.missing) std::cout << "; " << m.words;
+    std::cout << "\n";
+  }
+  for (const std::string& caution : plan.cautions) std::cout << caution << "\n";
+  return kAnswered;
+}
+
 }  // namespace
+
+WallEnd wallEndNamed(const std::string& word) {
+  if (word.empty() || word == "left") return WallEnd::Left;
+  if (word == "right") return WallEnd::Right;
+  throw Refused{{"--end " + word, "is no end of a wall", "Use left or right, as the wall is seen from the room"}};
+}
+
+void addNailOptions(CLI::App* sub, Options& o) {
+  sub->add_option("--end", o.end, "left or right: which end nails are measured from");
+  sub->add_option("--line", o.levelLine, "The level line above the datum, mm; 1219.2 if not given")
+      ->check(CLI::Range(0.0, 20'000.0));
+}
 
 void addWallCommands(CLI::App& cli, Options& o, Runs& runs) {
   CLI::App* cFree = withPlace(command(cli, o, "free-wall", "What of a wall is free, and what it asks for"), o);
@@ -173,13 +228,18 @@ void addWallCommands(CLI::App& cli, Options& o, Runs& runs) {
   CLI::App* cMirror = withPlace(command(cli, o, "mirror", "What a mirror shows from the entry and the main seats"), o);
   cMirror->add_option("--placement", o.placement, "The mirror")->required();
   cMirror->add_option("--eye", o.eye, "x,y,z of an eye, mm");
-  for (CLI::App* sub : {cFree, cArrange, cMirror}) {
+  CLI::App* cHang = withPlace(command(cli, o, "hang", "Nails from one end of a wall and one level line"), o);
+  cHang->add_option("--wall", o.wall, "Wall letter");
+  cHang->add_option("--placement", o.placement, "One frame alone");
+  addNailOptions(cHang, o);
+  for (CLI::App* sub : {cFree, cArrange, cMirror, cHang}) {
     sub->add_option("--state", o.state, "everyday, occupied or party: how the room is used");
     sub->add_flag("--json", o.json, "Answer in JSON");
   }
   runs.emplace_back(cFree, [&o] { return runFreeWall(o); });
   runs.emplace_back(cArrange, [&o] { return runArrange(o); });
   runs.emplace_back(cMirror, [&o] { return runMirror(o); });
+  runs.emplace_back(cHang, [&o] { return runHang(o); });
 }
 
 }  // namespace mezzet::cli

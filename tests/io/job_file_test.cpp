@@ -218,6 +218,34 @@ TEST(JobFile, OfVersion8KeepsWhatHangs) {
   ASSERT_TRUE(again.ok());
   EXPECT_EQ(again->job, file->job);
 }
+TEST(JobFile, OfVersion9KeepsHowFramesHang) {
+  const auto file = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-9.json"), "version-9.json");
+  ASSERT_TRUE(file.ok()) << file.error().text();
+  const HangerPart& h = *findPiece(file->job, PieceId("small"))->hanger;
+  EXPECT_EQ(h.kind, HangerKind::Wire);
+  EXPECT_EQ(h.hooks, 1);
+  EXPECT_EQ(h.drop, 60);
+  EXPECT_EQ(h.offset, -10);
+  EXPECT_EQ(h.wire, 230);
+  EXPECT_EQ(h.mass, 5);
+  const auto& placements = file->job.schemes[0]->placements;
+  const auto hung = std::find_if(placements.begin(), placements.end(), [](const Placement& p) { return p.asHung; });
+  ASSERT_NE(hung, placements.end());
+  EXPECT_EQ(hung->asHung->note, "level");
+  const auto again = readJobText(writeJobText(file->job, file->nextId), "again");
+  ASSERT_TRUE(again.ok());
+  EXPECT_EQ(again->job, file->job);
+}
+TEST(BadFile, WithThreeHooksIsRefusedInWords) {
+  EXPECT_NE(refusal(replaced(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-9.json"), "\"hooks\": 1", "\"hooks\": 3"))
+                .find("hangs on neither one hook nor two. One hook or two"),
+            std::string::npos);
+}
+TEST(BadFile, WithAHangerOutsideItsFrameIsRefused) {
+  EXPECT_NE(refusal(replaced(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-9.json"), "\"mass\": 5", "\"mass\": 5000"))
+                .find("has a hanger whose mass lies outside the frame"),
+            std::string::npos);
+}
 TEST(JobFile, OfAnOlderVersionARoundGlassHasOneDiameter) {
   std::string text = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-7.json");
   const std::string at = "\"pieces\": [";

@@ -1,4 +1,5 @@
 // The Walls stage by mouse and by keyboard: several typed as a row, arrangements by words with ghosts, the gap typed.
+#include <QComboBox>
 #include <QDragEnterEvent>
 #include <QLineEdit>
 #include <QMenu>
@@ -304,6 +305,37 @@ TEST_F(OnWalls, WhatIsPickedInTheTrayHangsAsOne) {
   EXPECT_EQ(work().selection().size(), 4U);
   undo();
   EXPECT_TRUE(hungHere().empty());
+}
+TEST_F(OnWalls, NShowsNailsAndAsksHowAFrameHangs) {
+  typeLine("picture 20 x 30");
+  const PlacementId id = hungHere()[0];
+  key(Qt::Key_N);
+  ASSERT_TRUE(work().showsNails());
+  ASSERT_TRUE(work().nailsHere());
+  EXPECT_TRUE(work().nailsHere()->nails.empty());
+  const auto combo = [&](const char* name) {
+    QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+    return window_->findChild<QComboBox*>(QString::fromUtf8(name));
+  };
+  auto* kind = combo("nail:frame.hanger.kind");
+  ASSERT_NE(kind, nullptr);
+  kind->setCurrentIndex(1);
+  emit kind->activated(1);
+  const auto hanger = [&] { return *pieceOf(job(), *findPlacement(*work().scheme(), id)).hanger; };
+  ASSERT_TRUE(settled([&] { return hanger().kind == HangerKind::Wire; }));
+  EXPECT_TRUE(work().nailsHere()->nails.empty());  // 3 in is offered, not taken
+  QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+  auto* drop = window_->findChild<QLineEdit*>(QStringLiteral("nail:frame.hanger.drop"));
+  ASSERT_NE(drop, nullptr);
+  EXPECT_EQ(drop->placeholderText(), QStringLiteral("3 in?"));
+  drop->setFocus();
+  QTest::keyClicks(drop, QStringLiteral("2 1/2"));
+  QTest::keyClick(drop, Qt::Key_Return);
+  ASSERT_TRUE(settled([&] { return work().nailsHere()->nails.size() == 1; }));
+  const WallPlace place = wallPlace(findPlacement(*work().scheme(), id)->on);
+  EXPECT_NEAR(work().nailsHere()->nails[0].v, place.v + 15 * kInch - 2.5 * kInch, 1e-6);
+  undo();
+  EXPECT_FALSE(hanger().drop);
 }
 TEST_F(OnWalls, AMirrorSaysWhatItShows) {
   typeLine("mirror 24 x 36");

@@ -150,5 +150,36 @@ TEST(WallCli, SillyInputIsASentence) {
   }
 }
 
+TEST(WallCli, HangAnswersInItsShape) {
+  Job job = hung(room(), "hooked", "p9", 24, 30, 100, 57);
+  Piece p = *findPiece(job, PieceId("hooked"));
+  p.hanger.edit().kind = HangerKind::Wire;
+  p.hanger.edit().hooks = 1;
+  p.hanger.edit().drop = in(3);
+  job = withPiece(job, p).value();
+  const Json j = answer("hang " + written(job) + " --wall A --end right --line 1000 --json");
+  EXPECT_EQ(j.at("contract"), 2);
+  EXPECT_EQ(j.at("end"), "right");
+  EXPECT_EQ(j.at("line"), 1000);
+  ASSERT_EQ(j.at("nails").size(), 1U);
+  const Json& nail = j.at("nails")[0];
+  EXPECT_EQ(nail.at("placement"), "p9");
+  EXPECT_NEAR(nail.at("fromEnd"), in(122), 1e-3);
+  EXPECT_NEAR(nail.at("aboveFloor"), in(69), 1e-3);
+  EXPECT_NEAR(nail.at("aboveLine"), in(69) - 1000, 1e-3);
+  EXPECT_EQ(nail.at("guess"), true);
+  EXPECT_EQ(nail.at("stud").at("verdict"), "unknown");
+  EXPECT_TRUE(nail.at("stud").at("off").is_null());
+  EXPECT_EQ(j.at("notMeasured"), (Json{"p1", "p2", "p3"}));
+}
+TEST(WallCli, HangRefusesWhatIsNoWallAndNoFrame) {
+  const std::string job = written(room());
+  EXPECT_EQ(run(kCli + "hang " + job + " --wall Q").code, 2);
+  EXPECT_EQ(run(kCli + "hang " + job + " --placement s").code, 2);
+  EXPECT_EQ(run(kCli + "hang " + job).code, 2);
+  EXPECT_EQ(run(kCli + "hang " + job + " --wall A --end top").code, 2);
+  EXPECT_EQ(run(kCli + "hang " + job + " --wall A --line -5").code, 2);
+}
+
 }  // namespace
 }  // namespace mezzet

@@ -85,6 +85,8 @@ Result<std::vector<Sheet>> PrintDialog::pages() const {
                              for_->currentIndex() == 1 ? SheetVersion::Installer : SheetVersion::Client,
                              &workspace_.book(),
                              workspace_.useState(),
+                             false,
+                             std::nullopt,
                              workspace_.routeLines()};
   const SheetKind kind = sheetKind(kind_->currentData().toString().toStdString()).value_or(SheetKind{});
   std::vector<Sheet> out;

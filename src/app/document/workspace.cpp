@@ -11,6 +11,7 @@
 #include "io/photometry/ies.h"
 #include "io/photometry/webs.h"
 #include "core/decide/hang_again.h"
+#include "core/rules/base/hook_school.h"
 #include "core/site/heights.h"
 #include "core/space/bodies.h"
 #include "core/drawing/wall/elevation.h"
@@ -261,6 +262,21 @@ void Workspace::showStage(Stage stage) {
   if (const Placement* p = selectedPlacement())
     if (!isAbout(rowOf(stage), pieceOf(job(), *p), p->on)) select({});
   emit viewChanged();
+}
+
+void Workspace::showNails(bool on) {
+  if (on == nails_) return;
+  nails_ = on;
+  if (on) foldOut(false);
+  emit viewChanged();
+}
+
+std::optional<NailPlan> Workspace::nailsHere() const {
+  if (!nails_ || room() == nullptr || scheme() == nullptr) return std::nullopt;
+  NailAsk ask;
+  ask.wall = wall();
+  ask.school = hookSchool(job(), book());
+  return nailPlan(job(), *room(), *scheme(), book().fixings, ask, format());
 }
 
 void Workspace::foldOut(bool on) {

@@ -7,6 +7,7 @@
 #include "app/judgement/judgement.h"
 #include "app/judgement/light_estimator.h"
 #include "app/stages/stages.h"
+#include "core/hang/nails.h"
 #include "core/space/arrange.h"
 #include "core/space/tapes.h"
 #include "core/drawing/plan/floor_layers.h"
@@ -115,6 +116,10 @@ class Workspace : public QObject {
   /// In Walls: the room opened like a box, or one wall.
   [[nodiscard]] bool foldedOut() const { return foldedOut_; }
   void foldOut(bool);
+  /// Nails of the wall that is seen, where they are asked for.
+  [[nodiscard]] bool showsNails() const { return nails_; }
+  void showNails(bool);
+  [[nodiscard]] std::optional<NailPlan> nailsHere() const;
   void stepWall(int by);
   void select(const PlacementId&);
   void selectThese(const PlacementIds&);
@@ -220,7 +225,7 @@ class Workspace : public QObject {
   Topic topic_ = Topic::Walls;
   std::optional<Vec2> spot_;
   PhotographId shownPhotograph_;
-  bool ellipses_ = false, foldedOut_ = false;
+  bool ellipses_ = false, foldedOut_ = false, nails_ = false;
   UseState useState_ = UseState::Everyday;
   std::set<FloorLayer> layers_;
   double reachWidth_ = 24 * kInch;

@@ -56,6 +56,7 @@ Drawing WallView::composeMoving(double scale) const {
       p != nullptr && !dragging() && isMirror(pieceOf(shownJob(), *p).kind))
     work.mirror =
         mirrorCone(Situation(shownJob(), workspace_.book(), *scheme, workspace_.format(), {workspace_.useState()}), *p);
+  if (!dragging()) work.nails = workspace_.nailsHere();
   work.selection = workspace_.selection();
   work.guides = guides();
   if (dragging()) work.inHand = work.selection;

@@ -166,6 +166,7 @@ std::vector<ActionRow> lookRows() {
       {"light-estimate", "Look", "Estimate of light", "V",
        "Lines of equal light on a plane 30 in up, as far as lumens are known", anyScheme},
       gap("Look"),
+      {"nails", "Look", "Nails", "N", "Where each nail goes: hooks, loads, fixings, studs", anyScheme},
       {"fold-out", "Look", "Open the room like a box", "O", "The plan with every wall laid flat beside its edge"},
       {"wall-next", "Look", "Next wall", "]", "The next wall, going round with the room on the left"},
       {"wall-previous", "Look", "Previous wall", "[", "The wall before"},

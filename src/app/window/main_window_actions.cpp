@@ -204,6 +204,11 @@ void MainWindow::wireLook() {
   });
   on("keys", [this] { ShortcutSheet(this).exec(); });
   for (const StageRow& row : stageRows()) on(row.action, [this, id = row.id] { workspace_->showStage(id); });
+  on("nails", [this] {
+    const bool walls = workspace_->stage() == Stage::Walls;
+    if (!walls) workspace_->showStage(Stage::Walls);
+    workspace_->showNails(!walls || !workspace_->showsNails());
+  });
   on("fold-out", [this] {
     const bool walls = workspace_->stage() == Stage::Walls;
     workspace_->showStage(Stage::Walls);

@@ -1,6 +1,7 @@
 #include "core/edit/hangs.h"
 
 #include <algorithm>
+#include <cmath>
 #include <set>
 
 #include "core/colour/colour.h"
@@ -75,6 +76,22 @@ std::optional<Error> faultOfHangs(const Scheme& scheme) {
     if (!(h.rows >= 0 && h.rows <= kMostRows && h.columns >= 0 && h.columns <= kMostRows))
       return Error{where, "has rows or columns that are not 0 to 200", "Type how many"};
   }
+  return std::nullopt;
+}
+
+std::optional<Error> faultOfHanger(const Piece& p, const std::string& name) {
+  for (const auto& [off, what] : {std::pair(p.hanger->offset, "offset"), std::pair(p.hanger->mass, "mass")})
+    if (!(std::abs(off) <= p.width / 2))
+      return Error{name, "has a hanger whose " + std::string(what) + " lies outside the frame",
+                   "Measure from its middle"};
+  return std::nullopt;
+}
+
+std::optional<Error> faultOfHung(const Placement& p, const std::string& where) {
+  if (!p.asHung) return std::nullopt;
+  if (onWall(p.on) == nullptr) return Error{where, "was hung, and is on no wall", "Take asHung out, or hang it"};
+  if (!(p.asHung->u >= 0 && p.asHung->u <= kLongestLength && p.asHung->v >= 0 && p.asHung->v <= kLongestLength))
+    return Error{where, "was hung where no wall is", "Type u and v in mm"};
   return std::nullopt;
 }
 

@@ -25,6 +25,9 @@ namespace mezzet {
 void renameHangs(Scheme&, const std::map<std::string, std::string>& renamed);
 
 [[nodiscard]] std::optional<Error> faultOfHangs(const Scheme&);
+/// Hooks and mass off the middle that lie on the frame; where a thing was hung, on a wall.
+[[nodiscard]] std::optional<Error> faultOfHanger(const Piece&, const std::string& name);
+[[nodiscard]] std::optional<Error> faultOfHung(const Placement&, const std::string& where);
 /// The colour of a wall: "#rrggbb" or none.
 [[nodiscard]] std::optional<Error> faultOfColour(const Corner&);
 

@@ -174,6 +174,7 @@ std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& roo
     if (auto fault = faultOfFloor(*p.usedAt)) return fault;
   }
   if (auto fault = faultOfLight(scheme, p, where)) return fault;
+  if (auto fault = faultOfHung(p, where)) return fault;
   using Fault = std::optional<Error>;
   return onEach(
       p.on,
@@ -297,6 +298,7 @@ std::optional<Error> faultOf(const Piece& p) {
     return Error{name, "is oval, but its depth is missing", "Give both diameters"};
   if (auto fault = faultOfRug(p, name)) return fault;
   if (auto fault = faultOfLight(p, name)) return fault;
+  if (auto fault = faultOfHanger(p, name)) return fault;
   if (p.legs->inset && !(*p.legs->inset >= 0 && *p.legs->inset <= p.width / 2))
     return Error{name, "has feet that are not inside its corners", "Type how far in they stand"};
   for (const auto& [dimension, doubt] : p.doubts)

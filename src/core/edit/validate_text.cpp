@@ -46,6 +46,8 @@ std::optional<Error> faultOfTexts(const Job& job) {
     for (const Placement& p : scheme->placements) {
       text(p.group, where);
       if (const auto group = groupOf(p.on)) text(*group, where);
+      if (p.asHung)
+        for (const std::string* value : {&p.asHung->date, &p.asHung->who, &p.asHung->note}) text(*value, where);
       extra(p.extra, where);
     }
     for (const Hang& hang : scheme->hangs)

@@ -98,6 +98,21 @@ struct FramePart {
   std::optional<Foot> foot;
   bool operator==(const FramePart&) const = default;
 };
+/// What is on the back of a frame: a wire between two rings, a bar of teeth, one ring, two, a pair of cleats, keyholes.
+enum class HangerKind { Wire, Sawtooth, Ring, Rings, Cleat, Keyhole };
+/// How a frame hangs. Along the wall + is to the right.
+struct HangerPart {
+  std::optional<HangerKind> kind;
+  std::optional<int> hooks;          ///< in the wall: 1 or 2; by the house's school until entered
+  std::optional<double> hookSpread;  ///< of two hooks, middle to middle
+  std::optional<double> drop;        ///< from the frame's top down to where the hook bears, wire taut
+  std::optional<double> rings;       ///< their spread
+  std::optional<double> ringDrop;    ///< below the frame's top
+  std::optional<double> wire;        ///< its length from ring to ring
+  double offset = 0;                 ///< of the hook, or the middle of two, from the frame's middle
+  double mass = 0;                   ///< of the centre of mass from the frame's middle
+  bool operator==(const HangerPart&) const = default;
+};
 /// What a mirror is for: the face, the whole figure, the room.
 enum class LooksAs { Face, Full, Space };
 struct MirrorPart {
@@ -138,6 +153,7 @@ struct Piece {
   Part<RugPart> rug;
   Part<LightPart> light;
   Part<FramePart> frame;
+  Part<HangerPart> hanger;
   Part<MirrorPart> mirror;
   Part<ScreenPart> screen;
   Part<FinishPart> finish;

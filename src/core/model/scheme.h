@@ -17,6 +17,13 @@ struct Aim {
   bool operator==(const Aim&) const = default;
 };
 
+/// Where a thing on a wall was measured to hang, after it was hung.
+struct AsHung {
+  double u = 0, v = 0;  ///< of its middle
+  std::string date = {}, who = {}, note = {};
+  bool operator==(const AsHung&) const = default;
+};
+
 struct Placement {
   PlacementId id;
   PieceId piece;
@@ -32,6 +39,7 @@ struct Placement {
   bool optional = false;   ///< may be left out where it stands in the way of what must be
   CircuitId circuit = {};  ///< of a light: what it is switched with; "" until decided
   std::optional<Aim> aim = std::nullopt;
+  std::optional<AsHung> asHung = std::nullopt;  ///< where it really hangs
   bool operator==(const Placement&) const = default;
 };
 

@@ -6,11 +6,10 @@
 
 #include "core/light/circuits.h"
 #include "core/rules/base/names.h"
+#include "core/units/weight.h"
 
 namespace mezzet {
 namespace {
-
-constexpr double kPound = 0.45359237;  // kg
 
 std::string_view mountName(Mount mount) {
   switch (mount) {

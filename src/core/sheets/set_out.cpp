@@ -10,13 +10,11 @@
 #include "core/hang/neighbours.h"
 #include "core/model/kinds.h"
 #include "core/rules/check.h"
+#include "core/sheets/set_out_lines.h"
 #include "core/space/bodies.h"
 
 namespace mezzet {
 namespace {
-
-constexpr double kListLine = 5.5;                  // mm of paper
-constexpr double kSetOutRow = 6.5, kFirstRow = 6;  // rows of figures outside the wall, mm of paper
 
 struct Frame {
   PlacementId id;
@@ -24,65 +22,10 @@ struct Frame {
   double u = 0, v = 0;  ///< its centre
 };
 
-/// A straight line from (a, at) to (b, at), or upright, left out where it would run over a frame.
-void addExtension(Drawing& d, const std::vector<Frame>& frames, double a, double b, double at, bool upright) {
-  std::vector<std::pair<double, double>> free{{std::min(a, b), std::max(a, b)}};
-  for (const Frame& f : frames) {
-    const double low = upright ? f.rect.left : f.rect.bottom, high = upright ? f.rect.right : f.rect.top,
-                 from = upright ? f.rect.bottom : f.rect.left, to = upright ? f.rect.top : f.rect.right;
-    if (at <= low || at >= high) continue;
-    std::vector<std::pair<double, double>> left;
-    for (const auto& [p, q] : free) {
-      if (std::min(q, from) > p) left.push_back({p, std::min(q, from)});
-      if (std::max(p, to) < q) left.push_back({std::max(p, to), q});
-    }
-    free = std::move(left);
-  }
-  for (const auto& [p, q] : free)
-    d.add(Layer::Dimension, "set-out",
-          upright ? line({at, p}, {at, q}, fine(Ink::Quiet)) : line({p, at}, {q, at}, fine(Ink::Quiet)));
-}
-
-/// Running distances from one end: a tick at each stop with what it is from the first.
-void addRunning(Drawing& d, Vec2 origin, Vec2 along, std::vector<double> stops, LengthFormat format) {
-  std::sort(stops.begin(), stops.end());
-  stops.erase(std::unique(stops.begin(), stops.end(), [](double a, double b) { return b - a < kTouch; }), stops.end());
-  if (stops.empty()) return;
-  const Vec2 tick = unit(along + leftOf(along)) * (1.4 * d.scale), out = leftOf(along);
-  d.add(Layer::Dimension, "set-out", line(origin, origin + along * stops.back(), thin()));
-  d.add(Layer::Dimension, "set-out", ArcItem{origin, 0.8 * d.scale, 0, 360, Ink::Paper, thin()});
-  for (const double stop : stops) {
-    const Vec2 at = origin + along * stop;
-    d.add(Layer::Dimension, "set-out", line(at - tick, at + tick, {Ink::Ink, kFurnitureLine, Dash::Solid}));
-    const TextItem words{{}, writeLength(stop, format), kLetters, Align::Centre, 0, Ink::Ink, Ink::Paper};
-    // Outside the line, further out where the next one is near.
-    const double wide = (textWidth(words) / 2 + 0.8) * d.scale, high = (textHeight(words) / 2 + 0.8) * d.scale;
-    const double off = std::abs(out.x) * wide + std::abs(out.y) * high,
-                 step = std::abs(out.x) * 2 * wide + std::abs(out.y) * 2 * high;
-    Label label = labelAt(Layer::Dimension, "set-out", Rank::Dimension,
-                          {at + out * off, at + out * (off + step), at + out * (off + 2 * step)}, words);
-    label.anchors = {at};
-    label.needed = true;
-    d.add(std::move(label));
-  }
-}
+constexpr double kSetOutRow = 6.5, kFirstRow = 6;  // rows of figures outside the wall, mm of paper
 
 /// So many frames are measured on the drawing; more are numbered there, and measured in the list.
 constexpr std::size_t kMeasuredOnDrawing = 3;
-
-/// Words one over the other below a drawing.
-void addList(Drawing& d, const std::vector<std::pair<std::string, std::string>>& lines) {
-  if (lines.empty()) return;
-  double y = d.low.y - 3 * d.scale, wide = 0;
-  for (const auto& [id, words] : lines) {
-    const TextItem text{{d.low.x + 4 * d.scale, y}, words, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None};
-    wide = std::max(wide, textWidth(text));
-    d.add(Layer::Label, id, text);
-    y -= kListLine * d.scale;
-  }
-  d.low.y = y;
-  d.high.x = std::max(d.high.x, d.low.x + (wide + 8) * d.scale);
-}
 
 /// The frames of a wall in words: size, where the centre is from the left end and from the floor, where the foot is;
 /// and the gaps between those that hang as one.
@@ -129,6 +72,12 @@ std::vector<Frame> framesOn(const Job& job, const Scheme& scheme, const CornerId
     return std::abs(a.rect.left - b.rect.left) > kTouch ? a.rect.left < b.rect.left : a.v > b.v;
   });
   return frames;
+}
+
+std::vector<WallRect> rectsOf(const std::vector<Frame>& frames) {
+  std::vector<WallRect> out;
+  for (const Frame& f : frames) out.push_back(f.rect);
+  return out;
 }
 
 /// A frame's size, under it, where nothing else does.
@@ -250,9 +199,9 @@ void addWallSetOut(Drawing& d, const Job& job, const Room& room, const Scheme& s
     for (const Vec2 by : {Vec2{arm, 0}, Vec2{0, arm}})
       d.add(Layer::Dimension, f.id.value,
             line(Vec2{f.u, f.v} - by, Vec2{f.u, f.v} + by, {Ink::Ink, kFurnitureLine, Dash::Solid}));
-    addExtension(d, frames, f.rect.top, centres, f.u, true);
-    addExtension(d, frames, heights, f.rect.left, f.v, false);
-    addExtension(d, frames, heights, f.rect.left, f.rect.bottom, false);
+    addExtension(d, rectsOf(frames), f.rect.top, centres, f.u, true);
+    addExtension(d, rectsOf(frames), heights, f.rect.left, f.v, false);
+    addExtension(d, rectsOf(frames), heights, f.rect.left, f.rect.bottom, false);
     addSize(d, f, format);
   }
   std::sort(edges.begin(), edges.end());

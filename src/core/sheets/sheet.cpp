@@ -88,7 +88,7 @@ std::string scaleInWords(int denominator) {
 std::span<const SheetRow* const> sheetRows() {
   static const std::array all{&planSheetRow(),    &wallSheetRow(),     &scheduleSheetRow(), &fieldSheetRow(),
                               &houseSheetRow(),   &rugSheetRow(),      &carpetSheetRow(),   &sizeCardSheetRow(),
-                              &ceilingSheetRow(), &fixturesSheetRow(), &foldSheetRow()};
+                              &ceilingSheetRow(), &fixturesSheetRow(), &foldSheetRow(),     &nailSheetRow()};
   return all;
 }
 

@@ -63,9 +63,11 @@ struct SheetRequest {
   LengthFormat format;
   std::string date;  ///< as it is to be printed; the core reads no clock
   SheetVersion version = SheetVersion::Client;
-  const Rulebook* book = nullptr;              ///< what a size card is judged by, and edge finishes are named from
-  UseState state = UseState::Everyday;         ///< how the room is used where a size card looks at it
-  std::vector<std::vector<Vec2>> routes = {};  ///< main routes as drawn, which seams keep out of
+  const Rulebook* book = nullptr;                  ///< what a size card is judged by, and edge finishes are named from
+  UseState state = UseState::Everyday;             ///< how the room is used where a size card looks at it
+  bool nailsFromRight = false;                     ///< which end of the wall nails are measured from
+  std::optional<double> levelLine = std::nullopt;  ///< above the datum; kLevelLine until typed
+  std::vector<std::vector<Vec2>> routes = {};      ///< main routes as drawn, which seams keep out of
 };
 
 /// A sheet on paper. Turned if it only fits that way; otherwise refused with the scale or paper that fits: it never

@@ -49,6 +49,7 @@ struct SheetRow {
 [[nodiscard]] const SheetRow& ceilingSheetRow();
 [[nodiscard]] const SheetRow& fixturesSheetRow();
 [[nodiscard]] const SheetRow& foldSheetRow();
+[[nodiscard]] const SheetRow& nailSheetRow();
 
 /// Whether a light hangs from a ceiling somewhere in the job.
 [[nodiscard]] bool offersCeiling(const Job&);

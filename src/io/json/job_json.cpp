@@ -107,6 +107,11 @@ const std::vector<Migration>& migrations() {
         json["version"] = 8;
         return json;
       },
+      // Version 9 adds how frames hang and where they were hung, which may be left out.
+      [](Json json) {
+        json["version"] = 9;
+        return json;
+      },
   };
   return all;
 }

@@ -29,10 +29,10 @@ std::optional<double> readWord(ObjectReader& in, const std::string& key, std::sp
 
 /// The object a key is nested in, "" of a flat one, and what it is called there.
 std::string partOf(std::string_view key) {
-  const std::size_t dot = key.find('.');
+  const std::size_t dot = key.rfind('.');
   return std::string(key.substr(0, dot == std::string_view::npos ? 0 : dot));
 }
-std::string withinPart(std::string_view key) { return std::string(key.substr(key.find('.') + 1)); }
+std::string withinPart(std::string_view key) { return std::string(key.substr(key.rfind('.') + 1)); }
 
 void readField(ObjectReader& in, const PieceField& field, Piece& p) {
   const std::string key = withinPart(field.key);
@@ -99,6 +99,26 @@ void writeRugExtras(Json& out, const Piece& p) {
   for (const Vec2 corner : p.rug->outline) out["outline"].push_back({corner.x, corner.y});
 }
 
+/// Of a frame: how it hangs, nested once more. What lies left or right of the middle has a sign, and no row.
+void readHanger(ObjectReader& frame, Piece& p) {
+  const Json* json = frame.find("hanger");
+  if (json == nullptr) return;
+  ObjectReader in(*json, frame.placeOf("hanger"));
+  for (const PieceField& field : pieceFields())
+    if (partOf(field.key) == "frame.hanger") readField(in, field, p);
+  if (const auto offset = in.maybeNumber("offset")) p.hanger.edit().offset = *offset;
+  if (const auto mass = in.maybeNumber("mass")) p.hanger.edit().mass = *mass;
+  in.finish();
+}
+void writeHanger(Json& frame, const Piece& p) {
+  Json out = Json::object();
+  for (const PieceField& field : pieceFields())
+    if (partOf(field.key) == "frame.hanger") writeField(out, field, p);
+  if (p.hanger->offset != 0) out["offset"] = p.hanger->offset;
+  if (p.hanger->mass != 0) out["mass"] = p.hanger->mass;
+  if (!out.empty()) frame["hanger"] = std::move(out);
+}
+
 /// What is nested under a name of its own: which kinds have it, and what of it no row of the table of fields says.
 struct PartRow {
   const char* key;
@@ -114,7 +134,7 @@ void checkPhotometry(ObjectReader& nested, Piece& p) {
 
 constexpr PartRow kParts[] = {{"rug", "a rug", isRug, readRugExtras, writeRugExtras},
                               {"light", "a light", canBeLight, checkPhotometry},
-                              {"frame", "a picture, a textile or a mirror", hasFrame},
+                              {"frame", "a picture, a textile or a mirror", hasFrame, readHanger, writeHanger},
                               {"mirror", "a mirror", isMirror},
                               {"screen", "a television", isScreen}};
 

@@ -4,6 +4,7 @@
 #include "io/json/json_words.h"
 #include "io/json/light_json.h"
 #include "io/json/site_json.h"
+#include "io/json/wall_materials.h"
 
 namespace mezzet {
 namespace {
@@ -19,14 +20,6 @@ constexpr std::pair<const char*, FeatureKind> kFeatureKinds[] = {
     {"built-in", FeatureKind::BuiltIn},  {"chimney-breast", FeatureKind::ChimneyBreast},
     {"radiator", FeatureKind::Radiator}, {"beam", FeatureKind::Beam},
     {"niche", FeatureKind::Niche},       {"stair", FeatureKind::Stair}};
-constexpr std::pair<const char*, WallMaterial> kMaterials[] = {{"unknown", WallMaterial::Unknown},
-                                                               {"board-on-studs", WallMaterial::BoardOnStuds},
-                                                               {"lath-and-plaster", WallMaterial::LathAndPlaster},
-                                                               {"brick", WallMaterial::Brick},
-                                                               {"block", WallMaterial::Block},
-                                                               {"concrete", WallMaterial::Concrete},
-                                                               {"stone", WallMaterial::Stone},
-                                                               {"timber", WallMaterial::Timber}};
 
 Opening readOpening(ObjectReader& in) {
   Opening o;
@@ -93,7 +86,7 @@ Room readRoom(const Json& json, const std::string& place) {
     return Corner{CornerId(c.text("id")),
                   {c.number("x"), c.number("y")},
                   c.maybeNumber("wallThickness"),
-                  c.choice("material", kMaterials, std::optional(WallMaterial::Unknown)),
+                  c.choice("material", kWallMaterials, std::optional(WallMaterial::Unknown)),
                   c.text("colour", "")};
   });
   room.openings = readEach<Opening>(in, "openings", readOpening);
@@ -146,7 +139,7 @@ Json toJson(const Room& room) {
   for (const Corner& c : room.corners) {
     out["corners"].push_back({{"id", c.id.value}, {"x", c.at.x}, {"y", c.at.y}});
     writeMaybe(out["corners"].back(), "wallThickness", c.wallThickness);
-    if (c.material != WallMaterial::Unknown) out["corners"].back()["material"] = wordFor(kMaterials, c.material);
+    if (c.material != WallMaterial::Unknown) out["corners"].back()["material"] = wordFor(kWallMaterials, c.material);
     writeText(out["corners"].back(), "colour", c.colour);
   }
   out["openings"] = Json::array();

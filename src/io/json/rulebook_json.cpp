@@ -5,6 +5,7 @@
 #include "io/json/data_json.h"
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
+#include "io/json/fixings_json.h"
 #include "io/json/rug_trade_json.h"
 #include "core/units/area.h"
 #include "rules_data.inc"
@@ -118,6 +119,9 @@ const Rulebook& builtInRulebook() {
     auto rugs = readRugTrade(kRugTrade, "data/rugs/trade.json");
     if (!rugs) throw std::logic_error(rugs.error().text());
     b.rugs = std::move(rugs).value();
+    auto fixings = readFixings(kFixings, "data/hanging/fixings.json");
+    if (!fixings) throw std::logic_error(fixings.error().text());
+    b.fixings = std::move(fixings).value();
     return b;
   }();
   return book;

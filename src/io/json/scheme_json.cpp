@@ -81,6 +81,12 @@ Scheme schemeFromJson(const Json& json, const std::string& place) {
     placement.optional = p.flag("optional");
     readLight(p, placement);
     if (const Json* used = p.find("usedAt")) placement.usedAt = readFloorPlace(*used, p.placeOf("usedAt"));
+    if (const Json* hung = p.find("asHung")) {
+      ObjectReader at(*hung, p.placeOf("asHung"));
+      placement.asHung =
+          AsHung{at.number("u"), at.number("v"), at.text("date", ""), at.text("who", ""), at.text("note", "")};
+      at.finish();
+    }
     return placement;
   });
   s.log = readEach<LogEntry>(in, "log", [](ObjectReader& l) {
@@ -135,6 +141,12 @@ Json toJson(const Scheme& s) {
     if (p.optional) placement["optional"] = true;
     writeLight(placement, p);
     if (p.usedAt) placement["usedAt"] = toJson(*p.usedAt);
+    if (p.asHung) {
+      Json& hung = placement["asHung"] = {{"u", p.asHung->u}, {"v", p.asHung->v}};
+      writeText(hung, "date", p.asHung->date);
+      writeText(hung, "who", p.asHung->who);
+      writeText(hung, "note", p.asHung->note);
+    }
     for (const CornerId& wall : p.setOut) placement["setOut"].push_back(wall.value);
     writeExtra(placement, p.extra);
     out["placements"].push_back(std::move(placement));

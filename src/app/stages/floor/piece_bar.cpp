@@ -7,6 +7,7 @@
 #include <QVBoxLayout>
 
 #include "app/stages/walls/arrange_words.h"
+#include "app/stages/walls/nail_row.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/length_field.h"
 #include "core/base/sentence.h"
@@ -56,8 +57,9 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   connect(&workspace_, &Workspace::viewChanged, this, &PieceBar::rebuild);
   connect(&workspace_, &Workspace::jobChanged, this, [this] {
     const Placement* p = workspace_.selectedPlacement();
-    const bool same = p != nullptr && words_ == nullptr && p->id == shown_ && p->locked == shownLocked_ &&
-                      workspace_.stage() == shownStage_ && workspace_.selection().size() == shownCount_ &&
+    const bool same = p != nullptr && words_ == nullptr && nails_ == nullptr && p->id == shown_ &&
+                      p->locked == shownLocked_ && workspace_.stage() == shownStage_ &&
+                      workspace_.selection().size() == shownCount_ &&
                       workspace_.scheme()->circuits.size() == shownCircuits_;
     same ? refresh() : rebuild();  // what a stage hints at depends on the job, too
   });
@@ -83,6 +85,7 @@ void PieceBar::rebuild() {
   fields_.clear();
   turn_ = nullptr;
   words_ = nullptr;
+  nails_ = nullptr;
   complaint_->clear();
   shown_ = workspace_.selected();
   shownStage_ = workspace_.stage();
@@ -90,6 +93,10 @@ void PieceBar::rebuild() {
   shownCircuits_ = workspace_.scheme() != nullptr ? workspace_.scheme()->circuits.size() : 0;
   const Placement* p = workspace_.selectedPlacement();
   if (p == nullptr || rowOf(shownStage_).accepts == Accepts::Nothing) return showStage();
+  if (shownCount_ > 1 && asksNails(workspace_, *p)) {
+    label(workspace_.nameOf(*p), "barName");  // of a group, of the one that leads it
+    return showNails(*p);
+  }
   if (shownCount_ > 1) canArrange(workspace_) ? showHung(*p) : showSeveral(*p);
   else showOne(*p);
 }
@@ -173,6 +180,7 @@ LengthField* PieceBar::field(const QString& words, const QString& name, int widt
 
 void PieceBar::showOne(const Placement& p) {
   label(workspace_.nameOf(p), "barName");
+  if (asksNails(workspace_, p)) return showNails(p);
   const auto tape = [&](const QString& words, const ItemId& item) {
     LengthField* f = field(words, QStringLiteral("tape:") + QString::fromStdString(item.id), 96,
                            [this, item](const QString& t) { return workspace_.typeTape(item, t); });
@@ -203,6 +211,18 @@ void PieceBar::showOne(const Placement& p) {
   showLinks(p);
   shownLocked_ = p.locked;
   refresh();
+}
+
+/// How a frame hangs, and where its nails go.
+void PieceBar::showNails(const Placement& p) {
+  nails_ = new NailRow(workspace_, p);
+  connect(nails_, &NailRow::complained, this, [this](const QString& sentence) {
+    named(complaint_, "barFault");
+    complaint_->setText(sentence);
+  });
+  row_->addWidget(nails_);
+  row_->addStretch(1);
+  hint(nails_->words());
 }
 
 /// The cord and what it leaves free, the walls it is set out from, its circuit.

@@ -12,6 +12,7 @@ class QPushButton;
 namespace mezzet {
 
 class ArrangeWords;
+class NailRow;
 class LengthField;
 
 /// Of the bar under the sheet, whatever it shows, px.
@@ -37,6 +38,7 @@ class PieceBar : public QWidget {
   void showSeveral(const Placement& lead);
   void actGroup(const Placement& lead);  ///< group or part what is selected
   void showOne(const Placement&);
+  void showNails(const Placement&);
   void showLight(const Placement&, const std::function<void(const QString&, const ItemId&)>& tape);
   [[nodiscard]] QString lightWords(const Placement&) const;
   [[nodiscard]] QString toldWords(const Placement&) const;
@@ -57,6 +59,7 @@ class PieceBar : public QWidget {
   std::vector<std::pair<ItemId, LengthField*>> fields_;  // by tape
   LengthField* turn_ = nullptr;                          // of what stands on the floor
   ArrangeWords* words_ = nullptr;                        // where several hang on one wall
+  NailRow* nails_ = nullptr;                             // where nails are asked for
   PlacementId shown_;
   std::size_t shownCount_ = 0, shownCircuits_ = 0;
   bool shownLocked_ = false;

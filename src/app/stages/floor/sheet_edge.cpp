@@ -101,6 +101,13 @@ void SheetEdge::addFoldOut() {
   opened_->setCheckable(true);
   connect(opened_, &QToolButton::clicked, this, [this](bool on) { workspace_.foldOut(on); });
   walls_->layout()->addWidget(opened_);
+  nails_ = new QToolButton;
+  nails_->setText(tr("nails"));
+  nails_->setObjectName(QStringLiteral("showNails"));
+  nails_->setToolTip(tr("Where each nail goes: hooks, loads, fixings, studs. N"));
+  nails_->setCheckable(true);
+  connect(nails_, &QToolButton::clicked, &workspace_, &Workspace::showNails);
+  walls_->layout()->addWidget(nails_);
 }
 
 /// How much light there is, and its figures.
@@ -125,6 +132,7 @@ void SheetEdge::follow() {
   walls_->setVisible(accepts == Accepts::Wall);
   light_->setVisible(accepts == Accepts::Ceiling);
   opened_->setChecked(workspace_.foldedOut());
+  nails_->setChecked(workspace_.showsNails());
   lux_->setChecked(workspace_.showsEstimate());
   luxNote_->setText(estimateWords());
   luxNote_->setVisible(!luxNote_->text().isEmpty());

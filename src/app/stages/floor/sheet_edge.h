@@ -40,6 +40,7 @@ class SheetEdge : public QWidget {
   QLabel* note_;
   QWidget *floor_, *walls_, *light_;
   QToolButton* opened_;  // the room opened like a box
+  QToolButton* nails_;   // where they go
   QToolButton* lux_;     // how much light there is
   QLabel* luxNote_;
 };

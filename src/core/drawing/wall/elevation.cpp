@@ -7,6 +7,7 @@
 #include "core/drawing/base/drafting.h"
 #include "core/light/aim.h"
 #include "core/drawing/wall/furniture_front.h"
+#include "core/drawing/wall/nail_marks.h"
 #include "core/drawing/wall/wall_site.h"
 #include "core/drawing/base/working.h"
 #include "core/space/hung.h"
@@ -251,6 +252,7 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
   if (!wall || work.scheme == nullptr) return d;
   const View view{work.wall};
   addBands(d, work.bands, view);
+  if (work.nails) addNailMarks(d, *work.nails, work.levelLine, wall->length(), format);
   if (work.mirror) addMirrorCone(d, *work.mirror, *wall, stripDepth(job, work.scheme, *wall));
   // Their names stand beside the wall, never across what hangs on it: at the right, beyond the cut wall; the left has
   // the height.

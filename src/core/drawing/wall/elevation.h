@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/drawing/plan/plan.h"
+#include "core/hang/nails.h"
 #include "core/rules/art/mirror_views.h"
 
 namespace mezzet {
@@ -35,6 +36,8 @@ struct ElevationWork {
   std::vector<Finding> findings;
   ItemId typedInto;
   std::optional<MirrorCone> mirror = {};  ///< what the selected mirror shows, drawn in the strip of floor
+  std::optional<NailPlan> nails = {};     ///< where they are asked for
+  double levelLine = kLevelLine;
 };
 [[nodiscard]] Drawing composeElevationWork(const Job&, const Room&, const ElevationWork&, double scale,
                                            LengthFormat format);

@@ -14,5 +14,6 @@ inline constexpr std::string_view kArtCentre = "art-centre", kArtGap = "art-gap"
 [[nodiscard]] RuleRows galleryRules();
 [[nodiscard]] RuleRows mirrorRules();
 [[nodiscard]] RuleRows screenRules();
+[[nodiscard]] RuleRows hookRules();
 
 }  // namespace mezzet

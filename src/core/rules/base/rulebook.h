@@ -7,6 +7,7 @@
 
 #include "core/base/range.h"
 #include "core/base/result.h"
+#include "core/hang/fixings.h"
 #include "core/model/job.h"
 #include "core/rugs/trade.h"
 
@@ -51,9 +52,10 @@ struct Rule {
 };
 
 struct Rulebook {
-  int version = 8;
+  int version = 9;
   std::vector<Rule> rules;
-  RugTrade rugs;  ///< sizes, rolls, fibres: what ways out and size questions choose from
+  std::vector<Fixing> fixings;  ///< what hooks go into walls with
+  RugTrade rugs;                ///< sizes, rolls, fibres: what ways out and size questions choose from
 };
 
 [[nodiscard]] const Rule* findRule(const Rulebook&, const std::string& id);
