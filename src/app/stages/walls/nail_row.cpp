@@ -16,7 +16,7 @@
 namespace mezzet {
 namespace {
 
-constexpr int kLength = 76;  // px
+constexpr int kLength = 62, kChoice = 104;  // px: a wire takes seven of them
 
 }  // namespace
 
@@ -29,22 +29,30 @@ NailRow::NailRow(Workspace& workspace, const Placement& frame, QWidget* parent)
     : QWidget(parent), workspace_(workspace), frame_(frame.id) {
   row_ = new QHBoxLayout(this);
   row_->setContentsMargins(0, 0, 0, 0);
-  row_->setSpacing(6);
+  row_->setSpacing(5);
   const Piece& piece = pieceOf(workspace_.job(), frame);
   const HangerPart& h = *piece.hanger;
-  choice(tr("hangs by"), "frame.hanger.kind",
+  choice(tr("by"), tr("Hangs by"), "frame.hanger.kind",
          {tr("wire"), tr("teeth"), tr("a ring"), tr("two rings"), tr("a cleat"), tr("keyholes")});
-  choice(tr("on"), "frame.hanger.hooks", {tr("one hook"), tr("two hooks")});
-  length(tr("drop"), "frame.hanger.drop", h.kind ? usualDrop(*h.kind) : std::nullopt);
+  choice(tr("on"), tr("Hooks in the wall"), "frame.hanger.hooks", {tr("1 hook"), tr("2 hooks")});
+  // Worked out from the wire it is no guess.
+  const HooksFound found = hooksOf(piece, hookSchool(workspace_.job(), workspace_.book()), workspace_.format());
+  const bool byWire = found.hooks && !h.drop;
+  length(tr("drop"), tr("From its top down to where the hook bears"), "frame.hanger.drop",
+         byWire   ? workspace_.write(found.hooks->drop)
+         : h.kind ? offered(usualDrop(*h.kind))
+                  : QString());
   const bool two =
       h.hooks.value_or(
           hookSchool(workspace_.job(), workspace_.book()) == HookSchool::Two && asksTwoHooks(piece) ? 2 : 1) == 2;
-  if (two) length(tr("hooks apart"), "frame.hanger.hookSpread", h.rings ? *h.rings / 2 : piece.width / 3);
+  if (two)
+    length(tr("apart"), tr("Hook to hook"), "frame.hanger.hookSpread",
+           offered(h.rings ? *h.rings / 2 : piece.width / 3));
   if (h.kind == HangerKind::Wire || h.kind == HangerKind::Rings)
-    length(tr("rings apart"), "frame.hanger.rings", std::nullopt);
+    length(tr("rings"), tr("Ring to ring"), "frame.hanger.rings", {});
   if (h.kind == HangerKind::Wire) {
-    length(tr("rings down"), "frame.hanger.ringDrop", std::nullopt);
-    length(tr("wire"), "frame.hanger.wire", std::nullopt);
+    length(tr("down"), tr("Rings below the top"), "frame.hanger.ringDrop", {});
+    length(tr("wire"), tr("Length of the wire, from ring to ring"), "frame.hanger.wire", {});
   }
 }
 
@@ -61,13 +69,14 @@ void NailRow::put(std::string_view key, std::optional<double> value) {
   workspace_.document().edit(tr("how %1 hangs").arg(QString::fromStdString(midSentence(piece.name))), *after);
 }
 
-void NailRow::choice(const QString& words, const char* key, const QStringList& options) {
+void NailRow::choice(const QString& words, const QString& tip, const char* key, const QStringList& options) {
   auto* title = new QLabel(words);
   title->setObjectName(QStringLiteral("barHint"));
   row_->addWidget(title);
   auto* combo = new QComboBox;
   combo->setObjectName(QStringLiteral("nail:") + QString::fromUtf8(key));
-  combo->setAccessibleName(words);
+  combo->setAccessibleName(tip);
+  combo->setToolTip(tip);
   combo->addItem(QStringLiteral("-"));
   combo->addItems(options);
   const PieceField& field = *findField(key);
@@ -81,14 +90,20 @@ void NailRow::choice(const QString& words, const char* key, const QStringList& o
         this, [this, key, first, i] { put(key, i == 0 ? std::nullopt : std::optional<double>(i - 1 + first)); },
         Qt::QueuedConnection);
   });
+  combo->setFixedWidth(kChoice);
   row_->addWidget(combo);
 }
 
-void NailRow::length(const QString& words, const char* key, const std::optional<double>& usual) {
+/// What is usual, with a mark that it is only that.
+QString NailRow::offered(const std::optional<double>& usual) const {
+  return usual ? workspace_.write(*usual) + QStringLiteral("?") : QString();
+}
+
+void NailRow::length(const QString& words, const QString& tip, const char* key, const QString& inGrey) {
   auto* title = new QLabel(words);
   title->setObjectName(QStringLiteral("barHint"));
   row_->addWidget(title);
-  auto* field = new LengthField(words, [this, key](const QString& text) {
+  auto* field = new LengthField(tip, [this, key](const QString& text) {
     if (text.trimmed().isEmpty()) {
       put(key, std::nullopt);
       return LengthReading{0.0, 0, {}};
@@ -100,7 +115,8 @@ void NailRow::length(const QString& words, const char* key, const std::optional<
   });
   field->setObjectName(QStringLiteral("nail:") + QString::fromUtf8(key));
   field->setFixedWidth(kLength);
-  if (usual) field->setPlaceholderText(workspace_.write(*usual) + QStringLiteral("?"));
+  field->setPlaceholderText(inGrey);
+  field->setToolTip(tip);
   const auto now = findField(key)->valueOf(pieceOf(workspace_.job(), *findPlacement(*workspace_.scheme(), frame_)));
   const QString shown = now ? workspace_.write(*now) : QString();
   field->show(shown);

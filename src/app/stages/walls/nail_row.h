@@ -23,8 +23,9 @@ class NailRow : public QWidget {
   void complained(const QString& sentence);
 
  private:
-  void choice(const QString& words, const char* key, const QStringList& options);
-  void length(const QString& words, const char* key, const std::optional<double>& usual);
+  void choice(const QString& words, const QString& tip, const char* key, const QStringList& options);
+  void length(const QString& words, const QString& tip, const char* key, const QString& inGrey);
+  [[nodiscard]] QString offered(const std::optional<double>& usual) const;
   void put(std::string_view key, std::optional<double> value);
 
   Workspace& workspace_;
