@@ -108,7 +108,8 @@ RugTrial triedRound(const RugGround& g, const std::vector<NeededFoot>& feet, dou
   out.small = allowed.empty();
   std::vector<Polygon> taken;
   for (const Polygon& solid : g.solid)
-    for (Polygon& p : grown(solid.size() > 2 ? solid : nearTo(solid, kRugHair, kRugHair), radius + kRugOffWalls - kRugHair))
+    for (Polygon& p :
+         grown(solid.size() > 2 ? solid : nearTo(solid, kRugHair, kRugHair), radius + kRugOffWalls - kRugHair))
       taken.push_back(std::move(p));
   for (const Polygon& sweep : g.sweeps)
     for (Polygon& p : grown(sweep, radius)) taken.push_back(std::move(p));

@@ -25,9 +25,7 @@ TEST(Lightness, OfAGreyIsHalfWhereItsLuminanceIsAbove18Percent) {
   const double y = std::pow(66.0 / 116, 3), grey = 1.055 * std::pow(y, 1 / 2.4) - 0.055;
   EXPECT_NEAR(lightnessOf({grey, grey, grey}), 50, 1e-9);
 }
-TEST(Lightness, IsLinearNearBlack) {
-  EXPECT_NEAR(lightnessOf({0.01, 0.01, 0.01}), 0.01 / 12.92 * 24389 / 27, 1e-9);
-}
+TEST(Lightness, IsLinearNearBlack) { EXPECT_NEAR(lightnessOf({0.01, 0.01, 0.01}), 0.01 / 12.92 * 24389 / 27, 1e-9); }
 
 }  // namespace
 }  // namespace mezzet
