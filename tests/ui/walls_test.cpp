@@ -74,16 +74,30 @@ class OnWalls : public test::WindowTest {
     QApplication::sendEvent(&sheet(), &fall);
     QApplication::processEvents();
   }
-  /// A sofa at the middle of the wall that is seen.
-  void putSofa() {
-    Piece sofa = usualPiece("sofa");
-    sofa.id = PieceId("couch");
+  /// So far off the middle of the wall that is seen, facing the room.
+  FloorPlace offWall(const Piece& piece, double off) {
     const Wall wall = *findWall(*work().room(), work().wall());
     const double turn = normalisedTurn(std::atan2(-wall.inward().x, wall.inward().y) * 180 / M_PI + 180);
-    const FloorPlace at{(wall.start + wall.end) * 0.5 + wall.inward() * (*sofa.depth / 2 + 20), turn};
-    ASSERT_TRUE(window_->document().edit(
-        QStringLiteral("furnish"),
-        withPlacement(withPiece(job(), sofa).value(), work().schemeId(), {PlacementId("c1"), sofa.id, at, {}})));
+    return {(wall.start + wall.end) * 0.5 + wall.inward() * (*piece.depth / 2 + off), turn};
+  }
+  Piece couch() {
+    Piece sofa = usualPiece("sofa");
+    sofa.id = PieceId("couch");
+    return sofa;
+  }
+  /// The job with a sofa as far off the wall.
+  Job withSofa(double off) {
+    return withPlacement(withPiece(job(), couch()).value(), work().schemeId(),
+                         {PlacementId("c1"), couch().id, offWall(couch(), off), {}});
+  }
+  void putSofa() { ASSERT_TRUE(window_->document().edit(QStringLiteral("furnish"), withSofa(20))); }
+  Piece printOf(double height, int count) {
+    Piece print = usualPiece("art");
+    print.id = PieceId("print");
+    print.width = 300;
+    print.height = height;
+    print.count = count;
+    return print;
   }
   bool settled(const std::function<bool()>& so) { return QTest::qWaitFor(so, 5000); }
 };
@@ -144,11 +158,7 @@ TEST_F(OnWalls, AMatchHasTheOutsideOfThePictureThatIsChosen) {
     }
 }
 TEST_F(OnWalls, AKeyHangsOneApartFromItsNeighbours) {
-  Piece print = usualPiece("art");
-  print.id = PieceId("print");
-  print.width = 300;
-  print.height = 300;
-  print.count = 2;
+  const Piece print = printOf(300, 2);
   Job with = withPiece(job(), print).value();
   for (const double u : {1500.0, 1850.0})
     with =
@@ -192,22 +202,14 @@ TEST_F(OnWalls, MoreThanTheWallTakesIsSaidInTheLine) {
                           [](QLabel* l) { return l->text().contains(QStringLiteral("too wide")); }));
 }
 TEST_F(OnWalls, WhatAMoveTurnedIsListedUntilItIsTicked) {
-  Piece sofa = usualPiece("sofa");
-  sofa.id = PieceId("couch");
-  Job with = withPiece(job(), sofa).value();
-  const Wall wall = *findWall(*work().room(), work().wall());
-  const Vec2 middle = (wall.start + wall.end) * 0.5;
-  const double turn = normalisedTurn(std::atan2(-wall.inward().x, wall.inward().y) * 180 / M_PI + 180);
-  const auto at = [&](double off) { return FloorPlace{middle + wall.inward() * (*sofa.depth / 2 + off), turn}; };
-  with = withPlacement(with, work().schemeId(), {PlacementId("c1"), sofa.id, at(700), {}});
-  with = withSchool(withSchool(with, "art-gap", "a"), "art-centre", "a");
+  const Job with = withSchool(withSchool(withSofa(700), "art-gap", "a"), "art-centre", "a");
   ASSERT_TRUE(window_->document().edit(QStringLiteral("furnish"), with));
   typeLine("picture 40 x 24");
   ASSERT_EQ(hungHere().size(), 1U);
   ASSERT_TRUE(work().turned().empty());
   // Pushed to the wall the sofa comes under the picture, whose gap is then wrong.
-  ASSERT_TRUE(
-      window_->document().edit(QStringLiteral("push"), placed(job(), work().schemeId(), PlacementId("c1"), at(0))));
+  ASSERT_TRUE(window_->document().edit(QStringLiteral("push"),
+                                       placed(job(), work().schemeId(), PlacementId("c1"), offWall(couch(), 0))));
   ASSERT_EQ(work().turned().size(), 1U);
   EXPECT_TRUE(work().turned()[0].finding.starts_with("art-gap:"));
   const auto labels = [&] { return window_->findChildren<QLabel*>(QStringLiteral("turned")); };
@@ -248,11 +250,7 @@ TEST_F(OnWalls, ALetterInTheKeyPlanShowsItsWall) {
 }
 TEST_F(OnWalls, ThreeDroppedOverTheSofaAreARowAndANumberIsTheirGap) {
   putSofa();
-  Piece print = usualPiece("art");
-  print.id = PieceId("print");
-  print.width = 300;
-  print.height = 400;
-  print.count = 3;
+  const Piece print = printOf(400, 3);
   ASSERT_TRUE(window_->document().edit(QStringLiteral("add"), withPiece(job(), print).value()));
   const double middle = findWall(*work().room(), work().wall())->length() / 2;
   drop({print.id, print.id, print.id}, {middle + 200, 1600}, false);
@@ -273,11 +271,7 @@ TEST_F(OnWalls, ThreeDroppedOverTheSofaAreARowAndANumberIsTheirGap) {
 }
 TEST_F(OnWalls, WhatIsTooLongForARowOverTheSofaIsASalon) {
   putSofa();
-  Piece print = usualPiece("art");
-  print.id = PieceId("print");
-  print.width = 300;
-  print.height = 300;
-  print.count = 8;
+  const Piece print = printOf(300, 8);
   ASSERT_TRUE(window_->document().edit(QStringLiteral("add"), withPiece(job(), print).value()));
   drop(std::vector<PieceId>(8, print.id), {findWall(*work().room(), work().wall())->length() / 2, 1600});
   ASSERT_EQ(hungHere().size(), 8U);

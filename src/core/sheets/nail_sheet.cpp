@@ -4,14 +4,14 @@
 #include <map>
 
 #include "core/drawing/base/drafting.h"
-#include "core/drawing/wall/elevation.h"
 #include "core/drawing/wall/nail_marks.h"
 #include "core/hang/nails.h"
 #include "core/hang/neighbours.h"
 #include "core/rules/base/hook_school.h"
 #include "core/rules/base/names.h"
+#include "core/sheets/frame.h"
 #include "core/sheets/set_out_lines.h"
-#include "core/sheets/sheet_row.h"
+#include "core/sheets/wall_subject.h"
 #include "core/site/heights.h"
 
 namespace mezzet {
@@ -86,14 +86,8 @@ std::vector<std::size_t> tagRows(const NailPlan& plan, double scale) {
 }
 
 Drawing composeNails(const SheetSource& s, int scale) {
-  ElevationOptions options;
-  options.scale = scale;
-  options.format = s.request.format;
-  options.grid = false;
-  options.titles = false;
-  options.services = true;
   const CornerId id(s.subject);
-  Drawing d = composeElevation(s.job, s.room, s.scheme, id, options);
+  Drawing d = composeSheetWall(s, scale, true);
   const auto wall = findWall(s.room, id);
   if (s.scheme == nullptr || !wall) return d;
   static const std::vector<Fixing> none;
@@ -140,35 +134,29 @@ Drawing composeNails(const SheetSource& s, int scale) {
   d.high.y = std::max(d.high.y, running + 14 * d.scale);
   if (!plan.nails.empty()) addColumns(d, tableOf(s, plan, fixings));
 
-  std::vector<std::pair<std::string, std::string>> lines;
+  std::vector<std::string> lines;
   for (const Hung& hung : hungIn(s.job, *s.scheme))
     if (hung.wall == id && hung.members.size() > 1) {
       std::string gaps;
       for (const HungPair& pair : spanningPairs(PieceIndex(s.job), *s.scheme, hung.members))
         gaps += (gaps.empty() ? "" : ", ") + writeLength(pair.gap, bare);
-      lines.emplace_back("", "Gaps between frames: " + gaps + ".");
+      lines.push_back("Gaps between frames: " + gaps + ".");
     }
-  if (const std::string hardware = hardwareWords(plan, fixings); !hardware.empty()) lines.emplace_back("", hardware);
+  if (const std::string hardware = hardwareWords(plan, fixings); !hardware.empty()) lines.push_back(hardware);
   for (const UnknownNails& u : plan.unknown) {
     std::string words;
     for (const HookMissing& m : u.missing) words += (words.empty() ? "" : ", ") + m.words;
-    lines.emplace_back("", names.plain(u.placement) + ": " + (u.fault.empty() ? "not known: " + words + "." : u.fault));
+    lines.push_back(names.plain(u.placement) + ": " + (u.fault.empty() ? "not known: " + words + "." : u.fault));
   }
-  if (plan.nails.empty() && plan.unknown.empty()) lines.emplace_back("", "Nothing hangs here yet.");
-  for (const std::string& caution : plan.cautions) lines.emplace_back("", caution);
-  addList(d, lines);
+  if (plan.nails.empty() && plan.unknown.empty()) lines.push_back("Nothing hangs here yet.");
+  for (const std::string& caution : plan.cautions) lines.push_back(caution);
+  addListBelow(d, lines);
   return d;
 }
 
 std::string headingNails(const SheetSource& s) {
   return "Nails on wall " + s.subject + ", all from the " + (s.request.nailsFromRight ? "right" : "left") +
          " end and one level line";
-}
-
-std::vector<std::string> subjectsNails(const Room& room) {
-  std::vector<std::string> out;
-  for (const Corner& corner : room.corners) out.push_back(corner.id.value);
-  return out;
 }
 
 bool offersNails(const Job& job) {
@@ -183,7 +171,7 @@ const SheetRow& nailSheetRow() {
                                 .title = "nails of wall",
                                 .compose = composeNails,
                                 .heading = headingNails,
-                                .subjects = subjectsNails,
+                                .subjects = wallSubjects,
                                 .offered = offersNails};
   return row;
 }

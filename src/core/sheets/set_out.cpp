@@ -27,6 +27,20 @@ constexpr double kSetOutRow = 6.5, kFirstRow = 6;  // rows of figures outside th
 /// So many frames are measured on the drawing; more are numbered there, and measured in the list.
 constexpr std::size_t kMeasuredOnDrawing = 3;
 
+/// Words one over the other below a drawing, each of what has this id.
+void addList(Drawing& d, const std::vector<std::pair<std::string, std::string>>& lines) {
+  if (lines.empty()) return;
+  double y = d.low.y - 3 * d.scale, wide = 0;
+  for (const auto& [id, words] : lines) {
+    const TextItem text{{d.low.x + 4 * d.scale, y}, words, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None};
+    wide = std::max(wide, textWidth(text));
+    d.add(Layer::Label, id, text);
+    y -= kListStep * d.scale;
+  }
+  d.low.y = y;
+  d.high.x = std::max(d.high.x, d.low.x + (wide + 8) * d.scale);
+}
+
 /// The frames of a wall in words: size, where the centre is from the left end and from the floor, where the foot is;
 /// and the gaps between those that hang as one.
 void addHungList(Drawing& d, const Job& job, const Room& room, const Scheme& scheme, const Wall& wall,

@@ -9,7 +9,7 @@
 namespace mezzet {
 namespace {
 
-constexpr double kListLine = 5.5, kBetweenColumns = 4;  // mm of paper
+constexpr double kBetweenColumns = 4;  // mm of paper
 
 }  // namespace
 
@@ -54,19 +54,6 @@ void addRunning(Drawing& d, Vec2 origin, Vec2 along, std::vector<double> stops, 
   }
 }
 
-void addList(Drawing& d, const std::vector<std::pair<std::string, std::string>>& lines) {
-  if (lines.empty()) return;
-  double y = d.low.y - 3 * d.scale, wide = 0;
-  for (const auto& [id, words] : lines) {
-    const TextItem text{{d.low.x + 4 * d.scale, y}, words, kSmallLetters, Align::Left, 0, Ink::Ink, Ink::None};
-    wide = std::max(wide, textWidth(text));
-    d.add(Layer::Label, id, text);
-    y -= kListLine * d.scale;
-  }
-  d.low.y = y;
-  d.high.x = std::max(d.high.x, d.low.x + (wide + 8) * d.scale);
-}
-
 void addColumns(Drawing& d, const std::vector<std::vector<std::string>>& rows) {
   if (rows.empty()) return;
   const auto text = [&](const std::string& words) {
@@ -88,11 +75,11 @@ void addColumns(Drawing& d, const std::vector<std::vector<std::string>>& rows) {
       d.add(Layer::Label, "", cell);
       x += (wide[i] + kBetweenColumns) * d.scale;
     }
-    y -= kListLine * d.scale;
+    y -= kListStep * d.scale;
     if (&row == &rows.front())
       d.add(Layer::Dimension, "",
-            line({d.low.x + 4 * d.scale, y + 0.45 * kListLine * d.scale},
-                 {d.low.x + all * d.scale, y + 0.45 * kListLine * d.scale}, thin()));
+            line({d.low.x + 4 * d.scale, y + 0.45 * kListStep * d.scale},
+                 {d.low.x + all * d.scale, y + 0.45 * kListStep * d.scale}, thin()));
   }
   d.low.y = y;
   d.high.x = std::max(d.high.x, d.low.x + all * d.scale);

@@ -1,8 +1,7 @@
-// Lines, running figures and lists of what is set out on a wall.
+// Lines, running figures and tables of what is set out on a wall.
 #pragma once
 
 #include <string>
-#include <utility>
 #include <vector>
 
 #include "core/drawing/base/drawing.h"
@@ -15,8 +14,7 @@ namespace mezzet {
 void addExtension(Drawing&, const std::vector<WallRect>& frames, double a, double b, double at, bool upright);
 /// Running distances from one end: a tick at each stop with what it is from the first.
 void addRunning(Drawing&, Vec2 origin, Vec2 along, std::vector<double> stops, LengthFormat);
-/// Words one over the other below a drawing, each of what has this id.
-void addList(Drawing&, const std::vector<std::pair<std::string, std::string>>& lines);
+inline constexpr double kListStep = 5.5;  ///< from one line of a list to the next, mm of paper
 /// Rows in columns below a drawing, the first their heads.
 void addColumns(Drawing&, const std::vector<std::vector<std::string>>& rows);
 

@@ -1,7 +1,6 @@
 // One wall, seen from the room.
-#include "core/drawing/wall/elevation.h"
 #include "core/sheets/set_out.h"
-#include "core/sheets/sheet_row.h"
+#include "core/sheets/wall_subject.h"
 #include "core/site/heights.h"
 
 namespace mezzet {
@@ -9,14 +8,8 @@ namespace {
 
 Drawing composeWall(const SheetSource& s, int scale) {
   const bool installer = s.request.version == SheetVersion::Installer;
-  ElevationOptions options;
-  options.scale = scale;
-  options.format = s.request.format;
-  options.grid = false;
-  options.titles = false;
-  options.services = installer;
   const CornerId wall(s.subject);
-  Drawing d = composeElevation(s.job, s.room, s.scheme, wall, options);
+  Drawing d = composeSheetWall(s, scale, installer);
   if (installer && s.scheme != nullptr) addWallSetOut(d, s.job, s.room, *s.scheme, wall, s.request.format);
   if (!installer && s.scheme != nullptr) addWallList(d, s.job, s.room, *s.scheme, wall, s.request.format);
   return d;
@@ -26,17 +19,27 @@ std::string headingWall(const SheetSource& s) {
   return "Wall " + s.subject + " from the room. " + ceilingWords(s.room, s.request.format);
 }
 
-std::vector<std::string> subjectsWall(const Room& room) {
+}  // namespace
+
+std::vector<std::string> wallSubjects(const Room& room) {
   std::vector<std::string> out;
   for (const Corner& corner : room.corners) out.push_back(corner.id.value);
   return out;
 }
 
-}  // namespace
+Drawing composeSheetWall(const SheetSource& s, int scale, bool services) {
+  ElevationOptions options;
+  options.scale = scale;
+  options.format = s.request.format;
+  options.grid = false;
+  options.titles = false;
+  options.services = services;
+  return composeElevation(s.job, s.room, s.scheme, CornerId(s.subject), options);
+}
 
 const SheetRow& wallSheetRow() {
   static constexpr SheetRow row{
-      .id = "wall", .title = "wall", .compose = composeWall, .heading = headingWall, .subjects = subjectsWall};
+      .id = "wall", .title = "wall", .compose = composeWall, .heading = headingWall, .subjects = wallSubjects};
   return row;
 }
 

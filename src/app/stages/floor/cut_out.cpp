@@ -65,16 +65,15 @@ double cutOutScale(const std::vector<const Piece*>& pieces) {
 
 CutOut::CutOut(const Piece& piece, int left, double pixelsPerMm, Workspace& workspace, QWidget* parent)
     : QWidget(parent), piece_(piece), left_(left), perMm_(pixelsPerMm), workspace_(workspace) {
-  const QString name = QString::fromStdString(piece.name);
   setObjectName(QStringLiteral("cutOut:") + QString::fromStdString(piece.id.value));
   setFocusPolicy(Qt::StrongFocus);
-  setAccessibleName(left > 1 ? tr("%1, %2 not placed").arg(name).arg(left) : tr("%1, not placed").arg(name));
+  pick(false);
   setAccessibleDescription(tr("Enter places it, Space picks it with others, Delete removes it from the job"));
   setToolTip(QString::fromStdString(pieceWords(piece, workspace.format())) +
              tr("\nDrag it onto the drawing, or press Enter. Ctrl and a click picks several, to go together."));
   const QFontMetrics words(interfaceFont(12));
   const int wide = std::max(static_cast<int>(piece.width * perMm_) + 2 * kEdge,
-                            words.horizontalAdvance(name) + (left > 1 ? 30 : 10));
+                            words.horizontalAdvance(QString::fromStdString(piece.name)) + (left > 1 ? 30 : 10));
   setFixedSize(std::min(wide, 170), kFootHeight - 2 * kTrayEdge);
   setCursor(Qt::OpenHandCursor);
 }

@@ -93,10 +93,7 @@ void PieceBar::rebuild() {
   shownCircuits_ = workspace_.scheme() != nullptr ? workspace_.scheme()->circuits.size() : 0;
   const Placement* p = workspace_.selectedPlacement();
   if (p == nullptr || rowOf(shownStage_).accepts == Accepts::Nothing) return showStage();
-  if (shownCount_ > 1 && asksNails(workspace_, *p)) {
-    label(workspace_.nameOf(*p), "barName");  // of a group, of the one that leads it
-    return showNails(*p);
-  }
+  if (asksNails(workspace_, *p)) return showNails(*p);
   if (shownCount_ > 1) canArrange(workspace_) ? showHung(*p) : showSeveral(*p);
   else showOne(*p);
 }
@@ -180,7 +177,6 @@ LengthField* PieceBar::field(const QString& words, const QString& name, int widt
 
 void PieceBar::showOne(const Placement& p) {
   label(workspace_.nameOf(p), "barName");
-  if (asksNails(workspace_, p)) return showNails(p);
   const auto tape = [&](const QString& words, const ItemId& item) {
     LengthField* f = field(words, QStringLiteral("tape:") + QString::fromStdString(item.id), 96,
                            [this, item](const QString& t) { return workspace_.typeTape(item, t); });
@@ -213,8 +209,9 @@ void PieceBar::showOne(const Placement& p) {
   refresh();
 }
 
-/// How a frame hangs, and where its nails go.
+/// How a frame hangs, of a group the one that leads it, and where its nails go.
 void PieceBar::showNails(const Placement& p) {
+  label(workspace_.nameOf(p), "barName");
   nails_ = new NailRow(workspace_, p);
   connect(nails_, &NailRow::complained, this, [this](const QString& sentence) {
     named(complaint_, "barFault");

@@ -1,0 +1,14 @@
+// What sheets of one wall share.
+#pragma once
+
+#include "core/drawing/wall/elevation.h"
+#include "core/sheets/sheet_row.h"
+
+namespace mezzet {
+
+/// Every wall of the room, by its letter.
+[[nodiscard]] std::vector<std::string> wallSubjects(const Room&);
+/// The wall that a sheet is of, bare of grid and titles, which the sheet brings.
+[[nodiscard]] Drawing composeSheetWall(const SheetSource&, int scale, bool services);
+
+}  // namespace mezzet
