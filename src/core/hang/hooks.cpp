@@ -19,6 +19,9 @@ HookMissing missing(std::string_view member, const char* words, std::optional<do
   return {"frame.hanger." + std::string(member), words, usual};
 }
 
+/// Two of them, each on a hook of its own.
+bool isPair(const HangerPart& h) { return h.kind == HangerKind::Rings || h.kind == HangerKind::Keyhole; }
+
 }  // namespace
 
 Result<double> wireSag(double wire, double rings, int hooks, double spread) {
@@ -59,6 +62,13 @@ bool asksTwoHooks(const Piece& piece) {
   return piece.width >= kTwoHooksWide - kHookHair || (weight && weight->kg >= kTwoHooksFrom - kHookHair);
 }
 
+int hookCount(const Piece& piece, HookSchool school) {
+  const HangerPart& h = *piece.hanger;
+  const bool single = h.kind == HangerKind::Sawtooth || h.kind == HangerKind::Ring;
+  const bool asksTwo = school == HookSchool::Two && !single && asksTwoHooks(piece);
+  return h.hooks.value_or(isPair(h) || asksTwo ? 2 : 1);
+}
+
 std::optional<double> usualDrop(HangerKind kind) {
   switch (kind) {
     case HangerKind::Wire: return 3 * kInch;
@@ -74,10 +84,8 @@ std::optional<double> usualDrop(HangerKind kind) {
 HooksFound hooksOf(const Piece& piece, HookSchool school, LengthFormat format) {
   HooksFound out;
   const HangerPart& h = *piece.hanger;
-  const bool wire = h.kind == HangerKind::Wire, pair = h.kind == HangerKind::Rings || h.kind == HangerKind::Keyhole;
-  const bool single = h.kind == HangerKind::Sawtooth || h.kind == HangerKind::Ring;
-  const bool asksTwo = school == HookSchool::Two && !single && asksTwoHooks(piece);
-  const int hooks = h.hooks.value_or(pair || asksTwo ? 2 : 1);
+  const bool wire = h.kind == HangerKind::Wire, pair = isPair(h);
+  const int hooks = hookCount(piece, school);
   if (!h.kind && !h.drop) out.missing.push_back(missing("kind", "what it hangs by"));
 
   // Two rings or keyholes hang on two hooks that stand as they do.

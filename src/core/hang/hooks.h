@@ -47,6 +47,8 @@ struct FrameWeight {
 [[nodiscard]] bool asksTwoHooks(const Piece&);
 /// One hook or two.
 enum class HookSchool { One, Two };
+/// As entered; else two for two rings and keyholes and where the school asks for two, one for what bears on one alone.
+[[nodiscard]] int hookCount(const Piece&, HookSchool);
 /// What is not known of a frame, and what is usual.
 struct HookMissing {
   std::string key;              ///< of the field: "frame.hanger.drop"

@@ -10,6 +10,12 @@ const Fixing* findFixing(const std::vector<Fixing>& all, const std::string& id) 
   return at == all.end() ? nullptr : &*at;
 }
 
+std::string missingWords(const UnknownNails& u) {
+  std::string words;
+  for (const HookMissing& m : u.missing) words += (words.empty() ? "" : ", ") + m.words;
+  return words;
+}
+
 std::string studWords(const Nail& nail, LengthFormat format) {
   switch (nail.stud) {
     case StudVerdict::In: return "in a stud";
@@ -30,10 +36,10 @@ std::vector<std::string> nailWords(const NailPlan& plan, const PlacementId& id, 
     out.push_back("Nail " + std::to_string(n.order) + ": " + writeLength(n.fromEnd, format) + " from the left, " +
                   writeLength(n.aboveFloor, format) + " up, " + studWords(n, format) +
                   (n.load ? std::string(n.guess ? ", about " : ", ") + writeWeight(*n.load, unit) : "") +
-                  (f != nullptr                   ? ": " + f->words
-                   : n.load && !plan.fixingsAsked ? ": say in Measure what the wall is made of"
-                   : n.load                       ? ": no fixing of the list fits"
-                                                  : "") +
+                  (f != nullptr                ? ": " + f->words
+                   : n.load && !plan.wallKnown ? ": say in Measure what the wall is made of"
+                   : n.load                    ? ": no fixing of the list fits"
+                                               : "") +
                   ".");
     if (!n.near.empty()) out.emplace_back("Cables may run there.");
   }
@@ -43,9 +49,7 @@ std::vector<std::string> nailWords(const NailPlan& plan, const PlacementId& id, 
                     " its nails meet studs.");
   for (const UnknownNails& u : plan.unknown) {
     if (u.placement != id) continue;
-    std::string words;
-    for (const HookMissing& m : u.missing) words += (words.empty() ? "" : ", ") + m.words;
-    out.push_back(u.fault.empty() ? "Not known: " + words + ". Grey is what is usual." : u.fault + ".");
+    out.push_back(u.fault.empty() ? "Not known: " + missingWords(u) + ". Grey is what is usual." : u.fault + ".");
   }
   return out;
 }

@@ -218,7 +218,7 @@ NailPlan nailPlan(const Job& job, const Room& room, const Scheme& scheme, const 
   const PieceIndex pieces(job);
   NailWall w{job, room, fixings, ask, *wall, heightsOf(room), std::nullopt, materialOf(room, ask.wall)};
   if (const StudRecord* taps = studsOf(room, ask.wall)) w.studs = fitStuds(*taps, wall->length());
-  out.fixingsAsked = w.material != WallMaterial::Unknown;
+  out.wallKnown = w.material != WallMaterial::Unknown;
   const std::vector<Below> belows = candidatesBelow(job, room, scheme, *wall);
   std::vector<Hung> groups;
   for (Hung& hung : hungIn(pieces, scheme))

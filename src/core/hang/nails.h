@@ -69,7 +69,7 @@ struct NailPlan {
   std::vector<WirePull> pulls;
   std::vector<StudMove> moves;
   std::vector<std::string> cautions;
-  bool fixingsAsked = false;  ///< there are loads and a wall to answer for
+  bool wallKnown = false;  ///< what it is made of: fixings can be chosen
 };
 /// Groups from left to right; of a row from the middle outward, of a grid the middle row first, of a salon the largest
 /// first, of a loose hang the corners first, along a stair the highest first; else from left to right.
@@ -79,6 +79,8 @@ struct NailPlan {
 /// What is said of one frame's nails: where each goes, its load and fixing, its stud; or what is not known.
 [[nodiscard]] std::vector<std::string> nailWords(const NailPlan&, const PlacementId&, const std::vector<Fixing>&, Unit,
                                                  LengthFormat);
+/// "how far below its top the hook bears, what it hangs by".
+[[nodiscard]] std::string missingWords(const UnknownNails&);
 /// "in a stud", "stud 2 in right", "not known".
 [[nodiscard]] std::string studWords(const Nail&, LengthFormat);
 /// Null for an id that is none.

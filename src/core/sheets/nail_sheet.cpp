@@ -48,10 +48,10 @@ std::vector<std::vector<std::string>> tableOf(const SheetSource& s, const NailPl
          writeLength(std::abs(nail.aboveLine), bare) + (nail.aboveLine < 0 ? " below" : " above"),
          writeLength(nail.aboveFloor, bare), hookWords(piece, nail, hooks[nail.placement] > 1),
          nail.load ? (nail.guess ? "about " : "") + writeWeight(*nail.load, s.job.units) : "not known",
-         fixing != nullptr                 ? fixing->words
-         : nail.load && !plan.fixingsAsked ? "what is the wall?"
-         : nail.load                       ? "none fits: ask a fitter"
-                                           : "-",
+         fixing != nullptr              ? fixing->words
+         : nail.load && !plan.wallKnown ? "what is the wall?"
+         : nail.load                    ? "none fits: ask a fitter"
+                                        : "-",
          studWords(nail, bare)});
   }
   return rows;
@@ -143,11 +143,9 @@ Drawing composeNails(const SheetSource& s, int scale) {
       lines.push_back("Gaps between frames: " + gaps + ".");
     }
   if (const std::string hardware = hardwareWords(plan, fixings); !hardware.empty()) lines.push_back(hardware);
-  for (const UnknownNails& u : plan.unknown) {
-    std::string words;
-    for (const HookMissing& m : u.missing) words += (words.empty() ? "" : ", ") + m.words;
-    lines.push_back(names.plain(u.placement) + ": " + (u.fault.empty() ? "not known: " + words + "." : u.fault));
-  }
+  for (const UnknownNails& u : plan.unknown)
+    lines.push_back(names.plain(u.placement) + ": " +
+                    (u.fault.empty() ? "not known: " + missingWords(u) + "." : u.fault));
   if (plan.nails.empty() && plan.unknown.empty()) lines.push_back("Nothing hangs here yet.");
   for (const std::string& caution : plan.cautions) lines.push_back(caution);
   addListBelow(d, lines);

@@ -113,6 +113,20 @@ TEST(TwoHooks, AreAskedFromAWidthOrAWeightOn) {
   p.shop.edit().weight = 19.9 * kPound;
   EXPECT_FALSE(asksTwoHooks(p));
 }
+TEST(TwoHooks, AreNeverOfWhatBearsOnOneAlone) {
+  Piece p = piece("a", "art", 40, 1, 10);
+  for (const auto& [kind, hooks] : {std::pair(HangerKind::Wire, 2),
+                                    {HangerKind::Sawtooth, 1},
+                                    {HangerKind::Ring, 1},
+                                    {HangerKind::Rings, 2},
+                                    {HangerKind::Cleat, 2},
+                                    {HangerKind::Keyhole, 2}}) {
+    p.hanger.edit().kind = kind;
+    EXPECT_EQ(hookCount(p, HookSchool::Two), hooks);
+  }
+  p.hanger.edit().kind = HangerKind::Wire;
+  EXPECT_EQ(hookCount(p, HookSchool::One), 1);
+}
 TEST(TwoHooks, OfTwoRingsStandAsTheRingsDo) {
   Piece p = piece("a", "art", 40, 1, 30);
   p.hanger.edit().kind = HangerKind::Rings;

@@ -3,6 +3,7 @@
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <algorithm>
 
 #include "app/stages/stages.h"
 #include "app/widgets/layouts.h"
@@ -17,6 +18,13 @@ namespace mezzet {
 namespace {
 
 constexpr int kLength = 62, kChoice = 104;  // px: a wire takes seven of them
+
+/// What is usual of something that is not known.
+std::optional<double> usualOf(const HooksFound& found, std::string_view key) {
+  const auto at =
+      std::find_if(found.missing.begin(), found.missing.end(), [&](const HookMissing& m) { return m.key == key; });
+  return at == found.missing.end() ? std::nullopt : at->usual;
+}
 
 }  // namespace
 
@@ -36,18 +44,16 @@ NailRow::NailRow(Workspace& workspace, const Placement& frame, QWidget* parent)
          {tr("wire"), tr("teeth"), tr("a ring"), tr("two rings"), tr("a cleat"), tr("keyholes")});
   choice(tr("on"), tr("Hooks in the wall"), "frame.hanger.hooks", {tr("1 hook"), tr("2 hooks")});
   // Worked out from the wire it is no guess.
-  const HooksFound found = hooksOf(piece, hookSchool(workspace_.job(), workspace_.book()), workspace_.format());
+  const HookSchool school = hookSchool(workspace_.job(), workspace_.book());
+  const HooksFound found = hooksOf(piece, school, workspace_.format());
   const bool byWire = found.hooks && !h.drop;
   length(tr("drop"), tr("From its top down to where the hook bears"), "frame.hanger.drop",
          byWire   ? workspace_.write(found.hooks->drop)
          : h.kind ? offered(usualDrop(*h.kind))
                   : QString());
-  const bool two =
-      h.hooks.value_or(
-          hookSchool(workspace_.job(), workspace_.book()) == HookSchool::Two && asksTwoHooks(piece) ? 2 : 1) == 2;
-  if (two)
+  if (hookCount(piece, school) == 2)
     length(tr("apart"), tr("Hook to hook"), "frame.hanger.hookSpread",
-           offered(h.rings ? *h.rings / 2 : piece.width / 3));
+           offered(usualOf(found, "frame.hanger.hookSpread")));
   if (h.kind == HangerKind::Wire || h.kind == HangerKind::Rings)
     length(tr("rings"), tr("Ring to ring"), "frame.hanger.rings", {});
   if (h.kind == HangerKind::Wire) {
