@@ -1,11 +1,14 @@
-// Walls: arrangements, the free wall, a mirror of one eye, rules of 60 hung things.
+// Walls: arrangements, along a flight too, the free wall, a mirror of one eye, rules of 60 hung things, nails, a
+// photograph.
 #include <benchmark/benchmark.h>
 
 #include "core/hang/arrangement.h"
 #include "core/hang/free_wall.h"
 #include "core/decide/hang_place.h"
+#include "core/hang/nails.h"
 #include "core/rules/check.h"
 #include "core/sight/reflection.h"
+#include "core/sight/wall_photograph.h"
 #include "io/json/rulebook_json.h"
 #include "support/frames.h"
 #include "support/rooms.h"
@@ -58,6 +61,42 @@ void freeWallOfSixty(benchmark::State& state) {
   for (auto _ : state) benchmark::DoNotOptimize(freeRectangles(wallFace(job, room, &scheme(job), wall)));
 }
 BENCHMARK(freeWallOfSixty)->Unit(benchmark::kMicrosecond);
+
+/// Fifteen frames on each wall: the nails of one.
+void nailsOfAWall(benchmark::State& state) {
+  Job job = withPictures(60);
+  for (int i = 0; i < 60; ++i) {
+    Piece p = *findPiece(job, PieceId("a" + std::to_string(100 + i)));
+    p.hanger.edit().kind = HangerKind::Ring;
+    p.hanger.edit().drop = in(2);
+    job = withPiece(job, p).value();
+  }
+  NailAsk ask;
+  ask.wall = CornerId("A");
+  for (auto _ : state)
+    benchmark::DoNotOptimize(nailPlan(job, *job.rooms.front(), scheme(job), builtInRulebook().fixings, ask,
+                                      LengthFormat{LengthStyle::Inches, 16}));
+}
+BENCHMARK(nailsOfAWall)->Unit(benchmark::kMicrosecond);
+
+/// Frames that fill a sloping wall of 3 x 2 m over a flight.
+void denseOverAFlight(benchmark::State& state) {
+  ArrangementAsk ask = salonOf(static_cast<std::size_t>(state.range(0)));
+  ask.region = {{0, 0}, {3000, 2400}, {3000, 4600}, {0, 2200}};
+  for (auto _ : state) benchmark::DoNotOptimize(arrangedSalon(ask, {}));
+}
+BENCHMARK(denseOverAFlight)->Arg(9)->Arg(15)->Unit(benchmark::kMillisecond);
+
+/// Sixty pieces in a photograph, each with the doubt of its width and height.
+void sixtyInAPhotograph(benchmark::State& state) {
+  const Job job = withPictures(60);
+  Photograph photograph;
+  photograph.wall = CornerId("A");
+  photograph.calibration = Calibration{{{420, 830}, {760, 790}, {748, 350}, {402, 300}}, 1200, 1500, 900, 800};
+  const Homography map = *wallToPhotograph(*photograph.calibration);
+  for (auto _ : state) benchmark::DoNotOptimize(piecesIn(job, scheme(job), photograph, map));
+}
+BENCHMARK(sixtyInAPhotograph)->Unit(benchmark::kMicrosecond);
 
 void mirrorOfOneEye(benchmark::State& state) {
   Job job = withPictures(60);

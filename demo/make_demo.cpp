@@ -13,6 +13,7 @@
 
 #include "core/edit/edits.h"
 #include "core/model/kinds.h"
+#include "core/sight/wall_photograph.h"
 #include "io/files/file_system.h"
 #include "io/files/job_file.h"
 #include "render/fonts.h"
@@ -202,6 +203,64 @@ QByteArray casingPhotograph() {
   return asPng(image);
 }
 
+/// The same of a wall that is put in scale: painted by that very scale, with what stands before it.
+QByteArray wallPhotograph(const mezzet::Room& room, const mezzet::Photograph& photograph) {
+  using namespace mezzet;
+  const int w = 1600, h = 1200;
+  QImage image(w, h, QImage::Format_RGB32);
+  QPainter p(&image);
+  p.setRenderHint(QPainter::Antialiasing);
+  QLinearGradient floor(0, h * 0.6, 0, h);
+  floor.setColorAt(0, QColor(0x8a, 0x6c, 0x4c));
+  floor.setColorAt(1, QColor(0x6d, 0x52, 0x38));
+  p.fillRect(image.rect(), floor);
+  const Calibration& c = *photograph.calibration;
+  const Homography map = *wallToPhotograph(c);
+  const auto at = [&](double u, double v) {
+    const Vec2 q = mapped(map, {u, v});
+    return QPointF(q.x, q.y);
+  };
+  const double length = findWall(room, photograph.wall)->length(), ceiling = room.ceilingHeight;
+  const auto area = [&](double left, double right, double low, double high, const QBrush& brush) {
+    p.setPen(Qt::NoPen);
+    p.setBrush(brush);
+    p.drawPolygon(QPolygonF() << at(left, low) << at(right, low) << at(right, high) << at(left, high));
+  };
+  QLinearGradient light(0, 0, w, h * 0.3);
+  light.setColorAt(0, QColor(0xdd, 0xd8, 0xc8));
+  light.setColorAt(1, QColor(0xc4, 0xbd, 0xaa));
+  // The ceiling, and the walls at both ends that come towards the camera.
+  const auto onLine = [&](double v, double x) {
+    const QPointF a = at(0, v), b = at(length, v);
+    return QPointF(x, a.y() + (b.y() - a.y()) * (x - a.x()) / (b.x() - a.x()));
+  };
+  p.setPen(Qt::NoPen);
+  p.setBrush(QColor(0xee, 0xec, 0xe4));
+  p.drawPolygon(QPolygonF() << onLine(ceiling, 0) << at(length, ceiling) << QPointF(w, -200) << QPointF(0, -200));
+  p.setBrush(QColor(0xb0, 0xa8, 0x96));
+  p.drawPolygon(QPolygonF() << at(length, 0) << at(length, ceiling) << QPointF(w + 10, at(length, ceiling).y() - 160)
+                            << QPointF(w + 10, at(length, 0).y() + 190));
+  area(-60, length, 0, ceiling, light);
+  area(0, length, 0, 120, QColor(0xf1, 0xee, 0xe6));
+  area(0, length, 116, 122, QColor(0xa8, 0xa0, 0x8e));
+  // Painter's tape round the rectangle that was measured.
+  const QColor tape(0x5f, 0x92, 0xb4);
+  area(c.u - 24, c.u + c.width + 24, c.v - 24, c.v, tape);
+  area(c.u - 24, c.u + c.width + 24, c.v + c.height, c.v + c.height + 24, tape);
+  area(c.u - 24, c.u, c.v - 24, c.v + c.height + 24, tape);
+  area(c.u + c.width, c.u + c.width + 24, c.v - 24, c.v + c.height + 24, tape);
+  const QColor things[] = {QColor(0x8f, 0x9a, 0x8c), QColor(0x6d, 0x5a, 0x43)};
+  for (std::size_t i = 0; i < photograph.before.size(); ++i) {
+    QPolygonF outline;
+    for (const Vec2 q : photograph.before[i]) outline << QPointF(q.x, q.y);
+    p.setBrush(things[i % 2]);
+    p.setPen(QPen(things[i % 2].darker(140), 2));
+    p.drawPolygon(outline);
+  }
+  p.end();
+  return asPng(image);
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
@@ -239,8 +298,10 @@ int main(int argc, char** argv) {
     Room room = *known;
     if (room.underlay && room.underlay->image.empty()) room.underlay->image = keep(planSheet(*room.underlay));
     for (std::size_t i = 0; i < room.photographs.size(); ++i)
-      if (room.photographs[i].image.empty())
-        room.photographs[i].image = keep(i % 2 == 0 ? hearthPhotograph() : casingPhotograph());
+      if (Photograph& photograph = room.photographs[i]; photograph.image.empty())
+        photograph.image = keep(photograph.calibration ? wallPhotograph(room, photograph)
+                                : i % 2 == 0           ? hearthPhotograph()
+                                                       : casingPhotograph());
     out.job = withRoom(out.job, std::move(room)).value();
   }
   const auto bytes = writeJobBytes(out);

@@ -10,6 +10,7 @@
 #include <thread>
 #include <vector>
 
+#include "core/hang/as_hung.h"
 #include "core/rules/check.h"
 #include "core/use/use_zones.h"
 #include "io/files/file_system.h"
@@ -32,6 +33,8 @@ struct Options {
   std::string wall, as, line = "centre", like, ratio, within, eye;
   std::string end;  ///< of a wall, for nails
   std::optional<double> levelLine;
+  std::string photograph, withScheme;
+  bool whole = false, asHung = false;
   std::vector<std::string> group, circuits, placements;
   std::optional<double> gap;
   int rows = 0, columns = 0, treads = 0;
@@ -125,6 +128,7 @@ struct CheckedScheme {
 inline CheckedScheme checkedScheme(const Options& o, const std::string& what) {
   JobFile file = load(o);
   const Room& room = chosenRoom(file.job, o);
+  if (o.asHung) file.job = asItHangs(file.job, chosenScheme(file.job, room, o).id);
   const Scheme& scheme = chosenScheme(file.job, room, o);
   const UseState state = stateNamed(o.state);
   const LengthFormat format = usualFormat(file.job.units);

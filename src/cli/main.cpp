@@ -10,8 +10,10 @@
 #include "cli/apply.h"
 #include "cli/common.h"
 #include "cli/light.h"
+#include "cli/photograph.h"
 #include "cli/walls.h"
 #include "cli/rugs.h"
+#include "cli/sheets.h"
 #include "cli/walking.h"
 #include "core/sheets/sheet_row.h"
 #include "core/model/kinds.h"
@@ -63,7 +65,10 @@ int runCheck(const Options& o) {
   const CheckedScheme checked = checkedScheme(o, "check");
   const JobFile& file = checked.file;
   const Rulebook& book = builtInRulebook();
-  CheckReport report{checked.room.id, checked.scheme.id, checked.findings, {}, o.strict};
+  CheckReport report{checked.room.id, checked.scheme.id, checked.findings, {}, o.strict, {}};
+  // How far what hangs is off its plan is told of the job as it was saved.
+  const JobFile asSaved = o.asHung ? load(o) : JobFile{};
+  if (o.asHung) report.asHung = deviations(PieceIndex(asSaved.job), *findScheme(asSaved.job, checked.scheme.id));
   bool breaks = false;
   // Ways out are re-checked one by one: in a heap of pieces the first broken findings stand for all.
   constexpr int kMostWithWaysOut = 60;
@@ -87,6 +92,9 @@ int runCheck(const Options& o) {
     }
     if (const std::string news = rulebookNews(file.job, book, report.findings); !news.empty())
       std::cout << "note: " << news << "\n";
+    for (const Deviation& d : report.asHung)
+      std::cout << "as hung: " << d.placement.value << ": " << deviationWords(d, checked.format)
+                << (d.over() ? ", more than " + writeLength(d.limit, checked.format) : "") << "\n";
     const VerdictCounts c = countVerdicts(report.findings, o.strict);
     std::cout << c.breaks << " break, " << c.close << " close, " << c.holds << " hold, " << c.notMeasured
               << " not measured, " << c.kept << " kept\n";
@@ -132,60 +140,6 @@ int runSolveArt(const Options& o) {
   const LengthFormat format = usualFormat(job.units);
   std::cout << (art->solution.both ? "Both rules hold" : "The two rules cannot both hold") << ": centre "
             << writeLength(art->solution.centre, format) << ", gap " << writeLength(art->solution.gap, format) << "\n";
-  return kAnswered;
-}
-
-int runSheet(const Options& o, int& argc, char** argv) {
-  const JobFile file = load(o);
-  const auto kind = sheetKind(o.kind);
-  if (!kind) throw Refused{{"--kind " + o.kind, "is not a sheet that Mezzet makes", "Use " + sheetWords()}};
-  if (kind->row == &fixturesSheetRow() && o.out.ends_with(".csv")) return runFixturesCsv(o, file);
-  const Paper* paper = findPaper(o.paper);
-  std::string names;
-  for (const Paper& p : papers()) names += (names.empty() ? "" : ", ") + p.id;
-  if (paper == nullptr) throw Refused{{"--paper " + o.paper, "is not a paper Mezzet knows", "Use one of: " + names}};
-  if (o.version != "client" && o.version != "installer")
-    throw Refused{{"--for " + o.version, "is not a version of a sheet", "Use client or installer"}};
-  std::smatch match;
-  int scale = 0;
-  if (std::regex_match(o.scale, match, std::regex("1:([0-9]{1,4})"))) scale = std::stoi(match[1]);
-  if (o.scale != "fit" && std::find(sheetScales().begin(), sheetScales().end(), scale) == sheetScales().end())
-    throw Refused{{"--scale " + o.scale, "is not a scale of a sheet",
-                   "Use 1:20, 1:24, 1:32, 1:48, 1:50, 1:100, or fit for the largest that fits"}};
-  const Room& room = chosenRoom(file.job, o);
-  const Scheme* scheme = nullptr;
-  for (const auto& one : file.job.schemes)
-    if (scheme == nullptr && one->room == room.id) scheme = one.get();
-  if (!o.scheme.empty()) scheme = &chosenScheme(file.job, room, o);
-
-  qputenv("QT_QPA_PLATFORM", "offscreen");
-  prepareEnvironment();
-  QGuiApplication app(argc, argv);
-  loadFonts();
-  ImageStore images;
-  for (const auto& [name, bytes] : file.images)
-    if (!isPhotometryName(name)) images.add(name, *bytes);
-  const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-  const SheetRequest request{
-      paper,
-      scale,
-      usualFormat(file.job.units),
-      date,
-      o.version == "installer" ? SheetVersion::Installer : SheetVersion::Client,
-      &builtInRulebook(),
-      stateNamed(o.state),
-      wallEndNamed(o.end) == WallEnd::Right,
-      o.levelLine,
-      kind->row == &carpetSheetRow() ? routesOf(file.job, scheme, o) : std::vector<std::vector<Vec2>>()};
-  std::vector<Sheet> pages;
-  for (int page = 0; page < pagesOf(file.job, room, scheme, *kind, request); ++page)
-    pages.push_back(orRefuse(composeSheet(file.job, room, scheme, *kind, request, page)));
-  const QByteArray bytes = orRefuse(sheetBytes(pages, o.out, file.job.name + ", " + room.name, &images));
-  FileSystem files;
-  if (const auto fault = saveAtomically(files, o.out, bytes.toStdString())) throw Refused{*fault};
-  const Sheet& sheet = pages.front();
-  std::cout << o.out << ": " << room.name << (sheet.scale > 0 ? " at " + scaleInWords(sheet.scale) : ", pieces")
-            << " on " << paper->name << (sheet.turned ? ", turned" : "") << "\n";
   return kAnswered;
 }
 
@@ -285,6 +239,7 @@ int runExport(const Options& o) {
 void addSchemeCommands(CLI::App& cli, Options& o, Runs& runs) {
   CLI::App* cValidate = command(cli, o, "validate", "Says whether a job file is sound");
   CLI::App* cCheck = withPlace(command(cli, o, "check", "Applies every rule to one scheme"), o);
+  cCheck->add_flag("--as-hung", o.asHung, "Judges what hangs where it was measured to hang");
   cCheck->add_flag("--strict", o.strict, "Count taste as well");
   CLI::App* cRoute =
       withPlace(command(cli, o, "route", "How wide the way is from one place to another, and what makes it so"), o);
@@ -323,15 +278,7 @@ void addSchemeCommands(CLI::App& cli, Options& o, Runs& runs) {
 }
 
 /// What asks of rooms and houses, reads and writes.
-void addRoomCommands(CLI::App& cli, Options& o, Runs& runs, int& argc, char** argv) {
-  CLI::App* cSheet = withPlace(command(cli, o, "sheet", "Prints a sheet to scale"), o);
-  cSheet->add_option("--kind", o.kind, sheetWords());
-  cSheet->add_option("--for", o.version, "client or installer");
-  cSheet->add_option("--scale", o.scale, "1:20, 1:24, 1:32, 1:48, 1:50, 1:100, or fit for the largest that fits");
-  cSheet->add_option("--paper", o.paper, "letter, tabloid, a4, a3, a2 or arch-d");
-  addNailOptions(cSheet, o);
-  cSheet->add_option("--state", o.state, "everyday, occupied or party: what a size card looks at");
-  cSheet->add_option("--out", o.out, "The .pdf, .svg or .png to write")->required();
+void addRoomCommands(CLI::App& cli, Options& o, Runs& runs) {
   CLI::App* cSurvey = cli.add_subcommand("survey", "Adjusts the readings of a room, and says which does not fit");
   cSurvey->add_option("READINGS", o.job, "A JSON file of readings, see docs/cli.md")->required();
   cSurvey->add_flag("--json", o.json, "Answer in JSON");
@@ -349,7 +296,6 @@ void addRoomCommands(CLI::App& cli, Options& o, Runs& runs, int& argc, char** ar
   cOutline->add_option("--outline", o.loop, "Which outline of the layer, the largest first");
   CLI::App* cExport = withPlace(command(cli, o, "export", "Writes a room as a DXF drawing in millimetres"), o);
   cExport->add_option("--out", o.out, "The .dxf to write")->required();
-  runs.emplace_back(cSheet, [&o, &argc, argv] { return runSheet(o, argc, argv); });
   runs.emplace_back(cSurvey, [&o] { return runSurvey(o); });
   runs.emplace_back(cSite, [&o] { return runSite(o); });
   runs.emplace_back(cHouse, [&o] { return runHouse(o); });
@@ -368,7 +314,9 @@ int main(int argc, char** argv) {
   addLightCommands(cli, o, runs);
   addWallCommands(cli, o, runs);
   addRugCommands(cli, o, runs);
-  addRoomCommands(cli, o, runs, argc, argv);
+  addRoomCommands(cli, o, runs);
+  addSheetCommands(cli, o, runs, argc, argv);
+  addPhotographCommands(cli, o, runs, argc, argv);
 
   try {
     cli.parse(argc, argv);

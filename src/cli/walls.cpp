@@ -87,6 +87,7 @@ int runArrange(const Options& o) {
   r.gap = o.gap;
   r.rows = o.rows;
   r.columns = o.columns;
+  r.treads = o.treads;
   r.like = o.like;
   if (!o.ratio.empty()) {
     const auto parts = numbersOf(o.ratio, 2, ':', "--ratio", "Type width to height: 3:2");
@@ -223,7 +224,8 @@ void addWallCommands(CLI::App& cli, Options& o, Runs& runs) {
   cArrange->add_option("--within", o.within, "left,right,bottom,top in mm; a free rectangle if not given");
   cArrange->add_option("--restarts", o.restarts, "Effort of a salon or a loose hang");
   cArrange->add_option("--seed", o.seed, "Another answer for another number");
-  cArrange->add_option("--treads", o.treads, "Of a stair");
+  cArrange->add_option("--treads", o.treads,
+                       "Of a stair: from one frame to the next; the least that leaves 2 in if not given");
   cArrange->add_option("--out", o.out, "Writes the job with them hung so to this file");
   CLI::App* cMirror = withPlace(command(cli, o, "mirror", "What a mirror shows from the entry and the main seats"), o);
   cMirror->add_option("--placement", o.placement, "The mirror")->required();

@@ -10,6 +10,7 @@
 #include <random>
 
 #include "core/hang/hooks.h"
+#include "core/hang/leaning.h"
 
 namespace mezzet {
 namespace {
@@ -83,6 +84,34 @@ TEST(HookLoads, SolveTheTwoEquationsOfRest) {
     const HookLoads loads = hookLoads(w, left, right, mass);
     EXPECT_NEAR(loads.left, x[0], 1e-7 * (1 + std::abs(x[0]))) << "seed " << kSeed << ", case " << i;
     EXPECT_NEAR(loads.right, x[1], 1e-7 * (1 + std::abs(x[1]))) << "seed " << kSeed << ", case " << i;
+  }
+}
+
+/// A thing that leans on a smooth wall: three equations of its rest (along, up, moments about the foot) for the floor's
+/// push, the friction at the foot and the wall's push, solved by GSL.
+TEST(Leaning, NeedsTheFrictionOfItsRest) {
+  std::printf("seed %u\n", kSeed);
+  std::mt19937 random(kSeed);
+  std::uniform_real_distribution<double> height(300, 2400), share(0.01, 0.6), weight(1, 80);
+  for (int k = 0; k < 300; ++k) {
+    const double h = height(random), lean = h * share(random), w = weight(random);
+    const double up = std::sqrt(h * h - lean * lean);  // of its top over its foot
+    // floor N, friction F, wall R: F - R = 0; N = w; R up - w lean / 2 = 0.
+    double a[] = {0, 1, -1, 1, 0, 0, 0, 0, up}, b[] = {0, w, w * lean / 2};
+    gsl_matrix_view m = gsl_matrix_view_array(a, 3, 3);
+    gsl_vector_view v = gsl_vector_view_array(b, 3);
+    gsl_vector* x = gsl_vector_alloc(3);
+    gsl_permutation* p = gsl_permutation_alloc(3);
+    int sign = 0;
+    gsl_linalg_LU_decomp(&m.matrix, p, &sign);
+    gsl_linalg_LU_solve(&m.matrix, p, &v.vector, x);
+    const double asked = gsl_vector_get(x, 1) / gsl_vector_get(x, 0);
+    gsl_permutation_free(p);
+    gsl_vector_free(x);
+    Piece piece;
+    piece.height = h;
+    EXPECT_NEAR(frictionNeeded(leanAngle(piece, {CornerId("A"), 0, 0, lean, ""})), asked, 1e-9)
+        << "seed " << kSeed << ", case " << k;
   }
 }
 

@@ -125,7 +125,7 @@ TEST(Demo, FourPicturesMatchTheRiverAndASalonOfNineHangsByTheDoor) {
   EXPECT_TRUE(breaking(job, salon.id.value.c_str()).empty());
 }
 TEST(Demo, ItsPicturesAreItsOwn) {
-  EXPECT_EQ(demo().images.size(), 14U);  // eleven pictures, an old plan, two photographs
+  EXPECT_EQ(demo().images.size(), 19U);  // fifteen pictures, an old plan, three photographs
 }
 
 TEST(Demo, TheSiteIsRecorded) {
@@ -142,7 +142,7 @@ TEST(Demo, TheSiteIsRecorded) {
   }
   EXPECT_EQ(stairs, 1);
   EXPECT_EQ(studs, 2);
-  EXPECT_EQ(photographs, 2);
+  EXPECT_EQ(photographs, 3);
   EXPECT_EQ(traces, 1);
   EXPECT_EQ(joined, 4);
   for (const std::string& image : imagesNamedIn(file.job)) EXPECT_TRUE(file.images.contains(image));

@@ -6,6 +6,7 @@
 #include <sstream>
 
 #include "io/files/job_file.h"
+#include "support/pdf_lines.h"
 #include "support/process.h"
 #include "support/rooms.h"
 #include "support/temp.h"
@@ -13,79 +14,6 @@
 namespace mezzet {
 namespace {
 using namespace test;
-
-struct Line {
-  Vec2 a, b;
-  [[nodiscard]] double length() const { return distance(a, b); }
-};
-
-double number(const std::string& text) {
-  double value = 0;
-  std::istringstream in(text);
-  in.imbue(std::locale::classic());
-  in >> value;
-  return value;
-}
-
-/// Every straight stroke and polygon edge of a PDF page in mm of paper, as poppler draws it.
-std::vector<Line> linesOf(const std::string& pdf) {
-  const std::string svg = pdf + ".svg";
-  EXPECT_EQ(run("pdftocairo -svg " + pdf + " " + svg).code, 0);
-  std::ifstream in(svg);
-  std::ostringstream text;
-  text << in.rdbuf();
-  const std::string all = text.str();
-  std::vector<Line> out;
-  const std::regex pathTag("<path[^>]*>"), dAttribute(" d=\"([^\"]*)\""), matrix("transform=\"matrix\\(([^)]*)\\)\""),
-      token("([MLHVCZ])|(-?[0-9.]+(?:e-?[0-9]+)?)");
-  constexpr double kMmPerPoint = 25.4 / 72;
-  for (std::sregex_iterator tag(all.begin(), all.end(), pathTag), end; tag != end; ++tag) {
-    const std::string element = tag->str();
-    std::smatch d, m;
-    if (!std::regex_search(element, d, dAttribute)) continue;
-    double t[6] = {1, 0, 0, 1, 0, 0};
-    if (std::regex_search(element, m, matrix)) {
-      std::string values = m[1];
-      std::replace(values.begin(), values.end(), ',', ' ');
-      std::istringstream parts(values);
-      for (double& v : t) parts >> v;
-    }
-    const auto place = [&](double x, double y) {
-      return Vec2{(t[0] * x + t[2] * y + t[4]) * kMmPerPoint, (t[1] * x + t[3] * y + t[5]) * kMmPerPoint};
-    };
-    const std::string path = d[1];
-    Vec2 here, start;
-    char command = 0;
-    std::vector<double> values;
-    for (std::sregex_iterator tk(path.begin(), path.end(), token); tk != end; ++tk) {
-      const std::string word = tk->str();
-      if (word.size() == 1 && std::isalpha(static_cast<unsigned char>(word[0]))) {
-        command = word[0];
-        values.clear();
-        if (command == 'Z') out.push_back({here, start});
-        continue;
-      }
-      values.push_back(number(word));
-      if (command == 'C' && values.size() == 6) {
-        here = place(values[4], values[5]);
-        values.clear();
-      } else if ((command == 'M' || command == 'L') && values.size() == 2) {
-        const Vec2 next = place(values[0], values[1]);
-        if (command == 'L') out.push_back({here, next});
-        else start = next;
-        here = next;
-        values.clear();
-        command = 'L';
-      }
-    }
-  }
-  return out;
-}
-
-int linesOfLength(const std::vector<Line>& lines, double mm, double within) {
-  return static_cast<int>(
-      std::count_if(lines.begin(), lines.end(), [&](const Line& l) { return std::abs(l.length() - mm) <= within; }));
-}
 
 class SheetPdf : public testing::Test {
  protected:

@@ -1,6 +1,7 @@
 #include "app/dialogs/print_dialog.h"
 #include "app/document/saving.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QDate>
 #include <QFormLayout>
@@ -8,10 +9,16 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/widgets/length_field.h"
 #include "core/sheets/sheet_row.h"
 #include "render/pdf.h"
 
 namespace mezzet {
+namespace {
+
+constexpr double kNarrowestRoll = 150, kWidestRoll = 1'600;
+
+}  // namespace
 
 PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* parent)
     : QDialog(parent), workspace_(workspace), files_(files) {
@@ -38,7 +45,9 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
     kind_->addItem(tr(sheet.title.c_str()), QString::fromStdString(sheet.kind));
   if (workspace_.stage() == Stage::Measure) kind_->setCurrentIndex(kind_->findData(QStringLiteral("field")));
   if (workspace_.stage() == Stage::Walls)
-    kind_->setCurrentIndex(kind_->findData(QStringLiteral("wall:") + QString::fromStdString(workspace_.wall().value)));
+    kind_->setCurrentIndex(
+        kind_->findData((workspace_.showsNails() ? QStringLiteral("nails:") : QStringLiteral("wall:")) +
+                        QString::fromStdString(workspace_.wall().value)));
   for_ = new QComboBox;
   for_->setObjectName(QStringLiteral("sheetFor"));
   for_->addItems({tr("the client"), tr("the installer, with what is set out")});
@@ -47,6 +56,27 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
   form->addRow(tr("For"), for_);
   form->addRow(tr("Paper"), paper_);
   form->addRow(tr("Scale"), scale_);
+  whole_ = new QCheckBox(tr("whole frames, not only strips along their tops"));
+  whole_->setObjectName(QStringLiteral("wholeTemplates"));
+  form->addRow(tr("Templates"), whole_);
+  roll_ = new LengthField(tr("Width of a roll"), [this](const QString& text) {
+    if (text.trimmed().isEmpty()) {
+      rollWidth_.reset();
+      preview();
+      return LengthReading{0.0, 0, {}};
+    }
+    LengthReading reading = workspace_.read(text);
+    if (reading && !(*reading.length >= kNarrowestRoll && *reading.length <= kWidestRoll))
+      reading = {std::nullopt, 0, "A roll is 150 mm to 1.6 m (6 to 63 in) wide."};
+    if (reading) {
+      rollWidth_ = reading.length;
+      preview();
+    }
+    return reading;
+  });
+  roll_->setObjectName(QStringLiteral("templateRoll"));
+  roll_->setPlaceholderText(tr("sheets; type a roll's width"));
+  form->addRow(tr("Off a roll"), roll_);
   left->addLayout(form);
   words_ = new QLabel;
   words_->setObjectName(QStringLiteral("fit"));
@@ -70,7 +100,8 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
     connect(choice, &QComboBox::currentIndexChanged, this, &PrintDialog::preview);
   connect(write_, &QPushButton::clicked, this, &PrintDialog::askAndWrite);
   connect(close, &QPushButton::clicked, this, &QDialog::reject);
-  setMinimumWidth(720);
+  connect(whole_, &QCheckBox::toggled, this, &PrintDialog::preview);
+  setMinimumWidth(760);
   preview();
 }
 
@@ -85,8 +116,10 @@ Result<std::vector<Sheet>> PrintDialog::pages() const {
                              for_->currentIndex() == 1 ? SheetVersion::Installer : SheetVersion::Client,
                              &workspace_.book(),
                              workspace_.useState(),
-                             false,
-                             std::nullopt,
+                             workspace_.nailAsk().end == WallEnd::Right,
+                             workspace_.nailAsk().line,
+                             whole_->isChecked(),
+                             rollWidth_,
                              workspace_.routeLines()};
   const SheetKind kind = sheetKind(kind_->currentData().toString().toStdString()).value_or(SheetKind{});
   std::vector<Sheet> out;
@@ -103,6 +136,9 @@ void PrintDialog::preview() {
   write_->setEnabled(made.ok());
   const auto kind = sheetKind(kind_->currentData().toString().toStdString());
   scale_->setEnabled(kind && kind->row->scales);
+  const bool templates = kind && kind->row == &templateSheetRow();
+  whole_->setEnabled(templates);
+  roll_->setEnabled(templates);
   const bool asked = scale_->currentData().toInt() == 0 && made.ok() && made->front().scale > 0;
   scale_->setItemText(
       0, asked ? tr("the largest that fits: %1").arg(QString::fromStdString(scaleInWords(made->front().scale)))

@@ -6,11 +6,14 @@
 #include "app/document/workspace.h"
 #include "core/sheets/sheet.h"
 
+class QCheckBox;
 class QComboBox;
 class QLabel;
 class QPushButton;
 
 namespace mezzet {
+
+class LengthField;
 
 class PrintDialog : public QDialog {
   Q_OBJECT
@@ -30,6 +33,9 @@ class PrintDialog : public QDialog {
   QComboBox *kind_, *for_, *paper_, *scale_;
   QLabel *words_, *picture_;
   QPushButton* write_;
+  QCheckBox* whole_;
+  LengthField* roll_;
+  std::optional<double> rollWidth_;
 };
 
 }  // namespace mezzet

@@ -11,7 +11,6 @@
 #include "io/photometry/ies.h"
 #include "io/photometry/webs.h"
 #include "core/decide/hang_again.h"
-#include "core/rules/base/hook_school.h"
 #include "core/site/heights.h"
 #include "core/space/bodies.h"
 #include "core/drawing/wall/elevation.h"
@@ -264,21 +263,6 @@ void Workspace::showStage(Stage stage) {
   emit viewChanged();
 }
 
-void Workspace::showNails(bool on) {
-  if (on == nails_) return;
-  nails_ = on;
-  if (on) foldOut(false);
-  emit viewChanged();
-}
-
-std::optional<NailPlan> Workspace::nailsHere() const {
-  if (!nails_ || room() == nullptr || scheme() == nullptr) return std::nullopt;
-  NailAsk ask;
-  ask.wall = wall();
-  ask.school = hookSchool(job(), book());
-  return nailPlan(job(), *room(), *scheme(), book().fixings, ask, format());
-}
-
 void Workspace::foldOut(bool on) {
   if (on == foldedOut_) return;
   foldedOut_ = on;
@@ -357,8 +341,8 @@ PlacementIds Workspace::placementsHere() const {
   PlacementIds here;
   if (scheme() == nullptr) return here;
   for (const Placement& p : scheme()->placements) {
-    const auto* hung = onWall(p.on);
-    const bool onAnotherWall = rowOf(stage_).accepts == Accepts::Wall && hung != nullptr && hung->wall != wall_;
+    const auto view = viewOf(p.on);
+    const bool onAnotherWall = rowOf(stage_).accepts == Accepts::Wall && view && view->isWall() && view->wall != wall_;
     if (!onAnotherWall && isAbout(rowOf(stage_), pieceOf(job(), p), p.on)) here.push_back(p.id);
   }
   return here;

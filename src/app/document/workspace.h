@@ -120,6 +120,9 @@ class Workspace : public QObject {
   [[nodiscard]] bool showsNails() const { return nails_; }
   void showNails(bool);
   [[nodiscard]] std::optional<NailPlan> nailsHere() const;
+  /// From which end, and above which line, nails of the wall that is seen are told; kept while the job is open.
+  [[nodiscard]] NailAsk nailAsk() const;
+  void measureNails(WallEnd, double levelLine);
   void stepWall(int by);
   void select(const PlacementId&);
   void selectThese(const PlacementIds&);
@@ -226,6 +229,8 @@ class Workspace : public QObject {
   std::optional<Vec2> spot_;
   PhotographId shownPhotograph_;
   bool ellipses_ = false, foldedOut_ = false, nails_ = false;
+  WallEnd nailEnd_ = WallEnd::Left;
+  double levelLine_ = kLevelLine;
   UseState useState_ = UseState::Everyday;
   std::set<FloorLayer> layers_;
   double reachWidth_ = 24 * kInch;

@@ -31,7 +31,7 @@ bool isAbout(const StageRow& row, const Piece& piece, const Place& place) {
     case Accepts::Nothing: return false;
     case Accepts::Floor: return onFloor(place) != nullptr;
     case Accepts::Ceiling: return mountOf(piece).has_value();
-    case Accepts::Wall: return onWall(place) != nullptr;
+    case Accepts::Wall: return onWall(place) != nullptr || leaning(place) != nullptr;
   }
   return false;
 }

@@ -7,6 +7,7 @@
 #include "core/drawing/wall/elevation.h"
 #include "core/drawing/plan/site_plan.h"
 #include "core/drawing/base/working.h"
+#include "core/hang/leaning.h"
 #include "core/model/kinds.h"
 #include "core/rules/check.h"
 
@@ -57,6 +58,7 @@ Drawing WallView::composeMoving(double scale) const {
     work.mirror =
         mirrorCone(Situation(shownJob(), workspace_.book(), *scheme, workspace_.format(), {workspace_.useState()}), *p);
   if (!dragging()) work.nails = workspace_.nailsHere();
+  work.levelLine = workspace_.nailAsk().line;
   work.selection = workspace_.selection();
   work.guides = guides();
   if (dragging()) work.inHand = work.selection;
@@ -73,6 +75,12 @@ PlacementId WallView::pieceAt(Vec2 model) const {
       const WallRect r = wallRectOf(pieceOf(workspace_.job(), p), *hung);
       if (model.x >= r.left && model.x <= r.right && model.y >= r.bottom && model.y <= r.top) found = p.id;
     }
+  // What leans before others is taken hold of first.
+  for (const LeaningFace& face :
+       leaningFaces(PieceIndex(workspace_.job()), *workspace_.room(), *scheme, workspace_.wall()))
+    if (const WallRect& r = face.face;
+        model.x >= r.left && model.x <= r.right && model.y >= r.bottom && model.y <= r.top)
+      found = face.placement->id;
   return found;
 }
 
@@ -82,6 +90,19 @@ Place WallView::movedBy(const Place& from, Vec2 by) const {
   if (auto* hung = onWall(out)) {
     hung->u += std::round(by.x / step) * step;
     hung->v += std::round(by.y / step) * step;
+  }
+  if (auto* leans = leaning(out)) {
+    const auto footing = [&](double u) {
+      return footingAt(workspace_.job(), *workspace_.room(), *workspace_.scheme(), leans->wall, u);
+    };
+    // What stood on what is there stands on what is there next.
+    const bool follows = std::abs(footing(leans->u).height - leans->foot) < 1;
+    leans->u += std::round(by.x / step) * step;
+    if (follows) {
+      const Footing now = footing(leans->u);
+      leans->foot = now.height;
+      leans->carrier = now.carrier;
+    }
   }
   return out;
 }

@@ -25,6 +25,9 @@ bool severalSchemes(const Workspace& w) {
 bool anyPiece(const Workspace& w) { return w.selectedPlacement() != nullptr; }
 bool floorPiece(const Workspace& w) { return anyPiece(w) && onFloor(w.selectedPlacement()->on) != nullptr; }
 bool wallPiece(const Workspace& w) { return anyPiece(w) && onWall(w.selectedPlacement()->on) != nullptr; }
+bool onAWall(const Workspace& w) {
+  return wallPiece(w) || (anyPiece(w) && leaning(w.selectedPlacement()->on) != nullptr);
+}
 bool anyRug(const Workspace& w) { return floorPiece(w) && isRug(pieceOf(w.job(), *w.selectedPlacement()).kind); }
 bool anyLight(const Workspace& w) {
   return anyPiece(w) && mountOf(pieceOf(w.job(), *w.selectedPlacement())).has_value();
@@ -121,6 +124,8 @@ std::vector<ActionRow> arrangeRows() {
       {"group", "Arrange", "Group", "Ctrl+G", "What is grouped moves together; pictures hang as one", atLeast<2>},
       {"apart", "Arrange", "Hang it apart, or not", "Shift+P",
        "However near it hangs, it is judged by itself; again, with its neighbours", wallPiece},
+      {"lean", "Arrange", "Lean it, or hang it", "H", "What hangs leans on what is below it; what leans is hung",
+       onAWall},
       {"ungroup", "Arrange", "Part the group", "Ctrl+Shift+G", "Each piece by itself again", grouped},
       gap("Arrange"),
       {"align-left", "Arrange", "Line up left edges", "Alt+Left", "To the piece with the tapes, which stays",
@@ -167,6 +172,10 @@ std::vector<ActionRow> lookRows() {
        "Lines of equal light on a plane 30 in up, as far as lumens are known", anyScheme},
       gap("Look"),
       {"nails", "Look", "Nails", "N", "Where each nail goes: hooks, loads, fixings, studs", anyScheme},
+      {"hanger", "Look", "How it hangs ...", "Shift+N",
+       "Its hooks, every fixing with why it fits or not, what was detected", wallPiece},
+      {"hung", "Look", "Hung and holes ...", "Shift+H", "What hangs otherwise than planned, holes made and filled",
+       anyScheme},
       {"fold-out", "Look", "Open the room like a box", "O", "The plan with every wall laid flat beside its edge"},
       {"wall-next", "Look", "Next wall", "]", "The next wall, going round with the room on the left"},
       {"wall-previous", "Look", "Previous wall", "[", "The wall before"},
@@ -196,7 +205,8 @@ std::vector<ActionRow> siteRows() {
       {"meter-take", "Site", "Take its reading", "F12", "The meter's value goes into the field with the keyboard"},
       {"room-new", "Rooms", "Measure another room", "Ctrl+Shift+M",
        "A second room of this job, measured like the first", anyRoom},
-      {"read-out", "Rooms", "Read-out ...", "F5", "One wall at a time in large figures, number pad only"},
+      {"read-out", "Rooms", "Read-out ...", "F5",
+       "Readings of Measure, or the nails of a wall, one at a time in large figures by the number pad"},
       {"room-next", "Rooms", "Next room", "Ctrl+PgDown", "Look at another room of this job", anotherRoom},
       gap("Rooms"),
       {"scheme-new", "Rooms", "New scheme", "Ctrl+Shift+N", "An empty scheme for this room", anyScheme},

@@ -201,7 +201,9 @@ void MainWindow::showFoot() {
   const bool typing = focus != nullptr && tray_->isAncestorOf(focus);
   // As high as the higher of the two, so that the sheet never moves under the hand.
   foot_->setFixedHeight(std::max(tray_->minimumHeight(), foot_->widget(0)->minimumHeight()));
-  foot_->setCurrentIndex(accepts && (workspace_->selectedPlacement() == nullptr || typing) ? 1 : 0);
+  // Nails of a wall have their own row.
+  const bool nails = workspace_->stage() == Stage::Walls && workspace_->showsNails() && !workspace_->foldedOut();
+  foot_->setCurrentIndex(accepts && ((workspace_->selectedPlacement() == nullptr && !nails) || typing) ? 1 : 0);
 }
 
 void MainWindow::showState() {

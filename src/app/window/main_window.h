@@ -77,6 +77,8 @@ class MainWindow : public QMainWindow {
   void wireArrange();
   void wireLook();
   void wireRooms();
+  void wireHanging();
+  void readNailsOut();
   void wireDocument();
   void wireParts();
   void on(const char* action, std::function<void()>);

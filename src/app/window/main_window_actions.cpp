@@ -59,6 +59,7 @@ void MainWindow::wire() {
   wireArrange();
   wireLook();
   wireRooms();
+  wireHanging();
   wireDocument();
   wireParts();
 }
@@ -204,11 +205,6 @@ void MainWindow::wireLook() {
   });
   on("keys", [this] { ShortcutSheet(this).exec(); });
   for (const StageRow& row : stageRows()) on(row.action, [this, id = row.id] { workspace_->showStage(id); });
-  on("nails", [this] {
-    const bool walls = workspace_->stage() == Stage::Walls;
-    if (!walls) workspace_->showStage(Stage::Walls);
-    workspace_->showNails(!walls || !workspace_->showsNails());
-  });
   on("fold-out", [this] {
     const bool walls = workspace_->stage() == Stage::Walls;
     workspace_->showStage(Stage::Walls);
@@ -239,6 +235,7 @@ void MainWindow::wireLook() {
 
 void MainWindow::wireRooms() {
   const auto readOut = [this] {
+    if (workspace_->stage() == Stage::Walls && workspace_->scheme() != nullptr) return readNailsOut();
     if (workspace_->room() == nullptr || !workspace_->room()->survey)
       return notice_->say(tr("This room has no readings. In Measure, keep its walls as readings first."));
     if (!mayChange()) return;

@@ -2,7 +2,6 @@
 
 #include <QApplication>
 #include <QDir>
-#include <QLineEdit>
 #include <QPixmap>
 #include <QPushButton>
 #include <QThread>
@@ -11,11 +10,11 @@
 #include "app/view/compare_view.h"
 #include "app/window/main_window.h"
 #include "app/view/plan_view.h"
+#include "app/dialogs/photograph_dialog.h"
 #include "app/dialogs/print_dialog.h"
-#include "app/dialogs/piece_list.h"
-#include "app/stages/measure/read_out.h"
 #include "app/stages/measure/site_panel.h"
 #include "app/stages/measure/trace_view.h"
+#include "app/stages/walls/nail_read_out.h"
 #include "core/decide/hang_place.h"
 #include "core/model/kinds.h"
 #include "core/sheets/sheet.h"
@@ -70,11 +69,6 @@ void shootStages(MainWindow& window, const QString& folder, QStringList& made) {
   made << shoot(window, folder, "ways");
   w.showLayer(FloorLayer::Ways, false);
   w.showLayer(FloorLayer::Talk, false);
-  w.showLayer(FloorLayer::Sight, true);
-  w.showLayer(FloorLayer::Reached, true);
-  made << shoot(window, folder, "sight");
-  w.showLayer(FloorLayer::Sight, false);
-  w.showLayer(FloorLayer::Reached, false);
   w.showScheme(first);
   w.showStage(Stage::Walls);
   w.selectNext(true);
@@ -89,33 +83,12 @@ void shootDialogs(MainWindow& window, const QString& folder, QStringList& made) 
     beside.show();
     QApplication::processEvents();
     made << shoot(beside, folder, "beside");
-    FileSystem files;
-    PieceList list(w, files);
-    list.show();
-    QApplication::processEvents();
-    made << shoot(list, folder, "pieces");
-    if (w.room() != nullptr && w.room()->survey) {
-      ReadOut readOut(w);
-      readOut.show();
-      QApplication::processEvents();
-      if (auto* figure = readOut.findChild<QLineEdit*>(QStringLiteral("figure")))
-        figure->setText(QStringLiteral("227 15/16"));
-      made << shoot(readOut, folder, "read-out");
-    }
   }
 }
 
 void shootSheets(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
   if (const Room* room = w.room()) {
-    const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
-    for (const char* kind : {"wall:D"})
-      if (const auto made_ = composeSheet(w.job(), *room, w.scheme(), *sheetKind(kind), request)) {
-        const QString path =
-            folder + QStringLiteral("/installer-") + QString::fromUtf8(kind).left(4) + QStringLiteral(".png");
-        sheetImage(*made_, 4, &w.images()).save(path);
-        made << path;
-      }
     const auto sheet = planSheet(w.job(), *room, w.scheme(), {findPaper("letter"), 48, w.format(), {}});
     if (sheet) {
       const QString path = folder + QStringLiteral("/sheet.png");
@@ -169,7 +142,8 @@ bool showScheme(Workspace& w, const char* room, const char* scheme, Stage stage)
 }
 
 void shootInstallerSheet(Workspace& w, const char* kind, const QString& path, QStringList& made) {
-  const SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
+  SheetRequest request{findPaper("letter"), 0, w.format(), {}, SheetVersion::Installer};
+  request.book = &w.book();
   const auto sheet = composeSheet(w.job(), *w.room(), w.scheme(), *sheetKind(kind), request);
   if (!sheet) return;
   sheetImage(*sheet, 4, &w.images()).save(path);
@@ -234,6 +208,37 @@ void shootWalls(MainWindow& window, const QString& folder, QStringList& made) {
   w.showStage(Stage::Floor);
 }
 
+/// Frames up a stair with their nails, the sheet to hang a salon by, one of its nails read out, a plan in a photograph.
+void shootHanging(MainWindow& window, const QString& folder, QStringList& made) {
+  Workspace& w = window.workspace();
+  if (showScheme(w, "hall", "D", Stage::Walls)) {
+    w.showWall(CornerId("D"));
+    w.select({});
+    w.showNails(true);
+    QApplication::processEvents();
+    window.sheet().fit();
+    made << shoot(window, folder, "stair");
+    w.showNails(false);
+  }
+  if (showScheme(w, "breakfast", "D", Stage::Walls)) {
+    w.showWall(CornerId("H"));
+    shootInstallerSheet(w, "nails:H", folder + QStringLiteral("/nail-sheet.png"), made);
+    NailReadOut readOut(w);
+    readOut.show();
+    QApplication::processEvents();
+    made << shoot(readOut, folder, "nail-read-out");
+  }
+  if (showScheme(w, "parlour", "A", Stage::Walls))
+    for (const Photograph& p : w.room()->photographs)
+      if (p.calibration) {
+        PhotographDialog photograph(w, p.id);
+        photograph.show();
+        QApplication::processEvents();
+        made << shoot(photograph, folder, "photograph");
+      }
+  w.showStage(Stage::Floor);
+}
+
 }  // namespace
 
 QStringList takeShots(MainWindow& window, const QString& folder) {
@@ -246,6 +251,7 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   shootRugs(window, folder, made);
   shootLight(window, folder, made);
   shootWalls(window, folder, made);
+  shootHanging(window, folder, made);
   return made;
 }
 

@@ -6,7 +6,7 @@
 
 #include "core/space/bodies.h"
 #include "core/model/kinds.h"
-#include "core/site/heights.h"
+#include "core/site/stair_wall.h"
 #include "core/rules/art/art_case.h"
 #include "core/rules/art/rules.h"
 #include "core/rules/seating/rules.h"
@@ -102,6 +102,18 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
                                "centre by height, " + rangeWords(asked.tolerated, format),
                                "height " + rangeWords(asked.tolerated, bare), heights.floorAt(wall.end),
                                heights.floorAt(wall.start)));
+  // Over a flight it climbs with the treads.
+  const std::vector<StairWall> flights = stairsAlong(room, heights, wall);
+  if (const StairWall* flight = flightAt(flights, hung->u); flight != nullptr && !out.empty()) {
+    const double from = flight->foot, to = flight->at(flight->treads()),
+                 low = out[0].zone[0].y - heights.floorAt(wall.end),
+                 high = out[0].zone[3].y - heights.floorAt(wall.end);
+    const auto [left, right] = std::minmax(from, to);
+    out[0].zone = {{left, flight->walking(left) + low},
+                   {right, flight->walking(right) + low},
+                   {right, flight->walking(right) + high},
+                   {left, flight->walking(left) + high}};
+  }
   if (gap != nullptr && asks.gap && below->top)
     if (const Asked asked = askedOf(*gap, job, piece, asks.gapCases); asked.missing.empty()) {
       const ArtSolution bands = solveArt({{}, asked.tolerated, *below->top, envelope->envelope.height()});

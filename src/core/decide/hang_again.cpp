@@ -10,7 +10,7 @@ namespace mezzet {
 Job hungAgain(const Job& job, const Rulebook& book, const SchemeId& id, const std::string& group, LengthFormat format) {
   const Scheme* scheme = findScheme(job, id);
   const Hang* made = scheme != nullptr ? findHang(*scheme, group) : nullptr;
-  if (made == nullptr || made->as == HangAs::Free || made->as == HangAs::Stair) return job;
+  if (made == nullptr || made->as == HangAs::Free) return job;
   const std::vector<PlacementId> members = membersOf(*scheme, group);
   if (members.size() < 2) return job;
   const PieceIndex pieces(job);

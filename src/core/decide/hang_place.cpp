@@ -1,5 +1,7 @@
 #include "core/decide/hang_place.h"
 
+#include "core/decide/stair_place.h"
+
 #include <algorithm>
 #include <cmath>
 #include <set>
@@ -12,7 +14,7 @@
 #include "core/rules/art/rules.h"
 #include "core/rules/base/names.h"
 #include "core/rules/base/words.h"
-#include "core/site/heights.h"
+#include "core/site/stair_wall.h"
 
 namespace mezzet {
 namespace {
@@ -40,6 +42,8 @@ std::optional<Error> faultOf(const Job& job, const Scheme& scheme, const Room& r
   if (bad(r.gap, 0)) return Error{"the gap", "is no length from 0", "Type a length"};
   if (bad(r.ratio, 1e-3) || (r.ratio && *r.ratio > 1000)) return Error{"the ratio", "is none", "Type it as 3:2"};
   if (bad(r.middle, 0)) return Error{"the middle", "is no length from 0", "Type a length"};
+  if (r.treads < 0 || r.treads > 20)
+    return Error{"treads", "are not 0 to 20", "Type how many from one frame to the next"};
   if (r.rows < 0 || r.columns < 0 || r.rows > 200 || r.columns > 200)
     return Error{"rows or columns", "are not 0 to 200", "Type how many"};
   if (r.restarts && !(*r.restarts >= 1 && *r.restarts <= 100'000))
@@ -139,7 +143,7 @@ double middleUp(const Job& job, const Rulebook& book, const Room& room, const Sc
   const WallRect& e = hung.envelope;
   const auto below = belowOf(candidates, e);
   const ArtAsks asks = artAsks(job, pieces, room, scheme, hung, below);
-  const double floor = heightsOf(room).floorAt(onWall(*findWall(room, hung.wall), (e.left + e.right) / 2));
+  const double floor = floorAlong(room, heightsOf(room), *findWall(room, hung.wall), (e.left + e.right) / 2);
   const ArtQuestion question =
       artQuestionOf(job, book, pieces.of(*findPlacement(scheme, hung.members.front())), asks,
                     below && below->top ? std::optional(*below->top - floor) : std::nullopt, e.height())
@@ -192,6 +196,41 @@ std::optional<WallRect> envelopeOf(const PieceIndex& pieces, const Scheme& schem
 
 int usualRestarts(std::size_t frames) { return frames <= 15 ? 100 : frames <= 24 ? 30 : 4; }
 
+void takeMiddles(HangPlan& out, const Scheme& scheme, const HangRequest& r, const std::vector<Vec2>& middles,
+                 IdSource& ids) {
+  const std::string group = groupFor(scheme, r.placements, ids);
+  const PieceIndex pieces(out.job);
+  double area = 0;
+  for (std::size_t i = 0; i < r.placements.size(); ++i) {
+    WallPlace place{r.wall, middles[i].x, middles[i].y, std::nullopt};
+    if (!group.empty()) place.group = group;
+    const Piece& piece = pieces.of(*findPlacement(scheme, r.placements[i]));
+    const WallRect rect = wallRectOf(piece, place);
+    out.envelope = out.envelope ? around(*out.envelope, rect) : rect;
+    area += outerArea(piece);
+    out.places.emplace_back(r.placements[i], place);
+  }
+  for (const auto& [p, place] : out.places) out.job = placed(out.job, scheme.id, p, place);
+  std::sort(out.places.begin(), out.places.end(), [](const auto& x, const auto& y) { return x.first < y.first; });
+  if (!group.empty())
+    out.job = withHang(out.job, scheme.id,
+                       {.id = group,
+                        .as = r.as,
+                        .gap = r.gap,
+                        .rows = r.rows,
+                        .columns = r.columns,
+                        .line = r.line,
+                        .like = r.as == HangAs::Match ? r.like : std::string(),
+                        .seed = static_cast<long long>(r.seed),
+                        .treads = r.as == HangAs::Stair ? r.treads : 0});
+  out.job = withoutLostHangs(out.job, scheme.id);
+  out.fits = true;
+  std::vector<PlacementId> members = r.placements;
+  std::sort(members.begin(), members.end());
+  out.pairs = spanningPairs(PieceIndex(out.job), *findScheme(out.job, scheme.id), members);
+  out.fill = area / (out.envelope->width() * out.envelope->height());
+}
+
 Result<HangPlan> hangPlan(const Job& job, const Rulebook& book, const SchemeId& id, const HangRequest& r, IdSource& ids,
                           LengthFormat format, const std::stop_token& stop) {
   const Scheme* scheme = findScheme(job, id);
@@ -202,6 +241,7 @@ Result<HangPlan> hangPlan(const Job& job, const Rulebook& book, const SchemeId& 
   const Wall wall = *findWall(room, r.wall);
   const std::vector<Below> candidates = candidatesBelow(job, room, *scheme, wall);
   const ArrangementAsk ask = askFor(pieces, SchemeNames(job, *scheme), *scheme, r);
+  if (auto climbing = stairPlan(job, book, *scheme, wall, ask, r, ids, format, stop)) return *std::move(climbing);
   std::vector<double> clears{0};
   if (r.keepClear && !r.within) clears = {kSeenAsOne, r.gap.value_or(kHangGap), 0};
 
@@ -230,25 +270,9 @@ Result<HangPlan> hangPlan(const Job& job, const Rulebook& book, const SchemeId& 
   whole.bottom = v - a.height / 2;
   whole.top = v + a.height / 2;
 
-  const std::string group = groupFor(*scheme, r.placements, ids);
-  double area = 0;
-  for (std::size_t i = 0; i < r.placements.size(); ++i) {
-    WallPlace place{r.wall, whole.left + a.centres[i].x, whole.bottom + a.centres[i].y, std::nullopt};
-    if (!group.empty()) place.group = group;
-    out.places.emplace_back(r.placements[i], place);
-    out.job = placed(out.job, id, r.placements[i], place);
-    area += outerArea(pieces.of(*findPlacement(*scheme, r.placements[i])));
-  }
-  std::sort(out.places.begin(), out.places.end(), [](const auto& x, const auto& y) { return x.first < y.first; });
-  if (!group.empty())
-    out.job = withHang(out.job, id,
-                       {group, r.as, r.gap, r.rows, r.columns, r.line, r.as == HangAs::Match ? r.like : std::string(),
-                        static_cast<long long>(r.seed)});
-  out.job = withoutLostHangs(out.job, id);
-  out.fits = true;
-  out.envelope = whole;
-  out.pairs = spanningPairs(PieceIndex(out.job), *findScheme(out.job, id), hung.members);
-  out.fill = area / (whole.width() * whole.height());
+  std::vector<Vec2> middles;
+  for (const Vec2 centre : a.centres) middles.push_back(Vec2{whole.left, whole.bottom} + centre);
+  takeMiddles(out, *scheme, r, middles, ids);
   return out;
 }
 
@@ -270,6 +294,7 @@ HangRequest requestFor(const Scheme& scheme, std::vector<PlacementId> placements
   const Hang* made = hangAmong(scheme, r.placements);
   if (made == nullptr || made->as != as) return r;
   r.gap = made->gap;
+  r.treads = made->treads;
   r.rows = made->rows;
   r.columns = made->columns;
   if (r.rows * r.columns != static_cast<int>(r.placements.size())) r.rows = r.columns = 0;

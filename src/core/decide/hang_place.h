@@ -17,6 +17,7 @@ struct HangRequest {
   HangAs as = HangAs::Row;
   std::optional<double> gap = std::nullopt;
   int rows = 0, columns = 0;
+  int treads = 0;  ///< of a stair: from one frame to the next; 0: chosen
   HangLine line = HangLine::Centre;
   std::string like = {};                          ///< of a match: a group or a placement
   std::optional<double> ratio = std::nullopt;     ///< width to height
@@ -41,6 +42,8 @@ struct HangPlan {
   std::vector<std::string> says;
   Job job;  ///< with them hung so, as one group; the job as it was when it does not fit
 };
+/// Puts the things of a request where their middles are, as one group: what every way of arranging ends with.
+void takeMiddles(HangPlan&, const Scheme&, const HangRequest&, const std::vector<Vec2>& middles, IdSource&);
 /// Refused when a placement does not hang or is there twice, when the wall is none, when a number is none.
 [[nodiscard]] Result<HangPlan> hangPlan(const Job&, const Rulebook&, const SchemeId&, const HangRequest&, IdSource&,
                                         LengthFormat, const std::stop_token& = {});

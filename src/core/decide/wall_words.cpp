@@ -121,4 +121,18 @@ std::vector<std::string> toldOfHung(const Situation& s, const Placement& p) {
   return out;
 }
 
+std::vector<std::string> photographWords(const std::vector<PhotographPiece>& pieces, const SchemeNames& names,
+                                         LengthFormat format) {
+  LengthFormat bare = format;
+  bare.withUnit = false;
+  const auto about = [&](const PhotographLength& l) {
+    return writeLength(l.mm, bare) + " \u00b1 " + writeLength(l.u95, format);
+  };
+  std::vector<std::string> out;
+  for (const PhotographPiece& p : pieces)
+    out.push_back(names.plain(p.placement) + ": about " + about(p.width) + " wide, " + about(p.height) + " high.");
+  if (!out.empty()) out.emplace_back("Never order from a photograph.");
+  return out;
+}
+
 }  // namespace mezzet

@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "core/rules/base/facts.h"
+#include "core/sight/wall_photograph.h"
 
 namespace mezzet {
 
@@ -15,5 +16,9 @@ namespace mezzet {
 /// The same of a whole group: the tally of its finishes, and its wall's colour where that is neither white nor very
 /// dark. Empty for a thing alone.
 [[nodiscard]] std::vector<std::string> toldOfGroup(const Situation&, const Hung&);
+
+/// What could be read of planned pieces from a photograph, as a warning: "river print: about 56 ± 3/4 in wide ...".
+[[nodiscard]] std::vector<std::string> photographWords(const std::vector<PhotographPiece>&, const SchemeNames&,
+                                                       LengthFormat);
 
 }  // namespace mezzet

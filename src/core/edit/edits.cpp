@@ -43,6 +43,7 @@ Result<Job> withRoom(const Job& job, Room room) {
       if (const auto* on = onWall(p.on); on != nullptr && !findWall(room, on->wall))
         return Error{"wall " + on->wall.value, "is where " + pieceOf(job, p).name + " hangs in " + scheme->name,
                      "Hang it elsewhere before this wall goes"};
+    if (auto fault = faultOfLeaning(job, room, *scheme)) return *fault;
   }
   Job out = job;
   const RoomId id = room.id;
@@ -186,8 +187,11 @@ Job withSchemeCopied(const Job& job, const SchemeId& id, const std::string& name
     renamed[p.id.value] = now.value;
     p.id = now;
   }
-  for (Placement& p : fresh.placements)
+  for (Placement& p : fresh.placements) {
     if (auto* carried = onAnother(p.on)) carried->carrier = PlacementId(renamed[carried->carrier.value]);
+    auto* leans = leaning(p.on);
+    if (leans != nullptr && renamed.contains(leans->carrier)) leans->carrier = renamed[leans->carrier];
+  }
   renameLights(fresh, renamed);
   renameHangs(fresh, renamed);
   // A kept finding is named by its subjects, which have new ids now, in byte order.
@@ -232,6 +236,9 @@ Job withoutPlacement(const Job& job, const SchemeId& id, const PlacementId& plac
   Scheme changed = *scheme;
   std::erase_if(changed.placements,
                 [&](const Placement& p) { return p.id == placement || carrierOf(p.on) == placement; });
+  for (Placement& p : changed.placements)
+    if (auto* leans = leaning(p.on); leans != nullptr && leans->carrier == placement.value)
+      *leans = {leans->wall, leans->u, 0, leans->lean, {}};  // it stands on the floor then
   return withScheme(job, withoutLostHangs(withoutLostLights(std::move(changed), roomOf(job, *scheme))));
 }
 
@@ -248,6 +255,7 @@ Job withOneMore(const Job& job, const SchemeId& schemeId, const PlacementId& id,
   fresh.id = copy = ids.take<PlacementId>("p");
   fresh.locked = false;
   fresh.group.clear();
+  fresh.asHung.reset();
   fresh.on = moved(fresh.on, onWall(fresh.on) != nullptr ? Vec2{aside, 0} : Vec2{aside, aside});
   if (auto* hung = onWall(fresh.on)) hung->group.reset();
   Job after = withPlacement(job, schemeId, fresh);

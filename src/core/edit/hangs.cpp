@@ -14,7 +14,11 @@ namespace mezzet {
 namespace {
 
 constexpr std::size_t kMostHangs = 400;
-constexpr int kMostRows = 200;
+constexpr int kMostRows = 200, kMostTreads = 20;
+
+bool hasFixed(const Room& room, const std::string& id) {
+  return std::any_of(room.features.begin(), room.features.end(), [&](const Feature& f) { return f.id.value == id; });
+}
 
 }  // namespace
 
@@ -75,6 +79,8 @@ std::optional<Error> faultOfHangs(const Scheme& scheme) {
       return Error{where, "has a gap that is no length", "Type a length"};
     if (!(h.rows >= 0 && h.rows <= kMostRows && h.columns >= 0 && h.columns <= kMostRows))
       return Error{where, "has rows or columns that are not 0 to 200", "Type how many"};
+    if (!(h.treads >= 0 && h.treads <= kMostTreads))
+      return Error{where, "steps by treads that are not 0 to 20", "Type how many from one frame to the next"};
   }
   return std::nullopt;
 }
@@ -92,6 +98,36 @@ std::optional<Error> faultOfHung(const Placement& p, const std::string& where) {
   if (onWall(p.on) == nullptr) return Error{where, "was hung, and is on no wall", "Take asHung out, or hang it"};
   if (!(p.asHung->u >= 0 && p.asHung->u <= kLongestLength && p.asHung->v >= 0 && p.asHung->v <= kLongestLength))
     return Error{where, "was hung where no wall is", "Type u and v in mm"};
+  return std::nullopt;
+}
+
+std::optional<Error> faultOfLeaning(const Room& room, const Scheme& scheme, const Piece& piece,
+                                    const LeaningPlace& leans, const std::string& where) {
+  if (!findWall(room, leans.wall))
+    return Error{where, "leans on a wall that is not there: " + leans.wall.value, "Choose one of the room's walls"};
+  if (!piece.height) return Error{where, "leans " + piece.name + ", but its height is missing", "Give it a height"};
+  if (!(std::abs(leans.u) <= kLongestLength && leans.foot <= kLongestLength))
+    return Error{where, "stands at a place that is not a number", "Place it again"};
+  if (!(leans.foot >= 0 && leans.lean >= 0))
+    return Error{where, "leans with its foot below the floor or behind the wall", "Type 0 or more"};
+  if (!(leans.lean < *piece.height))
+    return Error{where, "leans further than it is high", "Set its foot nearer to the wall"};
+  const Placement* carrier = findPlacement(scheme, PlacementId(leans.carrier));
+  if (leans.carrier.empty() || hasFixed(room, leans.carrier) || (carrier != nullptr && onFloor(carrier->on) != nullptr))
+    return std::nullopt;
+  return Error{where, "leans on a thing that is not there: " + leans.carrier, "Stand it on the floor"};
+}
+
+std::optional<Error> faultOfLeaning(const Job& job, const Room& room, const Scheme& scheme) {
+  for (const Placement& p : scheme.placements) {
+    const auto* leans = leaning(p.on);
+    if (leans == nullptr) continue;
+    if (findWall(room, leans->wall) && (leans->carrier.empty() || hasFixed(room, leans->carrier) ||
+                                        findPlacement(scheme, PlacementId(leans->carrier)) != nullptr))
+      continue;
+    return Error{"this", "is where " + pieceOf(job, p).name + " leans in " + scheme.name,
+                 "Lean it elsewhere before it goes"};
+  }
   return std::nullopt;
 }
 

@@ -28,6 +28,11 @@ void renameHangs(Scheme&, const std::map<std::string, std::string>& renamed);
 /// Hooks and mass off the middle that lie on the frame; where a thing was hung, on a wall.
 [[nodiscard]] std::optional<Error> faultOfHanger(const Piece&, const std::string& name);
 [[nodiscard]] std::optional<Error> faultOfHung(const Placement&, const std::string& where);
+/// What leans: against a wall that is there, on something that is there, less far than it is high.
+[[nodiscard]] std::optional<Error> faultOfLeaning(const Room&, const Scheme&, const Piece&, const LeaningPlace&,
+                                                  const std::string& where);
+/// Something that leans where this room has no wall, or on a fixed thing that it has not.
+[[nodiscard]] std::optional<Error> faultOfLeaning(const Job&, const Room&, const Scheme&);
 /// The colour of a wall: "#rrggbb" or none.
 [[nodiscard]] std::optional<Error> faultOfColour(const Corner&);
 

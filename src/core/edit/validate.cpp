@@ -207,7 +207,8 @@ std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& roo
           return Error{where, "hangs " + piece->name + " from the ceiling, but its depth is missing",
                        "Give it a depth"};
         return std::nullopt;
-      });
+      },
+      [&](const LeaningPlace& leans) -> Fault { return faultOfLeaning(room, scheme, *piece, leans, where); });
 }
 
 std::optional<Error> faultOfRules(const Job& job) {

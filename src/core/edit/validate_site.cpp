@@ -10,6 +10,7 @@ namespace mezzet {
 namespace {
 
 constexpr std::size_t kMostSite = 500;  // readings, points, photographs of one room
+constexpr std::size_t kMostHoles = 2'000;
 constexpr std::size_t kMostTraceCorners = 200;
 constexpr double kMostPixels = 100'000;
 constexpr double kSiteSlack = 0.01;
@@ -90,6 +91,44 @@ std::optional<Error> faultOfUnderlay(const Underlay& u, const std::string& where
     return Error{where, "has a trace of more than 200 corners", "Trace the rooms one by one"};
   for (const Vec2 p : u.trace)
     if (auto fault = faultOfPoint(p, where + ", trace", kMostPixels)) return fault;
+  return std::nullopt;
+}
+
+std::optional<Error> faultOfCalibration(const Photograph& p) {
+  const std::string where = "photograph " + p.id.value + ", calibration";
+  const Calibration& c = *p.calibration;
+  if (p.wall.empty()) return Error{where, "is of no wall", "Say which wall the photograph shows"};
+  if (c.corners.size() != 4)
+    return Error{where, "has other than four corners", "Pick the four corners of one rectangle, from its lower left"};
+  for (const Vec2 corner : c.corners)
+    if (auto fault = faultOfPoint(corner, where, kMostPixels)) return fault;
+  for (const double side : {c.width, c.height})
+    if (auto fault = faultOfLength(side, where)) return fault;
+  if (auto fault = faultOfPoint({c.u, c.v}, where)) return fault;
+  if (!(c.u95 >= 0 && c.u95 <= 1'000)) return Error{where, "has a \u00b1 that is not 0 to 1000 pixels", "2 is usual"};
+  // On screen anticlockwise, y down: each corner turns left as seen, which is a cross product below 0.
+  for (std::size_t i = 0; i < 4; ++i)
+    if (!(cross(c.corners[(i + 1) % 4] - c.corners[i], c.corners[(i + 2) % 4] - c.corners[(i + 1) % 4]) < -1))
+      return Error{where, "has corners in one line, crossing, or not anticlockwise",
+                   "Pick them anticlockwise from the lower left"};
+  return std::nullopt;
+}
+
+std::optional<Error> faultOfHoles(const Room& room) {
+  if (room.clearSpots.size() > kMostHoles || room.holes.size() > kMostHoles)
+    return Error{room.name, "has more than 2000 holes or cleared spots", "Take the oldest out"};
+  const auto faultOfSpot = [&](const CornerId& wall, Vec2 at, const std::string& where) -> std::optional<Error> {
+    if (!findWall(room, wall))
+      return Error{where, "is on a wall that is not there: " + wall.value, "Choose one of the room's walls"};
+    return faultOfPoint(at, where);
+  };
+  for (const ClearSpot& s : room.clearSpots)
+    if (auto fault = faultOfSpot(s.wall, {s.u, s.v}, "a spot that was detected clear")) return fault;
+  for (const NailHole& h : room.holes) {
+    if (auto fault = faultOfSpot(h.wall, {h.u, h.v}, "a hole")) return fault;
+    if (!(h.diameter >= 0 && h.diameter <= 200))
+      return Error{"a hole", "has a diameter that is not 0 to 200 mm (8 in)", "Type it again"};
+  }
   return std::nullopt;
 }
 
@@ -175,8 +214,19 @@ std::optional<Error> faultOfSite(const Room& room) {
     if (!p.wall.empty() && !findWall(room, p.wall))
       return Error{"photograph " + p.id.value, "is of a wall that is not there: " + p.wall.value,
                    "Choose one of the room's walls"};
+    if (p.calibration)
+      if (auto fault = faultOfCalibration(p)) return fault;
+    if (p.before.size() > kMostSite)
+      return Error{"photograph " + p.id.value, "has more than 500 things before the wall", "Take some out"};
+    for (const auto& outline : p.before) {
+      if (outline.size() < 3 || outline.size() > kMostTraceCorners)
+        return Error{"photograph " + p.id.value, "has a thing before the wall without 3 to 200 corners",
+                     "Draw round it again"};
+      for (const Vec2 corner : outline)
+        if (auto fault = faultOfPoint(corner, "photograph " + p.id.value, kMostPixels)) return fault;
+    }
   }
-  return std::nullopt;
+  return faultOfHoles(room);
 }
 
 std::optional<Error> faultOfHouse(const Job& job) {

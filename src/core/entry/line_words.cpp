@@ -179,11 +179,9 @@ OwnKind ownKindAt(std::string_view text, std::size_t at) {
 }
 
 namespace {
-constexpr std::pair<std::string_view, HangAs> kHangWords[] = {{"row", HangAs::Row},
-                                                              {"grid", HangAs::Grid},
-                                                              {"salon", HangAs::Salon},
-                                                              {"loose", HangAs::Loose},
-                                                              {"mirrored", HangAs::Mirrored}};
+constexpr std::pair<std::string_view, HangAs> kHangWords[] = {{"row", HangAs::Row},           {"grid", HangAs::Grid},
+                                                              {"salon", HangAs::Salon},       {"loose", HangAs::Loose},
+                                                              {"mirrored", HangAs::Mirrored}, {"stair", HangAs::Stair}};
 }
 
 std::optional<HangAs> hangAsWord(std::string_view word) {

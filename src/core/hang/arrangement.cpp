@@ -168,7 +168,7 @@ Arrangement arranged(const ArrangementAsk& ask, LengthFormat format, const std::
     case HangAs::Loose: out = arrangedLoose(ask, format, stop); break;
     case HangAs::Mirrored: out = arrangedMirrored(ask, format); break;
     case HangAs::Free: out.unmet.emplace_back("Hung free, nothing is arranged: say row, grid or salon."); break;
-    case HangAs::Stair: out.unmet.emplace_back("Hanging along a stair comes with hanging; take a row here."); break;
+    case HangAs::Stair: out.unmet.emplace_back("No flight runs along this wall; take a row here."); break;
   }
   if (!out.made) return out;
   out.shortWidth = std::max(0.0, out.width - ask.roomWidth);

@@ -40,12 +40,17 @@ struct ArrangementAsk {
   double matchWidth = 0, matchHeight = 0;      ///< of a match
   int restarts = 100;
   std::uint64_t seed = 1;
+  /// Of a salon: a convex polygon, anticlockwise, that it fills instead of the room's width and height, and what is in
+  /// the way there.
+  std::vector<Vec2> region = {};
+  std::vector<WallRect> taken = {};
 };
 /// Middles count from the left and lower edge of the envelope.
 struct Arrangement {
   bool made = false;          ///< there is one; whether it fits the region say the shortfalls
   std::vector<Vec2> centres;  ///< in the order of the frames
   double width = 0, height = 0;
+  Vec2 at;                                 ///< the envelope's lower left corner, where a region was asked for
   double shortWidth = 0, shortHeight = 0;  ///< by how much it does not fit; 0: it does
   int restarts = 0;
   std::vector<std::string> unmet;  ///< in words with lengths as {mm}: see `saidOf`

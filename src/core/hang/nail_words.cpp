@@ -27,13 +27,29 @@ std::string studWords(const Nail& nail, LengthFormat format) {
   return "stud not known";
 }
 
+std::vector<std::string> fixingWords(const NailPlan& plan, const Nail& nail, const std::vector<Fixing>& fixings,
+                                     bool tenant, Unit unit, LengthFormat format) {
+  if (!nail.load) return {"How heavy it is, is not known."};
+  if (!plan.wallKnown) return {"Say in Measure what the wall is made of."};
+  const FixingAnswer answer = fixingsFor(fixings, {*nail.load, plan.wallOf, nail.stud, nail.captive, tenant}, unit);
+  std::vector<std::string> out;
+  for (const Fixing* f : answer.fit)
+    out.push_back("Fits: " + f->words + ", bears " + writeWeight(f->bears(), unit) + " by the packet" +
+                  (f->tool.empty() ? "" : "; " + f->tool) +
+                  (f->pilot > 0 ? "; pilot hole " + writeLength(f->pilot, format) : "") +
+                  (f->hole > 0 ? "" : "; leaves no hole") + ".");
+  for (const auto& [f, why] : answer.refused) out.push_back("Not: " + f->words + ": " + why + ".");
+  return out;
+}
+
 std::vector<std::string> nailWords(const NailPlan& plan, const PlacementId& id, const std::vector<Fixing>& fixings,
                                    Unit unit, LengthFormat format) {
   std::vector<std::string> out;
   for (const Nail& n : plan.nails) {
     if (n.placement != id) continue;
     const Fixing* f = n.fixings.empty() ? nullptr : findFixing(fixings, n.fixings.front());
-    out.push_back("Nail " + std::to_string(n.order) + ": " + writeLength(n.fromEnd, format) + " from the left, " +
+    out.push_back("Nail " + std::to_string(n.order) + ": " + writeLength(n.fromEnd, format) +
+                  (plan.end == WallEnd::Left ? " from the left, " : " from the right, ") +
                   writeLength(n.aboveFloor, format) + " up, " + studWords(n, format) +
                   (n.load ? std::string(n.guess ? ", about " : ", ") + writeWeight(*n.load, unit) : "") +
                   (f != nullptr                ? ": " + f->words
@@ -42,7 +58,10 @@ std::vector<std::string> nailWords(const NailPlan& plan, const PlacementId& id, 
                                                : "") +
                   ".");
     if (!n.near.empty()) out.emplace_back("Cables may run there.");
+    if (!n.clear.empty()) out.push_back("Detected, clear " + n.clear + ".");
   }
+  for (const auto& [of, sentence] : plan.says)
+    if (of == id) out.push_back(sentence);
   for (const StudMove& m : plan.moves)
     if (m.placement == id)
       out.push_back(writeLength(std::abs(m.by), format) + " to the " + (m.by > 0 ? "right" : "left") +

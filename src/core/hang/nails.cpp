@@ -6,7 +6,7 @@
 #include <tuple>
 
 #include "core/model/kinds.h"
-#include "core/site/heights.h"
+#include "core/site/stair_wall.h"
 #include "core/site/studs.h"
 #include "core/space/below.h"
 
@@ -53,9 +53,8 @@ std::optional<double> moveIntoStuds(const StudFit& fit, double length, const std
 }
 
 WallMaterial materialOf(const Room& room, const CornerId& wall) {
-  for (const Corner& c : room.corners)
-    if (c.id == wall) return c.material;
-  return WallMaterial::Unknown;
+  const Corner* corner = findCorner(room, wall);
+  return corner != nullptr ? corner->material : WallMaterial::Unknown;
 }
 
 /// What nails are looked up in.
@@ -72,7 +71,8 @@ struct NailWall {
 
 /// What of it calls for a caution.
 struct Dangers {
-  bool heavy = false, high = false, overSeat = false, cables = false;
+  bool heavy = false, overSeat = false, cables = false;
+  std::vector<int> high;  ///< which nails
 };
 
 std::vector<PointId> cablesNear(const NailWall& w, double u, double v) {
@@ -94,12 +94,14 @@ Nail nailAt(const NailWall& w, double u, double v) {
   nail.v = v;
   nail.fromEnd = w.ask.end == WallEnd::Left ? u : w.wall.length() - u;
   nail.aboveLine = v - w.ask.line;
-  nail.aboveFloor = v - w.heights.floorAt(inFrontOf(w.wall, u));
+  nail.aboveFloor = v - footingAlong(w.room, w.heights, w.wall, u);
   if (const Stud* stud = nearestStud(w.studs, w.wall.length() - u)) {
     nail.toStud = w.wall.length() - stud->along - u;
     nail.stud = verdictOf(*nail.toStud, stud->u95);
   }
-  nail.near = cablesNear(w, u, v);
+  for (const ClearSpot& s : w.room.clearSpots)
+    if (s.wall == w.ask.wall && std::hypot(s.u - u, s.v - v) <= kSameSpot) nail.clear = s.date;
+  if (nail.clear.empty()) nail.near = cablesNear(w, u, v);
   return nail;
 }
 
@@ -124,6 +126,7 @@ void addNailsOf(NailPlan& out, const NailWall& w, const Placement& p, const Piec
     out.unknown.push_back({p.id, found.missing, found.fault});
     return;
   }
+  for (const std::string& sentence : found.hooks->says) out.says.emplace_back(p.id, sentence);
   const WallPlace& place = *onWall(p.on);
   const auto weight = weightOf(piece);
   const std::vector<double> loads = loadsOn(piece, *found.hooks, weight);
@@ -137,6 +140,7 @@ void addNailsOf(NailPlan& out, const NailWall& w, const Placement& p, const Piec
     nail.placement = p.id;
     nail.hook = static_cast<int>(i) + 1;
     nail.guess = weight && weight->guess;
+    nail.captive = captive;
     if (!loads.empty()) {
       nail.load = loads[i];
       const FixingQuestion question{loads[i], w.material, nail.stud, captive, w.job.brief.tenant};
@@ -144,7 +148,7 @@ void addNailsOf(NailPlan& out, const NailWall& w, const Placement& p, const Piec
     }
     along.push_back(nail.u);
     allIn = allIn && nail.stud == StudVerdict::In;
-    dangers.high = dangers.high || nail.aboveFloor > kLadderFrom;
+    if (nail.aboveFloor > kLadderFrom) dangers.high.push_back(nail.order);
     dangers.cables = dangers.cables || !nail.near.empty();
     out.nails.push_back(std::move(nail));
   }
@@ -152,6 +156,15 @@ void addNailsOf(NailPlan& out, const NailWall& w, const Placement& p, const Piec
   dangers.heavy = dangers.heavy || takesStructure(piece, place, weight);
   if (w.studs && !allIn)
     if (const auto by = moveIntoStuds(*w.studs, w.wall.length(), along)) out.moves.push_back({p.id, *by});
+}
+
+/// "Nail 3 is", "Nails 3, 4 and 7 are".
+std::string numbersOf(const std::vector<int>& nails) {
+  if (nails.size() == 1) return "Nail " + std::to_string(nails.front()) + " is";
+  std::string out = "Nails ";
+  for (std::size_t i = 0; i < nails.size(); ++i)
+    out += (i == 0 ? "" : i + 1 == nails.size() ? " and " : ", ") + std::to_string(nails[i]);
+  return out + " are";
 }
 
 std::vector<std::string> cautionsOf(const Dangers& dangers) {
@@ -162,8 +175,9 @@ std::vector<std::string> cautionsOf(const Dangers& dangers) {
     out.emplace_back("A marked nail lies in the line of a socket, switch or wall light: cables may run there.");
   if (dangers.heavy) out.emplace_back("Over 50 lb (23 kg) or a square metre of glass: into structure, and two people.");
   if (dangers.overSeat) out.emplace_back("Over seats and beds: captive fixings only.");
-  if (dangers.high)
-    out.emplace_back("Over 7 ft (2.1 m) up: a stair ladder or a tower and a second person, never a chair.");
+  if (!dangers.high.empty())
+    out.push_back(numbersOf(dangers.high) +
+                  " over 7 ft (2.1 m) up: a stair ladder or a tower and a second person, never a chair.");
   out.emplace_back("Loads are by the packet; local codes and licensed trades decide.");
   return out;
 }
@@ -218,6 +232,8 @@ NailPlan nailPlan(const Job& job, const Room& room, const Scheme& scheme, const 
   const PieceIndex pieces(job);
   NailWall w{job, room, fixings, ask, *wall, heightsOf(room), std::nullopt, materialOf(room, ask.wall)};
   if (const StudRecord* taps = studsOf(room, ask.wall)) w.studs = fitStuds(*taps, wall->length());
+  out.wallOf = w.material;
+  out.end = ask.end;
   out.wallKnown = w.material != WallMaterial::Unknown;
   const std::vector<Below> belows = candidatesBelow(job, room, scheme, *wall);
   std::vector<Hung> groups;

@@ -26,6 +26,9 @@ inline constexpr double kLadderFrom = 7 * kFoot;
 /// Heavier than this, or more glass, takes structure behind it and two people [D].
 inline constexpr double kHeavy = 50 * kPound, kMuchGlass = 1.0;  // kg, m2
 
+/// Two spots of a wall nearer than this are one [D].
+inline constexpr double kSameSpot = 10;
+
 enum class WallEnd { Left, Right };
 struct NailAsk {
   CornerId wall;
@@ -40,13 +43,15 @@ struct Nail {
   PlacementId placement;
   int hook = 1;                                       ///< of its frame, from the left
   double u = 0, v = 0;                                ///< on the wall
-  double fromEnd = 0, aboveLine = 0, aboveFloor = 0;  ///< below the line is less than 0
+  double fromEnd = 0, aboveLine = 0, aboveFloor = 0;  ///< below the line is less than 0; over a flight above the tread
   std::optional<double> load;                         ///< kg on this hook
   bool guess = false;                                 ///< of a weight that is guessed
   StudVerdict stud = StudVerdict::Unknown;
   std::optional<double> toStud;      ///< along u to the nearest stud's middle
   std::vector<PointId> near;         ///< sockets and the like whose cables may run here
+  std::string clear;                 ///< when that spot was detected and found clear; "" until then
   std::vector<std::string> fixings;  ///< what fits, the lightest first
+  bool captive = false;              ///< over a seat or a bed: nothing that a knock lifts off
 };
 struct UnknownNails {
   PlacementId placement;
@@ -69,7 +74,10 @@ struct NailPlan {
   std::vector<WirePull> pulls;
   std::vector<StudMove> moves;
   std::vector<std::string> cautions;
-  bool wallKnown = false;  ///< what it is made of: fixings can be chosen
+  std::vector<std::pair<PlacementId, std::string>> says;  ///< of a frame's wire and hooks: what shows, what pulls hard
+  WallMaterial wallOf = WallMaterial::Unknown;
+  WallEnd end = WallEnd::Left;  ///< as it was asked
+  bool wallKnown = false;       ///< what it is made of: fixings can be chosen
 };
 /// Groups from left to right; of a row from the middle outward, of a grid the middle row first, of a salon the largest
 /// first, of a loose hang the corners first, along a stair the highest first; else from left to right.
@@ -83,6 +91,9 @@ struct NailPlan {
 [[nodiscard]] std::string missingWords(const UnknownNails&);
 /// "in a stud", "stud 2 in right", "not known".
 [[nodiscard]] std::string studWords(const Nail&, LengthFormat);
+/// What fits a nail, with tool and pilot hole, and why the rest does not: one sentence each.
+[[nodiscard]] std::vector<std::string> fixingWords(const NailPlan&, const Nail&, const std::vector<Fixing>&,
+                                                   bool tenant, Unit, LengthFormat);
 /// Null for an id that is none.
 [[nodiscard]] const Fixing* findFixing(const std::vector<Fixing>&, const std::string& id);
 

@@ -9,6 +9,7 @@
 #include <cmath>
 #include <limits>
 #include <numeric>
+#include <optional>
 
 #include "core/hang/arrangement.h"
 
@@ -20,6 +21,9 @@ constexpr double kLeastFacing = 25;
 constexpr double kSalonHair = 1e-7;
 /// What the best is chosen by: how far off the wished ratio, and the largest off the middle, cost nothing.
 constexpr double kFreeRatio = 0.21, kFreeOff = 0.14;
+
+/// Places nearer to a region's middle than this are much alike: what touches most is taken.
+constexpr double kNearEnough = 150;
 
 /// So many are moved about for longer.
 constexpr std::size_t kFew = 16;
@@ -35,9 +39,68 @@ double facing(double a, double lengthA, double b, double lengthB) {
   return std::min(a + lengthA, b + lengthB) - std::max(a, b);
 }
 
+/// A sloping part of a wall that is to be filled from its middle outward, along its slope.
+class Region {
+ public:
+  explicit Region(const ArrangementAsk& ask) : polygon_(ask.region), taken_(ask.taken) {
+    if (polygon_.empty()) return;
+    for (const Vec2 p : polygon_) middle_ += p * (1.0 / static_cast<double>(polygon_.size()));
+    // The longest edge that is neither upright nor level gives the slope.
+    double longest = 0;
+    for (std::size_t i = 0; i < polygon_.size(); ++i) {
+      const Vec2 edge = polygon_[(i + 1) % polygon_.size()] - polygon_[i];
+      if (std::abs(edge.x) < 1 || std::abs(edge.y) < 1 || std::hypot(edge.x, edge.y) <= longest) continue;
+      longest = std::hypot(edge.x, edge.y);
+      slope_ = edge.y / edge.x;
+    }
+  }
+  [[nodiscard]] bool asked() const { return !polygon_.empty(); }
+  [[nodiscard]] Vec2 middle() const { return middle_; }
+  /// A frame's own edges, lower left and size.
+  [[nodiscard]] bool takes(double x, double y, double w, double h) const {
+    for (std::size_t i = 0; i < polygon_.size(); ++i) {
+      const Vec2 a = polygon_[i], edge = unit(polygon_[(i + 1) % polygon_.size()] - a);
+      for (const Vec2 corner : {Vec2{x, y}, Vec2{x + w, y}, Vec2{x + w, y + h}, Vec2{x, y + h}})
+        if (cross(edge, corner - a) < -kSalonHair) return false;
+    }
+    return std::none_of(taken_.begin(), taken_.end(), [&](const WallRect& r) {
+      return x < r.right - kSalonHair && x + w > r.left + kSalonHair && y < r.top - kSalonHair &&
+             y + h > r.bottom + kSalonHair;
+    });
+  }
+  /// How far a place is from its middle, along the slope and across it.
+  [[nodiscard]] double away(Vec2 p) const {
+    const Vec2 off = p - middle_;
+    return std::hypot(off.x, 1.6 * (off.y - slope_ * off.x));
+  }
+  /// The middle for a frame of a size that is nearest to its own; none where nothing takes it.
+  [[nodiscard]] std::optional<Vec2> seatFor(double w, double h) const {
+    std::optional<Vec2> best;
+    Vec2 low{HUGE_VAL, HUGE_VAL}, high{-HUGE_VAL, -HUGE_VAL};
+    for (const Vec2 p : polygon_) {
+      low = {std::min(low.x, p.x), std::min(low.y, p.y)};
+      high = {std::max(high.x, p.x), std::max(high.y, p.y)};
+    }
+    constexpr int kSteps = 40;
+    for (int i = 0; i <= kSteps; ++i)
+      for (int j = 0; j <= kSteps; ++j) {
+        const Vec2 at{low.x + (high.x - low.x) * i / kSteps, low.y + (high.y - low.y) * j / kSteps};
+        if (takes(at.x - w / 2, at.y - h / 2, w, h) && (!best || away(at) < away(*best))) best = at;
+      }
+    return best;
+  }
+
+ private:
+  const std::vector<Vec2>& polygon_;
+  const std::vector<WallRect>& taken_;
+  Vec2 middle_;
+  double slope_ = 0;
+};
+
 class Salon {
  public:
-  Salon(const std::vector<Frame>& frames, double gap, double ratio) : gap_(gap), ratio_(ratio) {
+  Salon(const std::vector<Frame>& frames, double gap, double ratio, const Region& region)
+      : gap_(gap), ratio_(ratio), region_(region) {
     for (const Frame& f : frames) rects_.push_back({0, 0, f.width + gap, f.height + gap});
     area_ = std::accumulate(frames.begin(), frames.end(), 0.0,
                             [](double sum, const Frame& f) { return sum + f.width * f.height; });
@@ -64,15 +127,25 @@ class Salon {
                                chance.between(0, 0.14)};
     placed_.clear();
     rects_[largest_].x = rects_[largest_].y = 0;
+    if (region_.asked()) {
+      Rect& first = rects_[largest_];
+      const auto seat = region_.seatFor(first.w - gap_, first.h - gap_);
+      if (!seat) return -HUGE_VAL;
+      first.x = seat->x - first.w / 2;
+      first.y = seat->y - first.h / 2;
+    }
     placed_.push_back(largest_);
     for (const auto& [key, i] : order)
       if (i != largest_) {
-        insert(i);
+        if (!insert(i)) return -HUGE_VAL;
         placed_.push_back(i);
       }
+    if (region_.asked()) return -gathered();
     improve(chance);
     return score();
   }
+  /// How many were hung before there was no room for the next.
+  [[nodiscard]] std::size_t hung() const { return placed_.size(); }
 
   [[nodiscard]] const std::vector<Rect>& rects() const { return rects_; }
   [[nodiscard]] std::array<double, 4> bounds() const {
@@ -132,8 +205,15 @@ class Salon {
            (over && facing(a.x, a.w, b.x, b.w) >= need - kSalonHair);
   }
 
-  /// Puts frame i where it costs least among those placed, itself left out.
-  void insert(std::size_t i) {
+  /// How far all are from the region's middle, by their areas.
+  [[nodiscard]] double gathered() const {
+    double sum = 0;
+    for (const Rect& r : rects_) sum += r.w * r.h * region_.away({r.x + r.w / 2, r.y + r.h / 2});
+    return sum / area_;
+  }
+
+  /// Puts frame i where it costs least among those placed, itself left out; false where there is no place for it.
+  bool insert(std::size_t i) {
     std::array<double, 4> whole{HUGE_VAL, HUGE_VAL, -HUGE_VAL, -HUGE_VAL};
     for (const std::size_t k : placed_)
       if (k != i) widen(whole, rects_[k]);
@@ -144,7 +224,8 @@ class Salon {
       r.y = y;
       auto b = whole;
       widen(b, r);
-      const double base = cost(b);
+      if (region_.asked() && !region_.takes(x + gap_ / 2, y + gap_ / 2, r.w - gap_, r.h - gap_)) return;
+      const double base = region_.asked() ? region_.away({x + r.w / 2, y + r.h / 2}) + kNearEnough : cost(b);
       // No contact makes it cheaper than this.
       if (base * (1 - weights_.contact) >= least || !free(r, i)) return;
       const double all = base * (1 - weights_.contact * contact(r, i));
@@ -181,6 +262,7 @@ class Salon {
       }
     }
     if (least < HUGE_VAL) rects_[i] = best;
+    return least < HUGE_VAL;
   }
 
   [[nodiscard]] bool allTied() const {
@@ -232,6 +314,7 @@ class Salon {
   }
 
   double gap_, ratio_, area_ = 0;
+  const Region& region_;
   std::size_t largest_ = 0;
   std::vector<Rect> rects_;
   std::vector<std::size_t> placed_;
@@ -246,7 +329,9 @@ Arrangement arrangedSalon(const ArrangementAsk& ask, const std::stop_token& stop
   const double region = ask.roomHeight > 0 ? ask.roomWidth / ask.roomHeight : 1.5;
   const double ratio = ask.ratio.value_or(std::clamp(region, 1.0, 2.0));
   Chance chance(ask.seed);
-  Salon salon(ask.frames, gap, ratio);
+  const Region area(ask);
+  Salon salon(ask.frames, gap, ratio, area);
+  std::size_t most = 0;
   double best = -std::numeric_limits<double>::infinity();
   // Few frames are quick, and have few ways that are good.
   const int hangings = ask.frames.size() <= 8 ? 5 : ask.frames.size() <= 11 ? 2 : 1;
@@ -254,17 +339,22 @@ Arrangement arrangedSalon(const ArrangementAsk& ask, const std::stop_token& stop
     ++out.restarts;
     for (int one = 0; one < hangings; ++one) {
       const double score = salon.hang(chance, restart == 0 && one == 0);
+      most = std::max(most, salon.hung());
       if (score <= best) continue;
       best = score;
       const auto b = salon.bounds();
       out.width = b[2] - b[0] - gap;
       out.height = b[3] - b[1] - gap;
+      out.at = {b[0] + gap / 2, b[1] + gap / 2};
       out.centres.clear();
       for (const Rect& r : salon.rects())
         out.centres.push_back({r.x + r.w / 2 - b[0] - gap / 2, r.y + r.h / 2 - b[1] - gap / 2});
     }
   }
-  out.made = true;
+  out.made = !out.centres.empty();
+  if (!out.made)
+    out.unmet.push_back("Only " + std::to_string(most) + " of " + std::to_string(ask.frames.size()) +
+                        " found room there.");
   return out;
 }
 

@@ -39,7 +39,16 @@ struct CeilingPlace {
   double drop = 0;  ///< from the ceiling right there down to the lowest point
   bool operator==(const CeilingPlace&) const = default;
 };
-using Place = std::variant<FloorPlace, WallPlace, CarriedPlace, CeilingPlace>;
+/// Leans against a wall. Its foot stands on the floor, on a thing's top or on a plank.
+struct LeaningPlace {
+  CornerId wall;
+  double u = 0;              ///< of its middle, seen from inside
+  double foot = 0;           ///< height of its foot above the floor
+  double lean = 0;           ///< distance of its foot from the wall, at its back edge
+  std::string carrier = {};  ///< the placement or fixed thing its foot stands on; "": the floor
+  bool operator==(const LeaningPlace&) const = default;
+};
+using Place = std::variant<FloorPlace, WallPlace, CarriedPlace, CeilingPlace, LeaningPlace>;
 
 // ---- for code that is about one kind of place only: the place if it is of that kind, else null
 [[nodiscard]] const FloorPlace* onFloor(const Place&);
@@ -50,6 +59,8 @@ using Place = std::variant<FloorPlace, WallPlace, CarriedPlace, CeilingPlace>;
 [[nodiscard]] CarriedPlace* onAnother(Place&);
 [[nodiscard]] const CeilingPlace* onCeiling(const Place&);
 [[nodiscard]] CeilingPlace* onCeiling(Place&);
+[[nodiscard]] const LeaningPlace* leaning(const Place&);
+[[nodiscard]] LeaningPlace* leaning(Place&);
 /// Of what is known to stand on the floor, or to hang on a wall; throws std::bad_variant_access otherwise.
 [[nodiscard]] const FloorPlace& floorPlace(const Place&);
 [[nodiscard]] const WallPlace& wallPlace(const Place&);
@@ -87,5 +98,9 @@ struct WallRect {
   [[nodiscard]] double centreHeight() const { return (bottom + top) / 2; }
 };
 [[nodiscard]] WallRect wallRectOf(const Piece&, const WallPlace&);
+/// What of a leaning piece is seen from the room: its height shrinks as it leans. Heights are above the floor there.
+[[nodiscard]] WallRect leaningRectOf(const Piece&, const LeaningPlace&);
+/// Its angle from upright, degrees: asin(lean / height). 90 where it lies.
+[[nodiscard]] double leanAngle(const Piece&, const LeaningPlace&);
 
 }  // namespace mezzet

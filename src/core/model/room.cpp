@@ -59,6 +59,11 @@ std::string openingName(const Room& room, const Opening& o) {
 
 Vec2 middleOf(const Wall& wall, const Opening& o) { return wall.start + wall.along() * (o.offset + o.width / 2); }
 
+const Corner* findCorner(const Room& room, const CornerId& id) {
+  const auto at = std::find_if(room.corners.begin(), room.corners.end(), [&](const Corner& c) { return c.id == id; });
+  return at == room.corners.end() ? nullptr : &*at;
+}
+
 const Opening* findOpening(const Room& room, const OpeningId& id) {
   const auto at =
       std::find_if(room.openings.begin(), room.openings.end(), [&](const Opening& o) { return o.id == id; });

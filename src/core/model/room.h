@@ -88,6 +88,8 @@ struct Room {
   std::vector<StudRecord> studs = {};
   std::optional<Underlay> underlay = std::nullopt;
   std::vector<Photograph> photographs = {};
+  std::vector<ClearSpot> clearSpots = {};
+  std::vector<NailHole> holes = {};
   StoreyId storey = {};  ///< empty: the only one
   OpeningId entry = {};  ///< where one comes in; empty: the first door
   std::optional<Joists> joists = std::nullopt;
@@ -106,6 +108,8 @@ struct Wall {
 };
 [[nodiscard]] std::vector<Wall> wallsOf(const Room&);
 [[nodiscard]] std::optional<Wall> findWall(const Room&, const CornerId&);
+/// Null when it is not there.
+[[nodiscard]] const Corner* findCorner(const Room&, const CornerId&);
 [[nodiscard]] Polygon outlineOf(const Room&);
 [[nodiscard]] CornerId cornerName(std::size_t index);  ///< of corner i: A to Z, then AA, AB ...
 /// "door", "sliding door", "window" or "arch".

@@ -31,7 +31,8 @@ std::optional<FloorPlace> standsAt(const Scheme& scheme, const Placement& p) {
         if (place == nullptr) return std::nullopt;
         return FloorPlace{place->at + rotated(on.at, turnOf(place->turn)), normalisedTurn(place->turn + on.turn)};
       },
-      [](const CeilingPlace&) { return std::optional<FloorPlace>(); });
+      [](const CeilingPlace&) { return std::optional<FloorPlace>(); },
+      [](const LeaningPlace&) { return std::optional<FloorPlace>(); });
 }
 
 }  // namespace mezzet

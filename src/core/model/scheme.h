@@ -107,6 +107,7 @@ struct Hang {
   HangLine line = HangLine::Centre;          ///< of a row
   std::string like = {};                     ///< the group or placement whose outside it takes; "" for none
   long long seed = 1;
+  int treads = 0;  ///< of a stair: from one frame to the next; 0: not said
   bool operator==(const Hang&) const = default;
 };
 

@@ -71,12 +71,15 @@ struct RoomTrim {
 
 // ---- fixed things
 /// A straight flight. Its footprint is the feature's outline.
+/// Where a handrail runs: on the wall beside the flight, or on its open side.
+enum class RailSide { Wall, Open };
 struct Stair {
   int risers = 0;
   double riser = 0, going = 0;
   double climbs = 0;           ///< direction of the climb in the plan, degrees anticlockwise from x
   std::optional<double> rise;  ///< floor to floor, as measured
   std::optional<double> nosing, handrail, headroom;
+  std::optional<RailSide> railSide = std::nullopt;
   bool operator==(const Stair&) const = default;
 };
 
@@ -150,6 +153,16 @@ struct Underlay {
   bool operator==(const Underlay&) const = default;
 };
 
+/// How far a corner of a photograph may be off where it was picked, until entered [D].
+inline constexpr double kPickDoubt = 2;  // px, two sigma
+/// Four points of a photograph that are the corners of a rectangle of known size on its wall.
+struct Calibration {
+  std::vector<Vec2> corners;     ///< four, in pixels, x right, y down, anticlockwise from the lower left
+  double width = 0, height = 0;  ///< of the rectangle
+  double u = 0, v = 0;           ///< of its lower left corner, on the wall
+  double u95 = kPickDoubt;       ///< of each pick, along x and along y
+  bool operator==(const Calibration&) const = default;
+};
 /// A picture of a wall or a detail.
 struct Photograph {
   PhotographId id;
@@ -157,7 +170,24 @@ struct Photograph {
   CornerId wall;      ///< empty: of the room
   Vec2 at;            ///< u and v on its wall, else x and y in the plan
   std::string note = {}, when = {}, who = {};
+  std::optional<Calibration> calibration = std::nullopt;
+  std::vector<std::vector<Vec2>> before = {};  ///< outlines in pixels of what stands before the wall
   bool operator==(const Photograph&) const = default;
+};
+
+/// A spot of a wall that was looked through with a detector, and was clear.
+struct ClearSpot {
+  CornerId wall;
+  double u = 0, v = 0;
+  std::string date = {};
+  bool operator==(const ClearSpot&) const = default;
+};
+/// A hole that was made in a wall, for who has to fill it again.
+struct NailHole {
+  CornerId wall;
+  double u = 0, v = 0, diameter = 0;
+  std::string made = {}, filled = {};  ///< dates; not filled while that is ""
+  bool operator==(const NailHole&) const = default;
 };
 
 /// A floor of the house.

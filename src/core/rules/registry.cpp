@@ -16,11 +16,11 @@
 namespace mezzet {
 
 std::span<const RuleRows> ruleFamilies() {
-  static const std::array all{seatingRules(),   diningRules(),     wayRules(),     accessRules(),  groupRules(),
-                              clearanceRules(), sightRules(),      rugRules(),     rugWayRules(),  openingRules(),
-                              artRules(),       proportionRules(), galleryRules(), mirrorRules(),  screenRules(),
-                              hookRules(),      placingRules(),    stairRules(),   pendantRules(), sconceRules(),
-                              downlightRules(), lampRules()};
+  static const std::array all{seatingRules(),   diningRules(),     wayRules(),       accessRules(),  groupRules(),
+                              clearanceRules(), sightRules(),      rugRules(),       rugWayRules(),  openingRules(),
+                              artRules(),       proportionRules(), galleryRules(),   mirrorRules(),  screenRules(),
+                              hookRules(),      stairHangRules(),  leaningRules(),   placingRules(), stairRules(),
+                              pendantRules(),   sconceRules(),     downlightRules(), lampRules()};
   return all;
 }
 

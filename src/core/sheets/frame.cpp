@@ -78,7 +78,9 @@ Drawing titleBlock(double wide, int scale, const Job& job, const Room& room, con
   addSheetText(d, {kPad, row(3)}, lines.fourth, kSmallLetters, Ink::Quiet);
 
   std::string ofTheRoom;
-  if (scale > 0) {
+  if (scale == 1) {
+    addSheetText(d, {x, row(0)}, "Full size, 1:1");
+  } else if (scale > 0) {
     const std::string words = "Scale " + scaleInWords(scale);
     addSheetText(d, {x, row(0)}, words);
     // Lengths of the room, as long as there is place.

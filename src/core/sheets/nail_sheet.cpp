@@ -12,7 +12,7 @@
 #include "core/sheets/frame.h"
 #include "core/sheets/set_out_lines.h"
 #include "core/sheets/wall_subject.h"
-#include "core/site/heights.h"
+#include "core/site/stair_wall.h"
 
 namespace mezzet {
 namespace {
@@ -25,6 +25,16 @@ std::string hookWords(const Piece& piece, const Nail& nail, bool two) {
   return kind + (two ? (nail.hook == 1 ? ", left" : ", right") : "");
 }
 
+/// What heights count from: over a flight each nail's own tread.
+std::string floorWord(const SheetSource& s, const NailPlan& plan) {
+  const auto wall = findWall(s.room, CornerId(s.subject));
+  if (!wall) return "Floor";
+  const std::vector<StairWall> flights = stairsAlong(s.room, heightsOf(s.room), *wall);
+  const bool over = std::any_of(plan.nails.begin(), plan.nails.end(),
+                                [&](const Nail& n) { return flightAt(flights, n.u) != nullptr; });
+  return over ? "Floor, tread" : "Floor";
+}
+
 std::vector<std::vector<std::string>> tableOf(const SheetSource& s, const NailPlan& plan,
                                               const std::vector<Fixing>& fixings) {
   const SchemeNames names(s.job, *s.scheme);
@@ -35,7 +45,7 @@ std::vector<std::vector<std::string>> tableOf(const SheetSource& s, const NailPl
   for (const Nail& nail : plan.nails) ++hooks[nail.placement];
   std::vector<std::vector<std::string>> rows{{"Nail", "Frame",
                                               s.request.nailsFromRight ? "From the right" : "From the left", "Line",
-                                              "Floor", "Hook", "Load", "Fixing", "Stud"}};
+                                              floorWord(s, plan), "Hook", "Load", "Fixing", "Stud"}};
   for (const Nail& nail : plan.nails) {
     const Placement& p = *findPlacement(*s.scheme, nail.placement);
     const Piece& piece = pieces.of(p);
@@ -143,6 +153,10 @@ Drawing composeNails(const SheetSource& s, int scale) {
       lines.push_back("Gaps between frames: " + gaps + ".");
     }
   if (const std::string hardware = hardwareWords(plan, fixings); !hardware.empty()) lines.push_back(hardware);
+  for (const auto& [of, sentence] : plan.says) lines.push_back(names.plain(of) + ": " + sentence);
+  for (const Nail& nail : plan.nails)
+    if (!nail.clear.empty())
+      lines.push_back("Nail " + std::to_string(nail.order) + ": detected, clear " + nail.clear + ".");
   for (const UnknownNails& u : plan.unknown)
     lines.push_back(names.plain(u.placement) + ": " +
                     (u.fault.empty() ? "not known: " + missingWords(u) + "." : u.fault));

@@ -4,7 +4,7 @@
 #include <cmath>
 
 #include "core/drawing/wall/elevation.h"
-#include "core/site/heights.h"
+#include "core/site/stair_wall.h"
 #include "core/space/tapes.h"
 #include "core/drawing/base/drafting.h"
 #include "core/hang/neighbours.h"
@@ -52,7 +52,7 @@ void addHungList(Drawing& d, const Job& job, const Room& room, const Scheme& sch
   std::vector<std::pair<std::string, std::string>> lines;
   for (std::size_t i = 0; i < frames.size(); ++i) {
     const Frame& f = frames[i];
-    const double floor = heights.floorAt(onWall(wall, f.u));
+    const double floor = footingAlong(room, heights, wall, f.u);
     std::string words = (frames.size() > 1 ? std::to_string(i + 1) + "  " : std::string()) + names.plain(f.id) + ": " +
                         writeLength(f.rect.width(), bare) + " x " + writeLength(f.rect.height(), format);
     if (measured)

@@ -79,6 +79,7 @@ const std::vector<int>& sheetScales() {
 }
 
 std::string scaleInWords(int denominator) {
+  if (denominator == 1) return "full size (1:1)";
   if (denominator == 48) return "1/4 in = 1 ft (1:48)";
   if (denominator == 32) return "3/8 in = 1 ft (1:32)";
   if (denominator == 24) return "1/2 in = 1 ft (1:24)";
@@ -88,7 +89,8 @@ std::string scaleInWords(int denominator) {
 std::span<const SheetRow* const> sheetRows() {
   static const std::array all{&planSheetRow(),    &wallSheetRow(),     &scheduleSheetRow(), &fieldSheetRow(),
                               &houseSheetRow(),   &rugSheetRow(),      &carpetSheetRow(),   &sizeCardSheetRow(),
-                              &ceilingSheetRow(), &fixturesSheetRow(), &foldSheetRow(),     &nailSheetRow()};
+                              &ceilingSheetRow(), &fixturesSheetRow(), &foldSheetRow(),     &nailSheetRow(),
+                              &templateSheetRow()};
   return all;
 }
 

@@ -67,6 +67,8 @@ struct SheetRequest {
   UseState state = UseState::Everyday;             ///< how the room is used where a size card looks at it
   bool nailsFromRight = false;                     ///< which end of the wall nails are measured from
   std::optional<double> levelLine = std::nullopt;  ///< above the datum; kLevelLine until typed
+  bool wholeTemplates = false;                     ///< templates of whole frames, else strips along their tops
+  std::optional<double> roll = std::nullopt;       ///< width of the roll that templates are printed on
   std::vector<std::vector<Vec2>> routes = {};      ///< main routes as drawn, which seams keep out of
 };
 

@@ -50,6 +50,7 @@ struct SheetRow {
 [[nodiscard]] const SheetRow& fixturesSheetRow();
 [[nodiscard]] const SheetRow& foldSheetRow();
 [[nodiscard]] const SheetRow& nailSheetRow();
+[[nodiscard]] const SheetRow& templateSheetRow();
 
 /// Whether a light hangs from a ceiling somewhere in the job.
 [[nodiscard]] bool offersCeiling(const Job&);

@@ -1,5 +1,7 @@
 #include "core/site/heights.h"
 
+#include "core/site/stair_wall.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -313,7 +315,7 @@ std::vector<Vec2> floorProfile(const RoomHeights& heights, const Wall& wall) {
 
 double floorUnder(const Room& room, const WallPlace& place) {
   const auto wall = findWall(room, place.wall);
-  return wall ? heightsOf(room).floorAt(inFrontOf(*wall, std::clamp(place.u, 0.0, wall->length()))) : 0;
+  return wall ? floorAlong(room, heightsOf(room), *wall, std::clamp(place.u, 0.0, wall->length())) : 0;
 }
 
 }  // namespace mezzet

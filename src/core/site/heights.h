@@ -79,7 +79,7 @@ struct HeightReport {
 /// The same a little into the room, where floor and ceiling of that place are looked up.
 [[nodiscard]] inline Vec2 inFrontOf(const Wall& wall, double u) { return onWall(wall, u) + wall.inward(); }
 
-/// Of the floor under the middle of what hangs there, above the datum.
+/// Of the floor under the middle of what hangs there, above the datum; over a flight of its walking line.
 [[nodiscard]] double floorUnder(const Room&, const WallPlace&);
 
 /// Places where the clear height is looked at: the corners of the outline, just inside, and those of the parts.

@@ -4,7 +4,7 @@
 
 #include "core/space/below.h"
 #include "core/model/kinds.h"
-#include "core/site/heights.h"
+#include "core/site/stair_wall.h"
 
 namespace mezzet {
 namespace {
@@ -84,7 +84,8 @@ std::vector<Tape> wallTapes(const Job& job, const Scheme& scheme, const Placemen
   right.offer(tape(Side::Right, {1, 0}, {r.right, place.v}, wall->length() - r.right, Thing{Thing::Of::WallEnd}));
   const RoomHeights heights = heightsOf(room);
   const Vec2 here = inFrontOf(*wall, std::clamp(place.u, 0.0, wall->length()));
-  down.offer(tape(Side::Down, {0, -1}, {place.u, r.bottom}, r.bottom - heights.floorAt(here), Thing{Thing::Of::Floor}));
+  down.offer(tape(Side::Down, {0, -1}, {place.u, r.bottom}, r.bottom - footingAlong(room, heights, *wall, place.u),
+                  Thing{Thing::Of::Floor}));
   up.offer(tape(Side::Up, {0, 1}, {place.u, r.top}, heights.ceilingAt(here) - r.top, Thing{Thing::Of::Ceiling}));
 
   // A neighbour counts on the side where its centre lies, if it overlaps this picture across that side.
@@ -116,6 +117,19 @@ std::vector<Tape> wallTapes(const Job& job, const Scheme& scheme, const Placemen
                     Thing{s.placement.empty() ? Thing::Of::Fixed : Thing::Of::Placement, s.id}));
   }
   return {*left.tape, *right.tape, *down.tape, *up.tape};
+}
+
+/// To the wall's ends alone: what leans may lean before another.
+std::vector<Tape> leaningTapes(const Job& job, const Scheme& scheme, const Placement& placement,
+                               const LeaningPlace& place) {
+  const Room& room = roomOf(job, scheme);
+  const auto wall = findWall(room, place.wall);
+  if (!wall) return {};
+  const WallRect r = leaningRectOf(pieceOf(job, placement), place);
+  const double v = heightsOf(room).floorAt(inFrontOf(*wall, place.u)) + r.centreHeight();
+  return {
+      {Side::Left, {-1, 0}, {r.left, v}, {0, v}, r.left, Thing{Thing::Of::WallEnd}},
+      {Side::Right, {1, 0}, {r.right, v}, {wall->length(), v}, wall->length() - r.right, Thing{Thing::Of::WallEnd}}};
 }
 
 std::vector<Tape> ceilingTapes(const Job& job, const Scheme& scheme, const Placement& placement,
@@ -159,6 +173,7 @@ std::vector<Tape> tapesOf(const Job& job, const Scheme& scheme, const PlacementI
   if (placement == nullptr) return {};
   if (const auto* floor = onFloor(placement->on)) return floorTapes(job, scheme, *placement, *floor);
   if (const auto* wall = onWall(placement->on)) return wallTapes(job, scheme, *placement, *wall);
+  if (const auto* leans = leaning(placement->on)) return leaningTapes(job, scheme, *placement, *leans);
   if (const auto* up = onCeiling(placement->on)) return ceilingTapes(job, scheme, *placement, *up);
   return {};
 }
@@ -177,6 +192,7 @@ Place placeReading(const Place& place, const Tape& tape, double length) {
     wall->u += move.x;
     wall->v += move.y;
   }
+  if (auto* leans = leaning(out)) leans->u += move.x;
   if (auto* up = onCeiling(out)) {
     // A shorter way down is a longer cord.
     if (tape.side == Side::Down) up->drop = std::max(0.0, up->drop + tape.length - length);

@@ -5,6 +5,7 @@
 #include <numeric>
 #include <optional>
 
+#include "core/site/heights.h"
 #include "core/model/kinds.h"
 #include "core/space/swing.h"
 
@@ -212,6 +213,20 @@ std::vector<Body> hungBodies(const PieceIndex& pieces, const Room& room, const S
     if (!wall || !piece.depth || *piece.depth <= 0 || r.bottom >= kWalkersHeadRoom) continue;
     const Vec2 from = wall->end - wall->along() * r.left, to = wall->end - wall->along() * r.right,
                out = wall->inward() * *piece.depth;
+    Body body{p.id.value, {Convex{{to, from, from + out, to + out}, 0}}, false, {}};
+    body.bounds = boundsOf(body.parts);
+    bodies.push_back(std::move(body));
+  }
+  // What leans with its foot on the floor stands in the way out to its front.
+  for (const Placement& p : scheme.placements) {
+    const auto* leans = leaning(p.on);
+    const auto wall = leans != nullptr ? findWall(room, leans->wall) : std::nullopt;
+    if (!wall || !leans->carrier.empty()) continue;
+    const Piece& piece = pieces.of(p);
+    const WallRect r = leaningRectOf(piece, *leans);
+    const Vec2 from = onWall(*wall, r.left), to = onWall(*wall, r.right),
+               out = wall->inward() * (leans->lean + piece.depth.value_or(0));
+    if (leans->lean + piece.depth.value_or(0) <= 0) continue;
     Body body{p.id.value, {Convex{{to, from, from + out, to + out}, 0}}, false, {}};
     body.bounds = boundsOf(body.parts);
     bodies.push_back(std::move(body));

@@ -32,7 +32,8 @@ void readHangs(ObjectReader& in, Scheme& s) {
     return Hang{h.text("id"),         h.choice("as", kHangs, std::optional(HangAs::Free)),
                 h.maybeNumber("gap"), whole("rows"),
                 whole("columns"),     h.choice("line", kHangLines, std::optional(HangLine::Centre)),
-                h.text("like", ""),   h.whole("seed", 1)};
+                h.text("like", ""),   h.whole("seed", 1),
+                whole("treads")};
   });
 }
 
@@ -43,6 +44,7 @@ void writeHangs(Json& out, const Scheme& s) {
     if (h.rows != 0) one["rows"] = h.rows;
     if (h.columns != 0) one["columns"] = h.columns;
     if (h.line != HangLine::Centre) one["line"] = wordFor(kHangLines, h.line);
+    if (h.treads != 0) one["treads"] = h.treads;
     if (!h.like.empty()) one["like"] = h.like;
     if (h.seed != 1) one["seed"] = h.seed;
     out["hangs"].push_back(std::move(one));

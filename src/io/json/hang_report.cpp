@@ -57,4 +57,15 @@ std::string nailsJson(const Scheme& scheme, const NailAsk& ask, const NailPlan& 
   return out.dump() + "\n";
 }
 
+std::string photographJson(const Scheme& scheme, const Homography& map, const std::vector<PhotographPiece>& pieces) {
+  Json out{{"contract", 2}, {"room", scheme.room.value}, {"scheme", scheme.id.value}};
+  out["homography"] = map;
+  out["lengths"] = Json::array();
+  for (const PhotographPiece& p : pieces)
+    for (const auto& [side, length] : {std::pair("width", p.width), std::pair("height", p.height)})
+      out["lengths"].push_back(
+          {{"placement", p.placement.value}, {"side", side}, {"mm", tidy(length.mm)}, {"u95", tidy(length.u95)}});
+  return out.dump() + "\n";
+}
+
 }  // namespace mezzet

@@ -35,9 +35,9 @@ inline void writeMaybe(Json& out, const char* key, const std::optional<double>& 
   if (value) out[key] = *value;
 }
 
-inline Polygon readPoints(ObjectReader& in, const std::string& key) {
+inline Polygon pointsOf(const ObjectReader& in, const std::string& key, const Json& list) {
   Polygon points;
-  const Json& list = in.list(key);
+  if (!list.is_array()) in.fail(key, "must be a list of points");
   for (std::size_t i = 0; i < list.size(); ++i) {
     if (!list[i].is_array() || list[i].size() != 2 || !list[i][0].is_number() || !list[i][1].is_number())
       in.fail(key + "/" + std::to_string(i), "must be a point [x, y]");
@@ -45,6 +45,7 @@ inline Polygon readPoints(ObjectReader& in, const std::string& key) {
   }
   return points;
 }
+inline Polygon readPoints(ObjectReader& in, const std::string& key) { return pointsOf(in, key, in.list(key)); }
 
 /// SHA-256 and an ending.
 inline bool isImageName(const std::string& name) {

@@ -56,6 +56,12 @@ std::string checkJson(const CheckReport& report, const Rulebook& book) {
   out["findings"] = Json::array();
   for (std::size_t i = 0; i < report.findings.size(); ++i)
     out["findings"].push_back(findingJson(report.findings[i], report.waysOut[i], book));
+  for (const Deviation& d : report.asHung)
+    out["asHung"].push_back({{"placement", d.placement.value},
+                             {"right", tidy(d.right)},
+                             {"up", tidy(d.up)},
+                             {"limit", tidy(d.limit)},
+                             {"over", d.over()}});
   return out.dump(1) + "\n";
 }
 

@@ -4,6 +4,7 @@
 #include <string>
 #include <vector>
 
+#include "core/hang/as_hung.h"
 #include "core/walk/free_space.h"
 #include "core/space/gaps.h"
 #include "core/rules/art/art_case.h"
@@ -18,6 +19,7 @@ struct CheckReport {
   std::vector<Finding> findings;
   std::vector<std::vector<WayOut>> waysOut;  ///< one list per finding
   bool strict = false;                       ///< taste is counted
+  std::vector<Deviation> asHung = {};        ///< where things hang otherwise than planned, where that was asked
 };
 [[nodiscard]] std::string checkJson(const CheckReport&, const Rulebook&);
 [[nodiscard]] std::string sizeJson(const RoomId&, const SchemeId&, const SizeCard&);

@@ -48,8 +48,16 @@ Place readPlace(ObjectReader& placement) {
     in.finish();
     ++ways;
   }
+  if (const Json* json = on.find("leaning")) {
+    ObjectReader in(*json, on.placeOf("leaning"));
+    LeaningPlace leans{CornerId(in.text("wall")), in.number("u"), in.number("foot", 0), in.number("lean")};
+    if (in.find("carrier") != nullptr) leans.carrier = in.text("carrier", "");
+    place = leans;
+    in.finish();
+    ++ways;
+  }
   on.finish();
-  if (ways != 1) on.fail("", "must say one of floor, wall, placement or ceiling");
+  if (ways != 1) on.fail("", "must say one of floor, wall, placement, ceiling or leaning");
   return place;
 }
 
@@ -132,6 +140,14 @@ Json toJson(const Scheme& s) {
         },
         [](const CeilingPlace& up) {
           return Json{{"ceiling", {{"x", up.at.x}, {"y", up.at.y}, {"turn", up.turn}, {"drop", up.drop}}}};
+        },
+        [](const LeaningPlace& leans) {
+          return Json{{"leaning",
+                       {{"wall", leans.wall.value},
+                        {"u", leans.u},
+                        {"foot", leans.foot},
+                        {"lean", leans.lean},
+                        {"carrier", leans.carrier.empty() ? Json(nullptr) : Json(leans.carrier)}}}};
         });
     Json placement{{"id", p.id.value}, {"piece", p.piece.value}, {"on", std::move(on)}};
     if (p.locked) placement["locked"] = true;

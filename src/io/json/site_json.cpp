@@ -21,6 +21,8 @@ constexpr std::pair<const char*, PointKind> kPoints[] = {
     {"socket", PointKind::Socket}, {"switch", PointKind::Switch},     {"wall-light", PointKind::WallLight},
     {"vent", PointKind::Vent},     {"detector", PointKind::Detector}, {"thermostat", PointKind::Thermostat}};
 
+constexpr std::pair<const char*, RailSide> kRailSides[] = {{"wall", RailSide::Wall}, {"open", RailSide::Open}};
+
 Taken readTaken(ObjectReader& in) {
   Taken t;
   t.value = in.number("value");
@@ -80,6 +82,7 @@ Stair readStair(ObjectReader& in) {
   s.nosing = in.maybeNumber("nosing");
   s.handrail = in.maybeNumber("handrail");
   s.headroom = in.maybeNumber("headroom");
+  if (in.find("railSide") != nullptr) s.railSide = in.choice("railSide", kRailSides);
   return s;
 }
 
@@ -160,6 +163,7 @@ void writeSite(Json& out, const Feature& f) {
   writeMaybe(stair, "nosing", s.nosing);
   writeMaybe(stair, "handrail", s.handrail);
   writeMaybe(stair, "headroom", s.headroom);
+  if (s.railSide) stair["railSide"] = wordFor(kRailSides, *s.railSide);
   out["stair"] = std::move(stair);
 }
 
@@ -208,7 +212,20 @@ void readSite(ObjectReader& in, Room& room) {
     out.note = p.text("note", "");
     out.when = p.text("when", "");
     out.who = p.text("who", "");
+    within(p, "calibration", [&out](ObjectReader& c) {
+      out.calibration =
+          Calibration{readPoints(c, "corners"),   c.number("width"), c.number("height"), c.number("u"), c.number("v"),
+                      c.number("u95", kPickDoubt)};
+    });
+    for (const Json& outline : p.list("before")) out.before.push_back(pointsOf(p, "before", outline));
     return out;
+  });
+  room.clearSpots = readEach<ClearSpot>(in, "clearSpots", [](ObjectReader& s) {
+    return ClearSpot{CornerId(s.text("wall")), s.number("u"), s.number("v"), s.text("date", "")};
+  });
+  room.holes = readEach<NailHole>(in, "holes", [](ObjectReader& h) {
+    return NailHole{CornerId(h.text("wall")), h.number("u"),      h.number("v"),
+                    h.number("diameter", 0),  h.text("made", ""), h.text("filled", "")};
   });
   room.storey = StoreyId(in.text("storey", ""));
   room.entry = OpeningId(in.text("entry", ""));
@@ -261,7 +278,26 @@ void writeSite(Json& out, const Room& room) {
     writeText(one, "note", p.note);
     writeText(one, "when", p.when);
     writeText(one, "who", p.who);
+    if (const auto& c = p.calibration)
+      one["calibration"] = {{"corners", pointsJson(c->corners)},
+                            {"width", c->width},
+                            {"height", c->height},
+                            {"u", c->u},
+                            {"v", c->v},
+                            {"u95", c->u95}};
+    for (const auto& outline : p.before) one["before"].push_back(pointsJson(outline));
     out["photographs"].push_back(std::move(one));
+  }
+  for (const ClearSpot& s : room.clearSpots) {
+    Json one{{"wall", s.wall.value}, {"u", s.u}, {"v", s.v}};
+    writeText(one, "date", s.date);
+    out["clearSpots"].push_back(std::move(one));
+  }
+  for (const NailHole& h : room.holes) {
+    Json one{{"wall", h.wall.value}, {"u", h.u}, {"v", h.v}, {"diameter", h.diameter}};
+    writeText(one, "made", h.made);
+    writeText(one, "filled", h.filled);
+    out["holes"].push_back(std::move(one));
   }
   writeText(out, "storey", room.storey.value);
   writeText(out, "entry", room.entry.value);

@@ -7,11 +7,13 @@
 #include <QVBoxLayout>
 
 #include "app/stages/walls/arrange_words.h"
+#include "app/stages/walls/nail_line.h"
 #include "app/stages/walls/nail_row.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/length_field.h"
 #include "core/base/sentence.h"
 #include "core/decide/wall_words.h"
+#include "core/hang/leaning.h"
 #include "core/light/circuits.h"
 #include "core/light/fixtures.h"
 #include "core/site/heights.h"
@@ -58,8 +60,8 @@ PieceBar::PieceBar(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
   connect(&workspace_, &Workspace::jobChanged, this, [this] {
     const Placement* p = workspace_.selectedPlacement();
     const bool same = p != nullptr && words_ == nullptr && nails_ == nullptr && p->id == shown_ &&
-                      p->locked == shownLocked_ && workspace_.stage() == shownStage_ &&
-                      workspace_.selection().size() == shownCount_ &&
+                      p->locked == shownLocked_ && (leaning(p->on) != nullptr) == !leans_.empty() &&
+                      workspace_.stage() == shownStage_ && workspace_.selection().size() == shownCount_ &&
                       workspace_.scheme()->circuits.size() == shownCircuits_;
     same ? refresh() : rebuild();  // what a stage hints at depends on the job, too
   });
@@ -83,6 +85,7 @@ void PieceBar::rebuild() {
   emptyLayout(row_);
   emptyLayout(links_);
   fields_.clear();
+  leans_.clear();
   turn_ = nullptr;
   words_ = nullptr;
   nails_ = nullptr;
@@ -119,7 +122,49 @@ void PieceBar::showLinks(const Placement& p) {
   link(tr("More ..."), "more");
 }
 
+/// Nails of the whole wall, where none of its frames is selected.
+void PieceBar::showNailLine() {
+  auto* line = new NailLine(workspace_);
+  connect(line, &NailLine::complained, this, [this](const QString& sentence) {
+    named(complaint_, "barFault");
+    complaint_->setText(sentence);
+  });
+  connect(line, &NailLine::actionWanted, this,
+          [this, line](const char* id) { emit actionWanted(id, line->mapToGlobal(QPoint(0, 0))); });
+  row_->addWidget(line);
+  row_->addStretch(1);
+  const auto plan = workspace_.nailsHere();
+  hint(plan && !plan->unknown.empty()
+           ? tr("%1 of its frames are not known to hang by anything yet: click one and say how.")
+                 .arg(plan->unknown.size())
+       : plan ? onScreen(plan->cautions)
+              : QString());
+}
+
+/// How far the foot stands off the wall, and how high.
+void PieceBar::showLeaning(const Placement& p) {
+  const auto put = [&](const QString& words, const QString& name, double LeaningPlace::*member) {
+    LengthField* f = field(words, name, 90, [this, member](const QString& text) {
+      LengthReading reading = workspace_.read(text);
+      const Placement* now = workspace_.selectedPlacement();
+      if (!reading || now == nullptr || leaning(now->on) == nullptr) return reading;
+      LeaningPlace there = *leaning(now->on);
+      there.*member = *reading.length;
+      if (there.foot == 0) there.carrier.clear();
+      workspace_.place(tr("lean"), there);
+      return reading;
+    });
+    f->show(workspace_.write((*leaning(p.on)).*member));
+    f->setText(workspace_.write((*leaning(p.on)).*member));
+    leans_.emplace_back(member, f);
+  };
+  put(tr("foot off the wall"), QStringLiteral("lean"), &LeaningPlace::lean);
+  put(tr("foot up"), QStringLiteral("foot"), &LeaningPlace::foot);
+}
+
 void PieceBar::showStage() {
+  if (workspace_.showsNails() && rowOf(workspace_.stage()).accepts == Accepts::Wall && !workspace_.foldedOut())
+    return showNailLine();
   const StageRow& stage = rowOf(workspace_.stage());
   label(stage.hint(workspace_), "barHint");
   row_->addStretch(1);
@@ -193,6 +238,10 @@ void PieceBar::showOne(const Placement& p) {
     tape(tr("left"), tapeItem(Side::Left));
     turn_ =
         field(tr("turned"), QStringLiteral("turn"), 66, [this](const QString& t) { return workspace_.typeTurn(t); });
+  } else if (leaning(p.on) != nullptr) {
+    tape(tr("left"), tapeItem(Side::Left));
+    tape(tr("right"), tapeItem(Side::Right));
+    showLeaning(p);
   } else {
     tape(tr("left"), tapeItem(Side::Left));
     tape(tr("right"), tapeItem(Side::Right));
@@ -218,6 +267,10 @@ void PieceBar::showNails(const Placement& p) {
     complaint_->setText(sentence);
   });
   row_->addWidget(nails_);
+  auto* more = button(tr("More ..."), "nails:more");
+  more->setToolTip(tr("Every fixing, why it fits or not, and what was detected"));
+  connect(more, &QPushButton::clicked, this,
+          [this, more] { emit actionWanted("hanger", more->mapToGlobal(QPoint(0, 0))); });
   row_->addStretch(1);
   hint(nails_->words());
 }
@@ -316,6 +369,10 @@ void PieceBar::refresh() {
       if (tape != tapes.end()) text = workspace_.write(tape->length);
     }
     put(field, text);
+  }
+  if (const auto* leans = leaning(p->on)) {
+    for (const auto& [member, f] : leans_) put(f, workspace_.write((*leans).*member));
+    hint(onScreen(leaningWords(workspace_.job(), pieceOf(workspace_.job(), *p), *leans)));
   }
   if (workspace_.stage() == Stage::Light) {
     hint(lightWords(*p));

@@ -39,6 +39,8 @@ class PieceBar : public QWidget {
   void actGroup(const Placement& lead);  ///< group or part what is selected
   void showOne(const Placement&);
   void showNails(const Placement&);
+  void showNailLine();
+  void showLeaning(const Placement&);
   void showLight(const Placement&, const std::function<void(const QString&, const ItemId&)>& tape);
   [[nodiscard]] QString lightWords(const Placement&) const;
   [[nodiscard]] QString toldWords(const Placement&) const;
@@ -56,10 +58,11 @@ class PieceBar : public QWidget {
   QHBoxLayout* row_;
   QHBoxLayout* links_;  // the usual actions, beside the hint
   QLabel* complaint_;
-  std::vector<std::pair<ItemId, LengthField*>> fields_;  // by tape
-  LengthField* turn_ = nullptr;                          // of what stands on the floor
-  ArrangeWords* words_ = nullptr;                        // where several hang on one wall
-  NailRow* nails_ = nullptr;                             // where nails are asked for
+  std::vector<std::pair<ItemId, LengthField*>> fields_;                 // by tape
+  std::vector<std::pair<double LeaningPlace::*, LengthField*>> leans_;  // of what leans
+  LengthField* turn_ = nullptr;                                         // of what stands on the floor
+  ArrangeWords* words_ = nullptr;                                       // where several hang on one wall
+  NailRow* nails_ = nullptr;                                            // where nails are asked for
   PlacementId shown_;
   std::size_t shownCount_ = 0, shownCircuits_ = 0;
   bool shownLocked_ = false;

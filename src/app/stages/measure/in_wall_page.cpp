@@ -108,8 +108,8 @@ void InWallPage::rebuild() {
   row->addWidget(after);
   rows_->addLayout(row);
   WallMaterial material = WallMaterial::Unknown;
-  for (const Corner& c : room.corners)
-    if (c.id == workspace_.wall()) material = c.material;
+  const Corner* corner = findCorner(room, workspace_.wall());
+  if (corner != nullptr) material = corner->material;
   FieldGrid made;
   QStringList materials;
   int now = 0;
@@ -123,9 +123,7 @@ void InWallPage::rebuild() {
       if (c.id == workspace_.wall()) c.material = kMaterials[static_cast<std::size_t>(i)].first;
     take(tr("what the wall is made of"), withRoom(workspace_.job(), changed));
   });
-  QString colour;
-  for (const Corner& c : room.corners)
-    if (c.id == workspace_.wall()) colour = QString::fromStdString(c.colour);
+  const QString colour = corner != nullptr ? QString::fromStdString(corner->colour) : QString();
   made.text(tr("Colour"), "wallColour", colour, tr("#f4efe6"), [this, id = room.id](const QString& text) {
     Room changed = *findRoom(workspace_.job(), id);
     for (Corner& c : changed.corners)

@@ -7,6 +7,7 @@
 #include <QSettings>
 #include <algorithm>
 
+#include "app/dialogs/photograph_dialog.h"
 #include "app/widgets/field_grid.h"
 #include "core/edit/edits.h"
 #include "io/files/file_system.h"
@@ -137,6 +138,9 @@ void PhotographsPage::addFields(const Photograph& p, int number) {
     rows_->addWidget(words((p.when.empty() ? QString() : QString::fromStdString(p.when)) +
                                (p.who.empty() ? QString() : tr(", by %1").arg(QString::fromStdString(p.who))),
                            "quietNote"));
+  if (!p.wall.empty() && workspace_.images().find(p.image) != nullptr)
+    grid.put(button(tr("See the plan in it ..."), "planInPhotograph",
+                    [this, id = p.id] { PhotographDialog(workspace_, id, window()).exec(); }));
   grid.put(button(tr("Remove it"), "removePhotograph", [this, id = p.id] {
     Room changed = *workspace_.room();
     std::erase_if(changed.photographs, [&](const Photograph& one) { return one.id == id; });

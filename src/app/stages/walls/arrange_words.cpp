@@ -5,18 +5,21 @@
 #include <QLabel>
 #include <QMenu>
 #include <QPushButton>
+#include <QSpinBox>
 
 #include "app/stages/stages.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/length_field.h"
 #include "core/entry/line_words.h"
 #include "core/model/kinds.h"
+#include "core/site/stair_wall.h"
 
 namespace mezzet {
 namespace {
 
 constexpr int kGapField = 72;  // px
-constexpr HangAs kOffered[] = {HangAs::Row, HangAs::Grid, HangAs::Salon, HangAs::Loose, HangAs::Mirrored};
+constexpr HangAs kOffered[] = {HangAs::Row,   HangAs::Grid,     HangAs::Salon,
+                               HangAs::Loose, HangAs::Mirrored, HangAs::Stair};
 
 QString wordOf(HangAs as) {
   const std::string_view word = hangAsWord(as);
@@ -28,6 +31,12 @@ const Hang* hangOf(const Workspace& w) {
   const Placement* p = w.selectedPlacement();
   const auto group = p != nullptr ? groupOf(p->on) : std::nullopt;
   return group ? findHang(*w.scheme(), *group) : nullptr;
+}
+
+/// Whether a flight climbs along the wall that is seen.
+bool runsAlong(const Workspace& w) {
+  const auto wall = w.room() != nullptr ? findWall(*w.room(), w.wall()) : std::nullopt;
+  return wall && !stairsAlong(*w.room(), heightsOf(*w.room()), *wall).empty();
 }
 
 }  // namespace
@@ -50,7 +59,9 @@ ArrangeWords::ArrangeWords(Workspace& workspace, QWidget* parent) : QWidget(pare
   title->setObjectName(QStringLiteral("barHint"));
   row_->addWidget(title);
   const Hang* now = hangOf(workspace_);
+  const bool flight = runsAlong(workspace_);
   for (const HangAs as : kOffered) {
+    if (as == HangAs::Stair && !flight) continue;
     auto* word = new QPushButton(wordOf(as));
     word->setObjectName(QStringLiteral("hang:") + wordOf(as));
     word->setAccessibleName(tr("Hang as %1").arg(wordOf(as)));
@@ -82,6 +93,27 @@ ArrangeWords::ArrangeWords(Workspace& workspace, QWidget* parent) : QWidget(pare
   gap_->show(workspace_.write(wished_.value_or(kHangGap)));
   gap_->setText(workspace_.write(wished_.value_or(kHangGap)));
   row_->addWidget(gap_);
+  if (flight) addTreads(now != nullptr ? now->treads : 0);
+}
+
+/// How many treads from one frame to the next, of a climb.
+void ArrangeWords::addTreads(int now) {
+  auto* treads = new QSpinBox;
+  treads->setObjectName(QStringLiteral("hang:treads"));
+  treads->setAccessibleName(tr("Treads from one frame to the next"));
+  treads->setRange(0, 20);
+  treads->setSpecialValueText(tr("treads"));
+  treads->setSuffix(tr(" treads"));
+  treads->setValue(now);
+  treads_ = now;
+  connect(treads, &QSpinBox::valueChanged, this, [this](int value) {
+    treads_ = value;
+    ask(HangAs::Stair, false);
+  });
+  connect(treads, &QSpinBox::editingFinished, this, [this, now] {
+    if (treads_ != now) ask(HangAs::Stair, true);
+  });
+  row_->addWidget(treads);
 }
 
 /// As large as another picture or group together: pointing at one shows it.
@@ -138,6 +170,7 @@ void ArrangeWords::ask(HangAs as, bool take, const std::string& like) {
   if (!canArrange(workspace_)) return;
   HangRequest request = requestFor(*workspace_.scheme(), workspace_.selection(), workspace_.wall(), as);
   request.gap = wished_;
+  if (as == HangAs::Stair) request.treads = treads_;
   if (!like.empty()) request.like = like;
   IdSource ids = workspace_.document().ids();
   struct Answer {

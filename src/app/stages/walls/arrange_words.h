@@ -33,6 +33,7 @@ class ArrangeWords : public QWidget {
   /// Works an arrangement out beside the interface: shown as a ghost, or taken.
   void ask(HangAs as, bool take, const std::string& like = {});
   void addMatch();
+  void addTreads(int now);
   void take(const HangPlan& plan, HangAs as, long long nextId);
   [[nodiscard]] HangAs made() const;
 
@@ -41,6 +42,7 @@ class ArrangeWords : public QWidget {
   QHBoxLayout* row_;
   LengthField* gap_;
   std::optional<double> wished_;
+  int treads_ = 0;
 };
 
 /// Whether what is selected can be hung as one: two things or more on one wall that are no lights.

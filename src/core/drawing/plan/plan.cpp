@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/space/hung.h"
 #include "core/space/bodies.h"
 #include "core/drawing/base/drafting.h"
 #include "core/drawing/plan/fixed_plan.h"
@@ -228,6 +229,33 @@ void addWallDimensions(Drawing& d, const Room& room, LengthFormat format) {
   }
 }
 
+/// A picture on a wall shows in plan as a bar on the face of its wall; what leans takes what it stands on, out to its
+/// front.
+void addOnWalls(Drawing& d, const PieceIndex& pieces, const Room& room, const Scheme& scheme) {
+  const auto bar = [&](const ItemId& id, Vec2 from, Vec2 to, Vec2 in) {
+    d.add(Layer::Picture, id,
+          PathItem{{from, to, to + in, from + in}, true, Ink::Mount, {Ink::Ink, kDimensionLine, Dash::Solid}});
+  };
+  for (const Placement& p : scheme.placements) {
+    const auto* hung = onWall(p.on);
+    const auto* leans = leaning(p.on);
+    const auto wall = hung != nullptr    ? findWall(room, hung->wall)
+                      : leans != nullptr ? findWall(room, leans->wall)
+                                         : std::nullopt;
+    if (!wall) continue;
+    const Vec2 at = onWall(*wall, hung != nullptr ? hung->u : leans->u),
+               half = wall->along() * (pieces.of(p).width / 2);
+    if (hung != nullptr) {
+      bar(p.id.value, at - half, at + half, wall->inward() * std::max(40.0, 0.9 * d.scale));
+      continue;
+    }
+    const double deep = pieces.of(p).depth.value_or(kUsualFrameDepth);
+    bar(p.id.value, at - half, at + half, wall->inward() * std::max(leans->lean + deep, 0.9 * d.scale));
+    const Vec2 back = wall->inward() * leans->lean;
+    d.add(Layer::Picture, p.id.value, line(at - half + back, at + half + back, thin()));
+  }
+}
+
 }  // namespace
 
 Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, const PlanOptions& o) {
@@ -268,18 +296,7 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
     for (const Placement& p : scheme->placements)
       if (const auto place = carrierOf(p.on) ? standsAt(*scheme, p) : std::nullopt)
         addFurniturePlan(d, pieces.of(p), *place, p.id.value, Layer::Furniture);
-    // A picture on a wall shows in plan as a bar on the face of its wall.
-    for (const Placement& p : scheme->placements)
-      if (const auto* hung = onWall(p.on)) {
-        const auto wall = findWall(room, hung->wall);
-        const Vec2 at = wall->start + wall->along() * (wall->length() - hung->u);
-        const Vec2 half = wall->along() * (pieces.of(p).width / 2), in = wall->inward() * std::max(40.0, 0.9 * d.scale);
-        d.add(Layer::Picture, p.id.value,
-              PathItem{{at - half, at + half, at + half + in, at - half + in},
-                       true,
-                       Ink::Mount,
-                       {Ink::Ink, kDimensionLine, Dash::Solid}});
-      }
+    addOnWalls(d, pieces, room, *scheme);
   }
   if (o.named) addRoomName(d, job, room, scheme, outline);
   if (o.titles) {

@@ -7,6 +7,7 @@
 #include "core/drawing/base/drafting.h"
 #include "core/light/aim.h"
 #include "core/drawing/wall/furniture_front.h"
+#include "core/hang/leaning.h"
 #include "core/drawing/wall/nail_marks.h"
 #include "core/drawing/wall/wall_site.h"
 #include "core/drawing/base/working.h"
@@ -46,14 +47,14 @@ void addOpeningFront(Drawing& d, const Opening& o, const Wall& wall, LengthForma
   const std::string text = o.kind == OpeningKind::Window
                                ? "sill " + writeLength(o.sill, bare) + ", head " + writeLength(o.head(), bare)
                                : writeLength(o.width, bare) + " x " + writeLength(o.height, bare);
-  const double u = (left + right) / 2;
+  const double u = (left + right) / 2, beside = (letteringWidth(text, kSmallLetters) / 2 + 4) * d.scale;
   d.add(labelOnlyAt(Layer::Label, o.id.value, Rank::Note,
                     {{u, o.head() + 3.2 * d.scale},
                      {u, o.head() - 3.2 * d.scale},
                      {u, (o.sill + o.head()) / 2},
                      {u, o.sill - 5 * d.scale},
-                     {left - 16 * d.scale, o.head() - 3.2 * d.scale},
-                     {right + 16 * d.scale, o.head() - 3.2 * d.scale}},
+                     {left - beside, o.head() - 3.2 * d.scale},
+                     {right + beside, o.head() - 3.2 * d.scale}},
                     TextItem{{}, text, kSmallLetters, Align::Centre, 0, Ink::Quiet, Ink::None}));
 }
 
@@ -120,6 +121,23 @@ void addFloorStrip(Drawing& d, const Job& job, const Room& room, const Scheme* s
 
 namespace {
 
+/// As it is seen from the room: less high than it is, on what it stands.
+void addLeaningFace(Drawing& d, const PieceIndex& pieces, const SchemeNames& names, const LeaningFace& face,
+                    Layer layer) {
+  Piece seen = pieces.of(*face.placement);
+  seen.height = face.face.height();
+  const LeaningPlace& leans = *leaning(face.placement->on);
+  const PlacementId& id = face.placement->id;
+  addHung(d, seen, {leans.wall, leans.u, face.face.centreHeight(), std::nullopt}, id.value, names.plain(id), layer);
+}
+void addLeaning(Drawing& d, const Job& job, const Room& room, const Scheme& scheme, const CornerId& wall,
+                const PlacementIds& without) {
+  const PieceIndex pieces(job);
+  const SchemeNames names(job, scheme);
+  for (const LeaningFace& face : leaningFaces(pieces, room, scheme, wall))
+    if (!has(without, face.placement->id)) addLeaningFace(d, pieces, names, face, Layer::Picture);
+}
+
 /// Beams of lights that are aimed at this wall.
 void addBeams(Drawing& d, const Job& job, const Room& room, const Scheme& scheme, const Wall& wall,
               const RoomHeights& heights) {
@@ -178,7 +196,15 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   // As thick above a slope as elsewhere.
   PathItem cut{
       {{-t, lowest - t}, {length + t, lowest - t}, {length + t, above.back().y + t}}, true, Ink::CutWall, Stroke{}};
-  for (auto p = above.rbegin(); p != above.rend(); ++p) cut.points.push_back(*p + Vec2{0, t});
+  // Beside a step the cut goes up on the lower side.
+  const auto aside = [&](std::size_t i) {
+    for (const std::size_t k : {i, i - 1})
+      if (k < above.size() && k + 1 < above.size() && std::abs(above[k].x - above[k + 1].x) < 1 &&
+          std::abs(above[k].y - above[k + 1].y) > kTouch)
+        return above[k].y < above[k + 1].y ? -t : t;
+    return 0.0;
+  };
+  for (std::size_t i = above.size(); i-- > 0;) cut.points.push_back(above[i] + Vec2{aside(i), t});
   for (const Vec2 p : {Vec2{-t, above.front().y + t}, Vec2{-t, lowest - t}, below.front()}) cut.points.push_back(p);
   cut.points.insert(cut.points.end(), above.begin(), above.end());
   cut.points.push_back(below.back());
@@ -197,6 +223,7 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
         addHung(d, pieceOf(job, p), *hung, p.id.value, names.plain(p.id), Layer::Picture);
     }
     addBeams(d, job, room, *scheme, *wall, heights);
+    addLeaning(d, job, room, *scheme, wallId, o.without);
     for (const Standing& s : standingAt(job, *scheme, *wall)) {
       const Placement& p = *findPlacement(*scheme, s.id);
       addFurnitureFront(d, pieceOf(job, p), floorPlace(p.on), s, *wall, s.id.value);
@@ -289,6 +316,12 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
     if (const Placement* p = findPlacement(*work.scheme, id))
       if (const auto* place = onWall(p->on))
         addHung(d, pieceOf(job, *p), *place, id.value, names.plain(id), Layer::Working);
+  const std::vector<LeaningFace> faces = leaningFaces(PieceIndex(job), room, *work.scheme, work.wall);
+  const auto faceOf = [&](const PlacementId& id) {
+    return std::find_if(faces.begin(), faces.end(), [&](const LeaningFace& f) { return f.placement->id == id; });
+  };
+  for (const LeaningFace& face : faces)
+    if (has(work.inHand, face.placement->id)) addLeaningFace(d, PieceIndex(job), names, face, Layer::Working);
   if (work.ghost != nullptr)
     if (const Scheme* then = findScheme(*work.ghost, work.scheme->id))
       for (const Placement& q : then->placements) {
@@ -310,6 +343,14 @@ Drawing composeElevationWork(const Job& job, const Room& room, const ElevationWo
                         {Ink::Accent, 0.8, Dash::Solid}));
       }
   const Placement* selected = findPlacement(*work.scheme, work.selected);
+  if (const auto at = selected != nullptr ? faceOf(selected->id) : faces.end(); at != faces.end()) {
+    const WallRect r = at->face;
+    d.add(Layer::Working, "selection",
+          rectangle({r.left - 0.7 * scale, r.bottom - 0.7 * scale}, {r.right + 0.7 * scale, r.top + 0.7 * scale},
+                    Ink::None, {Ink::Accent, 1.1, Dash::Solid}));
+    for (const Tape& tape : work.tapes) addTape(d, tape, format, work.typedInto != tapeItem(tape.side));
+    return d;
+  }
   const auto* hung = selected != nullptr ? onWall(selected->on) : nullptr;
   if (hung == nullptr || hung->wall != work.wall) {
     for (Finding f : work.findings) {

@@ -14,11 +14,35 @@ namespace {
 
 constexpr double kUsualSkirting = 100;      // drawn line only [D]
 constexpr double kAtWall = 24 * kInch;      // what stands further off is not seen "on" the wall [D]
+constexpr double kLandingSeen = 900;        // how much of a landing's edge is drawn [D]
 constexpr double kStudWidth = 1.5 * kInch;  // a 2 by 4 as it is sold, planed (PS 20, from memory)
 
 std::vector<Vec2> raised(std::vector<Vec2> line, double by) {
   for (Vec2& p : line) p.y += by;
   return line;
+}
+
+/// Over the treads the line of the nosings and the handrail, dashed where it runs on the open side; beyond the last
+/// riser the landing. What is above the ceiling is not seen.
+void addFlightLines(Drawing& d, const Feature& f, double foot, bool rising, double floor, double seen, double length) {
+  const Stair& s = *f.stair;
+  const double slope = s.riser / s.going;
+  const auto climb = [&](double over, Stroke stroke) {
+    const double run = std::min(s.going * std::max(1, s.risers - 1), std::max(0.0, (seen - s.riser - over) / slope)),
+                 end = std::clamp(foot + (rising ? run : -run), 0.0, length);
+    d.add(Layer::Feature, f.id.value,
+          line({foot, floor + s.riser + over}, {end, floor + s.riser + over + std::abs(end - foot) * slope}, stroke));
+  };
+  climb(0, {Ink::Quiet, kFineLine, Dash::Dashed});
+  if (s.handrail)
+    climb(*s.handrail, {Ink::Ink, kFurnitureLine, s.railSide == RailSide::Open ? Dash::Dashed : Dash::Solid});
+  const double top = s.risers * s.riser, last = foot + (rising ? 1 : -1) * s.going * (s.risers - 1),
+               beyond = rising ? length : 0;
+  if (top < seen && last >= 0 && last <= length)
+    d.add(Layer::Feature, f.id.value,
+          line({last, floor + top},
+               {rising ? std::min(beyond, last + kLandingSeen) : std::max(0.0, last - kLandingSeen), floor + top},
+               {Ink::Ink, kFurnitureLine, Dash::Solid}));
 }
 
 }  // namespace
@@ -74,20 +98,11 @@ void addFixedFront(Drawing& d, const Room& room, const Wall& wall, const RoomHei
           steps.points.push_back({u, floor + (i + 1) * f.stair->riser});
         }
         d.add(Layer::Feature, f.id.value, steps);
-        if (f.stair->handrail) {
-          const double slope = f.stair->riser / f.stair->going;
-          const double run = std::min(f.stair->going * (f.stair->risers - 1),
-                                      std::max(0.0, (seen - f.stair->riser - *f.stair->handrail) / slope)),
-                       end = std::clamp(foot + (sense > 0 ? run : -run), 0.0, length);
-          d.add(Layer::Feature, f.id.value,
-                line({foot, floor + f.stair->riser + *f.stair->handrail},
-                     {end, floor + f.stair->riser + *f.stair->handrail +
-                               std::abs(end - foot) * f.stair->riser / f.stair->going},
-                     {Ink::Ink, kFurnitureLine, Dash::Solid}));
-        }
+        addFlightLines(d, f, foot, sense > 0, floor, seen, length);
         continue;
       }
     }
+
     const Ink fill = f.kind == FeatureKind::Hearth    ? Ink::Hearth
                      : f.kind == FeatureKind::BuiltIn ? Ink::Wood
                      : f.kind == FeatureKind::Column  ? Ink::CutWall

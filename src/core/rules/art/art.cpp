@@ -6,6 +6,7 @@
 #include "core/rules/art/art_ways.h"
 #include "core/model/kinds.h"
 #include "core/rules/base/facts.h"
+#include "core/site/stair_wall.h"
 
 namespace mezzet {
 namespace {
@@ -16,24 +17,40 @@ const Piece& pieceIn(const Situation& s, const Hung& hung) {
 
 std::string subjectWords(const Hung& hung) { return hung.members.size() > 1 ? "The group's centre" : "Its centre"; }
 
+/// Of a group, or of one frame: its centre over the floor, or over the stair's walking line, under its middle.
+void centreOf(const Situation& s, const Rule& rule, const Hung& hung, std::vector<Finding>& out) {
+  const Asked asked = askedOf(rule, s.job, pieceIn(s, hung));
+  Finding f = findingOf(rule, asked, idsOf(hung));
+  const double u = (hung.envelope.left + hung.envelope.right) / 2;
+  const Wall wall = *findWall(s.room, hung.wall);
+  const std::vector<StairWall> flights = stairsAlong(s.room, s.heights(), wall);
+  const StairWall* flight = flightAt(flights, u);
+  const double floor = flight != nullptr ? flight->walking(u) : s.heights().floorAt(onWall(wall, u));
+  f.measured = hung.envelope.centreHeight() - floor;
+  f.view = View{hung.wall};
+  f.at = {Vec2{u, floor}, Vec2{u, hung.envelope.centreHeight()}};
+  decide(f, s.scheme);
+  f.sentence = f.verdict == Verdict::NotMeasured
+                   ? "Pictures here follow the viewers' eye height, and no viewer's height is known."
+                   : subjectWords(hung) + " is " + writeLength(f.measured, s.format) +
+                         (flight != nullptr ? " above the stair" : " above the floor") + missWords(f, s.format) + ".";
+  f.rival = rivalWords(s, rule, f);
+  out.push_back(std::move(f));
+}
+
 void evaluateArtCentre(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (std::size_t i = 0; i < s.hung().size(); ++i) {
     const Hung& hung = s.hung()[i];
-    if (!artAsks(s.job, s.pieces, s.room, s.scheme, hung, s.below()[i]).centre) continue;
-    const Asked asked = askedOf(rule, s.job, pieceIn(s, hung));
-    Finding f = findingOf(rule, asked, idsOf(hung));
-    const double u = (hung.envelope.left + hung.envelope.right) / 2;
-    const double floor = s.heights().floorAt(onWall(*findWall(s.room, hung.wall), u));
-    f.measured = hung.envelope.centreHeight() - floor;
-    f.view = View{hung.wall};
-    f.at = {Vec2{u, floor}, Vec2{u, hung.envelope.centreHeight()}};
-    decide(f, s.scheme);
-    f.sentence = f.verdict == Verdict::NotMeasured
-                     ? "Pictures here follow the viewers' eye height, and no viewer's height is known."
-                     : subjectWords(hung) + " is " + writeLength(f.measured, s.format) + " above the floor" +
-                           missWords(f, s.format) + ".";
-    f.rival = rivalWords(s, rule, f);
-    out.push_back(std::move(f));
+    const ArtAsks asks = artAsks(s.job, s.pieces, s.room, s.scheme, hung, s.below()[i]);
+    if (!asks.centre) continue;
+    if (!asks.each) {
+      centreOf(s, rule, hung, out);
+      continue;
+    }
+    for (const PlacementId& id : hung.members)
+      centreOf(s, rule,
+               {{id}, hung.wall, wallRectOf(s.pieces.of(*s.placement(id.value)), *onWall(s.placement(id.value)->on))},
+               out);
   }
 }
 

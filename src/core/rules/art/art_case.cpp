@@ -4,7 +4,7 @@
 
 #include "core/edit/edits.h"
 #include "core/model/kinds.h"
-#include "core/site/heights.h"
+#include "core/site/stair_wall.h"
 
 namespace mezzet {
 namespace {
@@ -12,7 +12,7 @@ namespace {
 /// Of the floor under the middle of what hangs, above the datum.
 double floorUnder(const Room& room, const Hung& hung) {
   const auto wall = findWall(room, hung.wall);
-  return wall ? heightsOf(room).floorAt(onWall(*wall, (hung.envelope.left + hung.envelope.right) / 2)) : 0;
+  return wall ? floorAlong(room, heightsOf(room), *wall, (hung.envelope.left + hung.envelope.right) / 2) : 0;
 }
 
 }  // namespace
@@ -47,7 +47,13 @@ ArtAsks artAsks(const Job& job, const PieceIndex& pieces, const Room& room, cons
     out.gapCases.push_back(row);
   }
   if (!out.centre) return out;
-  if (hung.envelope.height() >= kHungByFootAndHead) {
+  const Hang* made = hung.group.empty() ? nullptr : findHang(scheme, hung.group);
+  out.each = made != nullptr && made->as == HangAs::Stair;
+  if (made != nullptr && wall && fillsFlight(made->as) &&
+      flightAt(stairsAlong(room, heightsOf(room), *wall), (hung.envelope.left + hung.envelope.right) / 2) != nullptr) {
+    out.centre = false;
+    out.told = "It fills the wall over the flight and ends where that ends: it has no centre height.";
+  } else if (!out.each && hung.envelope.height() >= kHungByFootAndHead) {
     out.centre = false;
     out.told = "It is so high that it is hung by its foot and its head, not by its centre.";
   } else if (out.gap && known && top > kHighTop) {

@@ -21,9 +21,14 @@ inline constexpr double kStandsUnder = 12 * kInch;
 struct ArtAsks {
   bool pictures = false;  ///< a picture or a textile is among them
   bool centre = false, gap = false;
+  bool each = false;                       ///< of a hang along a stair the centre is asked of each frame
   std::string told = {};                   ///< why the height of its centre is not asked, where it else would be
   std::vector<std::string> gapCases = {};  ///< of the gap's rule
 };
+/// What such an arrangement over a flight does: it fills the wall there, bounded by what is built.
+[[nodiscard]] inline bool fillsFlight(HangAs as) {
+  return as == HangAs::Salon || as == HangAs::Mirrored || as == HangAs::Loose;
+}
 [[nodiscard]] ArtAsks artAsks(const Job&, const PieceIndex&, const Room&, const Scheme&, const Hung&,
                               const std::optional<Below>&);
 

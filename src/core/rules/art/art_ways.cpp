@@ -7,6 +7,7 @@
 #include "core/model/kinds.h"
 #include "core/rules/art/art_case.h"
 #include "core/rules/art/rules.h"
+#include "core/site/heights.h"
 
 namespace mezzet {
 namespace {
@@ -31,6 +32,15 @@ void nothingBelow(Proposals& ways, const Placement& picture) {
   if (!hung || ways.target.rule != kArtCentre || !ways.target.asked.low || !ways.target.asked.high) return;
   const double centre = (*ways.target.asked.low + *ways.target.asked.high) / 2;
   ways.offer("hang", hangWords(ways, centre), "it holds", hungAtCentre(ways.job, ways.scheme.id, *hung, centre));
+}
+
+/// One frame of a climb: to the middle of what is asked over the stair right there.
+void alongStair(Proposals& ways, const Placement& picture) {
+  if (!ways.target.asked.low || !ways.target.asked.high) return;
+  const double centre = (*ways.target.asked.low + *ways.target.asked.high) / 2;
+  WallPlace there = wallPlace(picture.on);
+  there.v = floorUnder(roomOf(ways.job, ways.scheme), there) + centre;
+  ways.offer("hang", hangWords(ways, centre), "it holds", placed(ways.job, ways.scheme.id, picture.id, there));
 }
 
 void otherArtSchool(Proposals& ways, const ArtCase& c, std::string_view ruleId) {
@@ -137,6 +147,11 @@ void waysOutOfArt(Proposals& ways) {
     if (const Placement* p = findPlacement(ways.scheme, PlacementId(s)); p != nullptr && onWall(p->on) != nullptr)
       picture = p;
   if (picture == nullptr) return;
+  if (const auto group = groupOf(picture->on))
+    if (const Hang* made = findHang(ways.scheme, *group); made != nullptr && made->as == HangAs::Stair) {
+      alongStair(ways, *picture);
+      return;
+    }
   const auto artCase = artCaseOf(ways.job, ways.book, ways.scheme.id, picture->id);
   if (!artCase) {
     nothingBelow(ways, *picture);

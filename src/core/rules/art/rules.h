@@ -15,5 +15,7 @@ inline constexpr std::string_view kArtCentre = "art-centre", kArtGap = "art-gap"
 [[nodiscard]] RuleRows mirrorRules();
 [[nodiscard]] RuleRows screenRules();
 [[nodiscard]] RuleRows hookRules();
+[[nodiscard]] RuleRows stairHangRules();
+[[nodiscard]] RuleRows leaningRules();
 
 }  // namespace mezzet

@@ -52,7 +52,7 @@ struct Rule {
 };
 
 struct Rulebook {
-  int version = 9;
+  int version = 10;
   std::vector<Rule> rules;
   std::vector<Fixing> fixings;  ///< what hooks go into walls with
   RugTrade rugs;                ///< sizes, rolls, fibres: what ways out and size questions choose from

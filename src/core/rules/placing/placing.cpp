@@ -135,6 +135,15 @@ void evaluateOutsideRoom(const Situation& s, const Rule& rule, std::vector<Findi
         outsideFinding(s, rule, p, reach, up->at, nearestOnOutline(outline, up->at), kCeilingView, "the walls", out);
       else if (const double under = up->drop - s.heights().clearAt(up->at); under > kTouch)
         outsideFinding(s, rule, p, under, up->at, up->at, kCeilingView, "the floor", out);
+    } else if (const auto* leans = leaning(p.on)) {
+      const auto wall = findWall(s.room, leans->wall);
+      const WallRect r = leaningRectOf(piece, *leans);
+      const double side = std::max(-r.left, r.right - wall->length()),
+                   above = r.top - s.heights().clearAt(inFrontOf(*wall, std::clamp(leans->u, 0.0, wall->length())));
+      const Vec2 at{leans->u, r.centreHeight()};
+      if (std::max(side, above) > kTouch)
+        outsideFinding(s, rule, p, std::max(side, above), at, at, View{leans->wall},
+                       side >= above ? "the end of wall " + leans->wall.value : "the ceiling", out);
     } else if (const auto* hung = onWall(p.on)) {
       const auto wall = findWall(s.room, hung->wall);
       const WallRect r = wallRectOf(piece, *hung);
