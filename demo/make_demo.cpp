@@ -236,7 +236,9 @@ QByteArray wallPhotograph(const mezzet::Room& room, const mezzet::Photograph& ph
   };
   p.setPen(Qt::NoPen);
   p.setBrush(QColor(0xee, 0xec, 0xe4));
-  p.drawPolygon(QPolygonF() << onLine(ceiling, 0) << at(length, ceiling) << QPointF(w, -200) << QPointF(0, -200));
+  p.drawPolygon(QPolygonF() << onLine(ceiling, 0) << at(length, ceiling)
+                            << QPointF(w + 10, at(length, ceiling).y() - 160) << QPointF(w + 10, -400)
+                            << QPointF(0, -400));
   p.setBrush(QColor(0xb0, 0xa8, 0x96));
   p.drawPolygon(QPolygonF() << at(length, 0) << at(length, ceiling) << QPointF(w + 10, at(length, ceiling).y() - 160)
                             << QPointF(w + 10, at(length, 0).y() + 190));
@@ -249,7 +251,7 @@ QByteArray wallPhotograph(const mezzet::Room& room, const mezzet::Photograph& ph
   area(c.u - 24, c.u + c.width + 24, c.v + c.height, c.v + c.height + 24, tape);
   area(c.u - 24, c.u, c.v - 24, c.v + c.height + 24, tape);
   area(c.u + c.width, c.u + c.width + 24, c.v - 24, c.v + c.height + 24, tape);
-  const QColor things[] = {QColor(0x8f, 0x9a, 0x8c), QColor(0x6d, 0x5a, 0x43)};
+  const QColor things[] = {QColor(0x8f, 0x9a, 0x8c), QColor(0xe6, 0xdc, 0xc2)};
   for (std::size_t i = 0; i < photograph.before.size(); ++i) {
     QPolygonF outline;
     for (const Vec2 q : photograph.before[i]) outline << QPointF(q.x, q.y);

@@ -39,6 +39,7 @@ HangerDialog::HangerDialog(Workspace& workspace, PlacementId frame, QWidget* par
   auto* scroll = new QScrollArea;
   scroll->setWidgetResizable(true);
   scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   auto* body = new QWidget;
   rows_ = new QVBoxLayout(body);
   rows_->setContentsMargins(0, 0, 8, 0);

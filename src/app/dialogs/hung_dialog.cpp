@@ -17,12 +17,13 @@ namespace mezzet {
 HungDialog::HungDialog(Workspace& workspace, QWidget* parent) : QDialog(parent), workspace_(workspace) {
   setObjectName(QStringLiteral("hungDialog"));
   setWindowTitle(tr("Hung and holes"));
-  resize(620, 480);
+  resize(780, 480);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(18, 16, 18, 16);
   auto* scroll = new QScrollArea;
   scroll->setWidgetResizable(true);
   scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   auto* body = new QWidget;
   rows_ = new QVBoxLayout(body);
   rows_->setContentsMargins(0, 0, 8, 0);
@@ -93,7 +94,11 @@ void HungDialog::addHoles() {
   const std::vector<std::string> lines = holeWords(*workspace_.room(), workspace_.format());
   if (lines.empty()) rows_->addWidget(words(tr("No hole was made yet."), "quietNote"));
   for (std::size_t i = 0; i < lines.size(); ++i) {
-    auto* filled = new QCheckBox(onScreen(lines[i]));
+    auto* row = new QWidget;
+    auto* line = new QHBoxLayout(row);
+    line->setContentsMargins(0, 0, 0, 0);
+    auto* filled = new QCheckBox;
+    filled->setAccessibleName(onScreen(lines[i]));
     filled->setObjectName(QStringLiteral("holeFilled:%1").arg(i));
     filled->setToolTip(tr("Ticked: filled"));
     filled->setChecked(!workspace_.room()->holes[i].filled.empty());
@@ -104,7 +109,9 @@ void HungDialog::addHoles() {
                          on ? QDate::currentDate().toString(Qt::ISODate).toStdString() : std::string()));
       QMetaObject::invokeMethod(this, &HungDialog::rebuild, Qt::QueuedConnection);
     });
-    rows_->addWidget(filled);
+    line->addWidget(filled);
+    line->addWidget(words(onScreen(lines[i]), "hungRow"), 1);
+    rows_->addWidget(row);
   }
 }
 

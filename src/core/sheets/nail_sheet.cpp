@@ -35,6 +35,24 @@ std::string floorWord(const SheetSource& s, const NailPlan& plan) {
   return over ? "Floor, tread" : "Floor";
 }
 
+/// Each fixing that is used, and how many.
+std::map<std::string, int> hardware(const NailPlan& plan) {
+  std::map<std::string, int> counts;
+  for (const Nail& nail : plan.nails)
+    if (!nail.fixings.empty()) ++counts[nail.fixings.front()];
+  return counts;
+}
+/// "a", "b" ...: as the list under the table has it.
+std::string fixingLetter(const NailPlan& plan, const std::string& id) {
+  const auto all = hardware(plan);
+  return std::string(1, static_cast<char>('a' + std::distance(all.begin(), all.find(id)) % 26));
+}
+
+bool studsKnown(const NailPlan& plan) {
+  return std::any_of(plan.nails.begin(), plan.nails.end(),
+                     [](const Nail& n) { return n.stud != StudVerdict::Unknown; });
+}
+
 std::vector<std::vector<std::string>> tableOf(const SheetSource& s, const NailPlan& plan,
                                               const std::vector<Fixing>& fixings) {
   const SchemeNames names(s.job, *s.scheme);
@@ -53,29 +71,30 @@ std::vector<std::vector<std::string>> tableOf(const SheetSource& s, const NailPl
     const Fixing* fixing = nail.fixings.empty() ? nullptr : findFixing(fixings, nail.fixings.front());
     rows.push_back(
         {std::to_string(nail.order) + (nail.near.empty() ? "" : " !"),
-         names.plain(nail.placement) + " " + writeLength(r.width(), bare) + " x " + writeLength(r.height(), bare),
+         names.plain(nail.placement) + ", " + writeLength(r.width(), bare) + " x " + writeLength(r.height(), bare),
          writeLength(nail.fromEnd, bare),
          writeLength(std::abs(nail.aboveLine), bare) + (nail.aboveLine < 0 ? " below" : " above"),
          writeLength(nail.aboveFloor, bare), hookWords(piece, nail, hooks[nail.placement] > 1),
          nail.load ? (nail.guess ? "about " : "") + writeWeight(*nail.load, s.job.units) : "not known",
-         fixing != nullptr              ? fixing->words
-         : nail.load && !plan.wallKnown ? "what is the wall?"
-         : nail.load                    ? "none fits: ask a fitter"
-                                        : "-",
+         fixing != nullptr ? fixingLetter(plan, fixing->id)
+         : nail.load       ? "none"
+                           : "-",
          studWords(nail, bare)});
+  }
+  // What is known of none of them is said once below, not in every row.
+  for (auto& row : rows) {
+    if (!studsKnown(plan)) row.erase(row.begin() + 8);
+    if (!plan.wallKnown) row.erase(row.begin() + 7);
   }
   return rows;
 }
 
-/// What is bought: each fixing and how many.
+/// What is bought: each fixing by its letter, and how many.
 std::string hardwareWords(const NailPlan& plan, const std::vector<Fixing>& fixings) {
-  std::map<std::string, int> counts;
-  for (const Nail& nail : plan.nails)
-    if (!nail.fixings.empty()) ++counts[nail.fixings.front()];
   std::string out;
-  for (const auto& [id, n] : counts)
+  for (const auto& [id, n] : hardware(plan))
     if (const Fixing* f = findFixing(fixings, id))
-      out += (out.empty() ? "" : "; ") + std::to_string(n) + " x " + f->words;
+      out += (out.empty() ? "" : "; ") + fixingLetter(plan, id) + ", " + std::to_string(n) + " x " + f->words;
   return out.empty() ? out : "To bring: " + out + ". The packet decides what it bears.";
 }
 
@@ -97,7 +116,7 @@ std::vector<std::size_t> tagRows(const NailPlan& plan, double scale) {
 
 Drawing composeNails(const SheetSource& s, int scale) {
   const CornerId id(s.subject);
-  Drawing d = composeSheetWall(s, scale, true);
+  Drawing d = composeSheetWall(s, scale, true, false);
   const auto wall = findWall(s.room, id);
   if (s.scheme == nullptr || !wall) return d;
   static const std::vector<Fixing> none;
@@ -152,6 +171,12 @@ Drawing composeNails(const SheetSource& s, int scale) {
         gaps += (gaps.empty() ? "" : ", ") + writeLength(pair.gap, bare);
       lines.push_back("Gaps between frames: " + gaps + ".");
     }
+  if (!plan.nails.empty() && !plan.wallKnown)
+    lines.emplace_back("What this wall is made of is not known: fixings wait for it.");
+  if (plan.wallKnown &&
+      std::any_of(plan.nails.begin(), plan.nails.end(), [](const Nail& n) { return n.load && n.fixings.empty(); }))
+    lines.emplace_back("Where no fixing fits, ask a fitter.");
+  if (!plan.nails.empty() && !studsKnown(plan)) lines.emplace_back("No stud is known here: knock, or detect.");
   if (const std::string hardware = hardwareWords(plan, fixings); !hardware.empty()) lines.push_back(hardware);
   for (const auto& [of, sentence] : plan.says) lines.push_back(names.plain(of) + ": " + sentence);
   for (const Nail& nail : plan.nails)
@@ -167,8 +192,8 @@ Drawing composeNails(const SheetSource& s, int scale) {
 }
 
 std::string headingNails(const SheetSource& s) {
-  return "Nails on wall " + s.subject + ", all from the " + (s.request.nailsFromRight ? "right" : "left") +
-         " end and one level line";
+  return "Nails, wall " + s.subject + ": from the " + (s.request.nailsFromRight ? "right" : "left") +
+         " end, one level line";
 }
 
 bool offersNails(const Job& job) {
@@ -183,6 +208,7 @@ const SheetRow& nailSheetRow() {
                                 .title = "nails of wall",
                                 .compose = composeNails,
                                 .heading = headingNails,
+                                .fitsByScheme = true,
                                 .subjects = wallSubjects,
                                 .offered = offersNails};
   return row;

@@ -41,7 +41,7 @@ Fitted fitted(const SheetRow& row, const SheetSource& source) {
 Error doesNotFit(const SheetRow& row, const SheetSource& source) {
   const SheetRequest& r = source.request;
   SheetSource bare = source;
-  bare.scheme = nullptr;
+  if (!row.fitsByScheme) bare.scheme = nullptr;
   std::string others;
   for (const Paper& paper : papers())
     for (const int s : sheetScales()) {

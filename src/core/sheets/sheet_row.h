@@ -32,6 +32,8 @@ struct SheetRow {
   Sheet (*page)(const SheetSource&, int page) = nullptr;
   /// What it is called in its title block.
   std::string (*heading)(const SheetSource&) = nullptr;
+  /// Whether what a scheme adds decides on which paper it fits: a table of what hangs.
+  bool fitsByScheme = false;
   /// What it can be of in this room; empty: it is offered, and of nothing in particular. Null subjects: likewise.
   std::vector<std::string> (*subjects)(const Room&) = nullptr;
   /// Whether the dialog offers it for this job; null: always.

@@ -9,7 +9,7 @@ namespace {
 Drawing composeWall(const SheetSource& s, int scale) {
   const bool installer = s.request.version == SheetVersion::Installer;
   const CornerId wall(s.subject);
-  Drawing d = composeSheetWall(s, scale, installer);
+  Drawing d = composeSheetWall(s, scale, installer, true);
   if (installer && s.scheme != nullptr) addWallSetOut(d, s.job, s.room, *s.scheme, wall, s.request.format);
   if (!installer && s.scheme != nullptr) addWallList(d, s.job, s.room, *s.scheme, wall, s.request.format);
   return d;
@@ -27,13 +27,14 @@ std::vector<std::string> wallSubjects(const Room& room) {
   return out;
 }
 
-Drawing composeSheetWall(const SheetSource& s, int scale, bool services) {
+Drawing composeSheetWall(const SheetSource& s, int scale, bool services, bool strip) {
   ElevationOptions options;
   options.scale = scale;
   options.format = s.request.format;
   options.grid = false;
   options.titles = false;
   options.services = services;
+  options.strip = strip;
   return composeElevation(s.job, s.room, s.scheme, CornerId(s.subject), options);
 }
 

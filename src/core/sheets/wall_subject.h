@@ -9,6 +9,6 @@ namespace mezzet {
 /// Every wall of the room, by its letter.
 [[nodiscard]] std::vector<std::string> wallSubjects(const Room&);
 /// The wall that a sheet is of, bare of grid and titles, which the sheet brings.
-[[nodiscard]] Drawing composeSheetWall(const SheetSource&, int scale, bool services);
+[[nodiscard]] Drawing composeSheetWall(const SheetSource&, int scale, bool services, bool strip);
 
 }  // namespace mezzet

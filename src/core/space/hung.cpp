@@ -142,7 +142,11 @@ std::optional<Hung> hungWith(const Job& job, const Scheme& scheme, const Placeme
 WallRect selectedWhole(const Job& job, const Scheme& scheme, const PlacementId& id, std::size_t selected) {
   const Placement& p = *findPlacement(scheme, id);
   const auto hung = selected > 1 ? hungWith(job, scheme, id) : std::nullopt;
-  return hung && hung->members.size() == selected ? hung->envelope : wallRectOf(pieceOf(job, p), wallPlace(p.on));
+  // Frames that climb have a height each.
+  const Hang* made = hung && !hung->group.empty() ? findHang(scheme, hung->group) : nullptr;
+  const bool climbs = made != nullptr && made->as == HangAs::Stair;
+  return hung && !climbs && hung->members.size() == selected ? hung->envelope
+                                                             : wallRectOf(pieceOf(job, p), wallPlace(p.on));
 }
 
 bool isPictureGroup(const PieceIndex& pieces, const Scheme& scheme, const Hung& hung) {

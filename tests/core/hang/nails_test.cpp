@@ -172,7 +172,7 @@ TEST(NailSheet, RebuildsEveryFrameFromItsFigures) {
   const auto on = [&](const char* text) {
     return std::any_of(words.begin(), words.end(), [&](const auto& w) { return w.second == text; });
   };
-  for (const char* text : {"60", "140", "69 1/2", "68 3/4", "21 1/2 above", "20 3/4 above", "A 24 x 30", "B 16 x 20"})
+  for (const char* text : {"60", "140", "69 1/2", "68 3/4", "21 1/2 above", "20 3/4 above", "A, 24 x 30", "B, 16 x 20"})
     EXPECT_TRUE(on(text)) << text;
 }
 

@@ -135,10 +135,10 @@ void PieceBar::showNailLine() {
   row_->addStretch(1);
   const auto plan = workspace_.nailsHere();
   hint(plan && !plan->unknown.empty()
-           ? tr("%1 of its frames are not known to hang by anything yet: click one and say how.")
-                 .arg(plan->unknown.size())
-       : plan ? onScreen(plan->cautions)
-              : QString());
+           ? tr("Frames not known to hang by anything yet: %1. Click one and say how.").arg(plan->unknown.size())
+       : plan && plan->nails.empty() ? tr("Nothing hangs on this wall yet.")
+       : plan                        ? onScreen(plan->cautions)
+                                     : QString());
 }
 
 /// How far the foot stands off the wall, and how high.

@@ -9,6 +9,7 @@
 #include "app/widgets/layouts.h"
 #include "core/hang/as_hung.h"
 #include "core/rules/base/hook_school.h"
+#include "core/site/stair_wall.h"
 
 namespace mezzet {
 namespace {
@@ -34,6 +35,8 @@ NailReadOut::NailReadOut(Workspace& workspace, QWidget* parent)
   up_ = shownFigure("Up the wall");
   acrossOf_ = words({}, "caption");
   upOf_ = words({}, "caption");
+  // Figures have no tails: the line's own room below them is not needed.
+  for (QLabel* figure : {across_, up_}) figure->setFixedHeight(pixelsFor(kFigure, this));
   figures->addWidget(across_, 0, 0);
   figures->addWidget(acrossOf_, 0, 1);
   figures->addWidget(up_, 1, 0);
@@ -95,10 +98,14 @@ void NailReadOut::show_() {
   bare.withUnit = false;
   across_->setText(QString::fromStdString(writeLength(nail.fromEnd, bare)));
   up_->setText(QString::fromStdString(writeLength(std::abs(nail.aboveLine), bare)));
+  const Room& room = *workspace_.room();
+  const auto flights = stairsAlong(room, heightsOf(room), *findWall(room, workspace_.wall()));
+  const bool flight = flightAt(flights, nail.u) != nullptr;
   const QString unit = workspace_.job().units == Unit::Inch ? tr("in") : tr("mm");
   acrossOf_->setText(tr("%1 from the %2 end").arg(unit, plan_.end == WallEnd::Left ? tr("left") : tr("right")));
-  upOf_->setText(tr("%1 %2 the level line\n%3 above the floor")
-                     .arg(unit, nail.aboveLine < 0 ? tr("below") : tr("above"), workspace_.write(nail.aboveFloor)));
+  upOf_->setText(
+      (flight ? tr("%1 %2 the level line\n%3 above the tread") : tr("%1 %2 the level line\n%3 above the floor"))
+          .arg(unit, nail.aboveLine < 0 ? tr("below") : tr("above"), workspace_.write(nail.aboveFloor)));
   figure_->clear();
   figure_->setPlaceholderText(!fromEnd_            ? tr("as hung: from the end")
                               : nail.aboveLine < 0 ? tr("and below the line")

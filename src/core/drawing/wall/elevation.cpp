@@ -178,7 +178,7 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
   for (const Vec2 p : below) lowest = std::min(lowest, p.y);
   const double length = wall->length(), t = kElevationCut;
   const double deep = stripDepth(job, scheme, *wall);
-  d.low = {-t - kSideMargin * d.scale, -stripBelow(d.scale) - deep - 2 * d.scale};
+  d.low = {-t - kSideMargin * d.scale, -stripBelow(d.scale) - (o.strip ? deep + 2 * d.scale : 0)};
   // The other end's height is written, too, where it differs.
   const bool twoHeights = std::abs((above.back().y - below.back().y) - (above.front().y - below.front().y)) > kTouch;
   d.high = {length + t +
@@ -237,7 +237,7 @@ Drawing composeElevation(const Job& job, const Room& room, const Scheme* scheme,
     return d;
   }
   if (o.services) d.low.y -= addServices(d, room, *wall, heights, o.format, d.low.y);
-  addFloorStrip(d, job, room, scheme, *wall, deep, o.format);
+  if (o.strip) addFloorStrip(d, job, room, scheme, *wall, deep, o.format);
   // Below the floor line, clear of both cut walls.
   addDimension(d, {{0, -(stripBelow(d.scale) - kStripCut + t) / 2},
                    {length, -(stripBelow(d.scale) - kStripCut + t) / 2},

@@ -15,6 +15,7 @@ struct ElevationOptions {
   Vec2 gridLow, gridHigh;
   bool titles = true;
   bool alone = false;     ///< only the wall itself: no floor strip, no lengths
+  bool strip = true;      ///< the strip of floor below it
   bool services = false;  ///< studs as predicted, and where cables are likely: for who drills
 };
 
