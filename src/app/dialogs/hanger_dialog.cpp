@@ -3,7 +3,6 @@
 #include <QCheckBox>
 #include <QDate>
 #include <QDialogButtonBox>
-#include <QScrollArea>
 #include <QVBoxLayout>
 
 #include "app/widgets/field_grid.h"
@@ -36,15 +35,7 @@ HangerDialog::HangerDialog(Workspace& workspace, PlacementId frame, QWidget* par
   resize(560, 520);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(18, 16, 18, 16);
-  auto* scroll = new QScrollArea;
-  scroll->setWidgetResizable(true);
-  scroll->setFrameShape(QFrame::NoFrame);
-  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  auto* body = new QWidget;
-  rows_ = new QVBoxLayout(body);
-  rows_->setContentsMargins(0, 0, 8, 0);
-  scroll->setWidget(body);
-  column->addWidget(scroll, 1);
+  rows_ = scrollingRows(column);
   auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
   connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
   column->addWidget(buttons);

@@ -5,7 +5,6 @@
 #include <QDialogButtonBox>
 #include <QHBoxLayout>
 #include <QPushButton>
-#include <QScrollArea>
 #include <QVBoxLayout>
 
 #include "app/widgets/layouts.h"
@@ -20,16 +19,7 @@ HungDialog::HungDialog(Workspace& workspace, QWidget* parent) : QDialog(parent),
   resize(780, 480);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(18, 16, 18, 16);
-  auto* scroll = new QScrollArea;
-  scroll->setWidgetResizable(true);
-  scroll->setFrameShape(QFrame::NoFrame);
-  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  auto* body = new QWidget;
-  rows_ = new QVBoxLayout(body);
-  rows_->setContentsMargins(0, 0, 8, 0);
-  rows_->setSpacing(5);
-  scroll->setWidget(body);
-  column->addWidget(scroll, 1);
+  rows_ = scrollingRows(column);
   auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
   connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
   column->addWidget(buttons);

@@ -24,6 +24,7 @@ namespace {
 
 constexpr double kReach = 12;  // px of the screen: a corner so near is taken hold of
 constexpr int kPanel = 300;
+constexpr double kPreview = 1400;  // px on the long side, of what is shown while it is worked on
 
 const QColor kMark(0xf4, 0xc4, 0x30), kEdge(0x1d, 0x27, 0x30);
 
@@ -37,8 +38,10 @@ PhotographView::PhotographView(QWidget* parent) : QWidget(parent) {
   setCursor(Qt::CrossCursor);
 }
 
-void PhotographView::show(const QImage& painted, const std::vector<Vec2>& corners, const std::vector<Vec2>& outline) {
+void PhotographView::show(const QImage& painted, double scale, const std::vector<Vec2>& corners,
+                          const std::vector<Vec2>& outline) {
   image_ = painted;
+  scale_ = scale;
   corners_ = corners;
   outline_ = outline;
   chosen_ = corners_.empty() ? 0 : std::min(chosen_, corners_.size() - 1);
@@ -47,7 +50,8 @@ void PhotographView::show(const QImage& painted, const std::vector<Vec2>& corner
 
 double PhotographView::zoom() const {
   if (image_.isNull()) return 1;
-  return std::min(width() / static_cast<double>(image_.width()), height() / static_cast<double>(image_.height()));
+  return scale_ *
+         std::min(width() / static_cast<double>(image_.width()), height() / static_cast<double>(image_.height()));
 }
 
 QPointF PhotographView::onScreen(Vec2 pixel) const { return {pixel.x * zoom(), pixel.y * zoom()}; }
@@ -63,7 +67,7 @@ void PhotographView::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
   if (image_.isNull()) return;
-  painter.drawImage(QRectF(0, 0, image_.width() * zoom(), image_.height() * zoom()), image_);
+  painter.drawImage(QRectF(0, 0, image_.width() * zoom() / scale_, image_.height() * zoom() / scale_), image_);
   const auto chain = [&](const std::vector<Vec2>& points, bool closed) {
     QPolygonF line;
     for (const Vec2 p : points) line << onScreen(p);
@@ -121,7 +125,7 @@ void PhotographView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Return:
     case Qt::Key_Enter:
       // Corners without a mouse: the next is set in the middle, and moved from there.
-      return emit clicked({image_.width() / 2.0, image_.height() / 2.0});
+      return emit clicked({image_.width() / 2.0 / scale_, image_.height() / 2.0 / scale_});
     default: return QWidget::keyPressEvent(event);
   }
   if (chosen_ >= corners_.size()) return;
@@ -176,7 +180,7 @@ PhotographDialog::PhotographDialog(Workspace& workspace, PhotographId photograph
   connect(view_, &PhotographView::moved, this, [this](std::size_t corner, Vec2 pixel) {
     if (corner >= now_.corners.size()) return;
     now_.corners[corner] = pixel;
-    view_->show(painted(), now_.corners, outline_);
+    showPainted();
   });
   connect(view_, &PhotographView::dropped, this, &PhotographDialog::calibrate);
   refresh();
@@ -298,23 +302,41 @@ void PhotographDialog::calibrate() {
   if (photograph() != nullptr && photograph()->calibration == now_) refresh();
 }
 
-QImage PhotographDialog::paintedWith(const SchemeId& id, bool namesScheme) const {
+double PhotographDialog::previewScale() const {
+  const Photograph* p = photograph();
+  const QImage* image = p != nullptr ? workspace_.images().find(p->image) : nullptr;
+  return image == nullptr ? 1 : std::min(1.0, kPreview / std::max(image->width(), image->height()));
+}
+
+/// At the photograph's own size, or smaller: what is dragged is painted in no time.
+QImage PhotographDialog::paintedWith(const SchemeId& id, bool namesScheme, double scale) const {
   const Photograph* p = photograph();
   const QImage* image = p != nullptr ? workspace_.images().find(p->image) : nullptr;
   const Scheme* scheme = findScheme(workspace_.job(), id);
   if (image == nullptr) return {};
+  if (scale < 1 && preview_.isNull())
+    preview_ = image->scaled(image->size() * scale, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+  if (scale < 1) image = &preview_;
   Photograph shown = *p;
   shown.calibration = now_;
-  const auto map = wallToPhotograph(now_);
+  for (Vec2& corner : shown.calibration->corners) corner = corner * scale;
+  for (auto& outline : shown.before)
+    for (Vec2& corner : outline) corner = corner * scale;
+  const auto map = wallToPhotograph(*shown.calibration);
   if (!map || scheme == nullptr || now_.width <= 0 || now_.height <= 0) return *image;
-  return photographWith(*image, piecesIn(workspace_.job(), *scheme, shown, *map), p->before, workspace_.images(),
+  return photographWith(*image, piecesIn(workspace_.job(), *scheme, shown, *map), shown.before, workspace_.images(),
                         namesScheme ? QString::fromStdString(scheme->name) : QString());
 }
 
-QImage PhotographDialog::painted() const {
+QImage PhotographDialog::painted(double scale) const {
   const SchemeId other(with_->currentData().toString().toStdString());
-  if (other.empty()) return paintedWith(workspace_.schemeId(), false);
-  return besideEachOther(paintedWith(workspace_.schemeId(), true), paintedWith(other, true));
+  if (other.empty()) return paintedWith(workspace_.schemeId(), false, scale);
+  return besideEachOther(paintedWith(workspace_.schemeId(), true, scale), paintedWith(other, true, scale));
+}
+
+void PhotographDialog::showPainted() {
+  const double scale = previewScale();
+  view_->show(painted(scale), scale, now_.corners, outline_);
 }
 
 void PhotographDialog::refresh() {
@@ -346,7 +368,7 @@ void PhotographDialog::refresh() {
   }
   lengths_->setText(lengths);
   save_->setEnabled(map.ok() && sized);
-  view_->show(painted(), now_.corners, outline_);
+  showPainted();
 }
 
 std::optional<Error> PhotographDialog::write(const QString& path) const {

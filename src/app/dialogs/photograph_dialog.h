@@ -20,7 +20,8 @@ class PhotographView : public QWidget {
 
  public:
   explicit PhotographView(QWidget* parent = nullptr);
-  void show(const QImage& painted, const std::vector<Vec2>& corners, const std::vector<Vec2>& outline);
+  /// `painted` is the photograph made smaller by `scale`; points are pixels of the photograph itself.
+  void show(const QImage& painted, double scale, const std::vector<Vec2>& corners, const std::vector<Vec2>& outline);
   /// Where a point of the photograph is seen; for tests.
   [[nodiscard]] QPointF onScreen(Vec2 pixel) const;
 
@@ -42,6 +43,7 @@ class PhotographView : public QWidget {
   [[nodiscard]] std::optional<std::size_t> cornerAt(QPointF) const;
 
   QImage image_;
+  double scale_ = 1;
   std::vector<Vec2> corners_, outline_;
   std::optional<std::size_t> held_;
   std::size_t chosen_ = 0;  ///< the corner that arrow keys move
@@ -52,8 +54,8 @@ class PhotographDialog : public QDialog {
 
  public:
   PhotographDialog(Workspace& workspace, PhotographId photograph, QWidget* parent = nullptr);
-  /// As it is shown, and saved.
-  [[nodiscard]] QImage painted() const;
+  /// As it is saved; made smaller as it is shown.
+  [[nodiscard]] QImage painted(double scale = 1) const;
   [[nodiscard]] std::optional<Error> write(const QString& path) const;
 
  private:
@@ -66,7 +68,9 @@ class PhotographDialog : public QDialog {
   void calibrate();
   void refresh();
   void askAndWrite();
-  [[nodiscard]] QImage paintedWith(const SchemeId&, bool named) const;
+  [[nodiscard]] QImage paintedWith(const SchemeId&, bool named, double scale) const;
+  [[nodiscard]] double previewScale() const;
+  void showPainted();
 
   Workspace& workspace_;
   PhotographId id_;
@@ -74,6 +78,7 @@ class PhotographDialog : public QDialog {
   Calibration now_;            ///< with the corners picked so far
   std::vector<Vec2> outline_;  ///< of a thing before the wall, while it is drawn
   bool outlining_ = false;
+  mutable QImage preview_;  ///< the photograph, smaller
   QComboBox *opening_, *with_;
   QLabel *says_, *lengths_;
   QPushButton *draw_, *save_;

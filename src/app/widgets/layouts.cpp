@@ -85,6 +85,19 @@ QVBoxLayout* scrollingColumn(QWidget* panel) {
   return column;
 }
 
+QVBoxLayout* scrollingRows(QVBoxLayout* column) {
+  auto* scroll = new QScrollArea;
+  scroll->setWidgetResizable(true);
+  scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  auto* body = new QWidget;
+  auto* rows = new QVBoxLayout(body);
+  rows->setContentsMargins(0, 0, 8, 0);
+  scroll->setWidget(body);
+  column->addWidget(scroll, 1);
+  return rows;
+}
+
 void named(QWidget* widget, const char* name) {
   const QString text = QString::fromUtf8(name);
   if (widget->objectName() == text) return;

@@ -5,6 +5,7 @@
 
 #include "core/model/kinds.h"
 #include "core/space/bodies.h"
+#include "core/hang/art_solver.h"
 #include "core/space/standing.h"
 
 namespace mezzet {
@@ -12,8 +13,6 @@ namespace {
 
 constexpr double kSearchStep = 150, kDropStep = 50;  // between places tried, mm
 constexpr double kHangStep = 25, kBetween = 2 * kInch;
-constexpr double kUsualCentre =
-    58.5 * kInch;  // where a picture hangs until its rules are asked: the middle of school A
 
 bool isFree(const Parts& body, const Polygon& outline, const std::vector<Body>& others) {
   const Body here{{}, body, false, boundsOf(body)};

@@ -10,9 +10,6 @@
 namespace mezzet {
 namespace {
 
-/// Where no school gives a height: between 57 and 60 in (common practice).
-constexpr double kUsualCentre = 58.5 * kInch;
-
 /// A wall with its flight, and what is in the way there.
 struct FlightWall {
   const Job& job;

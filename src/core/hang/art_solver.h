@@ -4,8 +4,12 @@
 #include <optional>
 
 #include "core/base/range.h"
+#include "core/units/length.h"
 
 namespace mezzet {
+
+/// Where a picture's centre hangs until its rules are asked: the middle of 57 to 60 in (common practice).
+inline constexpr double kUsualCentre = 58.5 * kInch;
 
 /// With centre C, furniture top S, gap g and frame height h: C = S + g + h / 2. All in mm.
 struct ArtQuestion {

@@ -10,7 +10,7 @@ namespace mezzet {
 namespace {
 
 /// A sixteenth that came out of sums is still that sixteenth.
-constexpr double kHair = 0.01;
+constexpr double kSixteenthHair = 0.01;
 
 /// The room after a change that cannot make it unsound.
 Job withRoomAs(const Job& job, Room room) {
@@ -30,7 +30,7 @@ Vec2 landedAt(const Wall& wall, const NailAsk& ask, double fromEnd, double above
   return {ask.end == WallEnd::Left ? fromEnd : wall.length() - fromEnd, ask.line + aboveLine};
 }
 
-bool Deviation::over() const { return std::max(std::abs(right), std::abs(up)) > limit + kHair; }
+bool Deviation::over() const { return std::max(std::abs(right), std::abs(up)) > limit + kSixteenthHair; }
 
 std::vector<Deviation> deviations(const PieceIndex& pieces, const Scheme& scheme) {
   std::vector<Deviation> out;

@@ -7,6 +7,7 @@
 #include "core/base/sentence.h"
 #include "core/edit/edits.h"
 #include "core/edit/hangs.h"
+#include "core/hang/art_solver.h"
 #include "core/hang/hooks.h"
 #include "core/model/kinds.h"
 #include "core/site/heights.h"
@@ -104,7 +105,6 @@ std::vector<std::string> leaningWords(const Job& job, const Piece& piece, const 
 }
 
 Job leanedOrHung(const Job& job, const SchemeId& id, const PlacementId& placement) {
-  constexpr double kUsualMiddle = 58.5 * kInch;  // between 57 and 60 in (common practice)
   const Scheme* scheme = findScheme(job, id);
   const Placement* p = scheme != nullptr ? findPlacement(*scheme, placement) : nullptr;
   if (p == nullptr) return job;
@@ -118,7 +118,7 @@ Job leanedOrHung(const Job& job, const SchemeId& id, const PlacementId& placemen
     changed.asHung.reset();
   } else if (const auto* leans = leaning(p->on)) {
     WallPlace up{leans->wall, leans->u, 0, std::nullopt};
-    up.v = floorUnder(room, up) + kUsualMiddle;
+    up.v = floorUnder(room, up) + kUsualCentre;
     changed.on = up;
   }
   return withoutLostHangs(withPlacement(job, id, std::move(changed)), id);

@@ -6,7 +6,7 @@
 namespace mezzet {
 namespace {
 
-constexpr double kHair = 1e-6;
+constexpr double kStairHair = 1e-6;
 
 /// What the first `n` frames take along the climb, from the first's outer side to the last's.
 double spanOf(const StairHangAsk& ask, double pitch, std::size_t n) {
@@ -29,9 +29,9 @@ std::optional<int> firstTread(const StairWall& s, const StairHangAsk& ask, int t
   const int last = std::max(0, s.stair.risers - 2);  // the last riser leads onto the landing
   for (int j = 0; j + treads * static_cast<int>(n - 1) <= last; ++j) {
     const double from = (j + 0.5) * s.stair.going - half, to = from + span;
-    if (from < low - kHair || to > high + kHair) continue;
+    if (from < low - kStairHair || to > high + kStairHair) continue;
     const double off = std::abs((from + to) / 2 - (low + high) / 2);
-    if (off >= least - kHair) continue;
+    if (off >= least - kStairHair) continue;
     least = off;
     best = j;
   }
@@ -44,7 +44,7 @@ StairHang stairHang(const StairWall& s, const StairHangAsk& ask) {
   StairHang out;
   if (ask.frames.empty()) return out;
   out.treads = ask.treads;
-  const auto tight = [&](int k) { return clearAt(ask, k * s.stair.going) < kStairGap - kHair; };
+  const auto tight = [&](int k) { return clearAt(ask, k * s.stair.going) < kStairGap - kStairHair; };
   if (out.treads == 0)
     for (out.treads = 1; ask.frames.size() > 1 && tight(out.treads) && out.treads < s.stair.risers; ++out.treads) {}
   const double pitch = out.treads * s.stair.going;
@@ -73,10 +73,10 @@ StairHang stairHang(const StairWall& s, const StairHangAsk& ask) {
 std::vector<Vec2> denseRegion(const StairWall& s, double top, double left, double right) {
   const double from = std::max(left, std::min(s.foot, s.at(s.treads()))),
                to = std::min(right, std::max(s.foot, s.at(s.treads())));
-  if (to - from < kHair) return {};
+  if (to - from < kStairHair) return {};
   // Cut where the lower edge meets the top.
   const double low = s.nosing(from) + kDenseOver, high = s.nosing(to) + kDenseOver;
-  if (std::min(low, high) > top - kHair) return {};
+  if (std::min(low, high) > top - kStairHair) return {};
   const double slope = (high - low) / (to - from);
   if (low > top) return {{from + (top - low) / slope, top}, {to, high}, {to, top}};
   if (high > top) return {{from, low}, {from + (top - low) / slope, top}, {from, top}};

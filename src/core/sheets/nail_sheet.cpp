@@ -196,11 +196,6 @@ std::string headingNails(const SheetSource& s) {
          " end, one level line";
 }
 
-bool offersNails(const Job& job) {
-  return std::any_of(job.schemes.begin(), job.schemes.end(),
-                     [&](const auto& scheme) { return !hungIn(job, *scheme).empty(); });
-}
-
 }  // namespace
 
 const SheetRow& nailSheetRow() {
@@ -210,7 +205,7 @@ const SheetRow& nailSheetRow() {
                                 .heading = headingNails,
                                 .fitsByScheme = true,
                                 .subjects = wallSubjects,
-                                .offered = offersNails};
+                                .offered = anythingHangs};
   return row;
 }
 

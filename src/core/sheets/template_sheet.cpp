@@ -208,10 +208,6 @@ Sheet pageTemplates(const SheetSource& s, int page) {
 }
 
 std::string headingTemplates(const SheetSource&) { return "Templates, full size"; }
-bool offersTemplates(const Job& job) {
-  return std::any_of(job.schemes.begin(), job.schemes.end(),
-                     [&](const auto& scheme) { return !hungIn(job, *scheme).empty(); });
-}
 
 }  // namespace
 
@@ -223,7 +219,7 @@ const SheetRow& templateSheetRow() {
                                 .page = pageTemplates,
                                 .heading = headingTemplates,
                                 .subjects = wallSubjects,
-                                .offered = offersTemplates};
+                                .offered = anythingHangs};
   return row;
 }
 

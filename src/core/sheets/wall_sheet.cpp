@@ -27,6 +27,11 @@ std::vector<std::string> wallSubjects(const Room& room) {
   return out;
 }
 
+bool anythingHangs(const Job& job) {
+  return std::any_of(job.schemes.begin(), job.schemes.end(),
+                     [&](const auto& scheme) { return !hungIn(job, *scheme).empty(); });
+}
+
 Drawing composeSheetWall(const SheetSource& s, int scale, bool services, bool strip) {
   ElevationOptions options;
   options.scale = scale;

@@ -8,6 +8,8 @@ namespace mezzet {
 
 /// Every wall of the room, by its letter.
 [[nodiscard]] std::vector<std::string> wallSubjects(const Room&);
+/// Whether sheets of what hangs are offered.
+[[nodiscard]] bool anythingHangs(const Job&);
 /// The wall that a sheet is of, bare of grid and titles, which the sheet brings.
 [[nodiscard]] Drawing composeSheetWall(const SheetSource&, int scale, bool services, bool strip);
 
