@@ -93,6 +93,7 @@ QPushButton { background: @button; border: 1px solid @fieldEdge; border-radius: 
 QPushButton:hover { background: @buttonHover; }
 QPushButton:focus { border: 2px solid @ink; padding: 4px 11px; background: @fieldFocus; }
 QPushButton:disabled { color: @disabled; border-color: @rule; }
+#bar QPushButton:checked { background: @focus; color: #1d2730; border: 1px solid #1d2730; }
 QPushButton#primary { background: @primary; color: @onPrimary; border-color: @primary; font-weight: bold; }
 QPushButton#primary:hover { background: @primaryHover; }
 QPushButton#primary:focus { border: 2px solid #f4c430; }

@@ -43,11 +43,17 @@ Error doesNotFit(const SheetRow& row, const SheetSource& source) {
   SheetSource bare = source;
   if (!row.fitsByScheme) bare.scheme = nullptr;
   std::string others;
+  const auto offer = [&](const Paper& paper, int s) {
+    const bool fits = fitOf(row.compose(bare, s), paper, s).fits;
+    if (fits) others += (others.empty() ? "" : " or ") + paper.name + " at " + scaleInWords(s);
+    return fits;
+  };
   for (const Paper& paper : papers())
-    for (const int s : sheetScales()) {
-      if (s != r.scale && paper.id != r.paper->id) continue;  // change one thing
-      if (fitOf(row.compose(bare, s), paper, s).fits)
-        others += (others.empty() ? "" : " or ") + paper.name + " at " + scaleInWords(s);
+    for (const int s : r.scale == 0 ? scalesFor(source.job.units) : sheetScales()) {
+      if (r.scale == 0 ? paper.id == r.paper->id : s != r.scale && paper.id != r.paper->id)
+        continue;  // change one thing
+      // Where any scale will do, the largest of each paper is enough.
+      if (offer(paper, s) && r.scale == 0) break;
     }
   const std::string at = r.scale == 0 ? "at any of the scales" : "at " + scaleInWords(r.scale);
   return {source.subject.empty() ? source.room.name

@@ -154,6 +154,11 @@ TEST(Sheet, NeverShrinksButSaysWhatFits) {
             "(1:24) or A3 at 1/2 in = 1 ft (1:24) or A2 "
             "at 1/2 in = 1 ft (1:24) or ARCH D at 1/2 in = 1 ft (1:24)");
 }
+TEST(Sheet, AtAnyScaleSaysWhichPaperWouldDo) {
+  const Job job = emptyRoom(1100, 500);  // 559 mm at 1:50: with its lengths too wide for 574
+  EXPECT_EQ(planSheet(job, *job.rooms.front(), nullptr, request("letter", 0)).error().hint,
+            "It fits Tabloid at 1:100 or A3 at 1:100 or A2 at 1:100 or ARCH D at 1/4 in = 1 ft (1:48)");
+}
 TEST(Sheet, OfAHugeRoomSaysThatNoPaperIsLargeEnough) {
   const Job job = emptyRoom(3000, 2000);
   EXPECT_EQ(planSheet(job, *job.rooms.front(), nullptr, request("a3", 50)).error().hint,

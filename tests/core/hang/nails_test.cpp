@@ -176,5 +176,35 @@ TEST(NailSheet, RebuildsEveryFrameFromItsFigures) {
     EXPECT_TRUE(on(text)) << text;
 }
 
+TEST(NailSheet, NamesFixingsByLetterAndSaysOnceWhatIsNotKnown) {
+  const auto wordsOf = [](const Job& job) {
+    SheetRequest request{findPaper("a2"), 24, kInches, {}, SheetVersion::Installer};
+    request.book = &builtInRulebook();
+    const auto sheet = composeSheet(job, *job.rooms.front(), &scheme(job), *sheetKind("nails:A"), request);
+    EXPECT_TRUE(sheet) << sheet.error().text();
+    std::vector<std::string> out;
+    for (const Item& item : sheet->drawing.items)
+      if (const auto* text = std::get_if<TextItem>(&item.shape)) out.push_back(text->text);
+    return out;
+  };
+  const auto says = [](const std::vector<std::string>& words, const std::string& what) {
+    return std::any_of(words.begin(), words.end(), [&](const std::string& w) { return w.starts_with(what); });
+  };
+  Job job = hookedAt(emptyRoom(), "a", "p1", 24, 30, 60, 57);
+  std::vector<std::string> words = wordsOf(job);
+  EXPECT_TRUE(says(words, "What this wall is made of is not known"));
+  EXPECT_TRUE(says(words, "No stud is known here"));
+  EXPECT_FALSE(says(words, "Fixing"));
+  EXPECT_FALSE(says(words, "Stud"));
+  Room room = *job.rooms.front();
+  room.corners[0].material = WallMaterial::LathAndPlaster;
+  job = withStudsAt(withRoom(job, room).value(), 4);
+  words = wordsOf(job);
+  EXPECT_TRUE(says(words, "To bring: a, 1 x "));
+  EXPECT_TRUE(says(words, "Fixing"));
+  EXPECT_TRUE(says(words, "Stud"));
+  EXPECT_FALSE(says(words, "No stud is known here"));
+}
+
 }  // namespace
 }  // namespace mezzet
