@@ -204,6 +204,7 @@ const SheetRow& nailSheetRow() {
                                 .compose = composeNails,
                                 .heading = headingNails,
                                 .fitsByScheme = true,
+                                .close = true,
                                 .subjects = wallSubjects,
                                 .offered = anythingHangs};
   return row;

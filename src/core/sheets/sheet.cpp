@@ -11,12 +11,17 @@
 namespace mezzet {
 namespace {
 
+constexpr int kClosest = 12;  // a scale for what is worked from with a tape in the hand
+
 const SheetRow& rowOf(const SheetKind& kind) { return kind.row != nullptr ? *kind.row : planSheetRow(); }
 
-/// The scales that rulers of the unit have, largest first, then the others.
-std::vector<int> scalesFor(Unit unit) {
+/// The scales that rulers of the unit have, largest first, then the others. The largest of all is proposed of what is
+/// worked from closely alone.
+std::vector<int> scalesFor(Unit unit, const SheetRow& row) {
   std::vector<int> out = sheetScales();
-  std::stable_partition(out.begin(), out.end(), [unit](int s) { return (s % 8 == 0) == (unit == Unit::Inch); });
+  if (!row.close) std::erase(out, kClosest);
+  std::stable_partition(out.begin(), out.end(),
+                        [unit](int s) { return (s % 8 == 0 || s == kClosest) == (unit == Unit::Inch); });
   return out;
 }
 
@@ -28,8 +33,8 @@ struct Fitted {
 };
 Fitted fitted(const SheetRow& row, const SheetSource& source) {
   Fitted out;
-  for (const int s : scalesFor(source.job.units)) {
-    if (source.request.scale != 0 && s != source.request.scale) continue;
+  const int asked = source.request.scale;
+  for (const int s : asked != 0 ? std::vector<int>{asked} : scalesFor(source.job.units, row)) {
     out.drawing = row.compose(source, s);
     out.fit = fitOf(out.drawing, *source.request.paper, s);
     out.scale = s;
@@ -49,7 +54,7 @@ Error doesNotFit(const SheetRow& row, const SheetSource& source) {
     return fits;
   };
   for (const Paper& paper : papers())
-    for (const int s : r.scale == 0 ? scalesFor(source.job.units) : sheetScales()) {
+    for (const int s : r.scale == 0 ? scalesFor(source.job.units, row) : sheetScales()) {
       if (r.scale == 0 ? paper.id == r.paper->id : s != r.scale && paper.id != r.paper->id)
         continue;  // change one thing
       // Where any scale will do, the largest of each paper is enough.
@@ -80,12 +85,13 @@ const Paper* findPaper(const std::string& id) {
 }
 
 const std::vector<int>& sheetScales() {
-  static const std::vector<int> all{20, 24, 32, 48, 50, 100};
+  static const std::vector<int> all{kClosest, 20, 24, 32, 48, 50, 100};
   return all;
 }
 
 std::string scaleInWords(int denominator) {
   if (denominator == 1) return "full size (1:1)";
+  if (denominator == kClosest) return "1 in = 1 ft (1:12)";
   if (denominator == 48) return "1/4 in = 1 ft (1:48)";
   if (denominator == 32) return "3/8 in = 1 ft (1:32)";
   if (denominator == 24) return "1/2 in = 1 ft (1:24)";

@@ -34,6 +34,7 @@ struct SheetRow {
   std::string (*heading)(const SheetSource&) = nullptr;
   /// Whether what a scheme adds decides on which paper it fits: a table of what hangs.
   bool fitsByScheme = false;
+  bool close = false;  ///< worked from closely: the largest scale is proposed where it fits
   /// What it can be of in this room; empty: it is offered, and of nothing in particular. Null subjects: likewise.
   std::vector<std::string> (*subjects)(const Room&) = nullptr;
   /// Whether the dialog offers it for this job; null: always.

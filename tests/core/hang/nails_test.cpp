@@ -206,5 +206,17 @@ TEST(NailSheet, NamesFixingsByLetterAndSaysOnceWhatIsNotKnown) {
   EXPECT_FALSE(says(words, "No stud is known here"));
 }
 
+TEST(NailSheet, IsProposedAtAnInchToTheFootWhereThatFits) {
+  const Job job = hookedAt(emptyRoom(), "a", "p1", 24, 30, 60, 57);
+  SheetRequest request{findPaper("arch-d"), 0, kInches, {}, SheetVersion::Installer};
+  request.book = &builtInRulebook();
+  const auto scaleOf = [&](const char* kind) {
+    const auto sheet = composeSheet(job, *job.rooms.front(), &scheme(job), *sheetKind(kind), request);
+    return sheet ? sheet->scale : 0;
+  };
+  EXPECT_EQ(scaleOf("nails:A"), 12);
+  EXPECT_EQ(scaleOf("wall:A"), 24) << "a wall is looked at, not worked from";
+}
+
 }  // namespace
 }  // namespace mezzet
