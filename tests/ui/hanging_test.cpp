@@ -259,6 +259,21 @@ TEST_F(Hanging, APhotographIsPutInScaleByFourClicks) {
   const QImage painted = dialog.painted();
   EXPECT_NE(painted.pixelColor(150, 205), before.pixelColor(150, 205));
   EXPECT_EQ(painted.pixelColor(300, 100), before.pixelColor(300, 100));
+  // What stands before it is drawn round by the keyboard alone, and left as it is.
+  auto* draw = dialog.findChild<QPushButton*>(QStringLiteral("photographBefore"));
+  draw->click();
+  QTest::keyClick(view, Qt::Key_Return);  // the middle, 200 150
+  for (int i = 0; i < 9; ++i) QTest::keyClick(view, Qt::Key_Left);
+  for (int i = 0; i < 4; ++i) QTest::keyClick(view, Qt::Key_Up);
+  QTest::keyClick(view, Qt::Key_Return);  // 110 110
+  for (int i = 0; i < 18; ++i) QTest::keyClick(view, Qt::Key_Down);
+  QTest::keyClick(view, Qt::Key_Return);  // 110 290
+  for (int i = 0; i < 18; ++i) QTest::keyClick(view, Qt::Key_Right);
+  QTest::keyClick(view, Qt::Key_Return);  // 290 290
+  draw->click();
+  ASSERT_EQ(work().room()->photographs.back().before.size(), 1U);
+  EXPECT_NEAR(work().room()->photographs.back().before[0][1].x, 110, 1e-6);
+  EXPECT_EQ(dialog.painted().pixelColor(150, 205), before.pixelColor(150, 205));
   const QString out = folder_.path() + QStringLiteral("/out.png");
   EXPECT_FALSE(dialog.write(out));
   EXPECT_EQ(QImage(out).size(), image.size());

@@ -4,10 +4,7 @@
 #include <QComboBox>
 #include <QFileDialog>
 #include <QHBoxLayout>
-#include <QKeyEvent>
 #include <QLabel>
-#include <QMouseEvent>
-#include <QPainter>
 #include <QPushButton>
 #include <QVBoxLayout>
 
@@ -22,116 +19,10 @@
 namespace mezzet {
 namespace {
 
-constexpr double kReach = 12;  // px of the screen: a corner so near is taken hold of
 constexpr int kPanel = 300;
 constexpr double kPreview = 1400;  // px on the long side, of what is shown while it is worked on
 
-const QColor kMark(0xf4, 0xc4, 0x30), kEdge(0x1d, 0x27, 0x30);
-
 }  // namespace
-
-PhotographView::PhotographView(QWidget* parent) : QWidget(parent) {
-  setObjectName(QStringLiteral("photographView"));
-  setAccessibleName(tr("Photograph of the wall"));
-  setMinimumSize(480, 360);
-  setFocusPolicy(Qt::StrongFocus);
-  setCursor(Qt::CrossCursor);
-}
-
-void PhotographView::show(const QImage& painted, double scale, const std::vector<Vec2>& corners,
-                          const std::vector<Vec2>& outline) {
-  image_ = painted;
-  scale_ = scale;
-  corners_ = corners;
-  outline_ = outline;
-  chosen_ = corners_.empty() ? 0 : std::min(chosen_, corners_.size() - 1);
-  update();
-}
-
-double PhotographView::zoom() const {
-  if (image_.isNull()) return 1;
-  return scale_ *
-         std::min(width() / static_cast<double>(image_.width()), height() / static_cast<double>(image_.height()));
-}
-
-QPointF PhotographView::onScreen(Vec2 pixel) const { return {pixel.x * zoom(), pixel.y * zoom()}; }
-Vec2 PhotographView::onPicture(QPointF p) const { return {p.x() / zoom(), p.y() / zoom()}; }
-
-std::optional<std::size_t> PhotographView::cornerAt(QPointF p) const {
-  for (std::size_t i = 0; i < corners_.size(); ++i)
-    if (const QPointF off = onScreen(corners_[i]) - p; std::hypot(off.x(), off.y()) <= kReach) return i;
-  return std::nullopt;
-}
-
-void PhotographView::paintEvent(QPaintEvent*) {
-  QPainter painter(this);
-  painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
-  if (image_.isNull()) return;
-  painter.drawImage(QRectF(0, 0, image_.width() * zoom() / scale_, image_.height() * zoom() / scale_), image_);
-  const auto chain = [&](const std::vector<Vec2>& points, bool closed) {
-    QPolygonF line;
-    for (const Vec2 p : points) line << onScreen(p);
-    for (const QPen& pen : {QPen(kEdge, 3.4), QPen(kMark, 1.8)}) {
-      painter.setPen(pen);
-      closed ? painter.drawPolygon(line) : painter.drawPolyline(line);
-    }
-  };
-  painter.setBrush(Qt::NoBrush);
-  chain(corners_, corners_.size() == 4);
-  chain(outline_, false);
-  for (std::size_t i = 0; i < corners_.size(); ++i) {
-    const QPointF at = onScreen(corners_[i]);
-    painter.setPen(QPen(kEdge, 1.4));
-    painter.setBrush(kMark);
-    if (i == chosen_ && hasFocus()) painter.drawRect(QRectF(at.x() - 6, at.y() - 6, 12, 12));
-    else painter.drawEllipse(at, 5, 5);
-    painter.setPen(kEdge);
-    painter.setBrush(Qt::white);
-    const QRectF tag(at.x() + 7, at.y() - 20, 17, 17);
-    painter.drawRect(tag);
-    painter.drawText(tag, Qt::AlignCenter, QString::number(i + 1));
-  }
-}
-
-void PhotographView::mousePressEvent(QMouseEvent* event) {
-  if (image_.isNull()) return;
-  held_ = cornerAt(event->position());
-  if (held_) {
-    chosen_ = *held_;
-    update();
-  } else {
-    emit clicked(onPicture(event->position()));
-  }
-}
-void PhotographView::mouseMoveEvent(QMouseEvent* event) {
-  if (held_) emit moved(*held_, onPicture(event->position()));
-}
-void PhotographView::mouseReleaseEvent(QMouseEvent*) {
-  if (held_) emit dropped();
-  held_.reset();
-}
-
-void PhotographView::keyPressEvent(QKeyEvent* event) {
-  const double step = event->modifiers() & Qt::ShiftModifier ? 10 : 1;
-  Vec2 by;
-  switch (event->key()) {
-    case Qt::Key_Left: by = {-step, 0}; break;
-    case Qt::Key_Right: by = {step, 0}; break;
-    case Qt::Key_Up: by = {0, -step}; break;
-    case Qt::Key_Down: by = {0, step}; break;
-    case Qt::Key_Space:
-      if (!corners_.empty()) chosen_ = (chosen_ + 1) % corners_.size();
-      return update();
-    case Qt::Key_Return:
-    case Qt::Key_Enter:
-      // Corners without a mouse: the next is set in the middle, and moved from there.
-      return emit clicked({image_.width() / 2.0 / scale_, image_.height() / 2.0 / scale_});
-    default: return QWidget::keyPressEvent(event);
-  }
-  if (chosen_ >= corners_.size()) return;
-  emit moved(chosen_, corners_[chosen_] + by);
-  emit dropped();
-}
 
 PhotographDialog::PhotographDialog(Workspace& workspace, PhotographId photographId, QWidget* parent)
     : QDialog(parent), workspace_(workspace), id_(std::move(photographId)) {
@@ -235,6 +126,7 @@ void PhotographDialog::addOutlines(QLayout* column) {
   draw_->setAutoDefault(false);
   connect(draw_, &QPushButton::toggled, this, [this](bool on) {
     outlining_ = on;
+    if (on) view_->setFocus();
     const Photograph* p = photograph();
     if (!on && outline_.size() >= 3 && p != nullptr) {
       Photograph changed = *p;
@@ -336,7 +228,7 @@ QImage PhotographDialog::painted(double scale) const {
 
 void PhotographDialog::showPainted() {
   const double scale = previewScale();
-  view_->show(painted(scale), scale, now_.corners, outline_);
+  view_->show(painted(scale), scale, now_.corners, outline_, outlining_);
 }
 
 void PhotographDialog::refresh() {
@@ -347,7 +239,7 @@ void PhotographDialog::refresh() {
   const bool sized = now_.width > 0 && now_.height > 0;
   const auto map = wallToPhotograph(now_);
   QString say;
-  if (outlining_) say = tr("Click round it; press the button again to close the outline.");
+  if (outlining_) say = tr("Click round it, or arrows and Enter; press the button again to close the outline.");
   else if (now_.corners.size() < 4)
     say = tr("Click the %1 corner of a rectangle whose size you know, a window or a taped sheet.")
               .arg(tr(kCorner[now_.corners.size()]));
