@@ -123,12 +123,18 @@ struct CheckedScheme {
   RouteFacts routes;
   Photometries webs;
   std::vector<Finding> findings;
+  std::vector<Deviation> asHung;  ///< from the plan, where it was judged as it hangs
   [[nodiscard]] CheckWith with() const { return {state, &routes, &webs}; }
 };
 inline CheckedScheme checkedScheme(const Options& o, const std::string& what) {
   JobFile file = load(o);
   const Room& room = chosenRoom(file.job, o);
-  if (o.asHung) file.job = asItHangs(file.job, chosenScheme(file.job, room, o).id);
+  std::vector<Deviation> asHung;
+  if (o.asHung) {
+    const Scheme& planned = chosenScheme(file.job, room, o);
+    asHung = deviations(PieceIndex(file.job), planned);
+    file.job = asItHangs(file.job, planned.id);
+  }
   const Scheme& scheme = chosenScheme(file.job, room, o);
   const UseState state = stateNamed(o.state);
   const LengthFormat format = usualFormat(file.job.units);
@@ -138,7 +144,8 @@ inline CheckedScheme checkedScheme(const Options& o, const std::string& what) {
   Photometries webs = photometriesOf(file.job, file.images);
   std::vector<Finding> findings = check(file.job, builtInRulebook(), scheme.id, format, {state, &routes, &webs});
   // Rooms and schemes are held by the job, wherever that goes.
-  return {std::move(file), room, scheme, format, state, std::move(routes), std::move(webs), std::move(findings)};
+  return {std::move(file),  room, scheme, format, state, std::move(routes), std::move(webs), std::move(findings),
+          std::move(asHung)};
 }
 
 }  // namespace mezzet::cli

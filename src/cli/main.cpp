@@ -65,10 +65,7 @@ int runCheck(const Options& o) {
   const CheckedScheme checked = checkedScheme(o, "check");
   const JobFile& file = checked.file;
   const Rulebook& book = builtInRulebook();
-  CheckReport report{checked.room.id, checked.scheme.id, checked.findings, {}, o.strict, {}};
-  // How far what hangs is off its plan is told of the job as it was saved.
-  const JobFile asSaved = o.asHung ? load(o) : JobFile{};
-  if (o.asHung) report.asHung = deviations(PieceIndex(asSaved.job), *findScheme(asSaved.job, checked.scheme.id));
+  CheckReport report{checked.room.id, checked.scheme.id, checked.findings, {}, o.strict, checked.asHung};
   bool breaks = false;
   // Ways out are re-checked one by one: in a heap of pieces the first broken findings stand for all.
   constexpr int kMostWithWaysOut = 60;

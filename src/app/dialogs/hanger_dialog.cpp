@@ -1,10 +1,9 @@
 #include "app/dialogs/hanger_dialog.h"
 
 #include <QCheckBox>
-#include <QDate>
-#include <QDialogButtonBox>
 #include <QVBoxLayout>
 
+#include "app/document/today.h"
 #include "app/widgets/field_grid.h"
 #include "app/widgets/layouts.h"
 #include "core/edit/edits.h"
@@ -33,12 +32,7 @@ HangerDialog::HangerDialog(Workspace& workspace, PlacementId frame, QWidget* par
   setObjectName(QStringLiteral("hangerDialog"));
   setWindowTitle(tr("How %1 hangs").arg(workspace_.nameOf(*findPlacement(*workspace_.scheme(), frame_))));
   resize(560, 520);
-  auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(18, 16, 18, 16);
-  rows_ = scrollingRows(column);
-  auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
-  connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
-  column->addWidget(buttons);
+  rows_ = scrollingRows(this);
   rebuild();
 }
 
@@ -69,11 +63,9 @@ void HangerDialog::addClear(const Nail& nail) {
   tick->setObjectName(QStringLiteral("nailClear:%1").arg(nail.order));
   tick->setChecked(!nail.clear.empty());
   connect(tick, &QCheckBox::toggled, this, [this, nail](bool on) {
-    workspace_.document().edit(
-        tr("detected, clear"),
-        withClearSpot(workspace_.job(), workspace_.room()->id,
-                      {workspace_.wall(), nail.u, nail.v,
-                       on ? QDate::currentDate().toString(Qt::ISODate).toStdString() : std::string()}));
+    workspace_.document().edit(tr("detected, clear"),
+                               withClearSpot(workspace_.job(), workspace_.room()->id,
+                                             {workspace_.wall(), nail.u, nail.v, on ? today() : std::string()}));
     QMetaObject::invokeMethod(this, &HangerDialog::rebuild, Qt::QueuedConnection);
   });
   rows_->addWidget(tick);
@@ -81,9 +73,7 @@ void HangerDialog::addClear(const Nail& nail) {
 
 void HangerDialog::rebuild() {
   emptyLayout(rows_);
-  NailAsk ask = workspace_.nailAsk();
-  const NailPlan plan = nailPlan(workspace_.job(), *workspace_.room(), *workspace_.scheme(), workspace_.book().fixings,
-                                 ask, workspace_.format());
+  const NailPlan plan = workspace_.nailPlanHere();
   addLengths();
   for (const std::string& line :
        nailWords(plan, frame_, workspace_.book().fixings, workspace_.job().units, workspace_.format()))

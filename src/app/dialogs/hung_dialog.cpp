@@ -1,12 +1,11 @@
 #include "app/dialogs/hung_dialog.h"
 
 #include <QCheckBox>
-#include <QDate>
-#include <QDialogButtonBox>
 #include <QHBoxLayout>
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/document/today.h"
 #include "app/widgets/layouts.h"
 #include "core/edit/edits.h"
 #include "core/hang/as_hung.h"
@@ -17,12 +16,7 @@ HungDialog::HungDialog(Workspace& workspace, QWidget* parent) : QDialog(parent),
   setObjectName(QStringLiteral("hungDialog"));
   setWindowTitle(tr("Hung and holes"));
   resize(780, 480);
-  auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(18, 16, 18, 16);
-  rows_ = scrollingRows(column);
-  auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
-  connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
-  column->addWidget(buttons);
+  rows_ = scrollingRows(this);
   rebuild();
 }
 
@@ -95,8 +89,7 @@ void HungDialog::addHoles() {
     connect(filled, &QCheckBox::toggled, this, [this, i](bool on) {
       workspace_.document().edit(
           on ? tr("hole filled") : tr("hole open"),
-          withHoleFilled(workspace_.job(), workspace_.room()->id, i,
-                         on ? QDate::currentDate().toString(Qt::ISODate).toStdString() : std::string()));
+          withHoleFilled(workspace_.job(), workspace_.room()->id, i, on ? today() : std::string()));
       QMetaObject::invokeMethod(this, &HungDialog::rebuild, Qt::QueuedConnection);
     });
     line->addWidget(filled);

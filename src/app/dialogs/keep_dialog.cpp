@@ -1,12 +1,12 @@
 #include "app/dialogs/keep_dialog.h"
 
-#include <QDate>
 #include <QDialogButtonBox>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/document/today.h"
 #include "app/widgets/layouts.h"
 #include "core/edit/edits.h"
 
@@ -51,7 +51,7 @@ void KeepDialog::accept() {
     complaint_->setText(tr("Say why, so that whoever reads it later knows."));
     return reason_->setFocus();
   }
-  const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+  const std::string date = today();
   workspace_.document().edit(
       tr("keep on purpose"),
       withKept(workspace_.job(), workspace_.schemeId(), {finding_.id, reason.toStdString(), finding_.margin, date}));

@@ -13,6 +13,7 @@
 #include "app/widgets/layouts.h"
 #include "core/decide/wall_words.h"
 #include "core/edit/edits.h"
+#include "core/edit/put.h"
 #include "core/rules/base/names.h"
 #include "render/photograph.h"
 
@@ -176,8 +177,7 @@ void PhotographDialog::click(Vec2 pixel) {
 
 void PhotographDialog::put(const Photograph& changed, const QString& verb) {
   Room room = *workspace_.room();
-  for (Photograph& p : room.photographs)
-    if (p.id == changed.id) p = changed;
+  putValue(room.photographs, changed);
   const auto after = withRoom(workspace_.job(), room);
   if (after) workspace_.document().edit(verb, *after);
   else says_->setText(QString::fromStdString(after.error().text()) + QStringLiteral("."));

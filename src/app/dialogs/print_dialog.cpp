@@ -1,9 +1,9 @@
 #include "app/dialogs/print_dialog.h"
+#include "app/document/today.h"
 #include "app/document/saving.h"
 
 #include <QCheckBox>
 #include <QComboBox>
-#include <QDate>
 #include <QFormLayout>
 #include <QLabel>
 #include <QPushButton>
@@ -108,7 +108,7 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
 Result<std::vector<Sheet>> PrintDialog::pages() const {
   const Room* room = workspace_.room();
   if (room == nullptr) return Error{"", "There is no room to print yet", "Measure one first"};
-  const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+  const std::string date = today();
   const SheetRequest request{findPaper(paper_->currentData().toString().toStdString()),
                              scale_->currentData().toInt(),
                              workspace_.format(),

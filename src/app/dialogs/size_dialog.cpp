@@ -1,11 +1,11 @@
 #include "app/dialogs/size_dialog.h"
 
 #include <QComboBox>
-#include <QDate>
 #include <QLabel>
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/document/today.h"
 #include "app/document/saving.h"
 #include "app/widgets/layouts.h"
 #include "core/decide/size_card.h"
@@ -104,7 +104,7 @@ std::optional<Error> SizeDialog::write(const QString& path) const {
   const SheetRequest request{findPaper(inches ? "letter" : "a4"),
                              0,
                              workspace_.format(),
-                             QDate::currentDate().toString(Qt::ISODate).toStdString(),
+                             today(),
                              SheetVersion::Client,
                              &workspace_.book(),
                              workspace_.useState()};

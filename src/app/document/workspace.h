@@ -120,6 +120,8 @@ class Workspace : public QObject {
   [[nodiscard]] bool showsNails() const { return nails_; }
   void showNails(bool);
   [[nodiscard]] std::optional<NailPlan> nailsHere() const;
+  /// The same, whether they are asked for or not; there must be a room and a scheme.
+  [[nodiscard]] NailPlan nailPlanHere() const;
   /// From which end, and above which line, nails of the wall that is seen are told; kept while the job is open.
   [[nodiscard]] NailAsk nailAsk() const;
   void measureNails(WallEnd, double levelLine);

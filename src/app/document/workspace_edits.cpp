@@ -1,6 +1,6 @@
+#include "app/document/today.h"
 #include "app/document/workspace.h"
 
-#include <QDate>
 #include <QSettings>
 #include <charconv>
 
@@ -24,7 +24,7 @@ namespace mezzet {
 std::optional<Error> Workspace::read(Reading reading, const ReadingId& again) {
   IdSource ids = document_.ids();
   reading.id = ids.take<ReadingId>("r");
-  reading.when = QDate::currentDate().toString(Qt::ISODate).toStdString();
+  reading.when = today();
   reading.who = QSettings().value(kReaderKey).toString().toStdString();
   const QString name = QString::fromStdString(readingName(reading));
   const ReadingId id = reading.id;

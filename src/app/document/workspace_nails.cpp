@@ -13,6 +13,10 @@ void Workspace::showNails(bool on) {
 
 std::optional<NailPlan> Workspace::nailsHere() const {
   if (!nails_ || room() == nullptr || scheme() == nullptr) return std::nullopt;
+  return nailPlanHere();
+}
+
+NailPlan Workspace::nailPlanHere() const {
   return nailPlan(job(), *room(), *scheme(), book().fixings, nailAsk(), format());
 }
 

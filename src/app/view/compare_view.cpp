@@ -1,7 +1,6 @@
 #include "app/view/compare_view.h"
 
 #include <QComboBox>
-#include <QDate>
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
@@ -10,6 +9,7 @@
 #include <QSignalBlocker>
 #include <QScrollArea>
 
+#include "app/document/today.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/style.h"
 #include "core/drawing/labels/labels.h"
@@ -210,10 +210,8 @@ void CompareView::show_() {
 void CompareView::note(LogKind kind) {
   const QString text = reason_->text().trimmed();
   if (text.isEmpty()) return reason_->setFocus();
-  workspace_.document().edit(
-      tr("note what was decided"),
-      withLogEntry(workspace_.job(), idOf(first_),
-                   {kind, QDate::currentDate().toString(Qt::ISODate).toStdString(), text.toStdString()}));
+  workspace_.document().edit(tr("note what was decided"),
+                             withLogEntry(workspace_.job(), idOf(first_), {kind, today(), text.toStdString()}));
   reason_->clear();
 }
 

@@ -1,5 +1,6 @@
 #include "app/widgets/layouts.h"
 
+#include <QDialogButtonBox>
 #include <QEvent>
 #include <QScrollBar>
 #include <QApplication>
@@ -85,7 +86,9 @@ QVBoxLayout* scrollingColumn(QWidget* panel) {
   return column;
 }
 
-QVBoxLayout* scrollingRows(QVBoxLayout* column) {
+QVBoxLayout* scrollingRows(QDialog* dialog) {
+  auto* column = new QVBoxLayout(dialog);
+  column->setContentsMargins(18, 16, 18, 16);
   auto* scroll = new QScrollArea;
   scroll->setWidgetResizable(true);
   scroll->setFrameShape(QFrame::NoFrame);
@@ -95,6 +98,9 @@ QVBoxLayout* scrollingRows(QVBoxLayout* column) {
   rows->setContentsMargins(0, 0, 8, 0);
   scroll->setWidget(body);
   column->addWidget(scroll, 1);
+  auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
+  QObject::connect(buttons, &QDialogButtonBox::rejected, dialog, &QDialog::reject);
+  column->addWidget(buttons);
   return rows;
 }
 

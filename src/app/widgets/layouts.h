@@ -2,6 +2,7 @@
 #pragma once
 
 #include <functional>
+#include <QDialog>
 #include <QLabel>
 #include <QLayout>
 #include <QString>
@@ -37,8 +38,8 @@ inline void emptyLayout(QLayout* layout) {
 /// Makes a panel of the right-hand side: a column that scrolls up and down only, however wide its rows want to be.
 [[nodiscard]] QVBoxLayout* scrollingColumn(QWidget* panel);
 
-/// Rows of a dialog that scroll up and down, as wide as the dialog is; added to its column.
-[[nodiscard]] QVBoxLayout* scrollingRows(QVBoxLayout* column);
+/// Makes a dialog of rows that scroll up and down, as wide as it is, with Close under them.
+[[nodiscard]] QVBoxLayout* scrollingRows(QDialog*);
 
 /// A body under its title.
 [[nodiscard]] QWidget* headed(const QString& title, QWidget* body);

@@ -54,15 +54,18 @@ void floorBands(const Job& job, const Scheme& scheme, const Rule& rule, const Pl
   }
 }
 
-/// `left` and `right`: of the floor at the wall's ends, which a height above the floor follows; 0 for one above the
-/// datum.
-Band acrossWall(const std::string& rule, const CornerId& wall, double length, const Range& centre, double ceiling,
-                std::string label, std::string beside, double left = 0, double right = 0) {
+/// Between two places along the wall. `left` and `right`: of the floor there, which a height above the floor follows; 0
+/// for one above the datum.
+Band acrossWall(const std::string& rule, const CornerId& wall, std::pair<double, double> along, const Range& centre,
+                double ceiling, std::string label, std::string beside, double left = 0, double right = 0) {
   const double low = std::clamp(centre.low.value_or(0), 0.0, ceiling),
                high = std::clamp(centre.high.value_or(ceiling), 0.0, ceiling);
   return {rule,
           View{wall},
-          {{0, low + left}, {length, low + right}, {length, high + right}, {0, high + left}},
+          {{along.first, low + left},
+           {along.second, low + right},
+           {along.second, high + right},
+           {along.first, high + left}},
           std::move(label),
           std::move(beside)};
 }
@@ -97,28 +100,23 @@ std::vector<Band> bandsOf(const Job& job, const Rulebook& book, const SchemeId& 
   const Rule* centre = findRule(book, std::string(kArtCentre));
   const Rule* gap = findRule(book, std::string(kArtGap));
   if (centre != nullptr && asks.centre)
-    if (const Asked asked = askedOf(*centre, job, piece); asked.missing.empty())
-      out.push_back(acrossWall(centre->id, hung->wall, length, asked.tolerated, room.ceilingHeight,
+    if (const Asked asked = askedOf(*centre, job, piece); asked.missing.empty()) {
+      // Over a flight it climbs with the treads.
+      const std::vector<StairWall> flights = stairsAlong(room, heights, wall);
+      const StairWall* flight = flightAt(flights, hung->u);
+      const auto [left, right] = flight != nullptr ? flight->span() : std::pair(0.0, length);
+      const auto floor = [&](double u) {
+        return flight != nullptr ? flight->walking(u) : heights.floorAt(onWall(wall, u));
+      };
+      out.push_back(acrossWall(centre->id, hung->wall, {left, right}, asked.tolerated, room.ceilingHeight,
                                "centre by height, " + rangeWords(asked.tolerated, format),
-                               "height " + rangeWords(asked.tolerated, bare), heights.floorAt(wall.end),
-                               heights.floorAt(wall.start)));
-  // Over a flight it climbs with the treads.
-  const std::vector<StairWall> flights = stairsAlong(room, heights, wall);
-  if (const StairWall* flight = flightAt(flights, hung->u); flight != nullptr && !out.empty()) {
-    const double from = flight->foot, to = flight->at(flight->treads()),
-                 low = out[0].zone[0].y - heights.floorAt(wall.end),
-                 high = out[0].zone[3].y - heights.floorAt(wall.end);
-    const auto [left, right] = std::minmax(from, to);
-    out[0].zone = {{left, flight->walking(left) + low},
-                   {right, flight->walking(right) + low},
-                   {right, flight->walking(right) + high},
-                   {left, flight->walking(left) + high}};
-  }
+                               "height " + rangeWords(asked.tolerated, bare), floor(left), floor(right)));
+    }
   if (gap != nullptr && asks.gap && below->top)
     if (const Asked asked = askedOf(*gap, job, piece, asks.gapCases); asked.missing.empty()) {
       const ArtSolution bands = solveArt({{}, asked.tolerated, *below->top, envelope->envelope.height()});
       const std::string name = thingWords(SchemeNames(job, *scheme), room, below->id);
-      out.push_back(acrossWall(gap->id, hung->wall, length, bands.gapBand, room.ceilingHeight,
+      out.push_back(acrossWall(gap->id, hung->wall, {0, length}, bands.gapBand, room.ceilingHeight,
                                "centre by gap over " + name + ", " + rangeWords(asked.tolerated, format),
                                "gap " + rangeWords(asked.tolerated, bare)));
     }

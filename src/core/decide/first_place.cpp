@@ -65,18 +65,6 @@ bool overlaps(const WallRect& a, const WallRect& b, double apart) {
          b.top + apart > a.bottom + kTouch;
 }
 
-/// What hangs on a wall, and its openings.
-std::vector<WallRect> takenOn(const Job& job, const Scheme& scheme, const Wall& wall, const PlacementId& without = {}) {
-  std::vector<WallRect> out;
-  for (const Placement& p : scheme.placements)
-    if (const auto* on = onWall(p.on); on != nullptr && on->wall == wall.id && p.id != without)
-      out.push_back(wallRectOf(pieceOf(job, p), *on));
-  for (const Opening& o : roomOf(job, scheme).openings)
-    if (o.wall == wall.id)
-      out.push_back({wall.length() - o.offset - o.width, wall.length() - o.offset, o.sill, o.head()});
-  return out;
-}
-
 /// The nearest place along the wall to `from` that is free; nothing where nothing is.
 std::optional<WallPlace> alongWall(const Wall& wall, const Piece& piece, WallPlace from,
                                    const std::vector<WallRect>& taken, double apart) {
@@ -97,6 +85,17 @@ std::optional<WallPlace> alongWall(const Wall& wall, const Piece& piece, WallPla
 }
 
 }  // namespace
+
+std::vector<WallRect> takenOn(const Job& job, const Scheme& scheme, const Wall& wall, const PlacementIds& without) {
+  std::vector<WallRect> out;
+  for (const Placement& p : scheme.placements)
+    if (const auto* on = onWall(p.on); on != nullptr && on->wall == wall.id && !has(without, p.id))
+      out.push_back(wallRectOf(pieceOf(job, p), *on));
+  for (const Opening& o : roomOf(job, scheme).openings)
+    if (o.wall == wall.id)
+      out.push_back({wall.length() - o.offset - o.width, wall.length() - o.offset, o.sill, o.head()});
+  return out;
+}
 
 FloorPlace freePlace(const Job& job, const Scheme& scheme, const Piece& piece) {
   const Polygon outline = outlineOf(roomOf(job, scheme));
@@ -180,7 +179,7 @@ bool standsFree(const Job& job, const Scheme& scheme, const PlacementId& id) {
   const auto wall = hung != nullptr ? findWall(room, hung->wall) : std::nullopt;
   if (!wall) return true;
   const WallRect here = wallRectOf(piece, *hung);
-  const std::vector<WallRect> taken = takenOn(job, scheme, *wall, id);
+  const std::vector<WallRect> taken = takenOn(job, scheme, *wall, {id});
   return std::none_of(taken.begin(), taken.end(), [&](const WallRect& r) { return overlaps(here, r, 0); });
 }
 

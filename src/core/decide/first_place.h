@@ -4,8 +4,12 @@
 #include <optional>
 
 #include "core/model/job.h"
+#include "core/space/arrange.h"
 
 namespace mezzet {
+
+/// What hangs on a wall, and its openings, in elevation.
+[[nodiscard]] std::vector<WallRect> takenOn(const Job&, const Scheme&, const Wall&, const PlacementIds& without = {});
 
 /// Where it is free, as near the middle of the room as can be, or in the middle if nowhere is free.
 [[nodiscard]] FloorPlace freePlace(const Job&, const Scheme&, const Piece&);

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/decide/first_place.h"
 #include "core/hang/stair_hang.h"
 #include "core/rules/art/art_case.h"
 #include "core/space/hung.h"
@@ -10,7 +11,7 @@
 namespace mezzet {
 namespace {
 
-/// A wall with its flight, and what is in the way there.
+/// A wall with its flight.
 struct FlightWall {
   const Job& job;
   const Room& room;
@@ -21,20 +22,6 @@ struct FlightWall {
 
   [[nodiscard]] double ceiling(double u) const {
     return heights.ceilingAt(inFrontOf(wall, std::clamp(u, 0.0, wall.length())));
-  }
-  /// Openings, and what else hangs, in elevation.
-  [[nodiscard]] std::vector<WallRect> taken(const HangRequest& r) const {
-    std::vector<WallRect> out;
-    for (const Opening& o : room.openings)
-      if (o.wall == wall.id) {
-        const double right = wall.length() - o.offset;
-        out.push_back({right - o.width, right, o.sill, o.head()});
-      }
-    const PieceIndex pieces(job);
-    for (const Placement& p : scheme.placements)
-      if (const auto* place = onWall(p.on); place != nullptr && place->wall == wall.id && !has(r.placements, p.id))
-        out.push_back(wallRectOf(pieces.of(p), *place));
-    return out;
   }
 };
 
@@ -51,15 +38,13 @@ double centreAsked(const FlightWall& w, const Rulebook& book, const HangRequest&
 /// The longest part of the flight at which none of what is in the way stands at the height of the frames.
 std::pair<double, double> openPart(const FlightWall& w, const HangRequest& r, double centre, double frame) {
   const StairWall& s = w.flight;
-  double from = std::min(s.foot, s.at(s.treads())), to = std::max(s.foot, s.at(s.treads()));
-  if (r.within) {
-    from = std::max(from, r.within->left);
-    to = std::min(to, r.within->right);
-    return {from, to};
-  }
+  const auto [from, to] = s.span();
+  if (r.within) return {std::max(from, r.within->left), std::min(to, r.within->right)};
   std::vector<std::pair<double, double>> open{{from, to}};
-  for (const WallRect& t : w.taken(r)) {
-    const auto height = [&](double u) { return s.walking(std::clamp(u, from, to)) + centre; };
+  const auto height = [&s, centre, low = from, high = to](double u) {
+    return s.walking(std::clamp(u, low, high)) + centre;
+  };
+  for (const WallRect& t : takenOn(w.job, w.scheme, w.wall, r.placements)) {
     const double low = std::min(height(t.left), height(t.right)) - frame / 2,
                  high = std::max(height(t.left), height(t.right)) + frame / 2;
     if (t.top <= low || t.bottom >= high) continue;
@@ -140,7 +125,7 @@ double topOf(const FlightWall& w, double from, double to) {
 
 std::vector<Vec2> regionOf(const FlightWall& w, const HangRequest& r) {
   const StairWall& s = w.flight;
-  const double from = std::min(s.foot, s.at(s.treads())), to = std::max(s.foot, s.at(s.treads()));
+  const auto [from, to] = s.span();
   if (!r.within) return denseRegion(s, topOf(w, from, to), from, to);
   return denseRegion(s, std::min(r.within->top, w.ceiling((from + to) / 2)), std::max(from, r.within->left),
                      std::min(to, r.within->right));
@@ -155,7 +140,7 @@ HangPlan dense(const FlightWall& w, ArrangementAsk ask, const HangRequest& r, Id
     out.says.push_back("Nothing is free there " + writeLength(kDenseOver, format) + " over the nosings.");
     return out;
   }
-  ask.taken = grownBy(w.taken(r), kSeenAsOne);
+  ask.taken = grownBy(takenOn(w.job, w.scheme, w.wall, r.placements), kSeenAsOne);
   ask.roomWidth = w.wall.length();
   ask.roomHeight = 1e6;
   const Arrangement a = arranged(ask, format, stop);
@@ -190,8 +175,9 @@ std::optional<HangPlan> stairPlan(const Job& job, const Rulebook& book, const Sc
     case HangAs::Stair: return climbing(w, book, ask, r, ids, format);
     case HangAs::Salon: return dense(w, ask, r, ids, format, stop);
     case HangAs::Mirrored: {
+      if (r.within) return std::nullopt;
       const WallRect most = largestIn(*flight, regionOf(w, r));
-      if (r.within || most.width() <= 0) return std::nullopt;
+      if (most.width() <= 0) return std::nullopt;
       HangRequest there = r;
       there.within = most;
       auto plan = hangPlan(job, book, scheme.id, there, ids, format, stop);

@@ -55,7 +55,6 @@ class Region {
     }
   }
   [[nodiscard]] bool asked() const { return !polygon_.empty(); }
-  [[nodiscard]] Vec2 middle() const { return middle_; }
   /// A frame's own edges, lower left and size.
   [[nodiscard]] bool takes(double x, double y, double w, double h) const {
     for (std::size_t i = 0; i < polygon_.size(); ++i) {
@@ -109,6 +108,7 @@ class Salon {
       const double a = frames[i].width * frames[i].height, b = frames[largest_].width * frames[largest_].height;
       if (a > b || (a == b && frames[i].id < frames[largest_].id)) largest_ = i;
     }
+    if (region_.asked()) seat_ = region_.seatFor(frames[largest_].width, frames[largest_].height);
   }
 
   /// One way of hanging them; its score, larger is better.
@@ -129,10 +129,9 @@ class Salon {
     rects_[largest_].x = rects_[largest_].y = 0;
     if (region_.asked()) {
       Rect& first = rects_[largest_];
-      const auto seat = region_.seatFor(first.w - gap_, first.h - gap_);
-      if (!seat) return -HUGE_VAL;
-      first.x = seat->x - first.w / 2;
-      first.y = seat->y - first.h / 2;
+      if (!seat_) return -HUGE_VAL;
+      first.x = seat_->x - first.w / 2;
+      first.y = seat_->y - first.h / 2;
     }
     placed_.push_back(largest_);
     for (const auto& [key, i] : order)
@@ -315,6 +314,7 @@ class Salon {
 
   double gap_, ratio_, area_ = 0;
   const Region& region_;
+  std::optional<Vec2> seat_;  ///< of the largest in the region
   std::size_t largest_ = 0;
   std::vector<Rect> rects_;
   std::vector<std::size_t> placed_;

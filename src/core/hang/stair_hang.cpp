@@ -71,8 +71,8 @@ StairHang stairHang(const StairWall& s, const StairHangAsk& ask) {
 }
 
 std::vector<Vec2> denseRegion(const StairWall& s, double top, double left, double right) {
-  const double from = std::max(left, std::min(s.foot, s.at(s.treads()))),
-               to = std::min(right, std::max(s.foot, s.at(s.treads())));
+  const auto [first, last] = s.span();
+  const double from = std::max(left, first), to = std::min(right, last);
   if (to - from < kStairHair) return {};
   // Cut where the lower edge meets the top.
   const double low = s.nosing(from) + kDenseOver, high = s.nosing(to) + kDenseOver;

@@ -7,7 +7,6 @@
 #include "core/drawing/wall/nail_marks.h"
 #include "core/hang/nails.h"
 #include "core/hang/neighbours.h"
-#include "core/rules/base/hook_school.h"
 #include "core/rules/base/names.h"
 #include "core/sheets/frame.h"
 #include "core/sheets/set_out_lines.h"
@@ -121,12 +120,7 @@ Drawing composeNails(const SheetSource& s, int scale) {
   if (s.scheme == nullptr || !wall) return d;
   static const std::vector<Fixing> none;
   const std::vector<Fixing>& fixings = s.request.book != nullptr ? s.request.book->fixings : none;
-  NailAsk ask;
-  ask.wall = id;
-  ask.end = s.request.nailsFromRight ? WallEnd::Right : WallEnd::Left;
-  ask.line = s.request.levelLine.value_or(kLevelLine);
-  if (s.request.book != nullptr) ask.school = hookSchool(s.job, *s.request.book);
-  const NailPlan plan = nailPlan(s.job, s.room, *s.scheme, fixings, ask, s.request.format);
+  const NailPlan plan = sheetNails(s, id);
   const SchemeNames names(s.job, *s.scheme);
   LengthFormat bare = s.request.format;
   bare.withUnit = false;
@@ -139,13 +133,13 @@ Drawing composeNails(const SheetSource& s, int scale) {
     }
   double ceiling = 0;
   for (const Vec2 p : ceilingProfile(s.room, heightsOf(s.room), *wall)) ceiling = std::max(ceiling, p.y);
-  const double length = wall->length(), above = ceiling + kElevationCut, end = ask.end == WallEnd::Left ? 0 : length;
+  const double length = wall->length(), above = ceiling + kElevationCut, end = plan.end == WallEnd::Left ? 0 : length;
   const std::vector<std::size_t> rows = tagRows(plan, scale);
   const auto rowAt = [&](std::size_t row) {
     return above + (kFirstTag + kTagRow * static_cast<double>(row)) * d.scale;
   };
   const double running = rowAt(rows.empty() ? 0 : *std::max_element(rows.begin(), rows.end()) + 1);
-  addLevelLine(d, ask.line, length, Layer::Dimension, s.request.format);
+  addLevelLine(d, s.request.levelLine.value_or(kLevelLine), length, Layer::Dimension, s.request.format);
   addNailCrosses(d, plan, Layer::Dimension);
   std::vector<double> stops;
   for (std::size_t i = 0; i < plan.nails.size(); ++i) {
@@ -159,7 +153,7 @@ Drawing composeNails(const SheetSource& s, int scale) {
     d.add(Layer::Label, plan.nails[i].placement.value,
           TextItem{at, std::to_string(plan.nails[i].order), kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
   }
-  addRunning(d, {end, running}, {ask.end == WallEnd::Left ? 1.0 : -1.0, 0}, stops, bare);
+  addRunning(d, {end, running}, {plan.end == WallEnd::Left ? 1.0 : -1.0, 0}, stops, bare);
   d.high.y = std::max(d.high.y, running + 14 * d.scale);
   if (!plan.nails.empty()) addColumns(d, tableOf(s, plan, fixings));
 

@@ -6,7 +6,6 @@
 
 #include "core/drawing/base/drafting.h"
 #include "core/hang/nails.h"
-#include "core/rules/base/hook_school.h"
 #include "core/rules/base/names.h"
 #include "core/sheets/frame.h"
 #include "core/sheets/tiles.h"
@@ -68,7 +67,7 @@ Template templateOf(const SheetSource& s, const Placement& p, const NailPlan& pl
   const Piece& piece = pieceOf(s.job, p);
   const WallPlace& place = *onWall(p.on);
   const WallRect r = wallRectOf(piece, place);
-  LengthFormat format = s.request.format;
+  const LengthFormat& format = s.request.format;
   double lowest = 0;
   for (const Nail& n : plan.nails)
     if (n.placement == p.id) lowest = std::max(lowest, r.top - n.v);
@@ -104,23 +103,17 @@ Template templateOf(const SheetSource& s, const Placement& p, const NailPlan& pl
   for (const UnknownNails& u : plan.unknown)
     if (u.placement == p.id)
       out.note = "No nail yet: " + (u.fault.empty() ? missingWords(u) + " is not known." : u.fault);
-  out.name += ", " + writeLength(r.width(), {format.style, format.denominator}) + " wide";
+  out.name += ", " + writeLength(r.width(), format) + " wide";
   return out;
 }
 
 std::vector<Template> templatesOf(const SheetSource& s) {
   std::vector<Template> out;
   const std::vector<const Placement*> frames = framesOf(s);
-  static const std::vector<Fixing> none;
   std::map<CornerId, NailPlan> plans;
   for (const Placement* p : frames) {
     const CornerId& wall = onWall(p->on)->wall;
-    if (!plans.contains(wall)) {
-      NailAsk ask;
-      ask.wall = wall;
-      if (s.request.book != nullptr) ask.school = hookSchool(s.job, *s.request.book);
-      plans[wall] = nailPlan(s.job, s.room, *s.scheme, none, ask, s.request.format);
-    }
+    if (!plans.contains(wall)) plans[wall] = sheetNails(s, wall);
     out.push_back(templateOf(s, *p, plans[wall]));
   }
   return out;

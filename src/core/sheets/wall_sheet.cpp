@@ -1,4 +1,5 @@
 // One wall, seen from the room.
+#include "core/rules/base/hook_school.h"
 #include "core/sheets/set_out.h"
 #include "core/sheets/wall_subject.h"
 #include "core/site/heights.h"
@@ -25,6 +26,17 @@ std::vector<std::string> wallSubjects(const Room& room) {
   std::vector<std::string> out;
   for (const Corner& corner : room.corners) out.push_back(corner.id.value);
   return out;
+}
+
+NailPlan sheetNails(const SheetSource& s, const CornerId& wall) {
+  static const std::vector<Fixing> none;
+  NailAsk ask;
+  ask.wall = wall;
+  ask.end = s.request.nailsFromRight ? WallEnd::Right : WallEnd::Left;
+  ask.line = s.request.levelLine.value_or(kLevelLine);
+  if (s.request.book != nullptr) ask.school = hookSchool(s.job, *s.request.book);
+  return nailPlan(s.job, s.room, *s.scheme, s.request.book != nullptr ? s.request.book->fixings : none, ask,
+                  s.request.format);
 }
 
 bool anythingHangs(const Job& job) {

@@ -1,7 +1,9 @@
 // A flight that climbs along a wall: what heights over it count from, and the lines that things hang by.
 #pragma once
 
+#include <algorithm>
 #include <optional>
+#include <utility>
 #include <vector>
 
 #include "core/model/job.h"
@@ -29,6 +31,8 @@ struct StairWall {
   [[nodiscard]] double run() const { return stair.going * std::max(1, stair.risers - 1); }
   /// How far treads go along the climb: to the last riser, or to where the outline ends.
   [[nodiscard]] double treads() const { return std::min(run(), high - low); }
+  /// The same along the wall, from the left.
+  [[nodiscard]] std::pair<double, double> span() const { return std::minmax({foot, at(treads())}); }
   /// Of the nosings, flat from the last riser on.
   [[nodiscard]] double nosing(double u) const;
   /// Half a riser below the nosings: what a tread's height is in its middle. Beyond the last riser the landing.

@@ -1,10 +1,10 @@
 #include "app/stages/measure/heights_page.h"
 
-#include <QDate>
 #include <QHBoxLayout>
 #include <QSettings>
 #include <algorithm>
 
+#include "app/document/today.h"
 #include "app/widgets/field_grid.h"
 #include "app/widgets/length_field.h"
 #include "app/stages/measure/residual_bar.h"
@@ -128,7 +128,7 @@ LengthReading HeightsPage::add(const QString& text) {
   h.taken.typed = text.trimmed().toStdString();
   if (text.endsWith(QStringLiteral("laser"))) h.taken.instrument = Instrument::Laser;
   h.taken.who = QSettings().value(QString::fromUtf8(kReaderKey)).toString().toStdString();
-  h.taken.when = QDate::currentDate().toString(Qt::ISODate).toStdString();
+  h.taken.when = today();
   const LengthReading out = taken(tr("height"), withHeight(workspace_.job(), room->id, h), ids.next());
   if (!out) return out;
   // On to the next corner, as one does when walking round.

@@ -1,11 +1,11 @@
 #include "app/stages/measure/openings_list.h"
 
 #include <QLabel>
-#include <QDate>
 #include <QPushButton>
 #include <QSettings>
 #include <QVBoxLayout>
 
+#include "app/document/today.h"
 #include "app/widgets/field_grid.h"
 #include "app/widgets/layouts.h"
 #include "core/walk/walk_space.h"
@@ -172,7 +172,7 @@ void OpeningsList::addReadings(FieldGrid& grid, const Opening& opening) {
       r.part = which;
       r.taken.typed = t.trimmed().toStdString();
       r.taken.who = QSettings().value(QString::fromUtf8(kReaderKey)).toString().toStdString();
-      r.taken.when = QDate::currentDate().toString(Qt::ISODate).toStdString();
+      r.taken.when = today();
       const auto after = withOpeningReading(workspace_.job(), workspace_.room()->id, opening.id, r);
       if (!after) return LengthReading{std::nullopt, 0, after.error().text() + "."};
       workspace_.document().edit(QString::fromStdString(openingName(*workspace_.room(), opening)), *after, ids.next());

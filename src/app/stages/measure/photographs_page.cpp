@@ -1,12 +1,12 @@
 #include "app/stages/measure/photographs_page.h"
 
-#include <QDate>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QLineEdit>
 #include <QSettings>
 #include <algorithm>
 
+#include "app/document/today.h"
 #include "app/dialogs/photograph_dialog.h"
 #include "app/widgets/field_grid.h"
 #include "core/edit/edits.h"
@@ -62,7 +62,7 @@ void PhotographsPage::takeIn(const QString& path) {
         p.id = ids.take<PhotographId>("f");
         p.image = *image;
         p.at = workspace_.spot() ? *workspace_.spot() : meanOf(outlineOf(changed));
-        p.when = QDate::currentDate().toString(Qt::ISODate).toStdString();
+        p.when = today();
         p.who = QSettings().value(QString::fromUtf8(kReaderKey)).toString().toStdString();
         changed.photographs.push_back(p);
         if (take(tr("add a photograph"), withRoom(workspace_.job(), changed), ids.next()))

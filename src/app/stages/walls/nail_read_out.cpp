@@ -1,11 +1,11 @@
 #include "app/stages/walls/nail_read_out.h"
 
-#include <QDate>
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
 #include <QVBoxLayout>
 
+#include "app/document/today.h"
 #include "app/widgets/layouts.h"
 #include "core/hang/as_hung.h"
 #include "core/rules/base/hook_school.h"
@@ -13,8 +13,6 @@
 
 namespace mezzet {
 namespace {
-
-std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
 
 QLabel* shownFigure(const char* accessible) {
   auto* label = new QLabel;
@@ -49,13 +47,10 @@ NailReadOut::NailReadOut(Workspace& workspace, QWidget* parent)
   keys_ =
       words(tr("Enter: done     numbers: as hung     *: detected, clear     +: next     -: back     Esc: end"), "keys");
   column_->addWidget(keys_);
-  if (const auto plan = nailPlan(workspace_.job(), *workspace_.room(), *workspace_.scheme(), workspace_.book().fixings,
-                                 workspace_.nailAsk(), workspace_.format());
-      !plan.nails.empty()) {
-    // Begin at the first that is not hung yet.
-    for (std::size_t i = plan.nails.size(); i-- > 0;)
-      if (!findPlacement(*workspace_.scheme(), plan.nails[i].placement)->asHung) at_ = i;
-  }
+  plan_ = workspace_.nailPlanHere();
+  // Begin at the first that is not hung yet.
+  for (std::size_t i = plan_.nails.size(); i-- > 0;)
+    if (!findPlacement(*workspace_.scheme(), plan_.nails[i].placement)->asHung) at_ = i;
   show_();
 }
 
@@ -74,8 +69,6 @@ QString NailReadOut::stateWords(const Nail& nail) const {
 }
 
 void NailReadOut::show_() {
-  plan_ = nailPlan(workspace_.job(), *workspace_.room(), *workspace_.scheme(), workspace_.book().fixings,
-                   workspace_.nailAsk(), workspace_.format());
   figure_->setFocus();
   if (plan_.nails.empty()) {
     place_->setText(tr("No nail is known on wall %1").arg(QString::fromStdString(workspace_.wall().value)));
@@ -113,6 +106,12 @@ void NailReadOut::show_() {
   echo_->setText(stateWords(nail));
 }
 
+/// What is recorded may take a mark off a nail: they are worked out again.
+void NailReadOut::change(const QString& verb, const Job& after) {
+  workspace_.document().edit(verb, after);
+  plan_ = workspace_.nailPlanHere();
+}
+
 void NailReadOut::record(Vec2 landed) {
   const Nail nail = plan_.nails[at_];
   const Placement& p = *findPlacement(*workspace_.scheme(), nail.placement);
@@ -135,7 +134,7 @@ void NailReadOut::record(Vec2 landed) {
   if (fixing == nullptr || fixing->hole > 0)
     after = withHole(after, workspace_.room()->id,
                      {workspace_.wall(), landed.x, landed.y, fixing != nullptr ? fixing->hole : 0, today(), {}});
-  workspace_.document().edit(tr("nail %1 in").arg(nail.order), after);
+  change(tr("nail %1 in").arg(nail.order), after);
 }
 
 void NailReadOut::take() {
@@ -179,9 +178,9 @@ void NailReadOut::step(int by) {
 bool NailReadOut::pressed(int key) {
   if (key != Qt::Key_Asterisk || plan_.nails.empty()) return false;
   const Nail& nail = plan_.nails[at_];
-  workspace_.document().edit(tr("detected, clear"), withClearSpot(workspace_.job(), workspace_.room()->id,
-                                                                  {workspace_.wall(), nail.u, nail.v,
-                                                                   nail.clear.empty() ? today() : std::string()}));
+  change(tr("detected, clear"),
+         withClearSpot(workspace_.job(), workspace_.room()->id,
+                       {workspace_.wall(), nail.u, nail.v, nail.clear.empty() ? today() : std::string()}));
   show_();
   return true;
 }

@@ -27,6 +27,7 @@ class NailReadOut : public FigureFace {
  private:
   void show_();
   void record(Vec2 landed);
+  void change(const QString& verb, const Job& after);
   [[nodiscard]] QString stateWords(const Nail&) const;
 
   Workspace& workspace_;

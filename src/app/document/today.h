@@ -1,0 +1,11 @@
+// The day, as records are dated: 2026-03-31.
+#pragma once
+
+#include <QDate>
+#include <string>
+
+namespace mezzet {
+
+[[nodiscard]] inline std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
+
+}  // namespace mezzet
