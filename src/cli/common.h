@@ -43,6 +43,8 @@ struct Options {
   std::string school = "a";
   std::optional<int> count;
   std::optional<double> roll, pile, repeat, trim;
+  std::vector<double> stock;
+  double kerf = 3.175;
   std::vector<std::string> together;
   double tolerance = 10, width = 0;
   std::size_t loop = 1;

@@ -9,6 +9,7 @@
 
 #include "cli/apply.h"
 #include "cli/common.h"
+#include "cli/displays.h"
 #include "cli/light.h"
 #include "cli/photograph.h"
 #include "cli/walls.h"
@@ -309,6 +310,7 @@ int main(int argc, char** argv) {
   Runs runs;
   addSchemeCommands(cli, o, runs);
   addLightCommands(cli, o, runs);
+  addDisplayCommands(cli, o, runs);
   addWallCommands(cli, o, runs);
   addRugCommands(cli, o, runs);
   addRoomCommands(cli, o, runs);

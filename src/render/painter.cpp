@@ -12,6 +12,8 @@
 namespace mezzet {
 namespace {
 
+QColor colourOf(const Srgb& own) { return QColor::fromRgbF(float(own[0]), float(own[1]), float(own[2])); }
+
 class ItemPainter {
  public:
   ItemPainter(QPainter& painter, const Drawing& drawing, const Projection& projection, const PaintStyle& style)
@@ -23,7 +25,7 @@ class ItemPainter {
 
   void operator()(const PathItem& path) {
     usePen(path.stroke);
-    const QColor fill = style_.palette(path.fill);
+    const QColor fill = path.tint ? colourOf(*path.tint) : style_.palette(path.fill);
     painter_.setBrush(fill.isValid() ? QBrush(fill) : QBrush(Qt::NoBrush));
     points_.clear();
     for (const Vec2 p : path.points) points_.push_back(projection_.map(p));
@@ -35,7 +37,7 @@ class ItemPainter {
 
   void operator()(const ArcItem& arc) {
     usePen(arc.stroke);
-    const QColor fill = style_.palette(arc.fill);
+    const QColor fill = arc.tint ? colourOf(*arc.tint) : style_.palette(arc.fill);
     painter_.setBrush(fill.isValid() ? QBrush(fill) : QBrush(Qt::NoBrush));
     const double r = arc.radius * projection_.perMm;
     const QPointF c = projection_.map(arc.centre);

@@ -236,6 +236,52 @@ TEST(JobFile, OfVersion9KeepsHowFramesHang) {
   ASSERT_TRUE(again.ok());
   EXPECT_EQ(again->job, file->job);
 }
+TEST(JobFile, OfVersion10KeepsDisplays) {
+  const auto file = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-10.json"), "version-10.json");
+  ASSERT_TRUE(file.ok()) << file.error().text();
+  const Job& job = file->job;
+  const Surface& s = findPiece(job, PieceId("case10"))->surfaces->all[0];
+  EXPECT_EQ(s.material, Board::RedOak);
+  EXPECT_EQ(s.load, 40);
+  EXPECT_TRUE(s.fixed);
+  EXPECT_FALSE(findPiece(job, PieceId("case10"))->surfaces->all[1].top);
+  const ThingPart& t = *findPiece(job, PieceId("run10"))->thing;
+  EXPECT_EQ(t.volumes, 12);
+  EXPECT_EQ(t.colours[1], (ColourShare{"#ae8b3f", 0.3}));
+  EXPECT_EQ(t.seasons, (std::vector<std::string>{"autumn", "winter"}));
+  EXPECT_EQ(findPiece(job, PieceId("box10"))->thing->holds[0].name, "remote");
+  EXPECT_EQ(findPiece(job, PieceId("vase10"))->thing->branches, 500);
+  const Scheme& scheme = *job.schemes[0];
+  EXPECT_EQ(onAnother(findPlacement(scheme, PlacementId("d3"))->on)->lie, Lie::Lying);
+  EXPECT_FALSE(onAnother(findPlacement(scheme, PlacementId("d5"))->on)->fixed.empty());
+  EXPECT_TRUE(findPlacement(scheme, PlacementId("d1"))->restrained);
+  ASSERT_EQ(scheme.displays.size(), 1u);
+  EXPECT_EQ(scheme.displays[0].eyeDistance, 1500);
+  EXPECT_EQ(scheme.displays[0].palette.readsAs[0].to, "#ae8b3f");
+  EXPECT_EQ(job.palette.main.size(), 1u);
+  const auto again = readJobText(writeJobText(job, file->nextId), "again");
+  ASSERT_TRUE(again.ok());
+  EXPECT_EQ(again->job, job);
+}
+TEST(BadFile, OfDisplaysIsRefusedInWords) {
+  const std::string good = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-10.json");
+  const auto refused = [&](const char* from, const char* to, const char* words) {
+    const std::string said = refusal(replaced(good, from, to));
+    EXPECT_NE(said.find(words), std::string::npos) << said;
+  };
+  refused("\"bottom\": 19", "\"bottom\": 400", "is a bay of no height");
+  refused("\"id\": \"d1\",\n       \"x\": -200", "\"id\": \"d2\",\n       \"x\": -200",
+          "stands on a placement that is not there");
+  refused("\"id\": \"d3\",\n       \"x\": 0", "\"id\": \"d4\",\n       \"x\": 0",
+          "stands on a placement that is not there");
+  refused("\"surface\": \"b1\"", "\"surface\": \"b7\"", "stands on a surface that is not there: d1/b7");
+  refused("\"srgb\": \"#232120\"", "\"srgb\": \"#23212\"", "has a colour that is none");
+  refused("\"share\": 0.7", "\"share\": 1.7", "has a share of a colour that is none");
+  refused("\"volumes\": 12", "\"volumes\": 5000", "has a number of books that is not 1 to 1000");
+  refused("\"carrier\": \"d1\"", "\"carrier\": \"d9\"", "is on something that is not there");
+  refused("\"lie\": \"lying\"", "\"lie\": \"floating\"", "Use one of: standing, lying, leaning");
+  refused("\"material\": \"red-oak\"", "\"material\": \"cheese\"", "Use one of: red-oak");
+}
 TEST(BadFile, WithThreeHooksIsRefusedInWords) {
   EXPECT_NE(refusal(replaced(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-9.json"), "\"hooks\": 1", "\"hooks\": 3"))
                 .find("hangs on neither one hook nor two. One hook or two"),

@@ -258,12 +258,12 @@ TEST_F(Planning, ANewerRulebookSaysWhatItBrings) {
   ASSERT_TRUE(window_->document().save(path_).ok());
   window_->openPath(path_);
   EXPECT_TRUE(
-      window_->notices().sentence().startsWith(QStringLiteral("Rulebook 10 brings 86 rules that rulebook 1 had not")))
+      window_->notices().sentence().startsWith(QStringLiteral("Rulebook 11 brings 106 rules that rulebook 1 had not")))
       << window_->notices().sentence().toStdString();
   EXPECT_EQ(job().houseRules.rulebook, 1);
   for (QPushButton* b : window_->notices().findChildren<QPushButton*>())
     if (b->text() == QStringLiteral("I have seen it")) b->click();
-  EXPECT_EQ(job().houseRules.rulebook, 10);
+  EXPECT_EQ(job().houseRules.rulebook, 11);
 }
 
 }  // namespace

@@ -3,6 +3,7 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <map>
 #include <stdexcept>
 
 #include "core/space/hung.h"
@@ -76,6 +77,37 @@ TEST(Demo, FiveDecisionsOfADeliveryAreEachCuredByOneClick) {
     }
     EXPECT_TRUE(cured) << d.subject;
   }
+}
+TEST(Demo, AnOakBoardSagsAndAnUprightCuresIt) {
+  const JobFile file = demo();
+  const Scheme& landing = named(file.job, "landing", "D");
+  const auto broken = breaking(file.job, landing.id.value.c_str());
+  ASSERT_EQ(broken.size(), 1U);
+  EXPECT_EQ(broken[0].rule, "shelf-sag");
+  EXPECT_NEAR(broken[0].measured, 13.8, 0.05);
+  EXPECT_NEAR(*broken[0].asked.high, 7.7, 0.05);
+  const auto all = check(file.job, builtInRulebook(), landing.id, {}, kEveryDay);
+  const auto ways =
+      waysOutOf(broken[0], all, file.job, builtInRulebook(), landing.id, IdSource(file.nextId), {}, kEveryDay);
+  ASSERT_FALSE(ways.empty());
+  EXPECT_EQ(ways.front().id, "upright");
+  EXPECT_TRUE(breaking(ways.front().job, landing.id.value.c_str()).empty());
+}
+TEST(Demo, ABowlOnTheHighShelfIsHalfLost) {
+  const JobFile file = demo();
+  const Scheme& parlour = named(file.job, "parlour", "I");
+  std::map<std::string, double> seen;
+  int strays = 0;
+  for (const Finding& f : check(file.job, builtInRulebook(), parlour.id, {}, kEveryDay)) {
+    if (f.rule == "shelf-see") seen[findPlacement(parlour, PlacementId(f.subjects[0]))->piece.value] = f.measured;
+    if (f.rule == "palette-stray" && f.verdict == Verdict::Breaks) {
+      ++strays;
+      EXPECT_EQ(f.subjects.size(), 1U);
+    }
+    EXPECT_FALSE(breaksByWeight(f) && f.view.isDisplay()) << f.sentence;
+  }
+  EXPECT_NEAR(seen.at("lost-bowl"), 0.539, 5e-4);
+  EXPECT_EQ(strays, 1);
 }
 TEST(Demo, ARugFollowsTheHearthAndACarpetEndsWithTheStair) {
   const Job job = demo().job;

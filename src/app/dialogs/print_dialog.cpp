@@ -41,7 +41,7 @@ PrintDialog::PrintDialog(Workspace& workspace, FileSystem& files, QWidget* paren
   scale_->setCurrentIndex(0);
   kind_ = new QComboBox;
   kind_->setObjectName(QStringLiteral("sheetKind"));
-  for (const OfferedSheet& sheet : offeredSheets(workspace_.job(), workspace_.room()))
+  for (const OfferedSheet& sheet : offeredSheets(workspace_.job(), workspace_.room(), workspace_.scheme()))
     kind_->addItem(tr(sheet.title.c_str()), QString::fromStdString(sheet.kind));
   if (workspace_.stage() == Stage::Measure) kind_->setCurrentIndex(kind_->findData(QStringLiteral("field")));
   if (workspace_.stage() == Stage::Walls)

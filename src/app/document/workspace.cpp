@@ -1,5 +1,7 @@
 #include "app/document/workspace.h"
 
+#include "core/model/kinds.h"
+
 #include <QDate>
 #include <QSettings>
 
@@ -258,6 +260,12 @@ void Workspace::showStage(Stage stage) {
   if (stage_ == stage) return;
   stage_ = stage;
   spot_.reset();
+  // What is selected is what is looked at.
+  if (const Placement* p = stage == Stage::Displays ? selectedPlacement() : nullptr) {
+    const RootCarrier root = rootCarrierOf(*scheme(), *p);
+    if (!root.id.empty()) carrier_ = root.id;
+    else if (canCarry(pieceOf(job(), *p).kind)) carrier_ = p->id.value;
+  }
   if (const Placement* p = selectedPlacement())
     if (!isAbout(rowOf(stage), pieceOf(job(), *p), p->on)) select({});
   emit viewChanged();
@@ -340,6 +348,14 @@ void Workspace::setFormat(LengthFormat format) {
 PlacementIds Workspace::placementsHere() const {
   PlacementIds here;
   if (scheme() == nullptr) return here;
+  if (stage_ == Stage::Displays) {
+    if (const auto shown = display()) {
+      for (const DisplayedThing& t : shown->things) here.push_back(t.placement->id);
+      if (shown->carrier.placement != nullptr && !shown->carrier.placement->id.empty())
+        here.push_back(shown->carrier.placement->id);
+    }
+    return here;
+  }
   for (const Placement& p : scheme()->placements) {
     const auto view = viewOf(p.on);
     const bool onAnotherWall = rowOf(stage_).accepts == Accepts::Wall && view && view->isWall() && view->wall != wall_;

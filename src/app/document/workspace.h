@@ -10,6 +10,8 @@
 #include "core/hang/nails.h"
 #include "core/space/arrange.h"
 #include "core/space/tapes.h"
+#include "core/decide/adding.h"
+#include "core/display/display.h"
 #include "core/drawing/plan/floor_layers.h"
 #include "core/decide/bands.h"
 #include "core/survey/room_survey.h"
@@ -86,6 +88,21 @@ class Workspace : public QObject {
   [[nodiscard]] bool showsEstimate() const { return estimator_.shown(); }
   void showEstimate(bool);
   [[nodiscard]] const Photometries& photometries() const { return *webs_; }
+
+  // ---- displays
+  /// What is looked at in Displays: a placement, a fixed thing or a window that carries things; "" where nothing does.
+  [[nodiscard]] std::string carrier() const;
+  void showCarrier(const std::string&);
+  [[nodiscard]] std::vector<std::string> carriersHere() const;
+  /// It with what stands on it, in the job as it is or as it would be.
+  [[nodiscard]] std::optional<Display> displayIn(const Job&) const;
+  [[nodiscard]] std::optional<Display> display() const { return displayIn(job()); }
+  [[nodiscard]] bool evening() const { return evening_; }
+  void showEvening(bool);
+  /// Tapes of what is selected, in the view of this stage.
+  [[nodiscard]] std::vector<Tape> tapesHere() const;
+  /// A piece of the job put down where this stage puts it: on the carrier that is shown, else as withPlaced does.
+  [[nodiscard]] Result<Added> putDown(const Job&, const PieceId&, IdSource&, std::optional<Vec2> at = {}) const;
 
   // ---- the readings of the room shown; worked out when first asked for after a change
   [[nodiscard]] const SurveyNetwork& surveyNetwork() const;
@@ -233,6 +250,8 @@ class Workspace : public QObject {
   bool ellipses_ = false, foldedOut_ = false, nails_ = false;
   WallEnd nailEnd_ = WallEnd::Left;
   double levelLine_ = kLevelLine;
+  std::string carrier_;
+  bool evening_ = false;
   UseState useState_ = UseState::Everyday;
   std::set<FloorLayer> layers_;
   double reachWidth_ = 24 * kInch;

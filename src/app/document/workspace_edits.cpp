@@ -4,6 +4,10 @@
 #include <QSettings>
 #include <charconv>
 
+#include "core/base/sentence.h"
+#include "core/display/placing.h"
+#include "core/display/shelves.h"
+#include "core/drawing/display/display_drawing.h"
 #include "core/space/hung.h"
 #include "core/drawing/base/working.h"
 #include "core/drawing/wall/elevation.h"
@@ -190,8 +194,22 @@ LengthReading Workspace::typeTape(const ItemId& key, const QString& text) {
     }
     return reading;
   }
-  for (const Tape& tape : tapesOf(job(), *scheme(), p->id))
+  if (const std::string shelf = shelfOfTape(key); !shelf.empty()) {
+    const auto after = withShelfAt(job(), scheme_, p->id, shelf, *reading.length);
+    if (!after) return {std::nullopt, 0, capital(after.error().text()) + "."};
+    document_.edit(tr("move shelf %1").arg(QString::fromStdString(shelf)), *after);
+    return reading;
+  }
+  for (const Tape& tape : tapesHere())
     if (tapeItem(tape.side) == key) {
+      if (onAnother(p->on) != nullptr) {
+        const auto shown = display();
+        const DisplayedThing* t = shown ? shown->shown(p->id) : nullptr;
+        const auto there = t != nullptr ? placeForTape(*shown, *t, tape, *reading.length) : std::nullopt;
+        if (!there) return {std::nullopt, 0, "Its height, or the shelf over it, decides what is left there."};
+        place(tr("move"), *there);
+        return reading;
+      }
       place(tr("move"), placeReading(p->on, tape, *reading.length));
       return reading;
     }
@@ -244,6 +262,13 @@ void Workspace::turnBy(double degrees) {
 void Workspace::nudge(Vec2 by) {
   const Placement* p = selectedPlacement();
   if (p == nullptr) return;
+  if (onAnother(p->on) != nullptr) {
+    // On its shelf: to the side, and with up and down back and forward.
+    const auto shown = display();
+    const DisplayedThing* t = shown ? shown->shown(p->id) : nullptr;
+    if (const auto there = t != nullptr ? movedOn(*shown, *t, by.x, by.y) : std::nullopt) place(tr("move"), *there);
+    return;
+  }
   place(tr("move"), moved(p->on, by));
 }
 

@@ -59,4 +59,12 @@ void BlockColumn::atOnce(const std::function<void()>& change) {
   column_->update();
 }
 
+QWidget* ledgerLine() {
+  auto* line = new QWidget;
+  line->setFixedHeight(1);
+  line->setObjectName(QStringLiteral("ledgerLine"));
+  line->setAttribute(Qt::WA_StyledBackground);
+  return line;
+}
+
 }  // namespace mezzet

@@ -34,4 +34,7 @@ class BlockColumn {
   bool fresh_ = false;  ///< a block was made since the beginning
 };
 
+/// A fine line between two parts of the ledger.
+[[nodiscard]] QWidget* ledgerLine();
+
 }  // namespace mezzet

@@ -18,14 +18,6 @@
 namespace mezzet {
 namespace {
 
-QWidget* rule() {
-  auto* line = new QWidget;
-  line->setFixedHeight(1);
-  line->setObjectName(QStringLiteral("ledgerLine"));
-  line->setAttribute(Qt::WA_StyledBackground);
-  return line;
-}
-
 constexpr std::size_t kMostShown = 6, kMostUnfolded = 60;  // findings of one decision, and of a fold
 
 /// Everything a finding's row shows.
@@ -188,7 +180,7 @@ void Ledger::fillDecision(QVBoxLayout* column, const Decision& decision, const s
   if (const Rule* rule = findRule(workspace_.book(), worst.front()->rule); rule != nullptr && rule->caution)
     column->addWidget(words(onScreen(*rule->caution), "note"));
   column->addSpacing(4);
-  column->addWidget(rule());
+  column->addWidget(ledgerLine());
 }
 
 void Ledger::fillWays(const Decision& decision, QWidget* ways) {
@@ -293,7 +285,7 @@ void Ledger::addHeading() {
   else if (workspace_.decisions().empty()) said = tr("Nothing to decide: every rule that was asked holds here.");
   column_.add("heading " + said.toStdString(), [&](QVBoxLayout* column) {
     column->addWidget(words(tr("Decide next"), "panelTitle"));
-    column->addWidget(rule());
+    column->addWidget(ledgerLine());
     if (!said.isEmpty()) column->addWidget(words(said, "quietNote"));
   });
 }
@@ -317,7 +309,7 @@ void Ledger::addCured() {
     }
     if (cured.size() > kMostTold)
       column->addWidget(words(tr("and %1 more").arg(cured.size() - kMostTold), "quietNote"));
-    column->addWidget(rule());
+    column->addWidget(ledgerLine());
   });
 }
 
@@ -328,7 +320,7 @@ void Ledger::addTurned() {
   std::string content = "turned";
   for (const Turned& t : turned) content += '\n' + t.finding + ' ' + t.sentence;
   column_.add(content, [&](QVBoxLayout* column) {
-    column->addWidget(rule());
+    column->addWidget(ledgerLine());
     column->addWidget(words(tr("By this, though it was not moved"), "subject"));
     for (const Turned& t : turned) {
       auto* row = new QHBoxLayout;
@@ -355,6 +347,7 @@ void Ledger::rebuild() {
   column_.begin();
   addHeading();
   addCured();
+  addMissing();
   const auto& decisions = workspace_.decisions();
   // What the stage in view is about comes first.
   std::size_t shown = 0;

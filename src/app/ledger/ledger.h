@@ -26,6 +26,7 @@ class Ledger : public QWidget {
   void addCured();
   void addTurned();
   void addDecision(const Decision&);
+  void addMissing();
   void fillDecision(QVBoxLayout* column, const Decision&, const std::vector<const Finding*>& worst);
   /// What was found for a decision, or that it is looked for.
   void addWhyNoOther(const Decision&, QWidget* ways);

@@ -11,16 +11,16 @@ namespace mezzet {
 
 class Workspace;
 
-enum class Stage { Brief, Measure, Floor, Light, Walls };
+enum class Stage { Brief, Measure, Floor, Light, Walls, Displays };
 /// What of the site is being measured.
 enum class Topic { Walls, Openings, Heights, Fixed, InWall, Picture, Photographs, House };
 
 /// What lies on the desk.
-enum class Content { Plan, Ceiling, Wall, Picture, House, Fold };
+enum class Content { Plan, Ceiling, Wall, Picture, House, Fold, Display };
 /// What stands beside it.
 enum class Panel { Ledger, Site, Brief };
 /// What can be picked up and put down there.
-enum class Accepts { Nothing, Floor, Ceiling, Wall };
+enum class Accepts { Nothing, Floor, Ceiling, Wall, Display };
 
 struct StageRow {
   Stage id = Stage::Brief;
@@ -45,6 +45,7 @@ struct StageRow {
 [[nodiscard]] StageRow floorStage();
 [[nodiscard]] StageRow lightStage();
 [[nodiscard]] StageRow wallsStage();
+[[nodiscard]] StageRow displaysStage();
 
 /// What is put down where a finding's view is: on the floor, the ceiling, a wall.
 [[nodiscard]] Accepts acceptsOf(const View&);

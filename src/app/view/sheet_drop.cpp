@@ -42,7 +42,7 @@ std::optional<SheetView::Dropped> SheetView::dropped(const QDropEvent& event, Id
   // Several stand one beside another, each where it is free.
   Dropped out{workspace_.job(), {}};
   for (const PieceId& id : pieces) {
-    auto added = withPlaced(out.job, workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, ids, at);
+    auto added = workspace_.putDown(out.job, id, ids, at);
     if (!added) return std::nullopt;
     out.job = std::move(added->job);
     out.fresh.push_back(added->placement);
@@ -52,12 +52,12 @@ std::optional<SheetView::Dropped> SheetView::dropped(const QDropEvent& event, Id
 
 std::optional<SheetView::Dropped> SheetView::droppedOne(const PieceId& id, Vec2 at, bool resting, IdSource& ids) const {
   const double step = workspace_.handStep();
-  auto added = withPlaced(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, ids,
-                          Vec2{std::round(at.x / step) * step, std::round(at.y / step) * step});
+  auto added = workspace_.putDown(workspace_.job(), id, ids,
+                                  Vec2{std::round(at.x / step) * step, std::round(at.y / step) * step});
   if (!added) return std::nullopt;
   const PlacementId fresh = added->placement;
   Dropped out{std::move(added->job), {fresh}};
-  if (!resting) return out;
+  if (!resting || rowOf(workspace_.stage()).accepts == Accepts::Display) return out;
   const Scheme& scheme = *findScheme(out.job, workspace_.schemeId());
   Snapped snap = snapped(out.job, scheme, fresh, findPlacement(scheme, fresh)->on, {}, kSnapReach / projection().perMm);
   Job rested = mezzet::placed(out.job, workspace_.schemeId(), fresh, snap.place);

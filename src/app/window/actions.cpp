@@ -36,6 +36,11 @@ bool hangingLight(const Workspace& w) {
   return anyLight(w) && onCeiling(w.selectedPlacement()->on) != nullptr &&
          mountOf(pieceOf(w.job(), *w.selectedPlacement())) != Mount::Recessed;
 }
+bool anyThing(const Workspace& w) { return anyPiece(w) && canBeThing(pieceOf(w.job(), *w.selectedPlacement()).kind); }
+bool dropOrDepth(const Workspace& w) {
+  return w.stage() == Stage::Displays ? anyPiece(w) && onAnother(w.selectedPlacement()->on) != nullptr
+                                      : hangingLight(w);
+}
 bool diningTable(const Workspace& w) {
   return floorPiece(w) && isDiningTable(pieceOf(w.job(), *w.selectedPlacement()).kind);
 }
@@ -114,7 +119,20 @@ std::vector<ActionRow> arrangeRows() {
        "Ways out may leave it out where it stands in the way of what must be", anyPiece},
       {"circuit", "Arrange", "Its next circuit", "Z",
        "The selected lights on the next circuit by letter, at last on none", anyLight},
-      {"drop", "Arrange", "Type its drop", "D", "How far the selected light hangs from the ceiling", hangingLight},
+      {"drop", "Arrange", "Type its drop or depth", "D",
+       "How far the selected light hangs from the ceiling; how far a thing stands behind its shelf's edge",
+       dropOrDepth},
+      {"display-set", "Arrange", "Set a display", "S", "Three ways to set what stands there; what is locked stays",
+       anyScheme},
+      {"display-colours", "Arrange", "Colours of a display ...", "J",
+       "The palette it is kept to, from what is there or a picture", anyScheme},
+      {"thing", "Arrange", "What it is like ...", "B", "Colours, family, seasons, a stack's books, what a box holds",
+       anyThing},
+      {"upright", "Arrange", "Upright in its bay", "Shift+B",
+       "An upright at the middle of the bay, so that its board sags less", anyScheme},
+      {"display-clear", "Arrange", "Clear a display", "", "Takes everything off that is not locked, and notes it",
+       anyScheme},
+      {"tie", "Arrange", "Tied to the wall, or not", "", "A tall case that is tied cannot tip", floorPiece},
       {"used-here", "Arrange", "Here in company", "Shift+U",
        "The selected piece is drawn up to where it stands now; again forgets it", floorPiece},
       gap("Arrange"),
@@ -177,6 +195,7 @@ std::vector<ActionRow> lookRows() {
       {"hung", "Look", "Hung and holes ...", "Shift+H", "What hangs otherwise than planned, holes made and filled",
        anyScheme},
       {"fold-out", "Look", "Open the room like a box", "O", "The plan with every wall laid flat beside its edge"},
+      {"display-evening", "Look", "Evening", "Q", "In Displays: bays that no light reaches go dark", anyScheme},
       {"wall-next", "Look", "Next wall", "]", "The next wall, going round with the room on the left"},
       {"wall-previous", "Look", "Previous wall", "[", "The wall before"},
       {"desk", "Look", "Desk: slate, light or dark", "Ctrl+Shift+L", "What the sheet lies on; the paper stays paper"},

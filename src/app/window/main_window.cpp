@@ -19,6 +19,7 @@
 #include "app/stages/measure/site_panel.h"
 #include "app/stages/measure/trace_view.h"
 #include "app/stages/walls/wall_picker.h"
+#include "app/view/display_view.h"
 #include "app/view/fold_view.h"
 #include "app/view/house_view.h"
 #include "app/view/plan_view.h"
@@ -68,6 +69,7 @@ SheetView& MainWindow::sheet() {
     case Content::Wall: return *wall_;
     case Content::House: return *house_;
     case Content::Fold: return *fold_;
+    case Content::Display: return *display_;
     case Content::Plan:
     case Content::Picture: break;  // behind the picture the plan is at hand
   }
@@ -138,6 +140,10 @@ QLayout* MainWindow::makeSheets() {
   fold_->setObjectName(QStringLiteral("foldView"));
   fold_->setAccessibleName(tr("The room opened like a box"));
   sheets_->addWidget(fold_);
+  display_ = new DisplayView(*workspace_);
+  display_->setObjectName(QStringLiteral("displayView"));
+  display_->setAccessibleName(tr("What stands on it, and its section"));
+  sheets_->addWidget(display_);
   edge_ = new SheetEdge(*workspace_);
   sheets_->setEdge(edge_);
   sheets_->setCorner(new WallPicker(*workspace_));

@@ -28,6 +28,7 @@ class SheetEdge;
 class SheetView;
 class StageTape;
 class Tray;
+class DisplayView;
 class LightView;
 class WallView;
 
@@ -78,6 +79,7 @@ class MainWindow : public QMainWindow {
   void wireLook();
   void wireRooms();
   void wireHanging();
+  void wireDisplays();
   void readNailsOut();
   void wireDocument();
   void wireParts();
@@ -115,6 +117,7 @@ class MainWindow : public QMainWindow {
   std::vector<std::pair<QString, QString>> offers_;  // cause of its notice, file of the job
   PlanView* plan_;
   LightView* light_;
+  DisplayView* display_;
   WallView* wall_;
   Ledger* ledger_;
   SitePanel* site_;

@@ -30,6 +30,7 @@
 #include "app/stages/measure/trace_view.h"
 #include "app/view/compare_view.h"
 #include "app/view/plan_view.h"
+#include "app/view/display_view.h"
 #include "app/view/light_view.h"
 #include "app/view/wall_view.h"
 #include "app/widgets/notice_bar.h"
@@ -60,6 +61,7 @@ void MainWindow::wire() {
   wireLook();
   wireRooms();
   wireHanging();
+  wireDisplays();
   wireDocument();
   wireParts();
 }
@@ -148,6 +150,11 @@ void MainWindow::wirePieces() {
   on("used-here", [this] { workspace_->toggleUsedHere(); });
   on("circuit", [this] { workspace_->nextCircuit(); });
   on("drop", [this] {
+    if (workspace_->stage() == Stage::Displays) {
+      display_->setFocus(Qt::ShortcutFocusReason);
+      static_cast<void>(display_->typeDepth());
+      return;
+    }
     if (workspace_->stage() != Stage::Light) workspace_->showStage(Stage::Light);
     light_->setFocus(Qt::ShortcutFocusReason);
     static_cast<void>(light_->typeDrop());

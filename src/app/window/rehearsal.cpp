@@ -46,9 +46,6 @@ QString shoot(QWidget& widget, const QString& folder, const char* name) {
 
 void shootStages(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
-  w.showStage(Stage::Brief);
-  QApplication::processEvents();
-  made << shoot(window, folder, "brief");
   w.showStage(Stage::Measure);
   QApplication::processEvents();
   made << shoot(window, folder, "measure");
@@ -86,28 +83,8 @@ void shootDialogs(MainWindow& window, const QString& folder, QStringList& made) 
   }
 }
 
-void shootSheets(MainWindow& window, const QString& folder, QStringList& made) {
-  Workspace& w = window.workspace();
-  if (const Room* room = w.room()) {
-    const auto sheet = planSheet(w.job(), *room, w.scheme(), {findPaper("letter"), 48, w.format(), {}});
-    if (sheet) {
-      const QString path = folder + QStringLiteral("/sheet.png");
-      sheetImage(*sheet, 4, &w.images()).save(path);
-      made << path;
-    }
-  }
-}
-
 void shootSite(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
-  if (w.job().rooms.size() > 1) {
-    w.showRoom(w.job().rooms[1]->id);
-    w.showState(UseState::Party);
-    w.showLayer(FloorLayer::Ways, true);
-    made << shoot(window, folder, "dining");
-    w.showLayer(FloorLayer::Ways, false);
-    w.showState(UseState::Everyday);
-  }
   // The site: each topic in the room that has most to say of it.
   const auto site = [&](const char* room, Topic topic, const char* name) {
     if (findRoom(w.job(), RoomId(room)) == nullptr) return;
@@ -150,8 +127,8 @@ void shootInstallerSheet(Workspace& w, const char* kind, const QString& path, QS
   made << path;
 }
 
-/// A way out while it is pointed at, and the sheet that a rug is cut by.
-void shootRugs(MainWindow& window, const QString& folder, QStringList& made) {
+/// A way out while it is pointed at.
+void shootWayOut(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
   if (showScheme(w, "breakfast", "C", Stage::Floor)) {
     settle(w);
@@ -163,8 +140,6 @@ void shootRugs(MainWindow& window, const QString& folder, QStringList& made) {
       w.showGhost(std::nullopt);
     }
   }
-  if (showScheme(w, "parlour", "D", Stage::Floor))
-    shootInstallerSheet(w, "rugs", folder + QStringLiteral("/rug-sheet.png"), made);
 }
 
 /// A pendant with its section, and the ceiling for the electrician.
@@ -239,6 +214,35 @@ void shootHanging(MainWindow& window, const QString& folder, QStringList& made) 
   w.showStage(Stage::Floor);
 }
 
+/// A bookcase with its section, three boxes on the low table, the sheet to set a case again by, a ledge.
+void shootDisplays(MainWindow& window, const QString& folder, QStringList& made) {
+  Workspace& w = window.workspace();
+  if (!showScheme(w, "parlour", "I", Stage::Displays)) return;
+  const auto display = [&](auto is, const char* name, bool select) {
+    for (const Placement& p : w.scheme()->placements) {
+      if (!is(pieceOf(w.job(), p))) continue;
+      w.showCarrier(p.id.value);
+      w.select(select && w.display() && !w.display()->things.empty() ? w.display()->things.back().placement->id
+                                                                     : PlacementId());
+      QApplication::processEvents();
+      window.sheet().fit();
+      made << shoot(window, folder, name);
+      return;
+    }
+  };
+  display([](const Piece& p) { return hasShelves(p.kind); }, "display", true);
+  display([](const Piece& p) { return isLowTable(p.kind); }, "tabletop", false);
+  for (const Placement& p : w.scheme()->placements) {
+    const Piece& piece = pieceOf(w.job(), p);
+    if (hasShelves(piece.kind))
+      shootInstallerSheet(w, ("display:" + p.id.value).c_str(), folder + QStringLiteral("/reset-sheet.png"), made);
+    if (isLedge(piece.kind))
+      shootInstallerSheet(w, ("ledge:" + p.id.value).c_str(), folder + QStringLiteral("/ledge-sheet.png"), made);
+  }
+  w.select({});
+  w.showStage(Stage::Floor);
+}
+
 }  // namespace
 
 QStringList takeShots(MainWindow& window, const QString& folder) {
@@ -246,12 +250,12 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   QStringList made;
   shootStages(window, folder, made);
   shootDialogs(window, folder, made);
-  shootSheets(window, folder, made);
   shootSite(window, folder, made);
-  shootRugs(window, folder, made);
+  shootWayOut(window, folder, made);
   shootLight(window, folder, made);
   shootWalls(window, folder, made);
   shootHanging(window, folder, made);
+  shootDisplays(window, folder, made);
   return made;
 }
 

@@ -22,6 +22,8 @@ std::vector<std::string> movable(const Finding& f, const Scheme& scheme) {
 /// A room by its name, a wall of one by its letter.
 std::string roomWords(const Job& job, const std::string& subject) {
   if (const Room* room = findRoom(job, RoomId(subject))) return room->name + ", lights";
+  for (const auto& room : job.rooms)
+    if (const std::string fixed = featureWords(*room, subject); !fixed.empty()) return capital(fixed);
   return subject.starts_with("wall:") ? "Wall " + subject.substr(5) : subject;
 }
 
@@ -63,6 +65,7 @@ std::vector<Decision> decisionsOf(const std::vector<Finding>& findings, const Jo
         if (!f.view.isPlan()) break;
       }
     }
+    subject = carrierOfSubject(subject);
     auto at = std::find_if(out.begin(), out.end(), [&](const Decision& d) { return d.subject == subject; });
     if (at == out.end()) {
       const Placement* p = findPlacement(*scheme, PlacementId(subject));
@@ -106,7 +109,8 @@ std::vector<std::string> nowHolds(const std::vector<Finding>& before, const std:
       continue;
     }
     // It is only found while it breaks: nothing is left to measure. What was taken out is not here to be named.
-    const auto here = [&](const std::string& subject) {
+    const auto here = [&](const std::string& said) {
+      const std::string subject = carrierOfSubject(said);
       return findPlacement(*scheme, PlacementId(subject)) != nullptr ||
              findOpening(room, OpeningId(subject)) != nullptr || !featureWords(room, subject).empty() ||
              subject.starts_with("wall:");

@@ -3,11 +3,12 @@
 #include <algorithm>
 #include <map>
 
+#include "core/edit/displays.h"
 #include "core/edit/hangs.h"
 #include "core/edit/lights.h"
 #include "core/edit/put.h"
 #include "core/edit/validate.h"
-#include "core/edit/validate_rugs.h"
+#include "core/edit/validate_display.h"
 
 namespace mezzet {
 namespace {
@@ -94,7 +95,7 @@ Job withoutOpening(const Job& job, const RoomId& id, const OpeningId& opening) {
         other = std::make_shared<const Room>(std::move(parted));
       }
   put(out.rooms, std::move(changed));
-  return out;
+  return withoutLostDisplays(std::move(out), id);
 }
 
 Result<Job> withFeature(const Job& job, const RoomId& id, Feature feature) {
@@ -112,7 +113,7 @@ Job withoutFeature(const Job& job, const RoomId& id, const FeatureId& feature) {
   std::erase_if(changed.features, [&](const Feature& f) { return f.id == feature; });
   Job out = job;
   put(out.rooms, std::move(changed));
-  return withoutLostLights(std::move(out), id);
+  return withoutLostDisplays(withoutLostLights(std::move(out), id), id);
 }
 
 Result<Job> withWallThickness(const Job& job, const RoomId& id, const CornerId& corner,
@@ -127,6 +128,7 @@ Result<Job> withWallThickness(const Job& job, const RoomId& id, const CornerId& 
 
 Result<Job> withPiece(const Job& job, Piece piece) {
   if (auto fault = faultOf(piece)) return *fault;
+  if (auto fault = faultOfLostSurfaces(job, piece)) return *fault;
   Job out = job;
   put(out.pieces, std::move(piece));
   return out;
@@ -188,12 +190,14 @@ Job withSchemeCopied(const Job& job, const SchemeId& id, const std::string& name
     p.id = now;
   }
   for (Placement& p : fresh.placements) {
-    if (auto* carried = onAnother(p.on)) carried->carrier = PlacementId(renamed[carried->carrier.value]);
+    if (auto* carried = onAnother(p.on); carried != nullptr && carried->fixed.empty())
+      carried->carrier = PlacementId(renamed[carried->carrier.value]);
     auto* leans = leaning(p.on);
     if (leans != nullptr && renamed.contains(leans->carrier)) leans->carrier = renamed[leans->carrier];
   }
   renameLights(fresh, renamed);
   renameHangs(fresh, renamed);
+  renameDisplays(fresh, renamed);
   // A kept finding is named by its subjects, which have new ids now, in byte order.
   for (Kept& kept : fresh.kept) {
     const auto colon = kept.finding.find(':');
@@ -234,8 +238,8 @@ Job withoutPlacement(const Job& job, const SchemeId& id, const PlacementId& plac
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr) return job;
   Scheme changed = *scheme;
-  std::erase_if(changed.placements,
-                [&](const Placement& p) { return p.id == placement || carrierOf(p.on) == placement; });
+  std::erase_if(changed.placements, [&](const Placement& p) { return p.id == placement; });
+  changed = withoutLostDisplays(std::move(changed), roomOf(job, *scheme));
   for (Placement& p : changed.placements)
     if (auto* leans = leaning(p.on); leans != nullptr && leans->carrier == placement.value)
       *leans = {leans->wall, leans->u, 0, leans->lean, {}};  // it stands on the floor then
@@ -258,6 +262,7 @@ Job withOneMore(const Job& job, const SchemeId& schemeId, const PlacementId& id,
   fresh.asHung.reset();
   fresh.on = moved(fresh.on, onWall(fresh.on) != nullptr ? Vec2{aside, 0} : Vec2{aside, aside});
   if (auto* hung = onWall(fresh.on)) hung->group.reset();
+  if (auto* on = onAnother(fresh.on)) on->at.x += pieceOf(job, *p).width;  // beside it on its shelf
   Job after = withPlacement(job, schemeId, fresh);
   const Piece& piece = pieceOf(job, *p);
   const auto placed = std::count_if(scheme->placements.begin(), scheme->placements.end(),
@@ -297,23 +302,6 @@ Job withTaped(const Job& job, const SchemeId& scheme, const PlacementId& id, boo
 
 Job withOptional(const Job& job, const SchemeId& scheme, const PlacementId& id, bool optional) {
   return withChangedPlacement(job, scheme, id, [&](Placement& p) { p.optional = optional; });
-}
-
-Result<Job> withCarpet(const Job& job, const SchemeId& id, std::optional<Broadloom> carpet) {
-  const Scheme* scheme = findScheme(job, id);
-  if (scheme == nullptr) return job;
-  if (carpet)
-    if (auto fault = faultOf(*carpet)) return *fault;
-  Scheme changed = *scheme;
-  changed.carpet = carpet;
-  return withScheme(job, std::move(changed));
-}
-
-Result<Job> withCarpetList(const Job& job, CarpetList list) {
-  if (auto fault = faultOf(list)) return *fault;
-  Job changed = job;
-  changed.carpet = std::move(list);
-  return changed;
 }
 
 Job withUsedAt(const Job& job, const SchemeId& scheme, const PlacementId& id, std::optional<FloorPlace> there) {

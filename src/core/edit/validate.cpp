@@ -9,6 +9,7 @@
 #include "core/model/piece_fields.h"
 #include "core/edit/hangs.h"
 #include "core/model/kinds.h"
+#include "core/edit/validate_display.h"
 #include "core/edit/validate_light.h"
 #include "core/edit/validate_rugs.h"
 #include "core/edit/validate_site.h"
@@ -194,12 +195,6 @@ std::optional<Error> faultOfPlacement(const ById<Piece>& pieces, const Room& roo
         return std::nullopt;
       },
       [&](const CarriedPlace& carried) -> Fault {
-        const Placement* carrier = findPlacement(scheme, carried.carrier);
-        if (carrier == nullptr || carrier->id == p.id)
-          return Error{where, "stands on a placement that is not there: " + carried.carrier.value,
-                       "Place it on the floor"};
-        if (onFloor(carrier->on) == nullptr)
-          return Error{where, "stands on something that is not on the floor", "Place it on the floor"};
         return faultOfFloor({carried.at, carried.turn});
       },
       [&](const CeilingPlace&) -> Fault {
@@ -300,6 +295,7 @@ std::optional<Error> faultOf(const Piece& p) {
   if (auto fault = faultOfRug(p, name)) return fault;
   if (auto fault = faultOfLight(p, name)) return fault;
   if (auto fault = faultOfHanger(p, name)) return fault;
+  if (auto fault = faultOfDisplayed(p, name)) return fault;
   if (p.legs->inset && !(*p.legs->inset >= 0 && *p.legs->inset <= p.width / 2))
     return Error{name, "has feet that are not inside its corners", "Type how far in they stand"};
   for (const auto& [dimension, doubt] : p.doubts)
@@ -321,6 +317,7 @@ std::optional<Error> faultOf(const Job& job) {
   for (double stature : job.brief.statures)
     if (auto fault = faultOfLength(stature, "brief, stature")) return fault;
   if (auto fault = faultOf(job.carpet)) return fault;
+  if (auto fault = faultOfPalette(job.palette, "the job's colours")) return fault;
   for (const auto& budget : {job.brief.budgetSimple, job.brief.budgetFull})
     if (budget && !(*budget >= 0 && *budget <= 1e12))
       return Error{"brief, budget", "is not an amount", "Type 0 or more"};
@@ -370,6 +367,12 @@ std::optional<Error> faultOf(const Job& job) {
     }
     if (auto fault = faultOfLight(*found->second, *scheme)) return fault;
     if (auto fault = faultOfHangs(*scheme)) return fault;
+    const auto pieceNamed = [&](const PieceId& id) {
+      const auto at = pieceById.find(id.value);
+      return at == pieceById.end() ? nullptr : at->second;
+    };
+    if (auto fault = faultOfCarried(*found->second, *scheme, pieceNamed)) return fault;
+    if (auto fault = faultOfDisplays(*found->second, *scheme)) return fault;
     if (scheme->log.size() > kMostLog)
       return Error{"scheme " + scheme->id.value, "has more than 2000 notes", "Remove some"};
     for (const Kept& kept : scheme->kept)

@@ -37,6 +37,9 @@ std::optional<Error> faultOfTexts(const Job& job) {
     for (const std::string* value : {&piece->id.value, &piece->name, &piece->kind, &piece->finish->material,
                                      &piece->rug->fibre, &piece->rug->edge, &piece->frame->finish})
       text(*value, where);
+    for (const std::string* value : {&piece->thing->family, &piece->thing->collection}) text(*value, where);
+    for (const std::string& season : piece->thing->seasons) text(season, where + ", a season");
+    for (const HeldThing& held : piece->thing->holds) text(held.name, where + ", what it holds");
     extra(piece->extra, where);
   }
   for (const auto& scheme : job.schemes) {
@@ -52,6 +55,7 @@ std::optional<Error> faultOfTexts(const Job& job) {
     }
     for (const Hang& hang : scheme->hangs)
       for (const std::string* value : {&hang.id, &hang.like}) text(*value, where + ", an arrangement");
+    for (const DisplaySet& d : scheme->displays) text(d.season, where + ", a season");
     for (const Kept& kept : scheme->kept)
       for (const std::string* value : {&kept.finding, &kept.reason}) text(*value, where + ", a reason");
     for (const LogEntry& entry : scheme->log) text(entry.text, where + ", a note");

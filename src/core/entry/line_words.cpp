@@ -132,6 +132,22 @@ std::size_t lengthEnd(std::string_view text, std::string_view low, std::size_t a
   return end;
 }
 
+TypedTo typedLengthAt(std::string_view text, std::string_view low, std::size_t at, Unit unit) {
+  bool bare = true;
+  std::size_t end = lengthEnd(text, low, at, bare);
+  std::string_view piece = text.substr(at, end - at);
+  while (!piece.empty() && piece.back() == ' ') piece.remove_suffix(1);
+  LengthReading reading = readLength(piece, unit);
+  if (const std::size_t space = piece.find(' '); !reading && space != std::string_view::npos)
+    if (const LengthReading first =
+            readLength(piece.substr(0, space), unit)) {  // "30 17 high": two sizes, the second with its word
+      reading = first;
+      end = at + space;
+    }
+  if (!reading) throw Refusal{at + std::min(reading.at, piece.size()), reading.complaint};
+  return {{*reading.length, at, bare, piece}, end};
+}
+
 char letterAt(std::string_view low, std::size_t at, bool before) {
   std::size_t next = at;
   while (next < low.size() && isLetter(low[next])) ++next;

@@ -54,6 +54,12 @@ struct Typed {
   bool bare;  ///< no unit was typed
   std::string_view text;
 };
+/// The length that begins there, and where the line goes on; throws Refusal.
+struct TypedTo {
+  Typed typed;
+  std::size_t end = 0;
+};
+[[nodiscard]] TypedTo typedLengthAt(std::string_view text, std::string_view low, std::size_t at, Unit bare);
 /// "234 x 102 x 84 cm": the unit behind the last size is that of all of them.
 void shareUnit(std::vector<Typed>& sizes, Unit bare);
 

@@ -7,16 +7,16 @@
 
 #include "core/entry/completion.h"
 #include "core/entry/line_words.h"
+#include "core/entry/thing_words.h"
 #include "core/entry/words.h"
 #include "core/model/kinds.h"
 #include "core/model/piece_fields.h"
+#include "core/edit/displays.h"
 #include "core/edit/validate.h"
 #include "core/base/sentence.h"
 
 namespace mezzet {
 namespace {
-
-constexpr int kMostAtOnce = 100;
 
 class PieceReader {
  public:
@@ -32,7 +32,9 @@ class PieceReader {
     }
     readCount();
     readKind();
+    checkCount(count_, kind_);
     piece_ = usualPiece(kind_);
+    if (isBookRun(kind_) && count_ > 1) piece_.thing.edit().volumes = std::exchange(count_, 1);
     if (!isKnownKind(kind_)) {
       piece_.name = name_;
       piece_.kind = kind_;
@@ -43,6 +45,7 @@ class PieceReader {
     readSizes();
     place();
     if (!quoted_.empty()) piece_.name = quoted_;
+    piece_ = withEqualBays(std::move(piece_), static_cast<int>(piece_.surfaces->all.size()));
     out.count = piece_.count = count_;
     out.over = over_;
     out.hang = hang_;
@@ -74,8 +77,6 @@ class PieceReader {
   void readCount() {
     const auto here = countAt(text_, low_, at_);
     if (!here) throw Refusal{at_, "Begin with what it is: sofa, low table, rug, art ..."};
-    if (here->count < 1 || here->count > kMostAtOnce)
-      throw Refusal{at_, "Between 1 and " + std::to_string(kMostAtOnce) + " can be added at once."};
     count_ = here->count;
     at_ = here->next;
     skip();
@@ -115,22 +116,10 @@ class PieceReader {
 
   /// A length from here to the next "x", word or end.
   Typed readLengthHere() {
-    bool bare = true;
-    std::size_t end = lengthEnd(text_, low_, at_, bare);
-    std::string_view piece = text_.substr(at_, end - at_);
-    while (!piece.empty() && piece.back() == ' ') piece.remove_suffix(1);
-    LengthReading reading = readLength(piece, bare_);
-    if (const std::size_t space = piece.find(' '); !reading && space != std::string_view::npos)
-      if (const LengthReading first =
-              readLength(piece.substr(0, space), bare_)) {  // "30 17 high": two sizes, the second with its word
-        reading = first;
-        end = at_ + space;
-      }
-    if (!reading) throw Refusal{at_ + std::min(reading.at, piece.size()), reading.complaint};
-    const Typed typed{*reading.length, at_, bare, piece};
-    at_ = end;
+    const TypedTo read = typedLengthAt(text_, low_, at_, bare_);
+    at_ = read.end;
     skip();
-    return typed;
+    return read.typed;
   }
 
   bool readTimes() {
@@ -154,6 +143,8 @@ class PieceReader {
         quoted_ = std::string(text_.substr(at_ + 1, end - at_ - 1));
         if (quoted_.empty()) throw Refusal{at_, "A name cannot be empty."};
         at_ = end + 1;
+      } else if (const std::size_t length = readThingWord(text_, low_, at_, piece_)) {
+        at_ += length;
       } else if (isDigit(text_[at_]) || text_[at_] == '.' || letterAt(low_, at_, true) != 0) {
         if (!sizes_.empty() || lettered_) readTrailing();
         else readChain();
@@ -329,7 +320,7 @@ class PieceReader {
           if (sizes_.size() == 3)
             throw Refusal{sizes_[1].at,
                           "A round piece has one diameter: round table 30 x 17 high, or oval table 48 x 30 x 17."};
-          if (shape_) set(kHeightKey, length);
+          if (shape_ || isDisplayed(kind_)) set(kHeightKey, length);
           else {
             piece_.shape = Shape::Rect;
             set(kDepthKey, length);
@@ -338,9 +329,12 @@ class PieceReader {
       } else set(i == 0 ? kWidthKey : i == 1 ? kDepthKey : kHeightKey, length);
       if (i == 2 && !flat) heightTyped_ = true;
     }
-    if (sizes_.size() == 2 && piece_.shape == Shape::Round && !isRug(kind_) && !shape_) piece_.shape = Shape::Rect;
+    if (sizes_.size() == 2 && piece_.shape == Shape::Round && !isRug(kind_) && !isDisplayed(kind_) && !shape_)
+      piece_.shape = Shape::Rect;
     // A typed square of a kind that is usually round stays round only when nothing else was said of it.
-    if (sizes_.size() == 3 && piece_.shape == Shape::Round && !shape_) piece_.shape = Shape::Rect;
+    const bool square = sizes_.size() == 3 && std::abs(sizes_[0].length - sizes_[1].length) < 0.01;
+    if (sizes_.size() == 3 && piece_.shape == Shape::Round && !shape_ && !(square && isDisplayed(kind_)))
+      piece_.shape = Shape::Rect;
     if (isRug(kind_) && !sizes_.empty()) {
       piece_.rug.edit().soldWidth = piece_.width;
       piece_.rug.edit().soldDepth = piece_.depth;

@@ -1,3 +1,4 @@
+#include "core/colour/names.h"
 #include "core/entry/piece_cell.h"
 #include "core/entry/piece_line.h"
 #include "core/model/piece_fields.h"
@@ -21,6 +22,11 @@ std::string pieceWords(const Piece& p, LengthFormat format) {
     if (usual) assumed += (assumed.empty() ? "" : ", ") + words;
     else out += ", " + words;
   }
+  std::string colours;
+  for (const ColourShare& c : p.thing->colours) colours += (colours.empty() ? ", in " : " and ") + nameOfColour(c.srgb);
+  out += colours;
+  if (const std::size_t shelves = p.surfaces->all.size(); shelves > 0)
+    out += ", " + std::to_string(shelves) + (shelves == 1 ? " shelf" : " shelves");
   if (!assumed.empty()) out += "; usual: " + assumed;
   return out;
 }

@@ -19,7 +19,8 @@ namespace {
 /// Furniture further off the wall than this leaves nothing for a foot to stand on at the wall [D].
 constexpr double kStandsAgainst = 3 * kInch;
 
-/// The share of a face that none of `before` covers.
+}  // namespace
+
 double shareFree(const WallRect& face, const std::vector<WallRect>& before) {
   const double whole = face.width() * face.height();
   if (whole <= 0) return 1;
@@ -46,8 +47,6 @@ double shareFree(const WallRect& face, const std::vector<WallRect>& before) {
   }
   return 1 - covered / whole;
 }
-
-}  // namespace
 
 double frictionNeeded(double degrees) { return std::tan(degrees * std::numbers::pi / 180) / 2; }
 

@@ -22,6 +22,9 @@ inline constexpr double kUsualLean = 0.125;
 /// Whether it must stand safely: tall, or heavy.
 [[nodiscard]] bool leansHeavily(const Piece&);
 
+/// The share of a face, 0 to 1, that none of some rectangles before it covers.
+[[nodiscard]] double shareFree(const WallRect& face, const std::vector<WallRect>& before);
+
 /// Each leaning piece of a wall with what is seen of its face from the room, 0 to 1: what those before it, with a
 /// larger lean, leave free.
 struct LeaningFace {

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "core/model/kinds.h"
+#include "core/space/carried.h"
 
 namespace mezzet {
 namespace {
@@ -46,13 +47,11 @@ std::optional<Fixture> fixtureOf(const PieceIndex& pieces, const Room& room, con
     f.top = f.underside + topOf(piece);
     // A shade on the wall shines from its middle, a strip or a picture light downward.
     f.source = f.mount == Mount::Wall ? hung->v - f.floor : f.underside;
-  } else if (const auto place = standsAt(scheme, p)) {
-    f.at = *place;
-    f.floor = heights.floorAt(place->at);
-    f.ceiling = heights.clearAt(place->at);
-    const auto carrier = carrierOf(p.on);
-    const Placement* below = carrier ? findPlacement(scheme, *carrier) : nullptr;
-    standOn(f, below != nullptr ? topOf(pieces.of(*below)) : 0);
+  } else if (const auto stands = standingFrameOf(pieces, room, scheme, p)) {
+    f.at = {stands->origin, stands->turn};
+    f.floor = heights.floorAt(stands->origin);
+    f.ceiling = heights.clearAt(stands->origin);
+    standOn(f, stands->foot);
   } else {
     return std::nullopt;
   }

@@ -54,6 +54,7 @@ struct Job {
   Extra extra;
   std::vector<Storey> storeys = {};
   CarpetList carpet = {};
+  ColourPalette palette = {};  ///< that displays start from
 
   /// Equal if the shared pointers are equal, else by value.
   bool operator==(const Job& other) const;

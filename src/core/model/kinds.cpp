@@ -45,6 +45,15 @@ enum Use : std::uint64_t {
   kPlate = 1u << 30,
   kShelf = 1u << 31,
   kGathers = 1ull << 32,
+  kDisplayed = 1ull << 33,
+  kRun = 1ull << 34,
+  kStack = 1ull << 35,
+  kHolds = 1ull << 36,
+  kBranches = 1ull << 37,
+  kStandsUp = 1ull << 38,
+  kShelves = 1ull << 39,
+  kLifts = 1ull << 40,
+  kLedge = 1ull << 41,
 };
 enum class Goes { Floor, Wall, Ceiling };
 
@@ -124,7 +133,7 @@ constexpr std::array kKinds{
     Kind{"bookcase",
          "bookcase",
          {"bookshelf", "shelves"},
-         kWood | kStorage,
+         kWood | kStorage | kShelves,
          Goes::Floor,
          {Shape::Rect, 36, 12, 72, 0, 0, 0}},
     Kind{"media-unit",
@@ -138,7 +147,7 @@ constexpr std::array kKinds{
     Kind{"counter", "counter", {"worktop"}, kWood | kWorkTop, Goes::Floor, {Shape::Rect, 72, 25, 36, 0, 0, 0}},
     Kind{"island", "island", {"peninsula"}, kWood | kWorkTop, Goes::Floor, {Shape::Rect, 84, 36, 36, 0, 0, 0}},
     Kind{"lamp", "lamp", {"floor lamp"}, kLamp, Goes::Floor, {Shape::Round, 14, 14, 60, 0, 0, 0}, Mount::Floor},
-    Kind{"candle", "candle", {}, 0, Goes::Floor, {Shape::Round, 3, 3, 8, 0, 0, 0}, Mount::Candle},
+    Kind{"candle", "candle", {"candlestick"}, kDisplayed, Goes::Floor, {Shape::Round, 3, 3, 8, 0, 0, 0}, Mount::Candle},
     Kind{"plant", "plant", {"tree"}, kGrows, Goes::Floor, {Shape::Round, 20, 20, 60, 0, 0, 0}},
     Kind{"folding-screen", "folding screen", {}, kFolds, Goes::Floor, {Shape::Rect, 60, 6, 68, 0, 0, 0}},
     Kind{"rug", "rug", {"carpet"}, kRug, Goes::Floor, {Shape::Rect, 120, 96, 0.5, 0, 0, 0}},
@@ -157,7 +166,18 @@ constexpr std::array kKinds{
          {Shape::Rect, 36, 1, 48, 0, 0, 0}},
     Kind{"plate", "plate", {}, kPlate | kGathers, Goes::Wall, {Shape::Round, 10, 1.5, 10, 0, 0, 0}},
     Kind{"clock", "clock", {"wall clock"}, 0, Goes::Wall, {Shape::Round, 12, 2, 12, 0, 0, 0}},
-    Kind{"shelf", "shelf", {"wall shelf", "picture ledge"}, kShelf, Goes::Wall, {Shape::Rect, 36, 8, 1.5, 0, 0, 0}},
+    Kind{"shelf",
+         "shelf",
+         {"wall shelf", "picture ledge"},
+         kShelf | kShelves,
+         Goes::Wall,
+         {Shape::Rect, 36, 8, 1.5, 0, 0, 0}},
+    Kind{"ledge",
+         "ledge",
+         {"built ledge", "built shelf"},
+         kShelf | kLedge,
+         Goes::Wall,
+         {Shape::Rect, 72, 5, 4, 0, 0, 0}},
     Kind{"wall-object", "wall object", {"object on the wall"}, kGathers, Goes::Wall, {Shape::Rect, 16, 3, 16, 0, 0, 0}},
     Kind{"wall-light", "wall light", {"sconce"}, 0, Goes::Wall, {Shape::Rect, 5, 4, 14, 0, 0, 0}, Mount::Wall},
     Kind{"picture-light", "picture light", {}, 0, Goes::Wall, {Shape::Rect, 16, 8, 3, 0, 0, 0}, Mount::Picture},
@@ -186,6 +206,28 @@ constexpr std::array kKinds{
          Goes::Ceiling,
          {Shape::Round, 14, 14, 5, 0, 0, 0},
          Mount::Surface},
+    Kind{
+        "books", "books", {"book", "run of books"}, kDisplayed | kRun, Goes::Floor, {Shape::Rect, 12, 6.5, 9, 0, 0, 0}},
+    Kind{"book-stack",
+         "book stack",
+         {"stack of books", "stack"},
+         kDisplayed | kStack,
+         Goes::Floor,
+         {Shape::Rect, 10, 7, 4, 0, 0, 0}},
+    Kind{"vase", "vase", {"jug"}, kDisplayed | kBranches, Goes::Floor, {Shape::Round, 6, 6, 12, 0, 0, 0}},
+    Kind{"bowl", "bowl", {}, kDisplayed, Goes::Floor, {Shape::Round, 10, 10, 4, 0, 0, 0}},
+    Kind{"box", "box", {"casket"}, kDisplayed | kHolds, Goes::Floor, {Shape::Rect, 10, 7, 4, 0, 0, 0}},
+    Kind{"photo-frame",
+         "photo frame",
+         {"framed photograph"},
+         kDisplayed | kStandsUp,
+         Goes::Floor,
+         {Shape::Rect, 6, 3, 8, 0, 0, 0}},
+    Kind{"pot", "pot", {"plant pot"}, kDisplayed | kBranches, Goes::Floor, {Shape::Round, 7, 7, 7, 0, 0, 0}},
+    Kind{"tray", "tray", {}, kDisplayed, Goes::Floor, {Shape::Rect, 16, 12, 2, 0, 0, 0}},
+    Kind{"riser", "riser", {"stand"}, kDisplayed | kLifts, Goes::Floor, {Shape::Rect, 8, 6, 1, 0, 0, 0}},
+    Kind{"bookend", "bookend", {"book end"}, kDisplayed, Goes::Floor, {Shape::Rect, 5, 4, 6, 0, 0, 0}},
+    Kind{"object", "object", {"figure", "shell"}, kDisplayed, Goes::Floor, {Shape::Rect, 6, 5, 7, 0, 0, 0}},
     Kind{"television", "television", {"tv", "screen"}, kWatched, Goes::Wall, {Shape::Rect, 48, 3, 28, 0, 0, 0}},
 };
 const Kind* find(std::string_view id) {
@@ -230,6 +272,23 @@ bool isMirror(std::string_view kind) { return has(kind, kMirror); }
 bool isTextile(std::string_view kind) { return has(kind, kTextile); }
 bool isPlate(std::string_view kind) { return has(kind, kPlate); }
 bool isShelf(std::string_view kind) { return has(kind, kShelf); }
+bool isDisplayed(std::string_view kind) { return has(kind, kDisplayed); }
+bool isBookRun(std::string_view kind) { return has(kind, kRun); }
+bool isStack(std::string_view kind) { return has(kind, kStack); }
+bool isBox(std::string_view kind) { return has(kind, kHolds); }
+bool isBookLike(std::string_view kind) { return has(kind, kRun) || has(kind, kStack); }
+bool takesBranches(std::string_view kind) { return has(kind, kBranches); }
+bool leansInBay(std::string_view kind) { return has(kind, kStandsUp) || hasFrame(kind); }
+bool hasShelves(std::string_view kind) { return has(kind, kShelves); }
+bool isRiser(std::string_view kind) { return has(kind, kLifts); }
+bool isLedge(std::string_view kind) { return has(kind, kLedge); }
+bool canCarry(std::string_view kind) {
+  return !isRug(kind) && !hasFrame(kind) && !canBeLight(kind) && !goesOnCeiling(kind) && !isPlate(kind);
+}
+bool canBeThing(std::string_view kind) {
+  return isDisplayed(kind) || isPlant(kind) || canBeLight(kind) || hasFrame(kind) || isPlate(kind) ||
+         !isKnownKind(kind);
+}
 bool gathersOnWall(std::string_view kind) { return has(kind, kGathers) || !isKnownKind(kind); }
 bool isSeenUpright(std::string_view kind) { return hangs(kind) && !canBeLight(kind); }
 void keepRound(Piece& piece) {

@@ -66,6 +66,21 @@ void keepRound(Piece&);
 inline constexpr double kUsualLeaf = 18 * kInch, kUsualRecline = 20 * kInch;
 /// How far the piece comes forward in use: as entered, or as usual for its kind; 0: not at all.
 [[nodiscard]] double opensBy(const Piece& piece);
+/// What stands in displays: books, vases, bowls, boxes, candles.
+[[nodiscard]] bool isDisplayed(std::string_view kind);
+[[nodiscard]] bool isBookRun(std::string_view kind);      ///< books side by side: one thing as wide as the run
+[[nodiscard]] bool isStack(std::string_view kind);        ///< books lying on each other
+[[nodiscard]] bool isBookLike(std::string_view kind);     ///< one of the two
+[[nodiscard]] bool isBox(std::string_view kind);          ///< holds other things
+[[nodiscard]] bool takesBranches(std::string_view kind);  ///< what stands in it may rise above it
+[[nodiscard]] bool leansInBay(std::string_view kind);     ///< leans at the back of a bay, its face to the room
+[[nodiscard]] bool hasShelves(std::string_view kind);     ///< its boards carry books along their whole length
+[[nodiscard]] bool isRiser(std::string_view kind);        ///< lifts what stands on it
+[[nodiscard]] bool isLedge(std::string_view kind);        ///< two boards at a right angle, screwed to studs
+/// What may have surfaces that things stand on.
+[[nodiscard]] bool canCarry(std::string_view kind);
+/// What may say a family, colours, a season.
+[[nodiscard]] bool canBeThing(std::string_view kind);
 /// How much longer a dining table is with its leaves in; 0: it has none.
 [[nodiscard]] double extendsBy(const Piece& piece);
 /// How a fixed thing is called in a sentence: "chimney breast".
@@ -83,7 +98,8 @@ struct NamedKind {
 /// Kinds that Mezzet itself adds: a picture, a rug, a side table at an arm, a chair at a table.
 inline constexpr std::string_view kPicture = "art", kSideTable = "side-table", kDiningChair = "chair",
                                   kFloorRug = "rug", kDiningTableKind = "dining-table", kRecessedLight = "downlight",
-                                  kSpotLight = "spot";
+                                  kSpotLight = "spot", kRiser = "riser", kBooks = "books", kVase = "vase", kBox = "box",
+                                  kBowl = "bowl";
 /// A piece of a kind with usual sizes to start from: without id, each dimension marked as a default [D].
 [[nodiscard]] Piece usualPiece(std::string_view kind);
 /// A piece brought to a shape, with usual sizes of that shape for its kind where they differ from the rectangular [D].

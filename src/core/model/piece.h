@@ -8,6 +8,7 @@
 #include "core/base/ids.h"
 #include "core/base/range.h"
 #include "core/geometry/polygon.h"
+#include "core/model/display_parts.h"
 #include "core/model/extra.h"
 #include "core/model/part.h"
 #include "core/units/length.h"
@@ -39,6 +40,7 @@ struct OwnRule {
 struct SeatPart {
   std::optional<double> height, back, arm;  ///< above the floor
   std::optional<int> people;                ///< how many sit on it; by its width until entered
+  std::optional<int> cushions;              ///< loose ones that lie on it
   bool operator==(const SeatPart&) const = default;
 };
 /// Of an L or a curve.
@@ -156,6 +158,8 @@ struct Piece {
   Part<HangerPart> hanger;
   Part<MirrorPart> mirror;
   Part<ScreenPart> screen;
+  Part<SurfacePart> surfaces;
+  Part<ThingPart> thing;
   Part<FinishPart> finish;
   Part<ShopPart> shop;
   bool operator==(const Piece&) const = default;

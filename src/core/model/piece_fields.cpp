@@ -6,6 +6,7 @@
 #include "core/model/field_makers.h"
 #include "core/model/kinds.h"
 #include "core/model/light_fields.h"
+#include "core/model/thing_fields.h"
 #include "core/model/wall_fields.h"
 
 namespace mezzet {
@@ -59,7 +60,7 @@ std::vector<PieceField> boxFields() {
                  },
                  .echo = [](const Piece& p,
                             const std::string& v) { return v + (p.shape == Shape::Round ? " across" : " wide"); },
-                 .words = {{{"wide", true}, {"width"}, {"long", true}}},
+                 .words = {{{"wide", true}, {"width"}, {"long", true}, {"run", true}}},
                  .name = "width",
                  .required = true}),
           own<&Piece::depth>(
@@ -300,7 +301,7 @@ std::vector<PieceField> allFields() {
                               {.key = "kind", .column = "kind", .title = "Kind", .kind = FieldKind::Kind},
                               {.key = "shape", .column = "shape", .title = "Shape", .kind = FieldKind::Shape}};
   for (const auto& fields : {boxFields(), seatFields(), limbFields(), groundFields(), rugFields(), useFields(),
-                             lightFields(), wallFields(), shopFields()})
+                             lightFields(), wallFields(), thingFields(), shopFields()})
     all.insert(all.end(), fields.begin(), fields.end());
   all.push_back({.key = "sources", .column = "sources", .title = "Sources", .kind = FieldKind::Sources});
   return all;

@@ -65,7 +65,7 @@ std::optional<PlacementId> carrierOf(const Place& place) {
   return onEach(
       place, [](const FloorPlace&) { return std::optional<PlacementId>(); },
       [](const WallPlace&) { return std::optional<PlacementId>(); },
-      [](const CarriedPlace& p) { return std::optional(p.carrier); },
+      [](const CarriedPlace& p) { return p.fixed.empty() ? std::optional(p.carrier) : std::nullopt; },
       [](const CeilingPlace&) { return std::optional<PlacementId>(); },
       // It keeps its place on the wall when that moves away, and is then told of.
       [](const LeaningPlace&) { return std::optional<PlacementId>(); });

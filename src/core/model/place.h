@@ -26,10 +26,16 @@ struct WallPlace {
   bool apart = false;  ///< never grouped with its neighbours of itself
   bool operator==(const WallPlace&) const = default;
 };
+/// How a thing is put down. Lying, its smallest dimension stands upright.
+enum class Lie { Standing, Lying, Leaning };
+/// On another placement, or on a fixed thing: a mantel, a window's sill.
 struct CarriedPlace {
-  PlacementId carrier;
-  Vec2 at;  ///< in the carrier's piece frame
+  PlacementId carrier;  ///< empty: on `fixed`
+  Vec2 at;  ///< in the carrier's piece frame; on a fixed thing x from its left end as seen, y behind its edge
   double turn = 0;
+  std::string surface = {};  ///< of the carrier; "": its top
+  Lie lie = Lie::Standing;
+  std::string fixed = {};  ///< a fixed thing or a window of the room; "" on a placement
   bool operator==(const CarriedPlace&) const = default;
 };
 /// In the plan. What is recessed has a drop of 0: its face is the ceiling.

@@ -40,6 +40,7 @@ struct Placement {
   CircuitId circuit = {};  ///< of a light: what it is switched with; "" until decided
   std::optional<Aim> aim = std::nullopt;
   std::optional<AsHung> asHung = std::nullopt;  ///< where it really hangs
+  bool restrained = false;                      ///< tied to the wall, so that it cannot tip
   bool operator==(const Placement&) const = default;
 };
 
@@ -111,6 +112,30 @@ struct Hang {
   bool operator==(const Hang&) const = default;
 };
 
+/// A colour that is read as another: brown as brass.
+struct ReadsAs {
+  std::string from, to;  ///< "#rrggbb"
+  bool operator==(const ReadsAs&) const = default;
+};
+/// The colours that a display is kept to, "#rrggbb". Strays are told once it is accepted.
+struct ColourPalette {
+  std::vector<std::string> main = {}, accent = {};
+  std::vector<ReadsAs> readsAs = {};
+  bool accepted = false;
+  bool operator==(const ColourPalette&) const = default;
+};
+/// A bookcase likes many kinds under one palette, a tabletop one family in odd numbers, a mantel both with a pair.
+enum class DisplaySchool { Bookcase, Tabletop, Mantel };
+/// What was decided about what stands on one carrier: a placement, a fixed thing or a window.
+struct DisplaySet {
+  std::string carrier;
+  std::optional<DisplaySchool> school = std::nullopt;  ///< by what the carrier is until said
+  ColourPalette palette = {};
+  std::optional<double> eyeHeight = std::nullopt, eyeDistance = std::nullopt;  ///< whose eye it is judged from
+  std::string season = {};  ///< shown now; things of other seasons are put away; "": all are out
+  bool operator==(const DisplaySet&) const = default;
+};
+
 struct Scheme {
   SchemeId id;
   RoomId room;
@@ -124,13 +149,18 @@ struct Scheme {
   std::vector<LaidLights> laid = {};
   std::vector<LightTask> tasks = {};
   std::vector<Hang> hangs = {};
+  std::vector<DisplaySet> displays = {};
   bool operator==(const Scheme&) const = default;
 };
 
-[[nodiscard]] const Placement* findPlacement(const Scheme&, const PlacementId&);  ///< null when it is not there
-[[nodiscard]] const Circuit* findCircuit(const Scheme&, const CircuitId&);        ///< likewise
-[[nodiscard]] const Hang* findHang(const Scheme&, std::string_view group);        ///< likewise
-/// Where a thing stands in the plan, on the floor or on something that does; none for what hangs.
+[[nodiscard]] const Placement* findPlacement(const Scheme&, const PlacementId&);       ///< null when it is not there
+[[nodiscard]] const Circuit* findCircuit(const Scheme&, const CircuitId&);             ///< likewise
+[[nodiscard]] const Hang* findHang(const Scheme&, std::string_view group);             ///< likewise
+[[nodiscard]] const DisplaySet* findDisplay(const Scheme&, std::string_view carrier);  ///< likewise
+/// Things stand on each other at most so deep.
+inline constexpr int kDeepestCarried = 8;
+/// Where a thing stands in the plan, on the floor or, through any number of others, on something that does; none for
+/// what hangs or stands on what hangs or is fixed: core/space/carried knows those.
 [[nodiscard]] std::optional<FloorPlace> standsAt(const Scheme&, const Placement&);
 
 }  // namespace mezzet

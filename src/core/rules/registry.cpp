@@ -5,6 +5,7 @@
 #include "core/rules/access/rules.h"
 #include "core/rules/art/rules.h"
 #include "core/rules/dining/rules.h"
+#include "core/rules/displays/rules.h"
 #include "core/rules/light/rules.h"
 #include "core/rules/placing/rules.h"
 #include "core/rules/rugs/rules.h"
@@ -16,11 +17,12 @@
 namespace mezzet {
 
 std::span<const RuleRows> ruleFamilies() {
-  static const std::array all{seatingRules(),   diningRules(),     wayRules(),       accessRules(),  groupRules(),
-                              clearanceRules(), sightRules(),      rugRules(),       rugWayRules(),  openingRules(),
-                              artRules(),       proportionRules(), galleryRules(),   mirrorRules(),  screenRules(),
-                              hookRules(),      stairHangRules(),  leaningRules(),   placingRules(), stairRules(),
-                              pendantRules(),   sconceRules(),     downlightRules(), lampRules()};
+  static const std::array all{seatingRules(),       diningRules(),     wayRules(),       accessRules(),  groupRules(),
+                              clearanceRules(),     sightRules(),      rugRules(),       rugWayRules(),  openingRules(),
+                              artRules(),           proportionRules(), galleryRules(),   mirrorRules(),  screenRules(),
+                              hookRules(),          stairHangRules(),  leaningRules(),   placingRules(), stairRules(),
+                              pendantRules(),       sconceRules(),     downlightRules(), lampRules(),    shelfRules(),
+                              displayColourRules(), tabletopRules(),   boardRules()};
   return all;
 }
 

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 
+#include "core/base/sentence.h"
 #include "core/drawing/labels/labels.h"
 #include "core/sheets/frame.h"
 #include "core/sheets/hatch.h"
@@ -99,20 +100,27 @@ std::string scaleInWords(int denominator) {
 }
 
 std::span<const SheetRow* const> sheetRows() {
-  static const std::array all{&planSheetRow(),    &wallSheetRow(),     &scheduleSheetRow(), &fieldSheetRow(),
-                              &houseSheetRow(),   &rugSheetRow(),      &carpetSheetRow(),   &sizeCardSheetRow(),
-                              &ceilingSheetRow(), &fixturesSheetRow(), &foldSheetRow(),     &nailSheetRow(),
-                              &templateSheetRow()};
+  static const std::array all{&planSheetRow(),     &wallSheetRow(),     &scheduleSheetRow(), &fieldSheetRow(),
+                              &houseSheetRow(),    &rugSheetRow(),      &carpetSheetRow(),   &sizeCardSheetRow(),
+                              &ceilingSheetRow(),  &fixturesSheetRow(), &foldSheetRow(),     &nailSheetRow(),
+                              &templateSheetRow(), &displaySheetRow(),  &ledgeSheetRow(),    &cutsSheetRow(),
+                              &mediaSheetRow()};
   return all;
 }
 
-std::vector<OfferedSheet> offeredSheets(const Job& job, const Room* room) {
+std::vector<OfferedSheet> offeredSheets(const Job& job, const Room* room, const Scheme* scheme) {
   std::vector<OfferedSheet> out;
   for (const SheetRow* row : sheetRows()) {
     if (row->offered != nullptr && !row->offered(job)) continue;
     const std::string id(row->id), title(row->title);
-    if (row->subjects == nullptr) {
+    if (!row->ofSubjects()) {
       out.push_back({id, title, row->scales});
+      continue;
+    }
+    if (row->placed != nullptr) {
+      if (room == nullptr || scheme == nullptr) continue;
+      for (const SheetSubject& subject : row->placed(job, *room, *scheme))
+        out.push_back({id + ":" + subject.id, title + " " + midSentence(subject.name), row->scales});
       continue;
     }
     for (const std::string& subject : room != nullptr ? row->subjects(*room) : std::vector<std::string>())
@@ -129,17 +137,17 @@ std::string sheetWords() {
             : i + 1 == rows.size() ? " or "
                                    : ", ") +
            std::string(rows[i]->id) +
-           (rows[i]->subjects == nullptr     ? ""
-            : rows[i] == &sizeCardSheetRow() ? ":p1"
-                                             : ":A");
+           (!rows[i]->ofSubjects()                                         ? ""
+            : rows[i] == &sizeCardSheetRow() || rows[i]->placed != nullptr ? ":p1"
+                                                                           : ":A");
   return out;
 }
 
 std::optional<SheetKind> sheetKind(const std::string& words) {
   for (const SheetRow* row : sheetRows()) {
-    if (row->subjects == nullptr && words == row->id) return SheetKind{row, {}};
+    if (!row->ofSubjects() && words == row->id) return SheetKind{row, {}};
     const std::string begins = std::string(row->id) + ":";
-    if (row->subjects != nullptr && words.starts_with(begins) && words.size() > begins.size())
+    if (row->ofSubjects() && words.starts_with(begins) && words.size() > begins.size())
       return SheetKind{row, words.substr(begins.size())};
   }
   return std::nullopt;
@@ -158,6 +166,12 @@ Result<Sheet> composeSheet(const Job& job, const Room& room, const Scheme* schem
   if (row.subjects != nullptr)
     if (const auto all = row.subjects(room); std::find(all.begin(), all.end(), kind.subject) == all.end())
       return Error{room.name, "has no " + std::string(row.title) + " " + kind.subject, "Choose one of its walls"};
+  if (row.placed != nullptr) {
+    const auto all = scheme != nullptr ? row.placed(job, room, *scheme) : std::vector<SheetSubject>();
+    if (std::none_of(all.begin(), all.end(), [&](const SheetSubject& one) { return one.id == kind.subject; }))
+      return Error{room.name, "has no " + std::string(row.title) + " " + kind.subject,
+                   "Choose a placement that it is of"};
+  }
   Fitted made = fitted(row, source);
   if (!made.fit.fits) return doesNotFit(row, source);
   Sheet sheet = emptySheet(*r.paper, made.fit, made.scale);

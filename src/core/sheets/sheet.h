@@ -55,7 +55,7 @@ struct OfferedSheet {
   std::string kind, title;  ///< "wall:A", "wall A"
   bool scales = true;
 };
-[[nodiscard]] std::vector<OfferedSheet> offeredSheets(const Job&, const Room*);
+[[nodiscard]] std::vector<OfferedSheet> offeredSheets(const Job&, const Room*, const Scheme* = nullptr);
 
 struct SheetRequest {
   const Paper* paper = nullptr;

@@ -19,6 +19,11 @@ struct SheetSource {
   const SheetRequest& request;
 };
 
+/// What a sheet can be of.
+struct SheetSubject {
+  std::string id, name;
+};
+
 struct SheetRow {
   std::string_view id;     ///< in file names and on the command line: "plan", "wall"
   std::string_view title;  ///< in the dialog: "floor plan"
@@ -37,6 +42,9 @@ struct SheetRow {
   bool close = false;  ///< worked from closely: the largest scale is proposed where it fits
   /// What it can be of in this room; empty: it is offered, and of nothing in particular. Null subjects: likewise.
   std::vector<std::string> (*subjects)(const Room&) = nullptr;
+  /// Likewise of what stands in a scheme: its carriers, its ledges.
+  std::vector<SheetSubject> (*placed)(const Job&, const Room&, const Scheme&) = nullptr;
+  [[nodiscard]] bool ofSubjects() const { return subjects != nullptr || placed != nullptr; }
   /// Whether the dialog offers it for this job; null: always.
   bool (*offered)(const Job&) = nullptr;
 };
@@ -54,6 +62,10 @@ struct SheetRow {
 [[nodiscard]] const SheetRow& foldSheetRow();
 [[nodiscard]] const SheetRow& nailSheetRow();
 [[nodiscard]] const SheetRow& templateSheetRow();
+[[nodiscard]] const SheetRow& displaySheetRow();
+[[nodiscard]] const SheetRow& ledgeSheetRow();
+[[nodiscard]] const SheetRow& cutsSheetRow();
+[[nodiscard]] const SheetRow& mediaSheetRow();
 
 /// Whether a light hangs from a ceiling somewhere in the job.
 [[nodiscard]] bool offersCeiling(const Job&);

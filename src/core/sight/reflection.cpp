@@ -5,6 +5,7 @@
 #include <map>
 
 #include "core/model/kinds.h"
+#include "core/space/carried.h"
 #include "core/space/hung.h"
 
 namespace mezzet {
@@ -177,7 +178,7 @@ Reflected reflectedIn(const PieceIndex& pieces, const Room& room, const Scheme& 
     }
     const auto there = standsAt(scheme, p);
     const double high = highestOf(piece).value_or(0);
-    if (!there || isRug(piece.kind) || high <= 0) continue;
+    if (!there || isRug(piece.kind) || high <= 0 || standsInBay(scheme, p)) continue;
     double base = 0;
     for (const Placement* under = &p; under != nullptr;) {
       const auto carrier = carrierOf(under->on);

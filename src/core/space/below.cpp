@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/model/kinds.h"
+#include "core/space/carried.h"
 #include "core/site/heights.h"
 #include "core/space/bodies.h"
 
@@ -110,7 +111,7 @@ bool somethingStandsOn(const Job& job, const Scheme& scheme, const Wall& wall, c
                        double least) {
   if (below.placement.empty()) return false;
   return std::any_of(scheme.placements.begin(), scheme.placements.end(), [&](const Placement& p) {
-    if (carrierOf(p.on) != below.placement) return false;
+    if (carrierOf(p.on) != below.placement || standsInBay(scheme, p)) return false;
     const Piece& piece = pieceOf(job, p);
     const auto there = standsAt(scheme, p);
     if (!there || piece.height.value_or(0) < least) return false;

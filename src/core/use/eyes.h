@@ -15,4 +15,11 @@ inline constexpr double kStandingEye = 1564;
 /// Eyes of who sits on it, above the floor; none for what is no seat, or whose seat has not been measured.
 [[nodiscard]] std::optional<double> seatedEye(const Piece&);
 
+/// Standing eye height over stature (common practice, trade guide): viewers see the centre at eye height.
+inline constexpr double kEyeOverStature = 0.936;
+/// Mean eye height of the job's viewers; absent when no stature is known.
+[[nodiscard]] std::optional<double> meanEyeHeight(const Brief&);
+/// The same, or kStandingEye until a stature is known.
+[[nodiscard]] double standingEye(const Brief&);
+
 }  // namespace mezzet

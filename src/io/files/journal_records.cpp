@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "core/edit/validate.h"
+#include "io/json/display_json.h"
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/site_json.h"
@@ -104,6 +105,8 @@ Json patchOf(const Job& before, const Job& after, long long nextId) {
         {{"op", "add"}, {"path", "/x"}, {"value", after.extra.empty() ? Json::object() : Json::parse(after.extra)}});
   if (before.carpet != after.carpet)
     patch.push_back({{"op", "add"}, {"path", "/carpet"}, {"value", toJson(after.carpet)}});
+  if (before.palette != after.palette)
+    patch.push_back({{"op", "add"}, {"path", "/palette"}, {"value", toJson(after.palette)}});
   if (before.storeys != after.storeys)
     patch.push_back({{"op", "add"}, {"path", "/storeys"}, {"value", toJson(after.storeys)}});
   diffShared(patch, "rooms", before.rooms, after.rooms);

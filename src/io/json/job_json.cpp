@@ -5,6 +5,7 @@
 #include "core/edit/validate.h"
 #include "core/survey/room_survey.h"
 #include "core/model/kinds.h"
+#include "io/json/display_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/json_words.h"
 #include "io/json/room_json.h"
@@ -112,6 +113,11 @@ const std::vector<Migration>& migrations() {
         json["version"] = 9;
         return json;
       },
+      // Version 10 adds surfaces, things on them and displays; all of it may be left out.
+      [](Json json) {
+        json["version"] = 10;
+        return json;
+      },
   };
   return all;
 }
@@ -169,6 +175,11 @@ JobFile readAll(Json json, const std::string& name) {
     }
     list.finish();
   }
+  if (const Json* palette = in.find("palette")) {
+    ObjectReader colours(*palette, in.placeOf("palette"));
+    job.palette = readPalette(colours);
+    colours.finish();
+  }
   job.extra = readExtra(in);
   in.finish();
   if (auto fault = faultOf(job)) throw JsonFault{{name + ", " + fault->where, fault->what, fault->hint}};
@@ -217,6 +228,7 @@ Json toJson(const Job& job, long long nextId) {
   for (const auto& scheme : job.schemes) out["schemes"].push_back(toJson(*scheme));
   out["houseRules"] = toJson(job.houseRules);
   if (job.carpet != CarpetList{}) out["carpet"] = toJson(job.carpet);
+  if (job.palette != ColourPalette{}) out["palette"] = toJson(job.palette);
   if (!job.storeys.empty()) out["storeys"] = toJson(job.storeys);
   writeExtra(out, job.extra);
   return out;

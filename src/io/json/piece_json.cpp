@@ -3,6 +3,7 @@
 
 #include "core/model/kinds.h"
 #include "core/model/piece_fields.h"
+#include "io/json/display_json.h"
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/json_words.h"
@@ -136,7 +137,8 @@ constexpr PartRow kParts[] = {{"rug", "a rug", isRug, readRugExtras, writeRugExt
                               {"light", "a light", canBeLight, checkPhotometry},
                               {"frame", "a picture, a textile or a mirror", hasFrame, readHanger, writeHanger},
                               {"mirror", "a mirror", isMirror},
-                              {"screen", "a television", isScreen}};
+                              {"screen", "a television", isScreen},
+                              {"thing", "a thing that stands in displays", canBeThing, readThing, writeThing}};
 
 void readPart(ObjectReader& in, const PartRow& part, Piece& p) {
   const Json* json = in.find(part.key);
@@ -167,6 +169,9 @@ Piece pieceFromJson(const Json& json, const std::string& place) {
   for (const PieceField& field : pieceFields())
     if (partOf(field.key).empty()) readField(in, field, p);
   for (const PartRow& part : kParts) readPart(in, part, p);
+  readSurfaces(in, p);
+  if (!p.surfaces->all.empty() && !canCarry(p.kind))
+    in.fail("surfaces", "are only for what carries things, and this is a " + p.kind, "Take them out");
   if (p.shape == Shape::Round && !(isSeenUpright(p.kind) ? p.height : p.depth)) keepRound(p);
   p.doubts = readMap<Doubt>(in, "doubts", [](ObjectReader& d) {
     return Doubt{d.choice("source", kSources), d.number("u95", 0)};
@@ -194,6 +199,7 @@ Json toJson(const Piece& p) {
     if (partOf(field.key).empty()) writeField(out, field, p);
   for (const PartRow& part : kParts)
     if (Json nested = partToJson(part, p); !nested.empty()) out[part.key] = std::move(nested);
+  writeSurfaces(out, p);
   for (const auto& [dimension, doubt] : p.doubts)
     out["doubts"][dimension] = {{"source", wordFor(kSources, doubt.source)}, {"u95", doubt.u95}};
   for (const auto& [rule, own] : p.ownRules) {

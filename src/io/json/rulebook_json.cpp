@@ -5,6 +5,7 @@
 #include "io/json/data_json.h"
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
+#include "io/json/building_json.h"
 #include "io/json/fixings_json.h"
 #include "io/json/rug_trade_json.h"
 #include "core/units/area.h"
@@ -119,6 +120,9 @@ const Rulebook& builtInRulebook() {
     auto rugs = readRugTrade(kRugTrade, "data/rugs/trade.json");
     if (!rugs) throw std::logic_error(rugs.error().text());
     b.rugs = std::move(rugs).value();
+    auto orders = readBuildOrders(kBuilding, "data/displays/building.json");
+    if (!orders) throw std::logic_error(orders.error().text());
+    b.orders = std::move(orders).value();
     auto fixings = readFixings(kFixings, "data/hanging/fixings.json");
     if (!fixings) throw std::logic_error(fixings.error().text());
     b.fixings = std::move(fixings).value();

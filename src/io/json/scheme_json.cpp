@@ -1,4 +1,5 @@
 // Schemes in the job file: what stands and hangs where.
+#include "io/json/display_json.h"
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/json_words.h"
@@ -36,12 +37,13 @@ Place readPlace(ObjectReader& placement) {
     in.finish();
     ++ways;
   }
-  if (const Json* json = on.find("placement")) {
-    ObjectReader in(*json, on.placeOf("placement"));
-    place = CarriedPlace{PlacementId(in.text("id")), {in.number("x"), in.number("y")}, in.number("turn", 0)};
-    in.finish();
-    ++ways;
-  }
+  for (const char* key : {"placement", "feature"})
+    if (const Json* json = on.find(key)) {
+      ObjectReader in(*json, on.placeOf(key));
+      place = readCarried(in, key == std::string_view("feature"));
+      in.finish();
+      ++ways;
+    }
   if (const Json* json = on.find("ceiling")) {
     ObjectReader in(*json, on.placeOf("ceiling"));
     place = CeilingPlace{{in.number("x"), in.number("y")}, in.number("turn", 0), in.number("drop", 0)};
@@ -57,7 +59,7 @@ Place readPlace(ObjectReader& placement) {
     ++ways;
   }
   on.finish();
-  if (ways != 1) on.fail("", "must say one of floor, wall, placement, ceiling or leaning");
+  if (ways != 1) on.fail("", "must say one of floor, wall, placement, feature, ceiling or leaning");
   return place;
 }
 
@@ -88,6 +90,7 @@ Scheme schemeFromJson(const Json& json, const std::string& place) {
     placement.taped = p.flag("taped");
     placement.optional = p.flag("optional");
     readLight(p, placement);
+    placement.restrained = p.flag("restrained");
     if (const Json* used = p.find("usedAt")) placement.usedAt = readFloorPlace(*used, p.placeOf("usedAt"));
     if (const Json* hung = p.find("asHung")) {
       ObjectReader at(*hung, p.placeOf("asHung"));
@@ -108,6 +111,7 @@ Scheme schemeFromJson(const Json& json, const std::string& place) {
   }
   readLight(in, s);
   readHangs(in, s);
+  readDisplays(in, s);
   s.extra = readExtra(in);
   in.finish();
   return s;
@@ -133,11 +137,7 @@ Json toJson(const Scheme& s) {
           if (wall.apart) hung["apart"] = true;
           return Json{{"wall", std::move(hung)}};
         },
-        [](const CarriedPlace& carried) {
-          return Json{
-              {"placement",
-               {{"id", carried.carrier.value}, {"x", carried.at.x}, {"y", carried.at.y}, {"turn", carried.turn}}}};
-        },
+        [](const CarriedPlace& carried) { return toJson(carried); },
         [](const CeilingPlace& up) {
           return Json{{"ceiling", {{"x", up.at.x}, {"y", up.at.y}, {"turn", up.turn}, {"drop", up.drop}}}};
         },
@@ -156,6 +156,7 @@ Json toJson(const Scheme& s) {
     if (p.taped) placement["taped"] = true;
     if (p.optional) placement["optional"] = true;
     writeLight(placement, p);
+    if (p.restrained) placement["restrained"] = true;
     if (p.usedAt) placement["usedAt"] = toJson(*p.usedAt);
     if (p.asHung) {
       Json& hung = placement["asHung"] = {{"u", p.asHung->u}, {"v", p.asHung->v}};
@@ -176,6 +177,7 @@ Json toJson(const Scheme& s) {
   }
   writeLight(out, s);
   writeHangs(out, s);
+  writeDisplays(out, s);
   writeExtra(out, s.extra);
   return out;
 }

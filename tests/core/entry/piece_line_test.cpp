@@ -202,5 +202,41 @@ TEST(PieceLineOf, ABackHigherThanTheWholeAsks) {
             "Its back would be higher than the whole: say which of the two is meant.");
 }
 
+TEST(ThingLine, TakesARunOfBooks) {
+  const PieceReading r = read("12 books 9 tall 11 run black");
+  ASSERT_TRUE(r.piece) << r.complaint;
+  EXPECT_EQ(r.count, 1);
+  EXPECT_EQ(r.piece->kind, "books");
+  EXPECT_EQ(r.piece->thing->volumes, 12);
+  EXPECT_NEAR(r.piece->width, 11 * kInch, 1e-9);
+  EXPECT_NEAR(*r.piece->height, 9 * kInch, 1e-9);
+  ASSERT_EQ(r.piece->thing->colours.size(), 1u);
+  EXPECT_NE(r.echo.find("11 in wide, 9 in high, 12 books, in black"), std::string::npos) << r.echo;
+}
+TEST(ThingLine, TakesAWrittenColour) {
+  const PieceReading r = read("vase 6 x 6 x 14 #2b2b2b");
+  ASSERT_TRUE(r.piece) << r.complaint;
+  EXPECT_EQ(r.piece->shape, Shape::Round);
+  EXPECT_NEAR(*r.piece->height, 14 * kInch, 1e-9);
+  EXPECT_EQ(r.piece->thing->colours, (std::vector<ColourShare>{{"#2b2b2b", 1}}));
+  EXPECT_EQ(read("bowl 10 x 4 brass cream").piece->thing->colours.size(), 2u);
+  EXPECT_NEAR(*read("bowl 10 x 4").piece->height, 4 * kInch, 1e-9);
+}
+TEST(ThingLine, GivesACaseItsShelves) {
+  const PieceReading r = read("bookcase 36 x 12 x 78, 5 shelves");
+  ASSERT_TRUE(r.piece) << r.complaint;
+  EXPECT_EQ(r.piece->surfaces->all.size(), 5u);
+  EXPECT_NEAR(r.piece->surfaces->all[0].bottom, 0.75 * kInch, 1e-9);
+  EXPECT_NE(r.echo.find("5 shelves"), std::string::npos) << r.echo;
+  EXPECT_EQ(read("bookcase 36 x 12 x 78").piece->surfaces->all.size(), 0u);
+}
+TEST(ThingLine, RefusesInWords) {
+  EXPECT_EQ(read("5000 books").complaint, "A run holds 1 to 1000 books: type several runs.");
+  EXPECT_EQ(read("vase 6 x 14 #2b2b").complaint,
+            "A colour is written #2b2b2b: two digits each of red, green and blue.");
+  EXPECT_EQ(read("sofa 84 x 36 x 33 #2b2b2b").complaint, "Only things of a display have colours here.");
+  EXPECT_EQ(read("bookcase 36 x 12 x 78, 90 shelves").complaint, "A case has 1 to 40 shelves.");
+}
+
 }  // namespace
 }  // namespace mezzet

@@ -19,12 +19,13 @@
 #include "core/site/heights.h"
 #include "core/drawing/wall/elevation.h"
 #include "core/drawing/base/working.h"
+#include "core/drawing/display/display_drawing.h"
 #include "core/model/kinds.h"
 
 namespace mezzet {
 namespace {
 
-constexpr int kLeastField = 62, kCircuitChoice = 62;  // px
+constexpr int kLeastField = 62;  // px
 
 QString turnText(double degrees) {
   QString text = QString::number(degrees, 'f', 2);
@@ -97,6 +98,7 @@ void PieceBar::rebuild() {
   const Placement* p = workspace_.selectedPlacement();
   if (p == nullptr || rowOf(shownStage_).accepts == Accepts::Nothing) return showStage();
   if (asksNails(workspace_, *p)) return showNails(*p);
+  if (shownStage_ == Stage::Displays && onAnother(p->on) == nullptr) return showCase(*p);
   if (shownCount_ > 1) canArrange(workspace_) ? showHung(*p) : showSeveral(*p);
   else showOne(*p);
 }
@@ -115,6 +117,7 @@ void PieceBar::showLinks(const Placement& p) {
   link(tr("Sizes ..."), "sizes");
   if (floor && isDiningTable(pieceOf(workspace_.job(), p).kind)) link(tr("Set its chairs"), "chairs");
   if (floor) link(tr("Turn"), "turn-left");
+  if (workspace_.stage() == Stage::Displays && onAnother(p.on) != nullptr) link(tr("Thing ..."), "thing");
   if (workspace_.stage() == Stage::Light) link(tr("Light ..."), "light-more");
   link(tr("One more"), "copy-piece");
   link(p.locked ? tr("Unlock") : tr("Lock"), "lock");
@@ -200,6 +203,7 @@ void PieceBar::showSeveral(const Placement& lead) {
   act(tr("bottom"), "barBottom", [this] { workspace_.align(Line::Bottom); });
   if (shownCount_ > 2) act(tr("Equal gaps"), "barSpread", [this] { workspace_.spreadOut(true); });
   row_->addStretch(1);
+  if (workspace_.stage() == Stage::Displays) return hint(thingWords());
   hint(tr("They move together. The menu Arrange has every edge, and gaps upwards; the leading piece stays."));
 }
 
@@ -238,6 +242,8 @@ void PieceBar::showOne(const Placement& p) {
     tape(tr("left"), tapeItem(Side::Left));
     turn_ =
         field(tr("turned"), QStringLiteral("turn"), 66, [this](const QString& t) { return workspace_.typeTurn(t); });
+  } else if (onAnother(p.on) != nullptr) {
+    showThing(tape);
   } else if (leaning(p.on) != nullptr) {
     tape(tr("left"), tapeItem(Side::Left));
     tape(tr("right"), tapeItem(Side::Right));
@@ -275,53 +281,6 @@ void PieceBar::showNails(const Placement& p) {
   hint(nails_->words());
 }
 
-/// The cord and what it leaves free, the walls it is set out from, its circuit.
-void PieceBar::showLight(const Placement& p, const std::function<void(const QString&, const ItemId&)>& tape) {
-  if (onCeiling(p.on) != nullptr) {
-    if (mountOf(pieceOf(workspace_.job(), p)) != Mount::Recessed) tape(tr("drop"), tapeItem(Side::Up));
-    tape(tr("below it"), tapeItem(Side::Down));
-    tape(tr("left"), tapeItem(Side::Left));
-    tape(tr("right"), tapeItem(Side::Right));
-    tape(tr("front"), tapeItem(Side::Front));
-    tape(tr("back"), tapeItem(Side::Back));
-  }
-  // Beside the actions: six lengths fill the row.
-  auto* title = new QLabel(tr("circuit"));
-  title->setObjectName(QStringLiteral("barHint"));
-  links_->addWidget(title);
-  links_->addSpacing(4);
-  auto* circuits = new QComboBox;
-  circuits->setObjectName(QStringLiteral("bar:circuit"));
-  circuits->setAccessibleName(tr("Circuit"));
-  circuits->setFixedWidth(kCircuitChoice);
-  circuits->setMinimumContentsLength(1);
-  circuits->addItem(QStringLiteral("-"), QString());
-  for (const Circuit& c : workspace_.scheme()->circuits) {
-    circuits->addItem(QString::fromStdString(c.name), QString::fromStdString(c.id.value));
-    if (c.id == p.circuit) circuits->setCurrentIndex(circuits->count() - 1);
-  }
-  circuits->addItem(QStringLiteral("+"), QStringLiteral("+"));
-  connect(circuits, &QComboBox::activated, this, [this, circuits](int i) {
-    const QString id = circuits->itemData(i).toString();
-    id == QLatin1String("+") ? workspace_.freshCircuit() : workspace_.putOnCircuit(CircuitId(id.toStdString()));
-  });
-  links_->addWidget(circuits);
-}
-
-/// What is always to be seen of a light: its underside, its cord and its circuit with the switch.
-QString PieceBar::lightWords(const Placement& p) const {
-  const auto f = fixtureOf(PieceIndex(workspace_.job()), *workspace_.room(), heightsOf(*workspace_.room()),
-                           *workspace_.scheme(), p);
-  if (!f) return {};
-  QString words = f->recessed() ? tr("In the ceiling, %1 up").arg(workspace_.write(f->ceiling))
-                                : tr("Underside %1 up").arg(workspace_.write(f->underside));
-  if (f->hangsDown()) words += tr(", rod or cord %1").arg(workspace_.write(std::max(0.0, f->rod())));
-  const Circuit* circuit = findCircuit(*workspace_.scheme(), p.circuit);
-  return words + (circuit == nullptr
-                      ? tr(". On no circuit yet: Z.")
-                      : tr(". %1.").arg(QString::fromStdString(capital(switchWords(*workspace_.room(), *circuit)))));
-}
-
 /// What is told of a thing on a wall: its nearest neighbour, what a mirror shows.
 QString PieceBar::toldWords(const Placement& p) const {
   const Situation s(workspace_.job(), workspace_.book(), *workspace_.scheme(), workspace_.format(),
@@ -357,11 +316,14 @@ void PieceBar::refresh() {
     field->show(text);
     if (!field->isModified()) field->setText(text);
   };
-  const std::vector<Tape> tapes = tapesOf(workspace_.job(), *workspace_.scheme(), p->id);
+  const std::vector<Tape> tapes = workspace_.tapesHere();
   for (const auto& [item, field] : fields_) {
     QString text;
     if (item == centreTape()) {
       if (const auto* hung = onWall(p->on)) text = workspace_.write(hung->v - floorUnder(*workspace_.room(), *hung));
+    } else if (const std::string shelf = shelfOfTape(item); !shelf.empty()) {
+      for (const Surface& s : pieceOf(workspace_.job(), *p).surfaces->all)
+        if (s.id == shelf) text = workspace_.write(s.bottom);
     } else {
       const auto tape =
           std::find_if(tapes.begin(), tapes.end(), [&](const Tape& t) { return tapeItem(t.side) == item; });
@@ -374,7 +336,8 @@ void PieceBar::refresh() {
     for (const auto& [member, f] : leans_) put(f, workspace_.write((*leans).*member));
     hint(onScreen(leaningWords(workspace_.job(), pieceOf(workspace_.job(), *p), *leans)));
   }
-  if (workspace_.stage() == Stage::Light) {
+  if (onAnother(p->on) != nullptr && workspace_.stage() == Stage::Displays) hint(thingWords());
+  else if (workspace_.stage() == Stage::Light) {
     hint(lightWords(*p));
     if (auto* circuits = findChild<QComboBox*>(QStringLiteral("bar:circuit")))
       circuits->setCurrentIndex(std::max(0, circuits->findData(QString::fromStdString(p->circuit.value))));

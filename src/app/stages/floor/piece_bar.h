@@ -42,6 +42,9 @@ class PieceBar : public QWidget {
   void showNailLine();
   void showLeaning(const Placement&);
   void showLight(const Placement&, const std::function<void(const QString&, const ItemId&)>& tape);
+  void showThing(const std::function<void(const QString&, const ItemId&)>& tape);
+  void showCase(const Placement&);
+  [[nodiscard]] QString thingWords() const;
   [[nodiscard]] QString lightWords(const Placement&) const;
   [[nodiscard]] QString toldWords(const Placement&) const;
   [[nodiscard]] QString groupWords(const Placement&) const;

@@ -7,6 +7,7 @@
 #include <QToolButton>
 #include <cmath>
 
+#include "app/stages/displays/display_edge.h"
 #include "app/widgets/length_field.h"
 
 namespace mezzet {
@@ -28,6 +29,10 @@ SheetEdge::SheetEdge(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   floor_ = part();
   walls_ = part();
   light_ = part();
+  display_ = new DisplayEdge(workspace_);
+  both->addWidget(display_);
+  connect(display_, &DisplayEdge::resized, this, &SheetEdge::follow);
+  connect(display_, &DisplayEdge::coloursWanted, this, &SheetEdge::coloursWanted);
   auto* row = static_cast<QHBoxLayout*>(floor_->layout());
   const auto words = [&](const QString& text) {
     auto* label = new QLabel(text);
@@ -131,6 +136,8 @@ void SheetEdge::follow() {
   floor_->setVisible(accepts == Accepts::Floor);
   walls_->setVisible(accepts == Accepts::Wall);
   light_->setVisible(accepts == Accepts::Ceiling);
+  display_->setVisible(accepts == Accepts::Display);
+  display_->follow();
   opened_->setChecked(workspace_.foldedOut());
   nails_->setChecked(workspace_.showsNails());
   lux_->setChecked(workspace_.showsEstimate());

@@ -14,6 +14,8 @@ class QToolButton;
 
 namespace mezzet {
 
+class DisplayEdge;
+
 class SheetEdge : public QWidget {
   Q_OBJECT
 
@@ -23,7 +25,11 @@ class SheetEdge : public QWidget {
  signals:
   void previousWall();
   void nextWall();
+  void coloursWanted();
   void resized();  ///< it wants another width
+
+ public:
+  [[nodiscard]] DisplayEdge& display() { return *display_; }
 
  private:
   void addLight();
@@ -39,6 +45,7 @@ class SheetEdge : public QWidget {
   QLineEdit* width_;
   QLabel* note_;
   QWidget *floor_, *walls_, *light_;
+  DisplayEdge* display_;
   QToolButton* opened_;  // the room opened like a box
   QToolButton* nails_;   // where they go
   QToolButton* lux_;     // how much light there is

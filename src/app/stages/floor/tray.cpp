@@ -135,15 +135,17 @@ void Tray::echo() {
   const Accepts accepts = rowOf(workspace_.stage()).accepts;
   add_->setText(accepts == Accepts::Wall      ? tr("Hang a picture ...")
                 : accepts == Accepts::Ceiling ? tr("Add a light ...")
+                : accepts == Accepts::Display ? tr("Add a thing ...")
                                               : tr("Add a piece ..."));
   const QString text = line_->text();
   putEcho(!text.trimmed().isEmpty());
   if (text.trimmed().isEmpty()) {
     named(echo_, "barHint");
-    echo_->setText(!picked_.empty()              ? tr("What is picked goes together: drag it, or press Enter on it.")
-                   : accepts == Accepts::Wall    ? tr("Enter puts it into the tray, Ctrl+Enter onto the wall.")
-                   : accepts == Accepts::Ceiling ? rowOf(workspace_.stage()).hint(workspace_)
-                                                 : tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
+    echo_->setText(!picked_.empty()           ? tr("What is picked goes together: drag it, or press Enter on it.")
+                   : accepts == Accepts::Wall ? tr("Enter puts it into the tray, Ctrl+Enter onto the wall.")
+                   : accepts == Accepts::Ceiling || accepts == Accepts::Display
+                       ? rowOf(workspace_.stage()).hint(workspace_)
+                       : tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
     return;
   }
   const PieceReading r = readPieceLine(text.toStdString(), workspace_.job().units, workspace_.format(), swapped_);
@@ -243,7 +245,7 @@ void Tray::take(bool placeAtOnce) {
     withIt = added->job;
   }
   for (int i = 0; withIt && placeAtOnce && !inOneGo && !hungAsOne && i < r.count; ++i) {
-    auto added = withPlaced(*withIt, workspace_.book(), workspace_.schemeId(), workspace_.wall(), piece.id, ids);
+    auto added = workspace_.putDown(*withIt, piece.id, ids);
     if (!added) {
       echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));
       return;
@@ -316,7 +318,7 @@ void Tray::placeAll(const std::vector<PieceId>& all) {
     if (!added) added = hung(HangAs::Salon);
   } else {
     for (const PieceId& id : all)
-      if (added) added = withPlaced(added->job, workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, ids);
+      if (added) added = workspace_.putDown(added->job, id, ids);
   }
   if (!added) {
     echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));
@@ -330,7 +332,7 @@ void Tray::placeAll(const std::vector<PieceId>& all) {
 
 void Tray::place(const PieceId& id) {
   IdSource ids = workspace_.document().ids();
-  const auto added = withPlaced(workspace_.job(), workspace_.book(), workspace_.schemeId(), workspace_.wall(), id, ids);
+  const auto added = workspace_.putDown(workspace_.job(), id, ids);
   const Piece* piece = findPiece(workspace_.job(), id);
   if (!added || piece == nullptr) {
     if (!added) echo_->setText(QString::fromStdString(added.error().text()) + QStringLiteral("."));

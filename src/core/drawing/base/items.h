@@ -2,10 +2,12 @@
 // of paper at the drawing's scale.
 #pragma once
 
+#include <optional>
 #include <string>
 #include <variant>
 #include <vector>
 
+#include "core/colour/colour.h"
 #include "core/drawing/base/item_id.h"
 #include "core/geometry/polygon.h"
 
@@ -66,6 +68,7 @@ struct PathItem {
   bool closed = false;
   Ink fill = Ink::None;
   Stroke stroke;
+  std::optional<Srgb> tint = std::nullopt;  ///< the thing's own colour, in place of the fill
 
   bool operator==(const PathItem&) const = default;
 };
@@ -75,6 +78,7 @@ struct ArcItem {
   double radius = 0, start = 0, span = 360;
   Ink fill = Ink::None;
   Stroke stroke;
+  std::optional<Srgb> tint = std::nullopt;  ///< likewise
 
   bool operator==(const ArcItem&) const = default;
 };

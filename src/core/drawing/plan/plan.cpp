@@ -10,6 +10,7 @@
 #include "core/drawing/base/drafting.h"
 #include "core/drawing/plan/fixed_plan.h"
 #include "core/model/kinds.h"
+#include "core/space/carried.h"
 #include "core/rules/check.h"
 #include "core/site/heights.h"
 
@@ -294,7 +295,7 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
       }
     // What stands on something, over it.
     for (const Placement& p : scheme->placements)
-      if (const auto place = carrierOf(p.on) ? standsAt(*scheme, p) : std::nullopt)
+      if (const auto place = carrierOf(p.on) && !standsInBay(*scheme, p) ? standsAt(*scheme, p) : std::nullopt)
         addFurniturePlan(d, pieces.of(p), *place, p.id.value, Layer::Furniture);
     addOnWalls(d, pieces, room, *scheme);
   }

@@ -6,6 +6,7 @@
 #include "core/space/bodies.h"
 #include "core/drawing/base/drafting.h"
 #include "core/light/aim.h"
+#include "core/drawing/display/thing_front.h"
 #include "core/drawing/wall/furniture_front.h"
 #include "core/hang/leaning.h"
 #include "core/drawing/wall/nail_marks.h"
@@ -150,16 +151,24 @@ void addBeams(Drawing& d, const Job& job, const Room& room, const Scheme& scheme
   }
 }
 
-/// What stands on a thing, as if its top were the floor.
+/// What stands on a thing: seen from its front where it stands in its bays, else as if its top were the floor.
 void addCarriedFront(Drawing& d, const Job& job, const Scheme& scheme, const Placement& carrier, const Wall& wall,
                      const Standing& below) {
+  constexpr double kSeenFromFront = 0.9;  // cosine
+  const PieceIndex pieces(job);
+  const bool front = dot(rotated({0, -1}, turnOf(floorPlace(carrier.on).turn)), wall.inward()) > kSeenFromFront;
+  if (front && !pieces.of(carrier).surfaces->all.empty()) {
+    const auto display = displayOf(job, pieces, roomOf(job, scheme), scheme, carrier.id.value);
+    if (display) addThingsFront(d, *display, {below.left, below.floor});
+    return;
+  }
   for (const Placement& p : scheme.placements) {
-    if (carrierOf(p.on) != carrier.id || !below.top) continue;
+    if (carrierOf(p.on) != carrier.id || !below.top || standsInBay(scheme, p)) continue;
     const FloorPlace there = *standsAt(scheme, p);
-    Standing s = standingOf(pieceOf(job, p), p.id, there, wall);
+    Standing s = standingOf(pieces.of(p), p.id, there, wall);
     if (s.top) *s.top += *below.top - s.floor;
     s.floor = *below.top;
-    addFurnitureFront(d, pieceOf(job, p), there, s, wall, p.id.value);
+    addFurnitureFront(d, pieces.of(p), there, s, wall, p.id.value);
   }
 }
 

@@ -75,8 +75,10 @@ void evaluateTwoThirds(const Situation& s, const Rule& rule, std::vector<Finding
   // A television that stands on what carries it.
   for (const Placement& p : s.scheme.placements) {
     const auto* carried = onAnother(p.on);
-    if (carried == nullptr || !hangs(s.pieces.of(p).kind)) continue;
-    const Placement& carrier = *findPlacement(s.scheme, carried->carrier);
+    if (carried == nullptr || !isScreen(s.pieces.of(p).kind)) continue;
+    const Placement* below = findPlacement(s.scheme, carried->carrier);
+    if (below == nullptr || onFloor(below->on) == nullptr) continue;
+    const Placement& carrier = *below;
     const Piece& lower = s.pieces.of(carrier);
     const Vec2 at = floorPlace(carrier.on).at;
     widthFinding(s, rule, {p.id.value, carrier.id.value}, s.pieces.of(p), s.pieces.of(p).width, s.names.the(p.id, true),

@@ -90,6 +90,14 @@ const Reflected& Situation::reflected() const {
 const std::vector<Occluder>& Situation::occluders() const {
   return occluders_.get([&] { return occludersIn(pieces, room, scheme); });
 }
+const std::vector<Display>& Situation::displays() const {
+  return displays_.get([&] {
+    std::vector<Display> out;
+    for (const std::string& id : carriersOf(pieces, room, scheme, false))
+      if (auto display = displayOf(job, pieces, room, scheme, id)) out.push_back(std::move(*display));
+    return out;
+  });
+}
 const std::vector<Fixture>& Situation::fixtures() const {
   return fixtures_.get([&] { return fixturesIn(pieces, room, heights(), scheme); });
 }

@@ -5,6 +5,7 @@
 #include <limits>
 #include <unordered_map>
 
+#include "core/display/display.h"
 #include "core/light/fixtures.h"
 #include "core/light/photometry.h"
 #include "core/rules/base/doubts.h"
@@ -88,6 +89,7 @@ class Situation {
   [[nodiscard]] const std::vector<Occluder>& occluders() const;
   [[nodiscard]] const Reflected& reflected() const;
   [[nodiscard]] const std::vector<Fixture>& fixtures() const;
+  [[nodiscard]] const std::vector<Display>& displays() const;     ///< of everything that carries things or has shelves
   [[nodiscard]] std::vector<const Placement*> mainSeats() const;  ///< those that the room is furnished round
   /// Null when the scheme has none of this id.
   [[nodiscard]] const Placement* placement(std::string_view id) const;
@@ -106,6 +108,7 @@ class Situation {
   Fact<std::vector<Occluder>> occluders_;
   Fact<Reflected> reflected_;
   Fact<std::vector<Fixture>> fixtures_;
+  Fact<std::vector<Display>> displays_;
   Fact<std::unordered_map<std::string_view, const Placement*>> byId_;  ///< rules ask in every sentence
 };
 

@@ -26,7 +26,8 @@ void decide(Finding& f, const Scheme& scheme) {
 }
 
 bool isAbout(const Finding& f, const std::string& subject) {
-  return std::find(f.subjects.begin(), f.subjects.end(), subject) != f.subjects.end();
+  return std::any_of(f.subjects.begin(), f.subjects.end(),
+                     [&](const std::string& s) { return s == subject || carrierOfSubject(s) == subject; });
 }
 
 bool isAboutAll(const Finding& f, const std::vector<std::string>& subjects) {

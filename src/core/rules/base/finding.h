@@ -44,6 +44,11 @@ struct Finding {
 /// Decides the verdict from what is known: not measured, kept, close call, holds, breaks, the first that fits.
 void decide(Finding&, const Scheme&);
 
+/// A placement without its surface: "p5" of "p5/b2".
+[[nodiscard]] inline std::string carrierOfSubject(const std::string& subject) {
+  return subject.substr(0, subject.find('/'));
+}
+/// Of a carrier also what is about its surfaces.
 [[nodiscard]] bool isAbout(const Finding&, const std::string& subject);
 [[nodiscard]] bool isAboutAll(const Finding&, const std::vector<std::string>& subjects);
 [[nodiscard]] bool waitsForRoute(const Finding&);   ///< and for nothing else

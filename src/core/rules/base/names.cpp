@@ -40,6 +40,9 @@ std::string thingWords(const SchemeNames& names, const Room& room, const std::st
   for (const Corner& corner : room.corners)
     if (id == wallKey(corner.id)) return "wall " + corner.id.value;
   if (const Opening* o = findOpening(room, OpeningId(id))) return "the " + openingName(room, *o);
+  // "p5/b2": a surface of what carries.
+  if (const std::size_t slash = id.find('/'); slash != std::string::npos)
+    return "shelf " + id.substr(slash + 1) + " of " + thingWords(names, room, id.substr(0, slash));
   const std::string feature = featureWords(room, id);
   return feature.empty() ? id : "the " + feature;
 }

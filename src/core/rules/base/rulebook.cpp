@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <limits>
-#include <numeric>
 
 #include "core/base/sentence.h"
 #include "core/use/eyes.h"
@@ -35,13 +34,6 @@ const School* findSchool(const Rule& rule, const std::string& id) {
   const auto at = std::find_if(rule.schools.begin(), rule.schools.end(), [&](const School& s) { return s.id == id; });
   return at == rule.schools.end() ? nullptr : &*at;
 }
-
-std::optional<double> meanEyeHeight(const Brief& brief) {
-  if (brief.statures.empty()) return std::nullopt;
-  const double sum = std::accumulate(brief.statures.begin(), brief.statures.end(), 0.0);
-  return kEyeOverStature * sum / static_cast<double>(brief.statures.size());
-}
-double standingEye(const Brief& brief) { return meanEyeHeight(brief).value_or(kStandingEye); }
 
 Asked askedBySchool(const School& school, const Job& job, const std::vector<std::string>& whens) {
   Asked asked{school.tolerated, school.ideal, school.id, {}};

@@ -7,9 +7,11 @@
 
 #include "core/base/range.h"
 #include "core/base/result.h"
+#include "core/display/ledge.h"
 #include "core/hang/fixings.h"
 #include "core/model/job.h"
 #include "core/rugs/trade.h"
+#include "core/use/eyes.h"
 
 namespace mezzet {
 
@@ -52,10 +54,11 @@ struct Rule {
 };
 
 struct Rulebook {
-  int version = 10;
+  int version = 11;
   std::vector<Rule> rules;
-  std::vector<Fixing> fixings;  ///< what hooks go into walls with
-  RugTrade rugs;                ///< sizes, rolls, fibres: what ways out and size questions choose from
+  std::vector<BuildOrder> orders;  ///< in which order ledges and media walls are built
+  std::vector<Fixing> fixings;     ///< what hooks go into walls with
+  RugTrade rugs;                   ///< sizes, rolls, fibres: what ways out and size questions choose from
 };
 
 [[nodiscard]] const Rule* findRule(const Rulebook&, const std::string& id);
@@ -78,13 +81,6 @@ struct Asked {
 
 /// What one school asks of this job, in the first of some cases that it has.
 [[nodiscard]] Asked askedBySchool(const School&, const Job&, const std::vector<std::string>& whens = {});
-
-/// Standing eye height over stature (common practice, trade guide): viewers see the centre at eye height.
-inline constexpr double kEyeOverStature = 0.936;
-/// Mean eye height of the job's viewers; absent when no stature is known.
-[[nodiscard]] std::optional<double> meanEyeHeight(const Brief&);
-/// The same, or kStandingEye until a stature is known.
-[[nodiscard]] double standingEye(const Brief&);
 
 /// The house rules of a new job: the default school of every rule (eye height for pictures if statures are known).
 [[nodiscard]] HouseRules newHouseRules(const Rulebook&, const Brief&);
