@@ -33,7 +33,7 @@ int runSheet(const Options& o, int& argc, char** argv) {
   if (std::regex_match(o.scale, match, std::regex("1:([0-9]{1,4})"))) scale = std::stoi(match[1]);
   if (o.scale != "fit" && std::find(sheetScales().begin(), sheetScales().end(), scale) == sheetScales().end())
     throw Refused{{"--scale " + o.scale, "is not a scale of a sheet",
-                   "Use 1:12, 1:20, 1:24, 1:32, 1:48, 1:50, 1:100, or fit for the largest that fits"}};
+                   "Use 1:10, 1:12, 1:20, 1:24, 1:32, 1:48, 1:50, 1:100, or fit for the largest that fits"}};
   const Room& room = chosenRoom(file.job, o);
   const Scheme* scheme = nullptr;
   for (const auto& one : file.job.schemes)
@@ -79,7 +79,7 @@ void addSheetCommands(CLI::App& cli, Options& o, Runs& runs, int& argc, char** a
   CLI::App* cSheet = withPlace(command(cli, o, "sheet", "Prints a sheet to scale"), o);
   cSheet->add_option("--kind", o.kind, sheetWords());
   cSheet->add_option("--for", o.version, "client or installer");
-  cSheet->add_option("--scale", o.scale, "1:12, 1:20, 1:24, 1:32, 1:48, 1:50, 1:100, or fit for the largest that fits");
+  cSheet->add_option("--scale", o.scale, "1:10, 1:12, 1:20, 1:24, 1:32, 1:48, 1:50, 1:100, or fit for the largest that fits");
   cSheet->add_option("--paper", o.paper, "letter, tabloid, a4, a3, a2 or arch-d");
   addNailOptions(cSheet, o);
   cSheet->add_flag("--whole", o.whole, "Of templates: whole frames, else strips along their tops");

@@ -100,7 +100,10 @@ class Workspace : public QObject {
   [[nodiscard]] bool evening() const { return evening_; }
   void showEvening(bool);
   /// Tapes of what is selected, in the view of this stage.
-  [[nodiscard]] std::vector<Tape> tapesHere() const;
+  [[nodiscard]] std::vector<Tape> tapesHere() const { return tapesHere(selected_); }
+  [[nodiscard]] std::vector<Tape> tapesHere(const PlacementId&) const;
+  /// What a placement covers in the view of this stage.
+  [[nodiscard]] Box extentHere(const PlacementId&) const;
   /// A piece of the job put down where this stage puts it: on the carrier that is shown, else as withPlaced does.
   [[nodiscard]] Result<Added> putDown(const Job&, const PieceId&, IdSource&, std::optional<Vec2> at = {}) const;
 

@@ -45,13 +45,25 @@ void Workspace::showEvening(bool on) {
   emit viewChanged();
 }
 
-std::vector<Tape> Workspace::tapesHere() const {
-  if (scheme() == nullptr || selected_.empty()) return {};
-  const Placement* p = selectedPlacement();
-  if (p == nullptr || onAnother(p->on) == nullptr) return tapesOf(job(), *scheme(), selected_);
+std::vector<Tape> Workspace::tapesHere(const PlacementId& id) const {
+  const Placement* p = scheme() != nullptr ? findPlacement(*scheme(), id) : nullptr;
+  if (p == nullptr) return {};
+  if (onAnother(p->on) == nullptr) return tapesOf(job(), *scheme(), id);
   const auto shown = display();
-  const DisplayedThing* t = shown ? shown->shown(selected_) : nullptr;
+  const DisplayedThing* t = shown ? shown->shown(id) : nullptr;
   return t != nullptr ? displayTapes(*shown, *t) : std::vector<Tape>();
+}
+
+Box Workspace::extentHere(const PlacementId& id) const {
+  const Placement* p = scheme() != nullptr ? findPlacement(*scheme(), id) : nullptr;
+  if (p == nullptr) return {};
+  if (stage_ == Stage::Displays)
+    if (const auto shown = display()) {
+      if (const DisplayedThing* t = shown->shown(id)) return {{t->left, t->bottom}, {t->right, t->top}};
+      if (shown->carrier.placement != nullptr && shown->carrier.placement->id == id)
+        return {{0, 0}, {shown->width, shown->height}};
+    }
+  return extentOf(job(), *p);
 }
 
 Result<Added> Workspace::putDown(const Job& before, const PieceId& id, IdSource& ids, std::optional<Vec2> at) const {

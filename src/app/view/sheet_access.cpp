@@ -17,7 +17,7 @@ namespace {
 /// What a placement's tapes read: "front 16 in, right 23 1/16 in".
 QString readings(const Workspace& work, const PlacementId& id) {
   QString out;
-  for (const Tape& tape : tapesOf(work.job(), *work.scheme(), id)) {
+  for (const Tape& tape : work.tapesHere(id)) {
     if (!out.isEmpty()) out += QStringLiteral(", ");
     out += QString::fromUtf8(sideName(tape.side)) + QStringLiteral(" ") + work.write(tape.length);
   }

@@ -140,10 +140,8 @@ ItemId SheetView::itemAt(QPointF point) const {
 }
 
 QRect SheetView::rectOf(const PlacementId& id) const {
-  const Scheme* scheme = workspace_.scheme();
-  const Placement* p = scheme != nullptr ? findPlacement(*scheme, id) : nullptr;
-  if (p == nullptr) return {};
-  const Box extent = extentOf(workspace_.job(), *p);
+  if (workspace_.scheme() == nullptr || findPlacement(*workspace_.scheme(), id) == nullptr) return {};
+  const Box extent = workspace_.extentHere(id);
   return QRectF(projection().map(extent.low), projection().map(extent.high)).normalized().toAlignedRect();
 }
 
@@ -252,7 +250,7 @@ void SheetView::mouseMoveEvent(QMouseEvent* event) {
 void SheetView::selectIn(const QRectF& frame) {
   const QRectF box = frame.normalized();
   for (const PlacementId& id : workspace_.placementsHere()) {
-    const Box extent = extentOf(workspace_.job(), *findPlacement(*workspace_.scheme(), id));
+    const Box extent = workspace_.extentHere(id);
     const PlacementIds now = workspace_.selection();
     if (box.contains(projection().map(midpoint(extent.low, extent.high))) &&
         std::find(now.begin(), now.end(), id) == now.end())

@@ -30,19 +30,22 @@ std::string putBackWords(const Display& d, const DisplayedThing& t, LengthFormat
 }
 
 std::vector<std::string> toldOfThing(const Display& d, const DisplayedThing& t, LengthFormat format) {
-  std::vector<std::string> out{capital(where(d, t, format)) + "."};
-  double free = 0;
-  for (const auto& [left, right] : freeWidths(d, t.bay)) free += right - left;
-  std::string bay = writeLength(free, format) + " of width free there";
-  if (const auto fill = fillOf(d, t.bay))
-    bay += ", the tallest thing " + std::to_string(std::lround(100 * *fill)) + " % of its height";
-  out.push_back(bay + ".");
-  if (mountOf(*t.piece) == Mount::Candle)
-    out.emplace_back("A battery candle only: never a flame near shelves, books or branches.");
+  // The tapes say where it stands; what they do not say comes first.
+  std::vector<std::string> out;
+  if (t.on != nullptr) out.push_back(capital(where(d, t, format)) + ".");
   const auto seen = sharesSeen(d);
   for (std::size_t i = 0; i < d.things.size(); ++i)
     if (&d.things[i] == &t && seen[i] < 0.995)
       out.push_back(std::to_string(std::lround(100 * seen[i])) + " % of it is seen.");
+  double free = 0;
+  for (const auto& [left, right] : freeWidths(d, t.bay)) free += right - left;
+  std::string bay = writeLength(free, format) + " of width free" +
+                    (d.bays.size() > 1 ? " on shelf " + d.bays[t.bay].id : std::string(" there"));
+  if (const auto fill = fillOf(d, t.bay))
+    bay += ", filled to " + std::to_string(std::lround(100 * *fill)) + " % of its height";
+  out.push_back(bay + ".");
+  if (mountOf(*t.piece) == Mount::Candle)
+    out.emplace_back("A battery candle only: never a flame near shelves, books or branches.");
   if (const auto stray = PaletteReader(d.palette).strayOf(mainColour(*t.piece)); stray && *stray > kColourFamily)
     out.push_back("Its colour strays by " + std::to_string(std::lround(*stray)) + ".");
   return out;

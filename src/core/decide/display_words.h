@@ -8,8 +8,7 @@
 
 namespace mezzet {
 
-/// "On shelf b2, 3 1/2 in from the left of the bay, 1/2 in behind its edge." and what is free there, seen of it, how
-/// far its colour strays.
+/// What of it is seen, what is free beside it, how far its colour strays.
 [[nodiscard]] std::vector<std::string> toldOfThing(const Display&, const DisplayedThing&, LengthFormat);
 /// Where it is put back, after cleaning: "Blue vase: shelf b2, 3 1/2 in from the left, 1/2 in behind the edge".
 [[nodiscard]] std::string putBackWords(const Display&, const DisplayedThing&, LengthFormat);

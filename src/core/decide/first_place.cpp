@@ -144,7 +144,36 @@ std::optional<FloorPlace> droppedPlace(const Job& job, const Scheme& scheme, con
   return best;
 }
 
+namespace {
+
+/// A ledge goes close over the back of the seat that stands there, and stays under the sills of the wall.
+WallPlace ledgePlace(const Job& job, const Scheme& scheme, const Wall& wall, const Piece& piece) {
+  constexpr double kOverBack = 1 * kInch, kUnderSill = 1 * kInch, kUsualLedge = 36 * kInch;  // [D]
+  const double half = piece.height.value_or(0) / 2;
+  WallPlace out{wall.id, wall.length() / 2, kUsualLedge, std::nullopt};
+  double widest = 0;
+  for (const Standing& s : standingAt(job, scheme, wall)) {
+    const Piece& below = pieceOf(job, *findPlacement(scheme, s.id));
+    if (!isSeat(below.kind) || !s.top || s.right - s.left <= widest) continue;
+    widest = s.right - s.left;
+    out.u = (s.left + s.right) / 2;
+    out.v = *s.top - s.floor + kOverBack + half;
+  }
+  for (const Opening& o : roomOf(job, scheme).openings) {
+    if (o.wall != wall.id || o.kind != OpeningKind::Window) continue;
+    const double right = wall.length() - o.offset, left = right - o.width;
+    if (left < out.u + piece.width / 2 && right > out.u - piece.width / 2)
+      out.v = std::min(out.v, o.sill - kUnderSill - half);
+  }
+  out.u = std::clamp(out.u, std::min(piece.width / 2, wall.length() / 2),
+                     std::max(wall.length() - piece.width / 2, wall.length() / 2));
+  return out;
+}
+
+}  // namespace
+
 WallPlace firstHanging(const Job& job, const Scheme& scheme, const Wall& wall, const Piece& piece) {
+  if (isLedge(piece.kind)) return ledgePlace(job, scheme, wall, piece);
   double u = wall.length() / 2, widest = 0;
   for (const Standing& s : standingAt(job, scheme, wall)) {
     const Placement& p = *findPlacement(scheme, s.id);

@@ -4,10 +4,13 @@
 #include <cmath>
 #include <queue>
 
+#include "core/model/kinds.h"
+
 namespace mezzet {
 namespace {
 
 constexpr double kFine = 0.1;
+constexpr double kLampFoot = 0.45;  // of its shade: a cup stands under that [D]
 
 /// How far a point is from the top's edge and from everything on it; negative outside or in a thing.
 double clearAt(const Display& d, Vec2 p) {
@@ -18,7 +21,8 @@ double clearAt(const Display& d, Vec2 p) {
   for (const DisplayedThing& t : d.things) {
     if (t.on != nullptr) continue;
     if (t.piece->shape == Shape::Round && t.lie == Lie::Standing) {
-      out = std::min(out, distance(p, {t.middle(), (t.front + t.back) / 2}) - t.width() / 2);
+      const double foot = isLamp(t.piece->kind) ? kLampFoot : 1;
+      out = std::min(out, distance(p, {t.middle(), (t.front + t.back) / 2}) - foot * t.width() / 2);
       continue;
     }
     const double dx = std::max({t.left - p.x, p.x - t.right}), dy = std::max({t.front - p.y, p.y - t.back});

@@ -100,10 +100,8 @@ Drawing composeLedge(const SheetSource& s, int scale) {
                    " of thread in the stud.");
   for (const std::string& word : ledge->words) list.push_back(word);
   if (const BuildOrder* order = orderOf(s, "hardwood")) {
-    std::string steps;
     for (std::size_t i = 0; i < order->steps.size(); ++i)
-      steps += (steps.empty() ? "" : " ") + std::to_string(i + 1) + ". " + order->steps[i];
-    list.push_back(steps);
+      list.push_back(std::to_string(i + 1) + ". " + order->steps[i]);
     for (const std::string& caution : order->cautions)
       if (std::find(list.begin(), list.end(), caution) == list.end()) list.push_back(caution);
   }

@@ -12,7 +12,7 @@
 namespace mezzet {
 namespace {
 
-constexpr int kClosest = 12;  // a scale for what is worked from with a tape in the hand
+constexpr int kClosest = 12, kClosestMetric = 10;  // scales for what is worked from with a tape in the hand
 
 const SheetRow& rowOf(const SheetKind& kind) { return kind.row != nullptr ? *kind.row : planSheetRow(); }
 
@@ -20,7 +20,7 @@ const SheetRow& rowOf(const SheetKind& kind) { return kind.row != nullptr ? *kin
 /// worked from closely alone.
 std::vector<int> scalesFor(Unit unit, const SheetRow& row) {
   std::vector<int> out = sheetScales();
-  if (!row.close) std::erase(out, kClosest);
+  if (!row.close) std::erase_if(out, [](int s) { return s <= kClosest; });
   std::stable_partition(out.begin(), out.end(),
                         [unit](int s) { return (s % 8 == 0 || s == kClosest) == (unit == Unit::Inch); });
   return out;
@@ -86,7 +86,7 @@ const Paper* findPaper(const std::string& id) {
 }
 
 const std::vector<int>& sheetScales() {
-  static const std::vector<int> all{kClosest, 20, 24, 32, 48, 50, 100};
+  static const std::vector<int> all{kClosestMetric, kClosest, 20, 24, 32, 48, 50, 100};
   return all;
 }
 

@@ -36,9 +36,9 @@ std::optional<Carrier> fixedCarrier(const Room& room, const Feature& feature) {
   const std::size_t i = frontEdge(room, outline);
   Carrier out;
   out.id = feature.id.value;
-  // Its area lies to the left of an edge: who looks at it from outside has the edge's end at the left.
-  out.left = edgeEnd(outline, i);
-  out.along = unit(edgeStart(outline, i) - out.left);
+  // Its area lies to the left of an edge: who looks at it from outside has the edge's start at the left.
+  out.left = edgeStart(outline, i);
+  out.along = unit(edgeEnd(outline, i) - out.left);
   out.back = leftOf(out.along);
   out.width = distance(edgeStart(outline, i), edgeEnd(outline, i));
   for (const Vec2 p : outline) out.depth = std::max(out.depth, dot(p - out.left, out.back));

@@ -18,6 +18,27 @@ using namespace test;
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
 const SchemeId kScheme("s1");
 
+TEST(ALedge, GoesOverTheBackOfTheSeatAndUnderTheSill) {
+  Piece sofa = piece("sofa", "sofa", 84, 36, 34);
+  sofa.seat.edit().back = in(34);
+  Job job = with(emptyRoom(), sofa, "s", 100, 18, 180);
+  const Piece ledge = piece("ledge", "ledge", 80, 5, 4);
+  const Wall wall = *findWall(*job.rooms.front(), CornerId("A"));
+  WallPlace at = firstHanging(job, scheme(job), wall, ledge);
+  EXPECT_NEAR(at.u, in(122), 1e-6);
+  EXPECT_NEAR(at.v, in(37), 1e-6);
+  Opening w;
+  w.id = OpeningId("w");
+  w.kind = OpeningKind::Window;
+  w.wall = CornerId("A");
+  w.offset = in(80);
+  w.width = in(40);
+  w.sill = in(36);
+  w.height = in(40);
+  job = withOpening(job, RoomId("parlour"), w).value();
+  at = firstHanging(job, scheme(job), wall, ledge);
+  EXPECT_NEAR(at.v + in(2), in(35), 1e-6);
+}
 TEST(Dropped, ASeatTurnsItsBackToTheWallItIsDroppedAt) {
   const Job job = emptyRoom();
   const Piece sofa = piece("sofa", "sofa", 84, 36);

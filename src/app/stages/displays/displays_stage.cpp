@@ -21,14 +21,8 @@ StageRow displaysStage() {
                                                    [](const Placement& p) { return onAnother(p.on) != nullptr; });
               },
           .hint =
-              [](const Workspace& w) {
-                return w.job().units == Unit::Inch
-                           ? Workspace::tr(
-                                 "Type a thing: 12 books 9 tall 11 run black, or vase 6 x 6 x 14 #2b2b2b; "
-                                 "drag it into a bay, its neighbours close up.")
-                           : Workspace::tr(
-                                 "Type a thing: 12 books 230 tall 280 run black, or vase 150 x 150 x 350 "
-                                 "#2b2b2b; drag it into a bay, its neighbours close up.");
+              [](const Workspace&) {
+                return Workspace::tr("Ctrl+Enter puts it where it fits best; or drag it into a bay.");
               }};
 }
 

@@ -130,8 +130,13 @@ void Tray::goToLine() {
 }
 
 void Tray::echo() {
-  line_->setPlaceholderText(workspace_.job().units == Unit::Inch ? tr("type a piece: side table 18 x 18 x 22")
-                                                                 : tr("type a piece: side table 450 x 450 x 560"));
+  const bool inches = workspace_.job().units == Unit::Inch;
+  if (workspace_.stage() == Stage::Displays)
+    line_->setPlaceholderText(inches ? tr("type a thing: 12 books 9 tall 11 run black, vase 6 x 6 x 14 #2b2b2b")
+                                     : tr("type a thing: 12 books 230 tall 280 run black, vase 150 x 150 x 350"));
+  else
+    line_->setPlaceholderText(inches ? tr("type a piece: side table 18 x 18 x 22")
+                                     : tr("type a piece: side table 450 x 450 x 560"));
   const Accepts accepts = rowOf(workspace_.stage()).accepts;
   add_->setText(accepts == Accepts::Wall      ? tr("Hang a picture ...")
                 : accepts == Accepts::Ceiling ? tr("Add a light ...")

@@ -5,6 +5,7 @@
 
 #include "core/colour/names.h"
 #include "core/display/colours.h"
+#include "core/display/free_top.h"
 #include "core/drawing/base/drafting.h"
 #include "core/drawing/display/thing_front.h"
 #include "core/model/kinds.h"
@@ -14,11 +15,22 @@ namespace {
 
 constexpr double kDark = 0.35;  // of a colour where no light reaches [D]
 constexpr double kNight[] = {0.20, 0.22, 0.25};
-constexpr double kSectionApart = 22, kDimensionOff = 7, kPaletteOff = 18, kPaletteHigh = 5;  // mm of paper
-constexpr double kLeastNamed = 9;  // mm of paper: narrower things are named in the bar and the list
+constexpr double kSectionApart = 22, kDimensionOff = 7, kPaletteOff = 18, kPaletteHigh = 5,
+                 kTopOff = 16;            // mm of paper
+constexpr double kEyeShown = 12 * kInch;  // above all that is there
+constexpr int kMostSmallShares = 5;
+constexpr double kNamedOver = 1.25;  // mm of paper: narrower things are named in the bar and the list
 const Stroke kCase{Ink::Ink, kFurnitureLine, Dash::Solid};
 
 std::string length(double mm, const DisplayOptions& o) { return writeLength(mm, o.format); }
+
+/// Where the drawing ends at the right, and where its strip of colours begins.
+double rightOf(const Display& display, double scale) {
+  return isSeenFromAbove(display) ? display.width : sectionLeft(display, scale) + display.depth;
+}
+double paletteTop(const Display& display, double scale) {
+  return isSeenFromAbove(display) ? topViewBase(display, scale) - 6 * scale : -kPaletteOff * scale;
+}
 
 /// The back of the case, its boards and sides; of a table its top.
 void addCarrier(Drawing& d, const Display& display, const DisplayOptions& o) {
@@ -68,7 +80,7 @@ void addThings(Drawing& d, const Display& display, const DisplayOptions& o) {
     if (std::find(o.without.begin(), o.without.end(), t.placement->id) != o.without.end()) continue;
     const TextItem text{{}, t.piece->name, kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::Paper};
     const double wide = letteringWidth(t.piece->name, kSmallLetters) * o.scale;
-    if (t.width() < kLeastNamed * o.scale && wide > t.width()) continue;
+    if (wide > kNamedOver * t.width()) continue;
     const double step = 2 * kSmallLetters * o.scale;
     d.add(labelOnlyAt(Layer::Label, t.placement->id.value, Rank::Note,
                       {{t.middle(), (t.bottom + t.top) / 2}, {t.middle(), t.bottom + step}, {t.middle(), t.top - step}},
@@ -105,13 +117,13 @@ void addSection(Drawing& d, const Display& display, const DisplayOptions& o) {
   for (std::size_t b = 0; b < display.bays.size(); ++b) {
     const Bay& bay = display.bays[b];
     if (!inColumn(bay)) continue;
-    d.add(Layer::Wall, id,
+    d.add(Layer::Furniture, id,
           rectangle(at(bay.front, bay.bottom - bay.thickness), at(bay.front + bay.depth, bay.bottom), Ink::CutWall,
                     kCase));
     const double shelf = display.carrier.foot + bay.bottom;
     if (o.eye && shelf > display.eye.height && display.eye.distance > 0) {
       const double rise = bay.depth * (shelf - display.eye.height) / display.eye.distance;
-      d.add(Layer::Floor, id,
+      d.add(Layer::Furniture, id,
             PathItem{{at(bay.front, bay.bottom), at(bay.front + bay.depth, bay.bottom),
                       at(bay.front + bay.depth, bay.bottom + rise)},
                      true,
@@ -134,33 +146,75 @@ void addEye(Drawing& d, const Display& display, const DisplayOptions& o) {
   const double eye = display.eye.height - display.carrier.foot;
   const double top = std::max(display.height, display.things.empty() ? 0 : display.things.back().top);
   // Higher than all that is there it says nothing that the words do not.
-  if (eye < 0 || eye > top + 12 * kInch) return;
-  const double left = -2 * o.scale, right = sectionLeft(display, o.scale) + display.depth + 3 * o.scale;
+  if (eye < 0 || eye > top + kEyeShown) return;
+  const double left = -2 * o.scale, right = rightOf(display, o.scale) + 3 * o.scale;
   d.add(Layer::Dimension, "eye", line({left, eye}, {right, eye}, {Ink::Quiet, kDimensionLine, Dash::Dashed}));
-  const TextItem text{{}, "eye " + length(display.eye.height, o), kSmallLetters, Align::Left, 0, Ink::Ink, Ink::Paper};
-  d.add(labelAt(Layer::Label, "eye", Rank::Sign, {{right + 1.5 * o.scale, eye}}, text));
+  d.add(Layer::Label, "eye",
+        TextItem{
+            {right + o.scale, eye}, "eye " + length(display.eye.height, o), kSmallLetters, Align::Left, 0, Ink::Ink});
+}
+
+/// From above, in place of the section, where nothing is over the things: the front below. What is free is shown where
+/// a cup would find most room.
+void addTop(Drawing& d, const Display& display, const DisplayOptions& o) {
+  const double base = topViewBase(display, o.scale);
+  const bool round = display.carrier.piece != nullptr && display.carrier.piece->shape == Shape::Round;
+  const ItemId id("top");
+  if (round)
+    d.add(Layer::Furniture, id,
+          ArcItem{{display.width / 2, base + display.depth / 2}, display.width / 2, 0, 360, Ink::Wood, kCase});
+  else d.add(Layer::Furniture, id, rectangle({0, base}, {display.width, base + display.depth}, Ink::Wood, kCase));
+  std::vector<const DisplayedThing*> all = inOrder(display, o.without);
+  std::stable_sort(all.begin(), all.end(), [](const auto* a, const auto* b) { return a->bottom < b->bottom; });
+  for (const DisplayedThing* t : all) {
+    const std::string main = mainColour(*t->piece);
+    const auto tint = main.empty() ? std::nullopt : readColour(main);
+    if (t->piece->shape == Shape::Round && t->lie != Lie::Lying)
+      d.add(Layer::Furniture, t->placement->id.value,
+            ArcItem{{t->middle(), base + (t->front + t->back) / 2}, t->width() / 2, 0, 360, Ink::Cloth, thin(), tint});
+    else {
+      PathItem box = rectangle({t->left, base + t->front}, {t->right, base + t->back}, Ink::Cloth, thin());
+      box.tint = tint;
+      d.add(Layer::Furniture, t->placement->id.value, std::move(box));
+    }
+  }
+  addDimension(d,
+               {{0, base + display.depth}, {0, base}, -kDimensionOff, length(display.depth, o), Layer::Dimension, {}});
+  const FreeCircle free = largestFreeCircle(display, {display.width / 2, 0}, display.width + display.depth);
+  if (!display.things.empty() && free.radius > 0) {
+    const Vec2 at{free.at.x, base + free.at.y};
+    d.add(Layer::Dimension, id,
+          ArcItem{at, free.radius, 0, 360, Ink::None, {Ink::Quiet, kDimensionLine, Dash::Dashed}});
+    d.add(Layer::Label, id,
+          TextItem{at, "free, " + length(2 * free.radius, o) + " across", kSmallLetters, Align::Centre, 0, Ink::Ink});
+  }
 }
 
 /// Shares of the colours as a strip, each named, what is of the palette marked.
 void addPalette(Drawing& d, const Display& display, const DisplayOptions& o) {
   const auto colours = coloursOf(display);
-  const double right = sectionLeft(display, o.scale) + display.depth, y = -kPaletteOff * o.scale,
-               high = kPaletteHigh * o.scale;
+  const double right = rightOf(display, o.scale), y = paletteTop(display, o.scale), high = kPaletteHigh * o.scale;
   if (colours.empty()) return;
   const PaletteReader palette(display.palette);
   double at = 0;
+  int below = 0;  // small shares are named one under the other, at the end
   for (const SharedColour& c : colours) {
     const double to = at + c.share * right;
     PathItem strip = rectangle({at, y - high}, {to, y}, Ink::Cloth, thin());
     strip.tint = readColour(c.srgb);
     d.add(Layer::Furniture, "palette", std::move(strip));
-    const std::string share = std::to_string(std::lround(100 * c.share)) + " % " + nameOfColour(c.srgb);
-    const std::string words = share + (palette.isAccent(c.srgb) ? ", accent" : "");
-    const double middle = (at + to) / 2, line1 = y - high - 2.6 * o.scale;
-    if (letteringWidth(words, kSmallLetters) * o.scale < to - at)
-      d.add(Layer::Label, "palette", TextItem{{middle, line1}, words, kSmallLetters, Align::Centre, 0, Ink::Ink});
-    else if (letteringWidth(share, kSmallLetters) * o.scale < to - at)
-      d.add(Layer::Label, "palette", TextItem{{middle, line1}, share, kSmallLetters, Align::Centre, 0, Ink::Ink});
+    const std::string words = std::to_string(std::lround(100 * c.share)) + " % " + nameOfColour(c.srgb) +
+                              (palette.isAccent(c.srgb) ? ", accent" : "");
+    const bool fits = below == 0 && letteringWidth(words, kSmallLetters) * o.scale < to - at;
+    const double down = (2.6 + (fits ? 0.0 : 4.0 * below)) * o.scale;
+    d.add(Layer::Label, "palette",
+          TextItem{{fits ? (at + to) / 2 : right + 2 * o.scale, fits ? y - high - down : y - down + o.scale},
+                   words,
+                   kSmallLetters,
+                   fits ? Align::Centre : Align::Left,
+                   0,
+                   Ink::Ink});
+    if (!fits && ++below == kMostSmallShares) break;
     at = to;
   }
 }
@@ -168,6 +222,11 @@ void addPalette(Drawing& d, const Display& display, const DisplayOptions& o) {
 }  // namespace
 
 double sectionLeft(const Display& display, double scale) { return display.width + kSectionApart * scale; }
+
+bool isSeenFromAbove(const Display& display) {
+  return std::none_of(display.bays.begin(), display.bays.end(), [](const Bay& b) { return b.top.has_value(); });
+}
+double topViewBase(const Display& display, double scale) { return -(kTopOff * scale) - display.depth; }
 
 std::vector<bool> litBays(const Display& display) {
   std::vector<bool> out(display.bays.size(), false);
@@ -182,15 +241,17 @@ Drawing composeDisplay(const Display& display, const DisplayOptions& o) {
   d.scale = o.scale;
   addCarrier(d, display, o);
   addThings(d, display, o);
-  addSection(d, display, o);
+  const bool above = isSeenFromAbove(display);
+  above ? addTop(d, display, o) : addSection(d, display, o);
   if (o.figures) addFigures(d, display, o);
   if (o.eye) addEye(d, display, o);
   if (o.palette) addPalette(d, display, o);
   double top = display.height;
   for (const DisplayedThing& t : display.things) top = std::max(top, t.top);
   const double s = o.scale;
-  d.low = {-22 * s, (o.palette && !coloursOf(display).empty() ? -kPaletteOff - kPaletteHigh - 6 : -12) * s};
-  d.high = {sectionLeft(display, s) + display.depth + (o.eye ? 24 : 8) * s, top + 8 * s};
+  const bool palette = o.palette && !coloursOf(display).empty();
+  d.low = {-22 * s, paletteTop(display, s) + (palette ? -kPaletteHigh - 6 : 6) * s};
+  d.high = {rightOf(display, s) + (o.eye || palette ? 32 : 8) * s, top + 8 * s};
   return d;
 }
 

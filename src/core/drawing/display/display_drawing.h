@@ -1,4 +1,4 @@
-// One carrier with what stands on it: its elevation, its section beside it, the shares of its colours below.
+// One carrier with what stands on it: its elevation, its section beside it or its top below it, the shares of its colours below.
 #pragma once
 
 #include "core/display/display.h"
@@ -23,6 +23,9 @@ struct DisplayOptions {
 [[nodiscard]] Drawing composeDisplay(const Display&, const DisplayOptions&);
 /// Where the section's front edge lies in the drawing.
 [[nodiscard]] double sectionLeft(const Display&, double scale);
+/// A top with nothing over it is seen from above, below its elevation; its front edge lies so low.
+[[nodiscard]] bool isSeenFromAbove(const Display&);
+[[nodiscard]] double topViewBase(const Display&, double scale);
 
 struct DisplayWork {
   PlacementId selected;

@@ -51,7 +51,12 @@ Drawing composeDisplayWork(const Display& display, const DisplayWork& work, cons
   if (const DisplayedThing* t = work.selected.empty() ? nullptr : display.shown(work.selected)) {
     for (Tape tape : displayTapes(display, *t)) {
       const ItemId id = tapeItem(tape.side);
-      if (tape.side == Side::Front) {
+      if (tape.side == Side::Front && isSeenFromAbove(display)) {
+        const double base = topViewBase(display, o.scale);
+        tape.along = {0, -1};
+        tape.from = {t->middle(), base + tape.from.x};
+        tape.to = {t->middle(), base + tape.to.x};
+      } else if (tape.side == Side::Front) {
         const Vec2 by{sectionLeft(display, o.scale), 0};
         tape.from += by;
         tape.to += by;

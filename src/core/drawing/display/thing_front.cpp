@@ -4,6 +4,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "core/display/colours.h"
 #include "core/drawing/base/drafting.h"
 #include "core/model/kinds.h"
 
@@ -210,7 +211,9 @@ void addThingSide(Drawing& d, const DisplayedThing& thing, const ThingBox& box, 
                    kEdge});
     return;
   }
-  d.add(Layer::Furniture, id, rectangle({box.left, box.bottom}, {box.right, box.top}, Ink::Cloth, kEdge));
+  PathItem side = rectangle({box.left, box.bottom}, {box.right, box.top}, Ink::Cloth, kEdge);
+  if (const std::string main = mainColour(*thing.piece); !main.empty()) side.tint = readColour(main);
+  d.add(Layer::Furniture, id, std::move(side));
 }
 
 }  // namespace mezzet
