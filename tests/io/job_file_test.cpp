@@ -252,9 +252,9 @@ TEST(JobFile, OfVersion10KeepsDisplays) {
   EXPECT_EQ(findPiece(job, PieceId("box10"))->thing->holds[0].name, "remote");
   EXPECT_EQ(findPiece(job, PieceId("vase10"))->thing->branches, 500);
   const Scheme& scheme = *job.schemes[0];
-  EXPECT_EQ(onAnother(findPlacement(scheme, PlacementId("d3"))->on)->lie, Lie::Lying);
-  EXPECT_FALSE(onAnother(findPlacement(scheme, PlacementId("d5"))->on)->fixed.empty());
-  EXPECT_TRUE(findPlacement(scheme, PlacementId("d1"))->restrained);
+  EXPECT_EQ(onAnother(findPlacement(scheme, PlacementId("e3"))->on)->lie, Lie::Lying);
+  EXPECT_FALSE(onAnother(findPlacement(scheme, PlacementId("e5"))->on)->fixed.empty());
+  EXPECT_TRUE(findPlacement(scheme, PlacementId("e1"))->restrained);
   ASSERT_EQ(scheme.displays.size(), 1u);
   EXPECT_EQ(scheme.displays[0].eyeDistance, 1500);
   EXPECT_EQ(scheme.displays[0].palette.readsAs[0].to, "#ae8b3f");
@@ -270,15 +270,15 @@ TEST(BadFile, OfDisplaysIsRefusedInWords) {
     EXPECT_NE(said.find(words), std::string::npos) << said;
   };
   refused("\"bottom\": 19", "\"bottom\": 400", "is a bay of no height");
-  refused("\"id\": \"d1\",\n       \"x\": -200", "\"id\": \"d2\",\n       \"x\": -200",
+  refused("\"id\": \"e1\",\n       \"x\": -200", "\"id\": \"e2\",\n       \"x\": -200",
           "stands on a placement that is not there");
-  refused("\"id\": \"d3\",\n       \"x\": 0", "\"id\": \"d4\",\n       \"x\": 0",
+  refused("\"id\": \"e3\",\n       \"x\": 0", "\"id\": \"e4\",\n       \"x\": 0",
           "stands on a placement that is not there");
-  refused("\"surface\": \"b1\"", "\"surface\": \"b7\"", "stands on a surface that is not there: d1/b7");
+  refused("\"surface\": \"b1\"", "\"surface\": \"b7\"", "stands on a surface that is not there: e1/b7");
   refused("\"srgb\": \"#232120\"", "\"srgb\": \"#23212\"", "has a colour that is none");
   refused("\"share\": 0.7", "\"share\": 1.7", "has a share of a colour that is none");
   refused("\"volumes\": 12", "\"volumes\": 5000", "has a number of books that is not 1 to 1000");
-  refused("\"carrier\": \"d1\"", "\"carrier\": \"d9\"", "is on something that is not there");
+  refused("\"carrier\": \"e1\"", "\"carrier\": \"e9\"", "is on something that is not there");
   refused("\"lie\": \"lying\"", "\"lie\": \"floating\"", "Use one of: standing, lying, leaning");
   refused("\"material\": \"red-oak\"", "\"material\": \"cheese\"", "Use one of: red-oak");
 }

@@ -115,7 +115,8 @@ TEST(Source, IdsOfRulesStandInTheirFamilies) {
     for (const RuleRow& row : rows) {
       const std::string quoted = "\"" + std::string(row.id) + "\"";
       for (const Source& source : all)
-        if (!source.path.starts_with("src/core/rules/"))
+        // "balance" is also a key of the answer about a display, as docs/cli.md fixes it.
+        if (!source.path.starts_with("src/core/rules/") && source.path != "src/io/json/display_report.cpp")
           for (const std::string& line : source.lines)
             if (line.find(quoted) != std::string::npos) ADD_FAILURE() << source.path << ": " << line;
     }

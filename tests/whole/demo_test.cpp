@@ -82,16 +82,18 @@ TEST(Demo, AnOakBoardSagsAndAnUprightCuresIt) {
   const JobFile file = demo();
   const Scheme& landing = named(file.job, "landing", "D");
   const auto broken = breaking(file.job, landing.id.value.c_str());
-  ASSERT_EQ(broken.size(), 1U);
-  EXPECT_EQ(broken[0].rule, "shelf-sag");
-  EXPECT_NEAR(broken[0].measured, 13.8, 0.05);
-  EXPECT_NEAR(*broken[0].asked.high, 7.7, 0.05);
+  // The other is the reading lamp's cord, as in the scheme it was copied from.
+  ASSERT_EQ(broken.size(), 2U);
+  const Finding& sag = broken[0].rule == "shelf-sag" ? broken[0] : broken[1];
+  EXPECT_EQ(sag.rule, "shelf-sag");
+  EXPECT_NEAR(sag.measured, 13.8, 0.05);
+  EXPECT_NEAR(*sag.asked.high, 7.7, 0.05);
   const auto all = check(file.job, builtInRulebook(), landing.id, {}, kEveryDay);
-  const auto ways =
-      waysOutOf(broken[0], all, file.job, builtInRulebook(), landing.id, IdSource(file.nextId), {}, kEveryDay);
+  const auto ways = waysOutOf(sag, all, file.job, builtInRulebook(), landing.id, IdSource(file.nextId), {}, kEveryDay);
   ASSERT_FALSE(ways.empty());
   EXPECT_EQ(ways.front().id, "upright");
-  EXPECT_TRUE(breaking(ways.front().job, landing.id.value.c_str()).empty());
+  const auto after = breaking(ways.front().job, landing.id.value.c_str());
+  EXPECT_TRUE(std::none_of(after.begin(), after.end(), [](const Finding& f) { return f.rule == "shelf-sag"; }));
 }
 TEST(Demo, ABowlOnTheHighShelfIsHalfLost) {
   const JobFile file = demo();

@@ -4,6 +4,7 @@
 #include <chrono>
 #include <random>
 
+#include "core/edit/displays.h"
 #include "core/decide/ways_out.h"
 #include "core/space/bodies.h"
 #include "io/json/rulebook_json.h"
@@ -71,6 +72,7 @@ std::optional<Job> soundRoom(std::mt19937& random) {
   job = with(job, armchair("left"), "p4", x - 26 - 15.5 - 17, 64, 90);
   job = with(job, armchair("right"), "p5", x + 26 + 15.5 + 17, 64, 270);
   job = with(job, piece("case", "bookcase", 36, 12, 72), "p6", between(30, 60), depth - 6, 0);
+  job = withRestrained(job, SchemeId("s1"), PlacementId("p6"), true);  // as tall cases are
   int broken = 0;
   for (const Finding& f : checked(job)) broken += breaksByWeight(f);
   return broken == 0 ? std::optional(job) : std::nullopt;

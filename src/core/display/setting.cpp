@@ -17,11 +17,6 @@ bool differs(const DisplaySetting& a, const DisplaySetting& b) {
     if (a.at[i].bay != b.at[i].bay || std::abs(a.at[i].left - b.at[i].left) > 1) return true;
   return false;
 }
-std::size_t moved(const DisplaySetting& a, const DisplaySetting& b) {
-  std::size_t out = 0;
-  for (std::size_t i = 0; i < a.at.size(); ++i) out += a.at[i].bay != b.at[i].bay;
-  return out;
-}
 
 }  // namespace
 
@@ -37,28 +32,35 @@ std::vector<DisplaySetting> settingsOf(SetProblem problem, unsigned long long se
   nameFamilies(problem);
   Search search(problem);
   search.prepare();
-  std::vector<DisplaySetting> found;
-  for (int start = 0; start < kStarts && !stop.stop_requested(); ++start) {
-    std::mt19937_64 random(seed * 1000 + static_cast<unsigned long long>(start));
-    auto order = search.tallestOrder();
-    if (start > 0)
-      for (std::size_t k = 0; k + 1 < order.size(); ++k)
-        std::swap(order[k], order[k + static_cast<std::size_t>(random() % (order.size() - k))]);
-    found.push_back(search.settingOf(search.anneal(search.greedy(order), random, stop)));
-    if (progress) progress(static_cast<double>(start + 1) / kStarts);
-  }
-  std::stable_sort(found.begin(), found.end(),
-                   [](const DisplaySetting& a, const DisplaySetting& b) { return a.score < b.score; });
   std::vector<DisplaySetting> out;
-  // The best; then those that are really another idea: a fifth of the things in other bays, if there are such.
-  for (const bool far : {true, false})
-    for (const DisplaySetting& s : found) {
-      if (out.size() >= count) break;
-      const bool fresh = std::all_of(out.begin(), out.end(), [&](const DisplaySetting& other) {
-        return differs(s, other) && (!far || 5 * moved(s, other) >= s.at.size());
-      });
-      if (fresh) out.push_back(s);
+  const auto starts = static_cast<int>(count) * kStarts;
+  int done = 0;
+  for (std::size_t k = 0; k < count && !stop.stop_requested(); ++k) {
+    // Each next one is kept from the bays of those found; how good it is is told without that.
+    std::optional<DisplaySetting> best;
+    for (int start = 0; start < kStarts && !stop.stop_requested(); ++start) {
+      std::mt19937_64 random(seed * 1000 + static_cast<unsigned long long>(done));
+      auto order = search.tallestOrder();
+      if (start > 0)
+        for (std::size_t i = 0; i + 1 < order.size(); ++i)
+          std::swap(order[i], order[i + static_cast<std::size_t>(random() % (order.size() - i))]);
+      const DisplaySetting found = search.settingOf(search.anneal(search.greedy(order), random, stop));
+      const bool fresh =
+          std::all_of(out.begin(), out.end(), [&](const DisplaySetting& other) { return differs(found, other); });
+      if (fresh && (!best || found.score < best->score)) best = found;
+      // Where the search comes back to what it found before, one of its rows the other way round.
+      if (!fresh && !best)
+        best = search.turned(found, [&](const DisplaySetting& s) {
+          return std::all_of(out.begin(), out.end(), [&](const DisplaySetting& other) { return differs(s, other); });
+        });
+      if (progress) progress(static_cast<double>(++done) / starts);
     }
+    if (!best) break;
+    search.avoid(*best);
+    out.push_back(std::move(*best));
+  }
+  for (DisplaySetting& setting : out) setting.score = scoreOf(problem, setting);
+  std::stable_sort(out.begin(), out.end(), [](const auto& a, const auto& b) { return a.score < b.score; });
   return out;
 }
 

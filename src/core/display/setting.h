@@ -50,8 +50,8 @@ struct DisplaySetting {
 /// apart [D].
 inline constexpr double kBehindEdge = 0.5 * 25.4, kMayStandOut = 25.4, kStagger = 25.4;
 
-/// At most `count` settings, the best first; each two differ in the bay of some thing, or its place in the row. Stops
-/// when asked with what it has. `progress` is told 0 to 1.
+/// At most `count` settings, the best first; each two differ in the bay of some thing, or its place in the row. The
+/// same problem and seed give the same settings. Stops when asked with what it has. `progress` is told 0 to 1.
 [[nodiscard]] std::vector<DisplaySetting> settingsOf(SetProblem, unsigned long long seed, std::size_t count,
                                                      std::stop_token, const std::function<void(double)>& progress = {});
 /// The usual way of filling: the tallest first, each into the lowest bay that takes it.

@@ -13,9 +13,10 @@
 
 namespace mezzet::setting {
 
-inline constexpr int kRounds = 30'000, kStarts = 6;
+inline constexpr int kRounds = 30'000, kStarts = 3;
 inline constexpr double kSlack = 0.01;
 // What a fault costs [D]: what does not fit outweighs all taste together.
+inline constexpr double kTouches = 0.5, kTooLong = 500, kAlike = 2;  // mm; and of a bay a thing had before
 inline constexpr double kLeftOut = 400, kPerMmOver = 5, kFill = 40, kLoneLow = 10, kRun = 6, kSpread = 6, kHeavy = 4,
                         kUneven = 12, kMiddle = 2, kBalance = 10;
 inline constexpr int kSpreadBays = 3;
@@ -125,13 +126,15 @@ class Search {
     BayCost out;
     double tallest = 0;
     const double used = widthOf(row);
-    out.cost += kPerMmOver * overOf(row, bay);
+    // Too long is worse than left out: what does not fit does not stand there.
+    if (const double over = overOf(row, bay); over > kTouches) out.cost += kTooLong + kPerMmOver * over;
     int leaning = 0, runs = 0, lastFamily = -1;
     std::uint64_t families = 0;
     double along = 0;
     for (const std::size_t i : row) {
       const SetThing& t = p_.things[i];
       tallest = std::max(tallest, t.height);
+      for (const auto& other : avoided_) out.cost += other[i] == bayIndex ? kAlike : 0;
       leaning += t.leans;
       if (t.book && t.family >= 0) {
         if (t.family != lastFamily) ++runs;
@@ -173,6 +176,13 @@ class Search {
     }
     if (faces > 0 && p_.width > 0) cost += kBalance * std::abs(moment / (faces * p_.width / 2));
     return cost;
+  }
+
+  /// From here on settings with things in the bays they have in this one cost more: another idea is looked for.
+  void avoid(const DisplaySetting& setting) {
+    std::vector<std::size_t> bays;
+    for (const SetAt& at : setting.at) bays.push_back(at.bay.value_or(kOut));
+    avoided_.push_back(std::move(bays));
   }
 
   void prepare() {
@@ -281,6 +291,21 @@ class Search {
     return out;
   }
 
+  /// With the row of one bay the other way round, the first that is `wanted`; none where no row has two to exchange.
+  template <class Wanted>
+  [[nodiscard]] std::optional<DisplaySetting> turned(const DisplaySetting& setting, Wanted wanted) const {
+    const State state = stateOf(setting);
+    for (std::size_t b = 0; b < state.rows.size(); ++b) {
+      const Row& row = state.rows[b];
+      if (row.size() < 2 || std::any_of(row.begin(), row.end(), [&](auto i) { return p_.things[i].lockedIn; }))
+        continue;
+      State other = state;
+      std::reverse(other.rows[b].begin(), other.rows[b].end());
+      if (DisplaySetting found = settingOf(other); wanted(found)) return found;
+    }
+    return std::nullopt;
+  }
+
   /// The row of each bay from the places of its things.
   [[nodiscard]] State stateOf(const DisplaySetting& setting) const {
     State s;
@@ -343,8 +368,9 @@ class Search {
 
   const SetProblem& p_;
   double mass_ = 0, mean_ = 0, highest_ = 0;
-  std::vector<int> collectionOf_;  // of each thing: a number, or -1
-  std::vector<int> collections_;   // how many things each has
+  std::vector<std::vector<std::size_t>> avoided_;  // bays of things in settings found before
+  std::vector<int> collectionOf_;                  // of each thing: a number, or -1
+  std::vector<int> collections_;                   // how many things each has
 };
 
 }  // namespace mezzet::setting

@@ -1,5 +1,6 @@
 #include "core/entry/thing_words.h"
 
+#include <algorithm>
 #include <charconv>
 
 #include "core/colour/lab.h"
@@ -32,7 +33,8 @@ std::optional<CountHere> shelvesAt(std::string_view low, std::size_t at) {
   }
   while (next < low.size() && low[next] == ' ') ++next;
   const std::string_view word = next < low.size() ? wordAt(low, next) : std::string_view();
-  if (word != "shelves" && word != "shelf" && word != "bays") return std::nullopt;
+  constexpr std::string_view kWords[] = {"shelves", "shelf", "bays"};
+  if (std::find(std::begin(kWords), std::end(kWords), word) == std::end(kWords)) return std::nullopt;
   constexpr int kMostShelves = 40;
   if (count < 1 || count > kMostShelves) throw Refusal{at, "A case has 1 to 40 shelves."};
   return CountHere{count, next + word.size()};

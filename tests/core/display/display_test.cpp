@@ -38,12 +38,12 @@ double shareOf(const Job& job, const char* id) {
 TEST(Lying, PutsTheSmallestSizeUpright) {
   const auto lie = [](double w, double d, double h) {
     const LyingSize s = lyingSize(piece("a", "object", w, d, h), Lie::Lying);
-    return std::array{s.x / kInch, s.y / kInch, s.z / kInch};
+    return std::array{std::lround(s.x / kInch), std::lround(s.y / kInch), std::lround(s.z / kInch)};
   };
-  EXPECT_EQ(lie(1, 6, 9), (std::array{9.0, 6.0, 1.0}));  // the width: the height takes its place
-  EXPECT_EQ(lie(7, 1, 9), (std::array{7.0, 9.0, 1.0}));  // the depth
-  EXPECT_EQ(lie(9, 7, 2), (std::array{9.0, 7.0, 2.0}));
-  EXPECT_EQ(lie(2, 2, 9), (std::array{9.0, 2.0, 2.0}));  // of equals the width
+  EXPECT_EQ(lie(1, 6, 9), (std::array{9L, 6L, 1L}));  // the width: the height takes its place
+  EXPECT_EQ(lie(7, 1, 9), (std::array{7L, 9L, 1L}));  // the depth
+  EXPECT_EQ(lie(9, 7, 2), (std::array{9L, 7L, 2L}));
+  EXPECT_EQ(lie(2, 2, 9), (std::array{9L, 2L, 2L}));  // of equals the width
 }
 TEST(EqualBays, AreSetByTheirBoards) {
   const Piece p = withEqualBays(piece("case", "bookcase", 36, 12, 78), 5);

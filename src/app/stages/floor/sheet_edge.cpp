@@ -29,10 +29,7 @@ SheetEdge::SheetEdge(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   floor_ = part();
   walls_ = part();
   light_ = part();
-  display_ = new DisplayEdge(workspace_);
-  both->addWidget(display_);
-  connect(display_, &DisplayEdge::resized, this, &SheetEdge::follow);
-  connect(display_, &DisplayEdge::coloursWanted, this, &SheetEdge::coloursWanted);
+  addDisplay(*both);
   auto* row = static_cast<QHBoxLayout*>(floor_->layout());
   const auto words = [&](const QString& text) {
     auto* label = new QLabel(text);
@@ -90,12 +87,18 @@ SheetEdge::SheetEdge(Workspace& workspace, QWidget* parent) : QWidget(parent), w
   wall(tr("Next wall"), "wallAfter", &SheetEdge::nextWall);
   addFoldOut();
   addLight();
-  connect(&workspace_, &Workspace::estimateChanged, this, &SheetEdge::follow);
   connect(state_, &QComboBox::activated, this, [this](int i) { workspace_.showState(static_cast<UseState>(i)); });
-  connect(&workspace_, &Workspace::layersChanged, this, &SheetEdge::follow);
-  connect(&workspace_, &Workspace::viewChanged, this, &SheetEdge::follow);
+  for (auto signal : {&Workspace::layersChanged, &Workspace::viewChanged, &Workspace::estimateChanged})
+    connect(&workspace_, signal, this, &SheetEdge::follow);
   connect(&workspace_, &Workspace::jobChanged, this, &SheetEdge::follow);
   follow();
+}
+
+void SheetEdge::addDisplay(QHBoxLayout& row) {
+  display_ = new DisplayEdge(workspace_);
+  row.addWidget(display_);
+  connect(display_, &DisplayEdge::resized, this, &SheetEdge::follow);
+  connect(display_, &DisplayEdge::coloursWanted, this, &SheetEdge::coloursWanted);
 }
 
 void SheetEdge::addFoldOut() {

@@ -8,6 +8,7 @@
 #include "app/document/workspace.h"
 
 class QComboBox;
+class QHBoxLayout;
 class QLabel;
 class QLineEdit;
 class QToolButton;
@@ -34,6 +35,7 @@ class SheetEdge : public QWidget {
  private:
   void addLight();
   void addFoldOut();
+  void addDisplay(QHBoxLayout& row);
   void follow();
   void say(const QString& words);
   void takeWidth();

@@ -13,6 +13,7 @@
 namespace mezzet {
 namespace {
 
+constexpr double kSame = 0.01;
 constexpr double kTipsFrom = 27 * kInch, kTallDepths = 3;  // ASTM F2057; [D]
 constexpr double kCushion = 6 * kInch;                     // it takes of a seat, pushed aside [D]
 constexpr double kUsualArm = 6 * kInch;                    // width of an arm until measured [D]
@@ -37,8 +38,8 @@ void evaluateSag(const Situation& s, const Rule& rule, std::vector<Finding>& out
   for (const Display& d : s.displays())
     for (std::size_t b = 0; b < d.bays.size(); ++b) {
       const ShelfLoad load = shelfLoadOf(d, b);
-      const bool shelf = d.bays[b].surface != nullptr && d.carrier.piece != nullptr &&
-                         (hasShelves(d.carrier.piece->kind) || !d.carrier.piece->surfaces->all.empty());
+      const bool shelf =
+          d.bays[b].surface != nullptr && d.carrier.piece != nullptr && !d.carrier.piece->surfaces->all.empty();
       if (!load.inTime && !(shelf && load.span > kAsksWood)) continue;
       Finding f = displayFinding(rule, raisedFor(rule, askedOf(rule, s.job), load.span), d, {d.surfaceName(b)});
       f.at = {Vec2{d.bays[b].left, d.bays[b].bottom}, Vec2{d.bays[b].right, d.bays[b].bottom}};
@@ -72,7 +73,7 @@ void evaluateTip(const Situation& s, const Rule& rule, std::vector<Finding>& out
     if (onFloor(p.on) == nullptr) continue;
     const Piece& piece = s.pieces.of(p);
     if (!isStorage(piece.kind) || !piece.height || !piece.depth || *piece.height < kTipsFrom ||
-        *piece.height <= kTallDepths * *piece.depth)
+        *piece.height <= kTallDepths * *piece.depth + kSame)
       continue;
     Finding f = findingOf(rule, askedOf(rule, s.job, piece), {p.id.value});
     // A climbing child is what tips it.

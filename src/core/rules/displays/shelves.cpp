@@ -15,7 +15,8 @@ namespace mezzet {
 namespace {
 
 constexpr double kStandsOut = 1 * kInch;  // past the shelf's front edge [D]
-constexpr double kLoneLow = 0.35;         // of the bay's height [D]
+constexpr double kSameShare = 1e-9;
+constexpr double kLoneLow = 0.35;  // of the bay's height [D]
 
 /// How far two things on one surface run into each other; 0: they do not.
 double overlapOf(const DisplayedThing& a, const DisplayedThing& b) {
@@ -142,6 +143,11 @@ void wayToFit(Proposals& ways) {
   if (on->lie == Lie::Standing) {
     CarriedPlace lying = *on;
     lying.lie = Lie::Lying;
+    const Bay& bay = d->bays[t->bay];
+    const double half = lyingSize(*t->piece, Lie::Lying).x / 2;
+    if (2 * half <= bay.width())
+      lying = placeOn(*d, t->bay, std::clamp(t->middle(), bay.left + half, bay.right - half), (t->front + t->back) / 2,
+                      lying);
     ways.offer("lay", "Lay " + ways.name(*p) + " down", "it fits where it is",
                placed(ways.job, ways.scheme.id, p->id, lying));
   }
@@ -185,7 +191,7 @@ void evaluateLoneLow(const Situation& s, const Rule& rule, std::vector<Finding>&
       const auto fill = fillOf(d, b);
       if (!fill || d.carrier.foot + d.bays[b].bottom <= d.eye.height) continue;
       Finding f = displayFinding(rule, askedOf(rule, s.job), d, {d.surfaceName(b)});
-      f.measured = *fill >= kLoneLow ? 1 : 0;
+      f.measured = *fill >= kLoneLow - kSameShare ? 1 : 0;
       f.at = faceOf(d.bays[b], 0);
       decide(f, s.scheme);
       f.sentence = f.measured > 0

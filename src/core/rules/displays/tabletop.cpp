@@ -10,6 +10,7 @@
 namespace mezzet {
 namespace {
 
+constexpr double kSame = 0.01;
 constexpr double kTogether = 8 * kInch;   // of one family on a top [D]
 constexpr double kLostShare = 1.0 / 8;    // of the top's length [D]
 constexpr double kBoxFull = 0.8;          // of its inside [D]
@@ -105,7 +106,7 @@ void evaluateLost(const Situation& s, const Rule& rule, std::vector<Finding>& ou
     double tallest = 0;
     for (const DisplayedThing& t : d.things) tallest = std::max(tallest, t.top - d.bays[t.bay].bottom);
     Finding f = displayFinding(rule, askedOf(rule, s.job), d, {d.carrier.id});
-    f.measured = tallest >= kLostShare * d.width ? 1 : 0;
+    f.measured = tallest >= kLostShare * d.width - kSame ? 1 : 0;
     f.at = {Vec2{0, d.height}, Vec2{d.width, d.height + tallest}};
     decide(f, s.scheme);
     f.sentence = "The tallest thing on " + thingWords(s, d.carrier.id) + " is " + writeLength(tallest, s.format) +
