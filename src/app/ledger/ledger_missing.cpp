@@ -27,11 +27,16 @@ void Ledger::addMissing() {
     if (!would.empty()) line += " In the house: " + would + ".";
     lines.push_back(std::move(line));
   }
-  std::string content = "missing";
+  // An empty case wants everything: its bays are not told one by one.
+  const bool empty = display->things.empty();
+  if (empty) lines.clear();
+  std::string content = empty ? "empty display" : "missing";
   for (const std::string& line : lines) content += '\n' + line;
   column_.add(content, [&](QVBoxLayout* column) {
-    column->addWidget(
-        words(lines.empty() ? tr("Nothing is missing there") : tr("Still missing, at most this large"), "subject"));
+    column->addWidget(words(empty           ? tr("Nothing stands there yet")
+                            : lines.empty() ? tr("Nothing is missing there")
+                                            : tr("Still missing, at most this large"),
+                            "subject"));
     for (std::size_t i = 0; i < std::min(lines.size(), kMostMissing); ++i)
       column->addWidget(words(onScreen(lines[i]), "quietNote"));
     if (lines.size() > kMostMissing)

@@ -99,7 +99,6 @@ std::optional<Ledge> ledgeOf(const Job& job, const Room& room, const Scheme& sch
   out.words.emplace_back(
       "Detect again for cables and pipes before drilling; the fixing's packet, local codes and "
       "licensed trades decide.");
-  out.words.emplace_back("Pre-drill and countersink hardwood, glue and screw; varnish against cup marks.");
   return out;
 }
 

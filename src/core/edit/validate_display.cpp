@@ -14,18 +14,18 @@
 namespace mezzet {
 namespace {
 
-constexpr double kSlack = 0.01;
+constexpr double kSurfaceSlack = 0.01;
 constexpr std::size_t kMostSurfaces = 60, kMostColours = 12, kMostItems = 40, kMostSeasons = 12, kMostPalette = 12;
 
 bool isColour(const std::string& text) { return readColour(text).has_value(); }
 
 std::optional<Error> faultOfSurface(const Piece& p, const Surface& s, const std::string& where) {
   const double half = p.width / 2;
-  if (!(s.left >= -half - kSlack && s.right <= half + kSlack && s.right - s.left > kSlack))
+  if (!(s.left >= -half - kSurfaceSlack && s.right <= half + kSurfaceSlack && s.right - s.left > kSurfaceSlack))
     return Error{where, "does not lie between the piece's sides", "left and right are x in its frame, left first"};
   if (!(s.bottom >= 0 && s.bottom <= kLongestLength))
     return Error{where, "has a height above the foot that is not a length", "Type 0 or more"};
-  if (s.top && !(*s.top - s.bottom > kSlack && *s.top <= kLongestLength))
+  if (s.top && !(*s.top - s.bottom > kSurfaceSlack && *s.top <= kLongestLength))
     return Error{where, "is a bay of no height", "What is over it is higher than what things stand on"};
   if (!(s.setback >= 0 && s.setback <= kLongestLength))
     return Error{where, "is set back by what is not a length", "Type 0 or more"};

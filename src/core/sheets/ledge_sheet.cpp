@@ -113,11 +113,11 @@ std::string headingLedge(const SheetSource&) { return "Ledge: two boards at a ri
 
 // ---- the cut list
 
-constexpr TableColumn kColumns[] = {
+constexpr TableColumn kCutColumns[] = {
     {"Board", 0}, {"As bought", 0.1}, {"Cuts, in this order", 0.26}, {"Left over", 0.86}};
 
 Table cutsOf(const SheetSource& s) {
-  Table table{kColumns, {}, "Cut list, lengths in ", "No ledge hangs in this scheme yet."};
+  Table table{kCutColumns, {}, "Cut list, lengths in ", "No ledge hangs in this scheme yet."};
   table.title += s.job.units == Unit::Inch ? "inches" : "mm";
   if (s.scheme == nullptr) return table;
   std::vector<Cut> cuts;
@@ -172,8 +172,8 @@ bool anyScreen(const Job& job) {
   return std::any_of(job.pieces.begin(), job.pieces.end(), [](const auto& piece) { return isScreen(piece->kind); });
 }
 
-int pages(const SheetSource& s) { return pagesOf(cutsOf(s), *s.request.paper); }
-Sheet page(const SheetSource& s, int number) { return tablePage(cutsOf(s), s, number); }
+int cutPages(const SheetSource& s) { return pagesOf(cutsOf(s), *s.request.paper); }
+Sheet cutPage(const SheetSource& s, int number) { return tablePage(cutsOf(s), s, number); }
 bool anyLedge(const Job& job) {
   return std::any_of(job.pieces.begin(), job.pieces.end(), [](const auto& piece) { return isLedge(piece->kind); });
 }
@@ -193,7 +193,7 @@ const SheetRow& ledgeSheetRow() {
 
 const SheetRow& cutsSheetRow() {
   static constexpr SheetRow row{
-      .id = "cuts", .title = "cut list", .scales = false, .pages = pages, .page = page, .offered = anyLedge};
+      .id = "cuts", .title = "cut list", .scales = false, .pages = cutPages, .page = cutPage, .offered = anyLedge};
   return row;
 }
 

@@ -15,7 +15,7 @@
 namespace mezzet {
 namespace {
 
-constexpr int kCarrierWidth = 150;  // px
+constexpr int kCarrierWidth = 190;  // px
 
 }  // namespace
 
@@ -41,6 +41,7 @@ DisplayEdge::DisplayEdge(Workspace& workspace, QWidget* parent) : QWidget(parent
   };
   carrier_ = choice("carrierChoice", tr("What things stand on"));
   carrier_->setMaximumWidth(kCarrierWidth);
+  carrier_->setSizeAdjustPolicy(QComboBox::AdjustToContents);
   school_ = choice("displaySchool", tr("How it is judged: many kinds under one palette, or families in odd numbers"));
   season_ = choice("displaySeason", tr("What of the year is out; things of no season always are"));
   evening_ = button("displayEvening", tr("evening"), tr("Bays that no light reaches go dark. Q"));

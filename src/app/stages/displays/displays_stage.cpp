@@ -20,10 +20,7 @@ StageRow displaysStage() {
                 return s != nullptr && std::any_of(s->placements.begin(), s->placements.end(),
                                                    [](const Placement& p) { return onAnother(p.on) != nullptr; });
               },
-          .hint =
-              [](const Workspace&) {
-                return Workspace::tr("Ctrl+Enter puts it where it fits best; or drag it into a bay.");
-              }};
+          .hint = [](const Workspace&) { return Workspace::tr("Ctrl+Enter puts it where it fits; or drag it in."); }};
 }
 
 }  // namespace mezzet

@@ -185,8 +185,11 @@ void addTop(Drawing& d, const Display& display, const DisplayOptions& o) {
     const Vec2 at{free.at.x, base + free.at.y};
     d.add(Layer::Dimension, id,
           ArcItem{at, free.radius, 0, 360, Ink::None, {Ink::Quiet, kDimensionLine, Dash::Dashed}});
-    d.add(Layer::Label, id,
-          TextItem{at, "free, " + length(2 * free.radius, o) + " across", kSmallLetters, Align::Centre, 0, Ink::Ink});
+    // In a small circle its width alone.
+    std::string words = "free, " + length(2 * free.radius, o) + " across";
+    if (letteringWidth(words, kSmallLetters) * o.scale > 2 * free.radius) words = length(2 * free.radius, o);
+    if (letteringWidth(words, kSmallLetters) * o.scale <= 2 * free.radius)
+      d.add(Layer::Label, id, TextItem{at, words, kSmallLetters, Align::Centre, 0, Ink::Ink});
   }
 }
 
@@ -251,7 +254,7 @@ Drawing composeDisplay(const Display& display, const DisplayOptions& o) {
   const double s = o.scale;
   const bool palette = o.palette && !coloursOf(display).empty();
   d.low = {-22 * s, paletteTop(display, s) + (palette ? -kPaletteHigh - 6 : 6) * s};
-  d.high = {rightOf(display, s) + (o.eye || palette ? 32 : 8) * s, top + 8 * s};
+  d.high = {rightOf(display, s) + (o.eye || palette ? 38 : 8) * s, top + 8 * s};
   return d;
 }
 

@@ -13,7 +13,6 @@
 namespace mezzet {
 namespace {
 
-constexpr double kSame = 0.01;
 constexpr double kTipsFrom = 27 * kInch, kTallDepths = 3;  // ASTM F2057; [D]
 constexpr double kCushion = 6 * kInch;                     // it takes of a seat, pushed aside [D]
 constexpr double kUsualArm = 6 * kInch;                    // width of an arm until measured [D]

@@ -5,6 +5,9 @@
 
 namespace mezzet {
 
+/// Lengths that are the same but for rounding.
+inline constexpr double kSame = 0.01;
+
 /// A finding in a display, its witness points in the carrier's elevation.
 [[nodiscard]] inline Finding displayFinding(const Rule& rule, const Asked& asked, const Display& d,
                                             std::vector<std::string> subjects) {

@@ -10,7 +10,6 @@
 namespace mezzet {
 namespace {
 
-constexpr double kSame = 0.01;
 constexpr double kTogether = 8 * kInch;   // of one family on a top [D]
 constexpr double kLostShare = 1.0 / 8;    // of the top's length [D]
 constexpr double kBoxFull = 0.8;          // of its inside [D]
