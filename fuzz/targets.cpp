@@ -26,6 +26,9 @@
 #include "io/tables/dxf.h"
 #include "io/meter/meter_line.h"
 #include "io/photometry/ies.h"
+#include "core/display/missing.h"
+#include "core/drawing/display/display_drawing.h"
+#include "io/tables/cut_list.h"
 #include "io/files/journal.h"
 #include "io/tables/library.h"
 #include "io/json/rulebook_json.h"
@@ -91,6 +94,14 @@ void judge(const Job& job) {
     for (const auto& [id, way] : routeFactsOf(job, scheme->id, UseState::Party).ways)
       for (const Vec2 p : way.line) promise(std::isfinite(p.x) && std::isfinite(p.y), "a route runs through the plan");
     static_cast<void>(composePlan(job, room, scheme.get(), PlanOptions{}));
+    const PieceIndex pieces(job);
+    for (const std::string& id : carriersOf(pieces, room, *scheme, false)) {
+      const auto display = displayOf(job, pieces, room, *scheme, id);
+      if (!display) continue;
+      for (const double share : sharesSeen(*display)) promise(share >= 0 && share <= 1, "a share is a share");
+      static_cast<void>(missingOf(*display, job, *scheme));
+      static_cast<void>(composeDisplay(*display, {.scale = 12, .format = format}));
+    }
     judgeSite(job, room, format);
     return;  // one scheme a job is enough
   }
@@ -205,6 +216,21 @@ void meter(std::string_view bytes) {
     const auto back = readMeterLine(std::string_view(line).substr(0, line.size() - 1));
     promise(back.has_value() && meterLine(*back) == line, "a message that was read is written and read as the same");
   }
+}
+
+void cuts(std::string_view bytes) {
+  const auto read = readCuts(bytes, "fuzz");
+  if (!read) return promise(!read.error().text().empty(), "an error has words");
+  const auto list = cutFrom(*read, {2438.4, 3048}, kUsualKerf);
+  if (!list) return promise(!list.error().text().empty(), "an error has words");
+  std::size_t count = 0;
+  for (const CutBar& bar : list->bars) {
+    double used = -list->kerf;
+    for (const std::size_t i : bar.cuts) used += list->cuts[i].length + list->kerf;
+    promise(used <= bar.stock + 0.01, "no bar is cut longer than it is");
+    count += bar.cuts.size();
+  }
+  promise(count == read->size(), "every board is cut once");
 }
 
 void photometry(std::string_view bytes) {

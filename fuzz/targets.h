@@ -18,14 +18,15 @@ void drawing(std::string_view bytes);     ///< DXF, and the outlines found in it
 void meter(std::string_view bytes);       ///< what a measuring device says, and the script of the stand-in
 void library(std::string_view bytes);     ///< a library of pieces
 void photometry(std::string_view bytes);  ///< IES files, and what is asked of them
+void cuts(std::string_view bytes);        ///< lists of boards to be cut, and how they are packed
 void survey(std::string_view bytes);      ///< readings as JSON, and what is said of them
 
 struct Target {
   const char* name;  ///< of its folder in fuzz/corpus
   void (*run)(std::string_view);
 };
-inline constexpr Target kTargets[] = {{"job", job},         {"table", table},     {"line", line},
-                                      {"journal", journal}, {"survey", survey},   {"drawing", drawing},
-                                      {"meter", meter},     {"library", library}, {"photometry", photometry}};
+inline constexpr Target kTargets[] = {
+    {"job", job},         {"table", table}, {"line", line},       {"journal", journal},       {"survey", survey},
+    {"drawing", drawing}, {"meter", meter}, {"library", library}, {"photometry", photometry}, {"cuts", cuts}};
 
 }  // namespace mezzet::fuzz

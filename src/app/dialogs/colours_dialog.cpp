@@ -11,6 +11,7 @@
 #include <QPushButton>
 #include <cmath>
 
+#include "app/widgets/form_line.h"
 #include "app/widgets/layouts.h"
 #include "core/base/sentence.h"
 #include "core/colour/names.h"
@@ -37,14 +38,7 @@ ColoursDialog::ColoursDialog(Workspace& workspace, QWidget* parent) : QDialog(pa
       words(tr("One or two main colours, and a third as accent. Type black, brass, or #2b2b2b."), "quietNote"));
   auto* form = new QFormLayout;
   const auto line = [&](const char* name, const QString& title, const QString& example) {
-    auto* edit = new QLineEdit;
-    edit->setObjectName(QString::fromUtf8(name));
-    edit->setAccessibleName(title);
-    edit->setPlaceholderText(example);
-    edit->setMaxLength(400);
-    connect(edit, &QLineEdit::editingFinished, this, &ColoursDialog::take);
-    form->addRow(title, edit);
-    return edit;
+    return addFormLine(*form, name, title, example, 400, [this] { take(); });
   };
   main_ = line("paletteMain", tr("Main colours"), tr("black, cream"));
   accent_ = line("paletteAccent", tr("Accent"), tr("brass"));

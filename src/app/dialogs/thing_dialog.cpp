@@ -5,6 +5,7 @@
 #include <QLineEdit>
 #include <QVBoxLayout>
 
+#include "app/widgets/form_line.h"
 #include "app/widgets/layouts.h"
 #include "core/base/sentence.h"
 #include "core/display/colours.h"
@@ -23,14 +24,7 @@ ThingDialog::ThingDialog(Workspace& workspace, PieceId id, QWidget* parent)
   auto* rows = scrollingRows(this);
   auto* form = new QFormLayout;
   const auto line = [&](const char* name, const QString& title, const QString& example) {
-    auto* edit = new QLineEdit;
-    edit->setObjectName(QString::fromUtf8(name));
-    edit->setAccessibleName(title);
-    edit->setPlaceholderText(example);
-    edit->setMaxLength(1000);
-    connect(edit, &QLineEdit::editingFinished, this, &ThingDialog::take);
-    form->addRow(title, edit);
-    return edit;
+    return addFormLine(*form, name, title, example, 1000, [this] { take(); });
   };
   const bool inches = workspace_.job().units == Unit::Inch;
   colours_ = line("thingColours", tr("Colours"), tr("black 70, brass 30"));

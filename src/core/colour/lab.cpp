@@ -35,6 +35,8 @@ Lab labOf(const Srgb& colour) {
   return {116 * f[1] - 16, 500 * (f[0] - f[1]), 200 * (f[1] - f[2])};
 }
 
+double lightnessOf(const Srgb& colour) { return labOf(colour).l; }
+
 Srgb srgbOf(const Lab& lab) {
   const double fy = (lab.l + 16) / 116, f[] = {fy + lab.a / 500, fy, fy - lab.b / 200};
   double xyz[3];

@@ -10,6 +10,7 @@
 #include "core/edit/validate.h"
 #include "core/edit/validate_site.h"
 #include "core/edit/validate_text.h"
+#include "core/model/kinds.h"
 
 namespace mezzet {
 namespace {
@@ -48,6 +49,12 @@ std::optional<Error> faultOfSize(double width, double depth, double height, cons
 
 std::optional<Error> faultOfDisplayed(const Piece& p, const std::string& name) {
   const auto& surfaces = p.surfaces->all;
+  const std::string kind(kindWords(p.kind));
+  if (!surfaces.empty() && !canCarry(p.kind))
+    return Error{name, "has shelves, which a " + kind + " cannot have", "Take them out, or choose another kind"};
+  if (*p.thing != ThingPart{} && !canBeThing(p.kind))
+    return Error{name, "has a family, colours or a season, which a " + kind + " cannot have",
+                 "Take them out, or choose another kind"};
   if (surfaces.size() > kMostSurfaces) return Error{name, "has more than 60 surfaces", "Take some out"};
   std::set<std::string> ids;
   for (const Surface& s : surfaces) {

@@ -276,6 +276,16 @@ TEST(LostShelf, IsRefusedWhileSomethingStandsThere) {
   ASSERT_FALSE(refused);
   EXPECT_NE(refused.error().text().find("b2"), std::string::npos);
 }
+TEST(AThing, OfAKindThatCannotBeOneIsRefused) {
+  Piece p = piece("v", "vase", 6, 6, 12);
+  p.thing.edit().family = "blue";
+  EXPECT_FALSE(faultOf(p));
+  p.kind = "sofa";
+  ASSERT_TRUE(faultOf(p));
+  EXPECT_NE(faultOf(p)->text().find("which a sofa cannot have"), std::string::npos);
+  Piece rug = withEqualBays(piece("r", "rug", 60, 40, 60), 3);
+  ASSERT_TRUE(faultOf(rug));
+}
 TEST(Balance, IsOfTheFacesAboutTheMiddle) {
   Job job = on(withCase(emptyRoom()), piece("a", "box", 6, 6, 8), "pa", "b2", 0, 1);
   EXPECT_NEAR(balanceOf(display(job)), (in(0.75 + 3) - in(18)) / in(18), 1e-6);
