@@ -61,7 +61,9 @@ void drawACase(benchmark::State& state) {
   const Job job = filled(300);
   for (auto _ : state) {
     const Display d = display(job, "c0");
-    benchmark::DoNotOptimize(composeDisplay(d, {.scale = 12, .format = kInches}));
+    DisplayOptions options;
+    options.format = kInches;
+    benchmark::DoNotOptimize(composeDisplay(d, options));
   }
 }
 void coloursOfAPicture(benchmark::State& state) {

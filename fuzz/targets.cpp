@@ -100,7 +100,9 @@ void judge(const Job& job) {
       if (!display) continue;
       for (const double share : sharesSeen(*display)) promise(share >= 0 && share <= 1, "a share is a share");
       static_cast<void>(missingOf(*display, job, *scheme));
-      static_cast<void>(composeDisplay(*display, {.scale = 12, .format = format}));
+      DisplayOptions options;
+      options.format = format;
+      static_cast<void>(composeDisplay(*display, options));
     }
     judgeSite(job, room, format);
     return;  // one scheme a job is enough

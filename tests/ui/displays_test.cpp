@@ -173,6 +173,29 @@ TEST_F(Displays, KnowWhatAThingIsLike) {
   emit holds->editingFinished();
   EXPECT_EQ(thing(0).piece->thing->holds[0].name, "remote");
 }
+TEST_F(Displays, ComeBackWithTheirCase) {
+  typeLine("box 9 x 7 x 10 black");
+  typeLine("8 books 10 tall 9 run cream");
+  const Job before = job();
+  work().select(PlacementId("c"));
+  sheet().setFocus();
+  key(Qt::Key_Delete);
+  EXPECT_TRUE(work().scheme()->placements.empty());
+  undo();
+  EXPECT_EQ(job(), before);
+  EXPECT_EQ(display().things.size(), 2u);
+}
+TEST_F(Displays, SayWhereSeveralArePutBack) {
+  typeLine("box 9 x 7 x 10 black");
+  typeLine("box 8 x 7 x 9 cream");
+  sheet().setFocus();
+  key(Qt::Key_A, Qt::ControlModifier);
+  QApplication::processEvents();
+  bool told = false;
+  for (QLabel* label : window_->findChildren<QLabel*>())
+    told = told || label->text().startsWith(QStringLiteral("Put back: "));
+  EXPECT_TRUE(told);
+}
 TEST_F(Displays, GoDarkInTheEvening) {
   typeLine("box 9 x 7 x 10 black");
   sheet().setFocus();

@@ -118,6 +118,15 @@ TEST(DisplayCli, RefusesInWords) {
   EXPECT_EQ(run(kCli + "set " + path + " --placement c --things p9 2>&1").code, 2);
 }
 
+TEST(WantedSheet, IsAListForTheShop) {
+  const std::string path = written(shelves()), pdf = ownFile("wanted.pdf");
+  const Answer a = run(kCli + "sheet " + path + " --kind wanted --paper letter --out " + pdf + " 2>&1");
+  ASSERT_EQ(a.code, 0) << a.out;
+  const std::string text = run("pdftotext -layout " + pdf + " -").out;
+  EXPECT_NE(text.find("Still wanted, lengths in inches"), std::string::npos) << text;
+  EXPECT_NE(text.find("Half an inch is visible"), std::string::npos) << text;
+}
+
 /// Where every thing stands, as the sheet's words say, is where it stands in the job.
 TEST(ResetSheet, SaysWhereEverythingStands) {
   const std::string path = written(shelves()), pdf = ownFile("reset.pdf");

@@ -44,6 +44,8 @@ std::vector<std::string> toldOfThing(const Display& d, const DisplayedThing& t, 
   if (const auto fill = fillOf(d, t.bay))
     bay += ", filled to " + std::to_string(std::lround(100 * *fill)) + " % of its height";
   out.push_back(bay + ".");
+  if (t.piece->thing->jacket.value_or(false)) out.emplace_back("Its jackets are on: the cloth under them is quieter.");
+  if (t.piece->thing->paperback.value_or(false)) out.emplace_back("Paperbacks: few or none in a formal room.");
   if (mountOf(*t.piece) == Mount::Candle)
     out.emplace_back("A battery candle only: never a flame near shelves, books or branches.");
   if (const auto stray = PaletteReader(d.palette).strayOf(mainColour(*t.piece)); stray && *stray > kColourFamily)

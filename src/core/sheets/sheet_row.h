@@ -65,6 +65,7 @@ struct SheetRow {
 [[nodiscard]] const SheetRow& displaySheetRow();
 [[nodiscard]] const SheetRow& ledgeSheetRow();
 [[nodiscard]] const SheetRow& cutsSheetRow();
+[[nodiscard]] const SheetRow& shoppingSheetRow();
 [[nodiscard]] const SheetRow& mediaSheetRow();
 
 /// Whether a light hangs from a ceiling somewhere in the job.

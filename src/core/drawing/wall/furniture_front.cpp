@@ -113,10 +113,16 @@ void addTableFront(const Front& f, const Piece& piece) {
   f.box(f.left, f.top - thick, f.right, f.top, Ink::Wood, kEdge);
 }
 
-/// Leaves with their pulls where it is tall, drawers over leaves where it is low; open shelves; a plain side.
+/// Its bays where they were said; else leaves with their pulls where it is tall, drawers over leaves where it is low, or
+/// open shelves; a plain side.
 void addCaseFront(const Front& f, const Piece& piece, Seen seen) {
   f.box(f.left, f.floor, f.right, f.top, Ink::Wood, kEdge);
   if (seen != Seen::Front) return;
+  // Shelves that were measured, each bay where it is.
+  for (const Surface& s : piece.surfaces->all)
+    if (s.top)
+      f.box(f.middle() + s.left, f.floor + s.bottom, f.middle() + s.right, f.floor + *s.top, Ink::Paper, thin());
+  if (!piece.surfaces->all.empty()) return;
   const double low = f.floor + std::min(kPlinth, (f.top - f.floor) / 6), high = f.top - kCaseEdge,
                from = f.left + kCaseEdge, to = f.right - kCaseEdge;
   if (to - from < 100 || high - low < 100) return;
