@@ -48,15 +48,21 @@ std::optional<Lab> PaletteReader::read(const std::string& srgb) const {
   return lab;
 }
 
+std::optional<PaletteReader::Off> PaletteReader::offOf(const std::string& srgb) const {
+  const auto [at, fresh] = known_.try_emplace(srgb);
+  if (!fresh) return at->second;
+  if (const auto lab = read(srgb)) at->second = Off{nearestOf(mains_, *lab), nearestOf(accents_, *lab)};
+  return at->second;
+}
+
 std::optional<double> PaletteReader::strayOf(const std::string& srgb) const {
-  const auto lab = read(srgb);
-  if (!lab || empty()) return std::nullopt;
-  return std::min(nearestOf(mains_, *lab), nearestOf(accents_, *lab));
+  const auto off = empty() ? std::nullopt : offOf(srgb);
+  return off ? std::optional(std::min(off->main, off->accent)) : std::nullopt;
 }
 
 bool PaletteReader::isAccent(const std::string& srgb) const {
-  const auto lab = read(srgb);
-  return lab && !accents_.empty() && nearestOf(accents_, *lab) < nearestOf(mains_, *lab);
+  const auto off = accents_.empty() ? std::nullopt : offOf(srgb);
+  return off && off->accent < off->main;
 }
 
 std::vector<SharedColour> coloursOf(const Display& d) {

@@ -1,6 +1,7 @@
 // Colours of what stands on a carrier, under its palette.
 #pragma once
 
+#include <map>
 #include <optional>
 #include <string>
 #include <vector>
@@ -13,7 +14,7 @@ namespace mezzet {
 /// Most of what is seen of a thing; "" while no colour was said.
 [[nodiscard]] std::string mainColour(const Piece&);
 
-/// A palette read once: what is read as another is replaced.
+/// A palette read once: what is read as another is replaced. Not for two threads at once.
 class PaletteReader {
  public:
   explicit PaletteReader(const ColourPalette&);
@@ -26,8 +27,15 @@ class PaletteReader {
   [[nodiscard]] std::optional<Lab> read(const std::string& srgb) const;
 
  private:
+  /// How far a colour is from both; most things of a display share a few colours, so each is worked out once.
+  struct Off {
+    double main = 0, accent = 0;
+  };
+  [[nodiscard]] std::optional<Off> offOf(const std::string& srgb) const;
+
   std::vector<Lab> mains_, accents_;
   std::vector<std::pair<Lab, Lab>> readsAs_;
+  mutable std::map<std::string, std::optional<Off>> known_;
 };
 
 struct SharedColour {

@@ -216,8 +216,9 @@ std::optional<Display> displayOf(const Job& job, const PieceIndex& pieces, const
 
 std::vector<std::string> carriersOf(const PieceIndex& pieces, const Room& room, const Scheme& scheme, bool onlyFilled) {
   std::unordered_set<std::string> filled;
+  // What carries only by way of another carries that one.
   for (const Placement& p : scheme.placements)
-    if (const auto root = rootCarrierOf(scheme, p); !root.id.empty()) filled.insert(root.id);
+    if (const auto* on = onAnother(p.on)) filled.insert(on->fixed.empty() ? on->carrier.value : on->fixed);
   std::vector<std::string> out;
   for (const Placement& p : scheme.placements) {
     if (onAnother(p.on) != nullptr) continue;

@@ -97,9 +97,11 @@ void wayToTie(Proposals& ways) {
 
 void evaluateCushions(const Situation& s, const Rule& rule, std::vector<Finding>& out) {
   for (const Placement& p : s.scheme.placements) {
+    if (onFloor(p.on) == nullptr) continue;
     const Piece& piece = s.pieces.of(p);
-    const int cushions = piece.seat->cushions.value_or(0), people = placesOn(piece);
-    if (cushions == 0 || people == 0 || onFloor(p.on) == nullptr) continue;
+    const int cushions = piece.seat->cushions.value_or(0);
+    const int people = cushions > 0 ? placesOn(piece) : 0;
+    if (people == 0) continue;
     Finding f = findingOf(rule, askedOf(rule, s.job, piece), {p.id.value});
     const double seat = piece.width - (piece.seat->arm ? 2 * kUsualArm : 0);
     f.measured = std::max(0.0, seat - cushions * kCushion) / people;
