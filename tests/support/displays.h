@@ -47,6 +47,7 @@ inline Display display(const Job& job, const char* carrier = "c") {
   const Scheme& s = *findScheme(job, kDisplayScheme);
   return *displayOf(job, PieceIndex(job), roomOf(job, s), s, carrier);
 }
+Display display(const Job&&, const char* = "c") = delete;  // it points into the job
 /// Puts a thing on a surface: its left side from the left of the bay, its front behind the bay's front edge.
 inline Job on(const Job& job, const Piece& p, const char* at, const char* surface, double left, double front,
               Lie lie = Lie::Standing, const char* carrier = "c") {

@@ -96,6 +96,7 @@ class Workspace : public QObject {
   [[nodiscard]] std::vector<std::string> carriersHere() const;
   /// It with what stands on it, in the job as it is or as it would be.
   [[nodiscard]] std::optional<Display> displayIn(const Job&) const;
+  std::optional<Display> displayIn(const Job&&) const = delete;  // it points into the job
   [[nodiscard]] std::optional<Display> display() const { return displayIn(job()); }
   [[nodiscard]] bool evening() const { return evening_; }
   void showEvening(bool);

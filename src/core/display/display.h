@@ -66,9 +66,10 @@ inline constexpr double kDisplayDistance = 60 * kInch;
 /// Up to this height a carrier is looked at by who sits before it, if anybody does; else by who stands [D].
 inline constexpr double kTabletopHigh = 36 * kInch;
 
-/// None where nothing of this id carries things.
+/// None where nothing of this id carries things. It points into the job.
 [[nodiscard]] std::optional<Display> displayOf(const Job&, const PieceIndex&, const Room&, const Scheme&,
                                                std::string_view carrier);
+std::optional<Display> displayOf(const Job&&, const PieceIndex&, const Room&, const Scheme&, std::string_view) = delete;
 /// Ids of everything in the room that carries things or has surfaces for them: placements in their order, then what
 /// is fixed. `onlyFilled`: only what something stands on.
 [[nodiscard]] std::vector<std::string> carriersOf(const PieceIndex&, const Room&, const Scheme&, bool onlyFilled);

@@ -166,7 +166,8 @@ TEST(Carried, StandsOnMantelsAndSills) {
   ASSERT_TRUE(frame);
   EXPECT_NEAR(frame->origin.x, in(100), 1e-6);
   EXPECT_NEAR(frame->origin.y, in(142), 1e-6);
-  EXPECT_NEAR(display(put("p", "w"), "w").things.front().bottom, in(30), 1e-6);
+  const Job onSill = put("p", "w");
+  EXPECT_NEAR(display(onSill, "w").things.front().bottom, in(30), 1e-6);
   EXPECT_TRUE(faultOf(put("p", "nothing")));
   // A fixed thing that goes takes with it what stands there.
   EXPECT_TRUE(
@@ -179,9 +180,11 @@ TEST(Seasons, PutAwayWhatIsNotOut) {
   EXPECT_EQ(display(job).things.size(), 1u);
   DisplaySet set{"c"};
   set.season = "winter";
-  EXPECT_TRUE(display(withDisplay(job, kDisplayScheme, set)).things.empty());
+  const Job put = withDisplay(job, kDisplayScheme, set);
+  EXPECT_TRUE(display(put).things.empty());
   set.season = "autumn";
-  EXPECT_EQ(display(withDisplay(job, kDisplayScheme, set)).things.size(), 1u);
+  const Job out = withDisplay(job, kDisplayScheme, set);
+  EXPECT_EQ(display(out).things.size(), 1u);
 }
 TEST(Thrown, ClosesItsNeighboursUp) {
   Job job = withCase(emptyRoom(), 1, 31.5, 12, 20);  // a bay of 30 in
@@ -201,8 +204,8 @@ TEST(Thrown, LeavesLockedThingsWhereTheyAre) {
   job = withLock(job, kDisplayScheme, PlacementId("pa"), true);
   const Piece c = piece("d", "box", 9, 8, 6);
   job = withPiece(job, c).value();
-  const Display d =
-      display(withThrown(job, kDisplayScheme, "c", 0, {PlacementId("pc"), c.id, FloorPlace{}, {}}, in(12)));
+  const Job after = withThrown(job, kDisplayScheme, "c", 0, {PlacementId("pc"), c.id, FloorPlace{}, {}}, in(12));
+  const Display d = display(after);
   EXPECT_NEAR(thing(d, "pa").left - d.bays[0].left, in(10), 1e-6);
   EXPECT_NEAR(thing(d, "pc").left - d.bays[0].left, in(1), 1e-6);
 }
@@ -236,8 +239,9 @@ TEST(DisplayTapes, MoveTheThingByTheDifference) {
   EXPECT_NEAR(tapes[2].length, in(14.7 - 8), 1e-6);
   EXPECT_NEAR(tapes[3].length, in(1), 1e-6);
   const auto typed = [&](std::size_t tape, double length) {
-    const Display now = display(
-        placed(job, kDisplayScheme, PlacementId("pa"), *placeForTape(d, thing(d, "pa"), tapes[tape], in(length))));
+    const Job moved =
+        placed(job, kDisplayScheme, PlacementId("pa"), *placeForTape(d, thing(d, "pa"), tapes[tape], in(length)));
+    const Display now = display(moved);
     return displayTapes(now, thing(now, "pa"))[tape].length / kInch;
   };
   EXPECT_NEAR(typed(0, 2), 2, 1e-6);
