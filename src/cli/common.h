@@ -49,6 +49,10 @@ struct Options {
   double tolerance = 10, width = 0;
   std::size_t loop = 1;
   bool json = false, strict = false;
+  std::string walls = "both", anchor;
+  std::vector<std::string> keep, wishes;
+  long long candidates = 0;
+  double seconds = 0;
 };
 
 template <class T>

@@ -9,6 +9,7 @@
 
 #include "cli/apply.h"
 #include "cli/common.h"
+#include "cli/choosing.h"
 #include "cli/displays.h"
 #include "cli/light.h"
 #include "cli/photograph.h"
@@ -311,6 +312,7 @@ int main(int argc, char** argv) {
   addSchemeCommands(cli, o, runs);
   addLightCommands(cli, o, runs);
   addDisplayCommands(cli, o, runs);
+  addChoosingCommands(cli, o, runs);
   addWallCommands(cli, o, runs);
   addRugCommands(cli, o, runs);
   addRoomCommands(cli, o, runs);

@@ -263,6 +263,44 @@ TEST(JobFile, OfVersion10KeepsDisplays) {
   ASSERT_TRUE(again.ok());
   EXPECT_EQ(again->job, job);
 }
+TEST(JobFile, OfVersion11KeepsChoices) {
+  const auto file = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-11.json"), "version-11.json");
+  ASSERT_TRUE(file.ok()) << file.error().text();
+  const Job& job = file->job;
+  const Piece& other = *findPiece(job, PieceId("other11"));
+  EXPECT_EQ(other.shop->phase, Phase::Later);
+  EXPECT_EQ(other.shop->tier, Tier::Full);
+  EXPECT_EQ(other.shop->leadDays, 42);
+  EXPECT_EQ(other.story, "from the attic, repaired twice");
+  const Scheme& scheme = *job.schemes[0];
+  const auto& candidates = findPlacement(scheme, PlacementId("p1"))->candidates;
+  ASSERT_EQ(candidates.size(), 2u);
+  EXPECT_EQ(candidates[0].note, "calm");
+  EXPECT_EQ(candidates[1].state, CandidateState::Rejected);
+  ASSERT_EQ(scheme.areas.size(), 1u);
+  EXPECT_EQ(scheme.areas[0].use, AreaUse::Reading);
+  ASSERT_EQ(scheme.takesOut.size(), 2u);
+  EXPECT_TRUE(scheme.takesOut[0].isSigned());
+  EXPECT_FALSE(scheme.takesOut[1].isSigned());
+  EXPECT_EQ(job.budget.prices.at("board, 8 ft"), 31.5);
+  const auto again = readJobText(writeJobText(job, file->nextId), "again");
+  ASSERT_TRUE(again.ok());
+  EXPECT_EQ(again->job, job);
+}
+TEST(BadFile, OfChoicesIsRefusedInWords) {
+  const std::string good = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-11.json");
+  const auto refused = [&](const char* from, const char* to, const char* words) {
+    const std::string said = refusal(replaced(good, from, to));
+    EXPECT_NE(said.find(words), std::string::npos) << said;
+  };
+  refused("\"piece\": \"other11\"", "\"piece\": \"nowhere\"", "not there");
+  refused("\"state\": \"rejected\"", "\"state\": \"chosen\"", "two that are chosen");
+  refused("\"use\": \"reading\"", "\"use\": \"sleeping\"", "sleeping");
+  refused("\"leadDays\": 42", "\"leadDays\": -2", "days to delivery");
+  refused("\"phase\": \"later\"", "\"phase\": \"never\"", "never");
+  refused("\"rate\": 80.5", "\"rate\": -1", "amount");
+  refused("\"what\": \"col11\"", "\"what\": \"wall:A\"", "twice");
+}
 TEST(BadFile, OfDisplaysIsRefusedInWords) {
   const std::string good = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-10.json");
   const auto refused = [&](const char* from, const char* to, const char* words) {

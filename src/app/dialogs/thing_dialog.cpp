@@ -9,7 +9,7 @@
 #include "app/widgets/layouts.h"
 #include "core/base/sentence.h"
 #include "core/display/colours.h"
-#include "core/edit/displays.h"
+#include "core/edit/edits.h"
 #include "core/entry/thing_text.h"
 #include "core/model/kinds.h"
 
@@ -20,7 +20,7 @@ ThingDialog::ThingDialog(Workspace& workspace, PieceId id, QWidget* parent)
   setObjectName(QStringLiteral("thingDialog"));
   const Piece& piece = *findPiece(workspace_.job(), piece_);
   setWindowTitle(QString::fromStdString(piece.name));
-  resize(540, 400);
+  resize(620, canBeThing(piece.kind) ? 430 : 220);
   auto* rows = scrollingRows(this);
   auto* form = new QFormLayout;
   const auto line = [&](const char* name, const QString& title, const QString& example) {
@@ -28,9 +28,12 @@ ThingDialog::ThingDialog(Workspace& workspace, PieceId id, QWidget* parent)
   };
   const bool inches = workspace_.job().units == Unit::Inch;
   colours_ = line("thingColours", tr("Colours"), tr("black 70, brass 30"));
-  family_ = line("thingFamily", tr("Family"), tr("brass, shells ..."));
-  collection_ = line("thingCollection", tr("Collection"), tr("what is spread about"));
-  seasons_ = line("thingSeasons", tr("Seasons"), tr("autumn, winter; empty: always"));
+  story_ = line("thingStory", tr("Its story"), tr("where it comes from, in the owner's words; ask again in ten years"));
+  if (canBeThing(piece.kind)) {
+    family_ = line("thingFamily", tr("Family"), tr("brass, shells ..."));
+    collection_ = line("thingCollection", tr("Collection"), tr("what is spread about"));
+    seasons_ = line("thingSeasons", tr("Seasons"), tr("autumn, winter; empty: always"));
+  }
   if (isStack(piece.kind))
     items_ = line("thingItems", tr("In the stack, from the bottom"),
                   inches ? tr("10 x 7 x 1 1/2; 9 x 6 x 1") : tr("260 x 180 x 40; 230 x 150 x 25"));
@@ -61,6 +64,7 @@ void ThingDialog::follow() {
     if (edit != nullptr) edit->setText(QString::fromStdString(said));
   };
   put(colours_, text.colours);
+  put(story_, piece->story);
   put(family_, piece->thing->family);
   put(collection_, piece->thing->collection);
   put(seasons_, text.seasons);
@@ -78,11 +82,14 @@ void ThingDialog::take() {
                     workspace_.job().units);
   Result<Job> after = part ? Result<Job>(workspace_.job()) : Result<Job>(part.error());
   if (part) {
-    ThingPart changed = *part;
-    changed.family = family_->text().trimmed().toStdString();
-    changed.collection = collection_->text().trimmed().toStdString();
-    if (changed == *piece->thing) return complaint_->clear();
-    after = withThing(workspace_.job(), piece_, changed);
+    Piece changed = *piece;
+    changed.story = story_->text().trimmed().toStdString();
+    ThingPart thing = *part;
+    if (family_ != nullptr) thing.family = family_->text().trimmed().toStdString();
+    if (collection_ != nullptr) thing.collection = collection_->text().trimmed().toStdString();
+    if (!(thing == *piece->thing)) changed.thing.edit() = std::move(thing);
+    if (changed == *piece) return complaint_->clear();
+    after = withPiece(workspace_.job(), std::move(changed));
   }
   if (!after) {
     complaint_->setText(QString::fromStdString(capital(after.error().text())) + QStringLiteral("."));

@@ -24,7 +24,8 @@ class ThingDialog : public QDialog {
 
   Workspace& workspace_;
   PieceId piece_;
-  QLineEdit *family_, *collection_, *colours_, *seasons_, *items_ = nullptr, *inside_ = nullptr, *holds_ = nullptr;
+  QLineEdit *colours_, *story_, *family_ = nullptr, *collection_ = nullptr, *seasons_ = nullptr, *items_ = nullptr,
+                                *inside_ = nullptr, *holds_ = nullptr;
   QLabel* complaint_;
 };
 

@@ -4,16 +4,14 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
-#include <QPainter>
 #include <QPushButton>
 #include <QSignalBlocker>
 #include <QScrollArea>
 
 #include "app/document/today.h"
+#include "app/view/still_picture.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/style.h"
-#include "core/drawing/labels/labels.h"
-#include "core/drawing/plan/plan.h"
 #include "core/edit/edits.h"
 #include "core/decide/compare.h"
 
@@ -126,34 +124,8 @@ void CompareView::chosen(QComboBox* here, QComboBox* there) {
 }
 
 void CompareView::paint(QLabel* on, const SchemeId& id) {
-  const Scheme* scheme = findScheme(workspace_.job(), id);
-  const Room* room = workspace_.room();
-  if (room == nullptr || scheme == nullptr) return on->clear();
-  const double ratio = devicePixelRatioF();
-  const QSize size = on->size() - QSize(4, 4);
-  QPixmap pixels(size * ratio);
-  pixels.setDevicePixelRatio(ratio);
-  pixels.fill(desk::kPaper);
-  PlanOptions options;
-  options.format = workspace_.format();
-  options.titles = false;
-  options.grid = false;
-  // The scale at which margins on paper and the room together fill the picture settles in a few rounds.
-  Projection projection;
-  Drawing d;
-  for (int round = 0; round < 4; ++round) {
-    options.scale = 96 / 25.4 / projection.perMm * 0.9;
-    d = composePlan(workspace_.job(), *room, scheme, options);
-    projection.perMm = std::min(size.width() / (d.high.x - d.low.x), size.height() / (d.high.y - d.low.y));
-  }
-  const Vec2 middle = midpoint(d.low, d.high);
-  projection.origin =
-      QPointF(size.width() / 2.0 - middle.x * projection.perMm, size.height() / 2.0 + middle.y * projection.perMm);
-  settle(d);
-  QPainter painter(&pixels);
-  paintDrawing(painter, d, projection, {Palette::screen(), &workspace_.images(), 1});
-  painter.end();
-  on->setPixmap(pixels);
+  if (findScheme(workspace_.job(), id) == nullptr) return on->clear();
+  on->setPixmap(planPicture(workspace_, workspace_.job(), id, on->size() - QSize(4, 4), devicePixelRatioF()));
 }
 
 QString CompareView::inWords(const SchemeFigures& figures) const {

@@ -36,7 +36,6 @@ bool hangingLight(const Workspace& w) {
   return anyLight(w) && onCeiling(w.selectedPlacement()->on) != nullptr &&
          mountOf(pieceOf(w.job(), *w.selectedPlacement())) != Mount::Recessed;
 }
-bool anyThing(const Workspace& w) { return anyPiece(w) && canBeThing(pieceOf(w.job(), *w.selectedPlacement()).kind); }
 bool dropOrDepth(const Workspace& w) {
   return w.stage() == Stage::Displays ? anyPiece(w) && onAnother(w.selectedPlacement()->on) != nullptr
                                       : hangingLight(w);
@@ -86,6 +85,8 @@ std::vector<ActionRow> editRows() {
       {"size-card", "Edit", "What size ...", "X",
        "From what to what sizes may be here, and what sets each end: of the selected piece, or of one to come",
        anyPlace},
+      {"candidates", "Edit", "In its place ...", "Shift+G",
+       "Candidates for the place of the selected thing: each judged there, two beside each other", anyPiece},
       {"rugs", "Edit", "Rugs and carpet ...", "C",
        "Which rug takes the group, where a hall's carpet ends, how it is cut, what it is made of", anyPlace},
       {"light-more", "Edit", "Lights ...", "Shift+O",
@@ -122,12 +123,16 @@ std::vector<ActionRow> arrangeRows() {
       {"drop", "Arrange", "Type its drop or depth", "D",
        "How far the selected light hangs from the ceiling; how far a thing stands behind its shelf's edge",
        dropOrDepth},
+      {"search", "Arrange", "Layouts for this room ...", "G",
+       "Searches sound layouts of what stands on the floor, each another idea", anyScheme},
+      {"areas", "Arrange", "Areas of the room ...", "Shift+A",
+       "What each part of the room is for; columns and walls that the scheme takes out", anyScheme},
       {"display-set", "Arrange", "Set a display", "S", "Three ways to set what stands there; what is locked stays",
        anyScheme},
       {"display-colours", "Arrange", "Colours of a display ...", "J",
        "The palette it is kept to, from what is there or a picture", anyScheme},
-      {"thing", "Arrange", "What it is like ...", "B", "Colours, family, seasons, a stack's books, what a box holds",
-       anyThing},
+      {"thing", "Arrange", "What it is like ...", "B",
+       "Colours, its story; of small things family, seasons, what a stack or a box holds", anyPiece},
       {"upright", "Arrange", "Upright in its bay", "Shift+B",
        "An upright at the middle of the bay, so that its board sags less", anyScheme},
       {"display-clear", "Arrange", "Clear a display", "", "Takes everything off that is not locked, and notes it",
@@ -168,6 +173,7 @@ std::vector<ActionRow> houseRows() {
   return {
       gap("Edit"),
       {"house-rules", "Edit", "House rules", "", "Which school this house follows"},
+      {"budget", "Edit", "Budget ...", "Ctrl+B", "What the scheme costs, now and later, simple and fuller", anyScheme},
       {"names", "Edit", "Names ...", "Ctrl+E", "The names of the job, the room and the scheme"},
       {"units", "Edit", "Inches or metric", "Ctrl+U", "Switch the unit of the job"},
       {"feet", "Edit", "Feet and inches", "Ctrl+Shift+U", "Write inches as feet and inches", inches},

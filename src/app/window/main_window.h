@@ -80,6 +80,7 @@ class MainWindow : public QMainWindow {
   void wireRooms();
   void wireHanging();
   void wireDisplays();
+  void wireChoosing();
   void readNailsOut();
   void wireDocument();
   void wireParts();

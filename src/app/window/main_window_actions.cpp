@@ -62,6 +62,7 @@ void MainWindow::wire() {
   wireRooms();
   wireHanging();
   wireDisplays();
+  wireChoosing();
   wireDocument();
   wireParts();
 }

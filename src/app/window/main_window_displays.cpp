@@ -35,8 +35,7 @@ void MainWindow::wireDisplays() {
   });
   on("thing", [this] {
     const Placement* p = workspace_->selectedPlacement();
-    if (p != nullptr && canBeThing(pieceOf(workspace_->job(), *p).kind) && mayChange())
-      ThingDialog(*workspace_, p->piece, this).exec();
+    if (p != nullptr && mayChange()) ThingDialog(*workspace_, p->piece, this).exec();
   });
   on("display-clear", [this, here] {
     if (!here() || !mayChange()) return;

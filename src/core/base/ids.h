@@ -32,6 +32,7 @@ using PhotographId = Id<struct PhotographKindTag>;
 using StoreyId = Id<struct StoreyKindTag>;
 using CircuitId = Id<struct CircuitKindTag>;
 using LaidId = Id<struct LaidKindTag>;
+using AreaId = Id<struct AreaKindTag>;
 using TaskId = Id<struct TaskKindTag>;
 
 /// Gives new ids. Belongs to the open document, not to the Job, so that undo never takes a number back.

@@ -59,15 +59,15 @@ std::string moverWords(const SchemeNames& names, const PieceIndex& pieces, const
   return lead + (table ? " with its chairs" : " with its group");
 }
 
-Candidate slideOf(const Job& job, const Scheme& scheme, LengthFormat format, const PlacementIds& movers, Vec2 along,
-                  double by, const std::string& gives, const IdSource& ids) {
+MoveCandidate slideOf(const Job& job, const Scheme& scheme, LengthFormat format, const PlacementIds& movers, Vec2 along,
+                      double by, const std::string& gives, const IdSource& ids) {
   const PieceIndex pieces(job);
   const SchemeNames names(job, scheme);
   std::string metres = std::to_string(by);
   while (metres.back() == '0') metres.pop_back();
   if (metres.back() == '.') metres.pop_back();
   const int eighth = eighthOf(along);
-  Candidate out;
+  MoveCandidate out;
   out.way = {"slide:" + movers.front().value + ":" + std::to_string(eighth * 45) + ":" + metres,
              "Slide " + moverWords(names, pieces, scheme, movers) + " " + writeLength(by, format) + " " +
                  kWays[static_cast<std::size_t>(eighth)],
@@ -99,7 +99,7 @@ std::optional<double> leastSlide(Trial& trial, const Job& job, const Scheme& sch
   return std::nullopt;
 }
 
-void addTurns(std::vector<Candidate>& out, Trial& trial, const Job& job, const Scheme& scheme,
+void addTurns(std::vector<MoveCandidate>& out, Trial& trial, const Job& job, const Scheme& scheme,
               const PlacementIds& mover, const IdSource& ids) {
   if (mover.size() > 1) return;
   const Placement& p = *findPlacement(scheme, mover.front());
@@ -112,7 +112,7 @@ void addTurns(std::vector<Candidate>& out, Trial& trial, const Job& job, const S
     Job after = placed(job, scheme.id, p.id, place);
     const Outcome then = trial(after);
     if (!then.holds) continue;
-    Candidate one;
+    MoveCandidate one;
     one.way = {"turn:" + p.id.value + ":" + std::to_string(static_cast<int>(turn)),
                "Turn " + names.the(p.id) +
                    (turn == 180  ? " round"
@@ -128,9 +128,9 @@ void addTurns(std::vector<Candidate>& out, Trial& trial, const Job& job, const S
 
 }  // namespace
 
-std::vector<Candidate> moversOf(const Finding& target, const Job& job, const Rulebook& book, const Scheme& scheme,
-                                LengthFormat format, const CheckWith& with, IdSource ids, Tries* tries) {
-  std::vector<Candidate> out;
+std::vector<MoveCandidate> moversOf(const Finding& target, const Job& job, const Rulebook& book, const Scheme& scheme,
+                                    LengthFormat format, const CheckWith& with, IdSource ids, Tries* tries) {
+  std::vector<MoveCandidate> out;
   Trial trial(target, book, scheme.id, format, with, tries);
   if (!trial.possible() || !target.view.isPlan()) return out;
   const double step = job.units == Unit::Inch ? kInch / 4 : 5;
@@ -147,16 +147,16 @@ std::vector<Candidate> moversOf(const Finding& target, const Job& job, const Rul
     if (!trial.over()) addTurns(out, trial, job, scheme, mover, ids);
   }
   if (!trial.over())
-    for (Candidate& other : otherMoves(trial, target, job, scheme, format, ids)) out.push_back(std::move(other));
-  std::stable_sort(out.begin(), out.end(), [](const Candidate& a, const Candidate& b) {
+    for (MoveCandidate& other : otherMoves(trial, target, job, scheme, format, ids)) out.push_back(std::move(other));
+  std::stable_sort(out.begin(), out.end(), [](const MoveCandidate& a, const MoveCandidate& b) {
     return std::pair(a.moved, a.movers.size()) < std::pair(b.moved, b.movers.size());
   });
   return out;
 }
 
-std::optional<Candidate> further(const Candidate& candidate, double more, const Finding& target, const Job& job,
-                                 const Rulebook& book, const Scheme& scheme, LengthFormat format, const CheckWith& with,
-                                 Tries* tries) {
+std::optional<MoveCandidate> further(const MoveCandidate& candidate, double more, const Finding& target, const Job& job,
+                                     const Rulebook& book, const Scheme& scheme, LengthFormat format,
+                                     const CheckWith& with, Tries* tries) {
   if (norm(candidate.along) == 0 || candidate.moved + more > kMostSlide) return std::nullopt;
   Trial trial(target, book, scheme.id, format, with, tries);
   const double by = candidate.moved + more;

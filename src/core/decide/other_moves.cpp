@@ -29,14 +29,14 @@ class Moves {
     backToWall(p, piece);
     if (!piece.shop->owned && !isRug(piece.kind)) resized(p, piece);
   }
-  [[nodiscard]] std::vector<Candidate> taken() { return std::move(out_); }
+  [[nodiscard]] std::vector<MoveCandidate> taken() { return std::move(out_); }
 
  private:
   /// Whether the target holds then.
   bool offer(std::string id, std::string sentence, Job after, const Placement& p, double moved) {
     const Outcome then = trial_(after);
     if (!then.holds) return false;
-    Candidate one;
+    MoveCandidate one;
     one.way = {std::move(id), std::move(sentence), trial_.gives(then), std::move(after), ids_.next()};
     one.moved = moved;
     one.movers = {p.id};
@@ -109,13 +109,13 @@ class Moves {
   SchemeNames names_;
   LengthFormat format_;
   IdSource ids_;
-  std::vector<Candidate> out_;
+  std::vector<MoveCandidate> out_;
 };
 
 }  // namespace
 
-std::vector<Candidate> otherMoves(Trial& trial, const Finding& target, const Job& job, const Scheme& scheme,
-                                  LengthFormat format, const IdSource& ids) {
+std::vector<MoveCandidate> otherMoves(Trial& trial, const Finding& target, const Job& job, const Scheme& scheme,
+                                      LengthFormat format, const IdSource& ids) {
   Moves moves(trial, job, scheme, format, ids);
   std::vector<std::string> named = target.subjects;
   named.insert(named.end(), target.between.begin(), target.between.end());

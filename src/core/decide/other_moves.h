@@ -14,7 +14,7 @@ inline constexpr double kMostResized = 12 * kInch;
 /// side; a piece with its back moved to the wall it has its back to; a piece that is not owned yet smaller, or a top
 /// larger, by whole inches or centimetres, the least that does; a placement marked optional left out. Locked things
 /// stay.
-[[nodiscard]] std::vector<Candidate> otherMoves(Trial&, const Finding& target, const Job&, const Scheme&, LengthFormat,
-                                                const IdSource&);
+[[nodiscard]] std::vector<MoveCandidate> otherMoves(Trial&, const Finding& target, const Job&, const Scheme&,
+                                                    LengthFormat, const IdSource&);
 
 }  // namespace mezzet

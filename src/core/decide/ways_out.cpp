@@ -107,7 +107,7 @@ class Proof {
 
 /// Whether another way already moves the same things about the same way, and no further: a slide at 45 degrees to it is
 /// no choice of its own.
-bool goneBefore(const Candidate& candidate, const WayOut& other, const Scheme& now) {
+bool goneBefore(const MoveCandidate& candidate, const WayOut& other, const Scheme& now) {
   const Scheme &then = *findScheme(candidate.way.job, now.id), &before = *findScheme(other.job, now.id);
   return std::all_of(candidate.movers.begin(), candidate.movers.end(), [&](const PlacementId& id) {
     const Placement* q = findPlacement(before, id);
@@ -130,7 +130,7 @@ void twoMovers(Proof& proof, const Job& job, const Rulebook& book, const SchemeI
     if (first.harms.size() > kHarms || !breaksByWeight(first.harms.front())) continue;
     const Scheme& then = *findScheme(first.way.job, scheme);
     std::size_t tried = 0;
-    for (Candidate& second :
+    for (MoveCandidate& second :
          moversOf(first.harms.front(), first.way.job, book, then, format, with, IdSource(first.way.nextId), tries)) {
       const bool moved = std::any_of(second.movers.begin(), second.movers.end(), [&](const PlacementId& id) {
         const Placement *before = findPlacement(now, id), *after = findPlacement(then, id);
@@ -162,7 +162,7 @@ std::vector<WayOut> waysOutOf(const Finding& finding, const std::vector<Finding>
                  [&](WayOut way, const Excused& excused) { return proof.take(std::move(way), excused); });
   if (row->waysOut != nullptr) row->waysOut(ways);
   if (finding.weight == Weight::Taste || proof.soFar().size() >= kMostWays) return proof.taken();
-  for (Candidate& candidate : moversOf(finding, job, book, *at, format, with, ids, tries)) {
+  for (MoveCandidate& candidate : moversOf(finding, job, book, *at, format, with, ids, tries)) {
     if (proof.soFar().size() >= kMostWays) break;
     const auto& soFar = proof.soFar();
     if (std::any_of(soFar.begin(), soFar.end(), [&](const WayOut& w) { return goneBefore(candidate, w, *at); }))

@@ -102,4 +102,18 @@ std::optional<Ledge> ledgeOf(const Job& job, const Room& room, const Scheme& sch
   return out;
 }
 
+std::vector<Cut> ledgeBoards(const Job& job, const Room& room, const Scheme& scheme, LengthFormat format) {
+  std::vector<Cut> out;
+  std::vector<PlacementId> seen;
+  for (const Placement& p : scheme.placements) {
+    if (onWall(p.on) == nullptr || !isLedge(pieceOf(job, p).kind)) continue;
+    if (std::find(seen.begin(), seen.end(), p.id) != seen.end()) continue;
+    const auto ledge = ledgeOf(job, room, scheme, p.id, format);
+    if (!ledge) continue;
+    seen.insert(seen.end(), ledge->parts.begin(), ledge->parts.end());
+    out.insert(out.end(), ledge->boards.begin(), ledge->boards.end());
+  }
+  return out;
+}
+
 }  // namespace mezzet

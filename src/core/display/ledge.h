@@ -42,6 +42,10 @@ struct Ledge {
   std::vector<std::string> words;  ///< what is told: no stud at an end, cautions
   [[nodiscard]] bool holds() const { return !screws.empty() && each <= allowed; }
 };
+/// Boards are sold in these lengths [D]: 8, 10 and 12 ft.
+inline constexpr double kBoardStock[] = {96 * kInch, 120 * kInch, 144 * kInch};
+/// The boards of every ledge of the scheme.
+[[nodiscard]] std::vector<Cut> ledgeBoards(const Job&, const Room&, const Scheme&, LengthFormat);
 /// None of what is no ledge on a wall.
 [[nodiscard]] std::optional<Ledge> ledgeOf(const Job&, const Room&, const Scheme&, const PlacementId&, LengthFormat);
 

@@ -57,14 +57,6 @@ Result<Job> withSurfaces(const Job& job, const PieceId& id, std::vector<Surface>
   return withPiece(job, std::move(changed));
 }
 
-Result<Job> withThing(const Job& job, const PieceId& id, ThingPart thing) {
-  const Piece* piece = findPiece(job, id);
-  if (piece == nullptr) return job;
-  Piece changed = *piece;
-  changed.thing.edit() = std::move(thing);
-  return withPiece(job, std::move(changed));
-}
-
 Job withRestrained(const Job& job, const SchemeId& scheme, const PlacementId& id, bool restrained) {
   const Scheme* found = findScheme(job, scheme);
   const Placement* p = found != nullptr ? findPlacement(*found, id) : nullptr;

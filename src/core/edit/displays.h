@@ -21,8 +21,6 @@ inline constexpr double kUsualBoard = 0.75 * kInch;
 [[nodiscard]] Job withDisplay(const Job&, const SchemeId&, DisplaySet);
 /// The surfaces of a piece. Refused when one is none, or when something stands on one that goes.
 [[nodiscard]] Result<Job> withSurfaces(const Job&, const PieceId&, std::vector<Surface>);
-/// What a thing is like. Refused when a colour or a size is none.
-[[nodiscard]] Result<Job> withThing(const Job&, const PieceId&, ThingPart);
 /// Ties a placement to the wall, or unties it.
 [[nodiscard]] Job withRestrained(const Job&, const SchemeId&, const PlacementId&, bool restrained);
 /// Everything that is not locked taken off a carrier, with a note in the log of what went and what stayed.

@@ -158,7 +158,9 @@ Job withScheme(const Job& job, Scheme scheme) {
 Job withoutPiece(const Job& job, const PieceId& id) {
   for (const auto& scheme : job.schemes)
     for (const Placement& p : scheme->placements)
-      if (p.piece == id) return job;
+      if (p.piece == id ||
+          std::any_of(p.candidates.begin(), p.candidates.end(), [&](const Candidate& c) { return c.piece == id; }))
+        return job;
   for (const auto& piece : job.pieces)
     if (piece->variantOf == id) return job;
   Job out = job;

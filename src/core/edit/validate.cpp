@@ -9,6 +9,7 @@
 #include "core/model/piece_fields.h"
 #include "core/edit/hangs.h"
 #include "core/model/kinds.h"
+#include "core/edit/validate_choosing.h"
 #include "core/edit/validate_display.h"
 #include "core/edit/validate_light.h"
 #include "core/edit/validate_rugs.h"
@@ -318,6 +319,7 @@ std::optional<Error> faultOf(const Job& job) {
     if (auto fault = faultOfLength(stature, "brief, stature")) return fault;
   if (auto fault = faultOf(job.carpet)) return fault;
   if (auto fault = faultOfPalette(job.palette, "the job's colours")) return fault;
+  if (auto fault = faultOfBudget(job.budget)) return fault;
   for (const auto& budget : {job.brief.budgetSimple, job.brief.budgetFull})
     if (budget && !(*budget >= 0 && *budget <= 1e12))
       return Error{"brief, budget", "is not an amount", "Type 0 or more"};
@@ -373,6 +375,7 @@ std::optional<Error> faultOf(const Job& job) {
     };
     if (auto fault = faultOfCarried(*found->second, *scheme, pieceNamed)) return fault;
     if (auto fault = faultOfDisplays(*found->second, *scheme)) return fault;
+    if (auto fault = faultOfChoosing(*scheme, pieceNamed)) return fault;
     if (scheme->log.size() > kMostLog)
       return Error{"scheme " + scheme->id.value, "has more than 2000 notes", "Remove some"};
     for (const Kept& kept : scheme->kept)

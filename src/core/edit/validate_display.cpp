@@ -52,8 +52,11 @@ std::optional<Error> faultOfDisplayed(const Piece& p, const std::string& name) {
   const std::string kind(kindWords(p.kind));
   if (!surfaces.empty() && !canCarry(p.kind))
     return Error{name, "has shelves, which a " + kind + " cannot have", "Take them out, or choose another kind"};
-  if (*p.thing != ThingPart{} && !canBeThing(p.kind))
-    return Error{name, "has a family, colours or a season, which a " + kind + " cannot have",
+  // Anything has colours.
+  ThingPart coloured;
+  coloured.colours = p.thing->colours;
+  if (*p.thing != coloured && !canBeThing(p.kind))
+    return Error{name, "has a family, a season or contents, which a " + kind + " cannot have",
                  "Take them out, or choose another kind"};
   if (surfaces.size() > kMostSurfaces) return Error{name, "has more than 60 surfaces", "Take some out"};
   std::set<std::string> ids;

@@ -19,6 +19,8 @@ std::optional<Error> faultOfTexts(const Job& job) {
   text(job.name, "the job's name");
   extra(job.extra, "job");
   for (const std::string* value : {&job.brief.purpose, &job.brief.hours, &job.brief.anchor}) text(*value, "the brief");
+  text(job.budget.currency, "the currency");
+  for (const auto& [what, price] : job.budget.prices) text(what, "a price's name");
   for (const auto& [finish, price] : job.carpet.edgePrices) text(finish, "an edge finish");
   for (const Storey& storey : job.storeys) text(storey.name, "a storey's name");
   for (const auto& room : job.rooms) {
@@ -40,6 +42,7 @@ std::optional<Error> faultOfTexts(const Job& job) {
     for (const std::string* value : {&piece->thing->family, &piece->thing->collection}) text(*value, where);
     for (const std::string& season : piece->thing->seasons) text(season, where + ", a season");
     for (const HeldThing& held : piece->thing->holds) text(held.name, where + ", what it holds");
+    for (const std::string* value : {&piece->shop->note, &piece->story}) text(*value, where);
     extra(piece->extra, where);
   }
   for (const auto& scheme : job.schemes) {
@@ -51,10 +54,14 @@ std::optional<Error> faultOfTexts(const Job& job) {
       if (const auto group = groupOf(p.on)) text(*group, where);
       if (p.asHung)
         for (const std::string* value : {&p.asHung->date, &p.asHung->who, &p.asHung->note}) text(*value, where);
+      for (const Candidate& c : p.candidates)
+        for (const std::string* value : {&c.note, &c.why, &c.date}) text(*value, where + ", a candidate");
       extra(p.extra, where);
     }
     for (const Hang& hang : scheme->hangs)
       for (const std::string* value : {&hang.id, &hang.like}) text(*value, where + ", an arrangement");
+    for (const TakenOut& out : scheme->takesOut)
+      for (const std::string* value : {&out.what, &out.engineer, &out.date}) text(*value, where + ", taken out");
     for (const DisplaySet& d : scheme->displays) text(d.season, where + ", a season");
     for (const Kept& kept : scheme->kept)
       for (const std::string* value : {&kept.finding, &kept.reason}) text(*value, where + ", a reason");

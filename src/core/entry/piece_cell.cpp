@@ -223,7 +223,7 @@ std::string pieceCell(const Piece& piece, const PieceField& field, LengthFormat 
     case FieldKind::Whole:
     case FieldKind::Amount: return number ? numberText(*number, 1) : "";
     case FieldKind::Choice:
-      if (field.asked(piece).empty()) return {};
+      if (field.asked != nullptr && field.asked(piece).empty()) return {};
       [[fallthrough]];
     case FieldKind::Flag: return number ? std::string(field.choices[static_cast<std::size_t>(*number)]) : "";
     case FieldKind::Length: break;

@@ -48,7 +48,6 @@ std::size_t readThingWord(std::string_view text, std::string_view low, std::size
     const auto colour = readColour(text.substr(at, kWritten));
     const bool ends = at + kWritten >= text.size() || !(isLetter(text[at + kWritten]) || isDigit(text[at + kWritten]));
     if (!colour || !ends) throw Refusal{at, "A colour is written #2b2b2b: two digits each of red, green and blue."};
-    if (!canBeThing(piece.kind)) throw Refusal{at, "Only things of a display have colours here."};
     addColour(piece, writeColour(*colour));
     return kWritten;
   }

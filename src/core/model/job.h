@@ -40,6 +40,14 @@ struct CarpetList {
   bool operator==(const CarpetList&) const = default;
 };
 
+/// What a job's budget is made of besides its pieces. Nothing is ever fetched.
+struct BudgetList {
+  std::string currency = {};                  ///< a word: "kroner"
+  std::optional<double> hours, rate;          ///< of the decorator
+  std::map<std::string, double> prices = {};  ///< the user's own list, of one, by what a line of the budget says
+  bool operator==(const BudgetList&) const = default;
+};
+
 template <class T>
 using Shared = std::shared_ptr<const T>;
 
@@ -55,6 +63,7 @@ struct Job {
   std::vector<Storey> storeys = {};
   CarpetList carpet = {};
   ColourPalette palette = {};  ///< that displays start from
+  BudgetList budget = {};
 
   /// Equal if the shared pointers are equal, else by value.
   bool operator==(const Job& other) const;

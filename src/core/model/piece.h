@@ -126,10 +126,16 @@ struct ScreenPart {
   std::optional<double> width, height;
   bool operator==(const ScreenPart&) const = default;
 };
+enum class Phase { Now, Later };
+enum class Tier { Simple, Full };
 struct ShopPart {
   std::optional<double> weight;  ///< kg
   bool owned = false;            ///< is there already; else to be bought
   std::optional<double> price;   ///< of one, in the user's currency
+  std::optional<Phase> phase;    ///< now until said
+  std::optional<Tier> tier;      ///< full: only in the fuller budget; in both until said
+  std::optional<int> leadDays;   ///< from order to delivery
+  std::string note = {};
   bool operator==(const ShopPart&) const = default;
 };
 
@@ -162,6 +168,7 @@ struct Piece {
   Part<ThingPart> thing;
   Part<FinishPart> finish;
   Part<ShopPart> shop;
+  std::string story = {};  ///< where it comes from, in the owner's words
   bool operator==(const Piece&) const = default;
 };
 

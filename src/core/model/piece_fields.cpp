@@ -36,6 +36,11 @@ PieceField hand(PieceField field) {
   };
   return field;
 }
+PieceField story(PieceField field) {
+  field.text = [](const Piece& p) -> const std::string& { return p.story; };
+  field.setText = [](Piece& p, std::string text) { p.story = std::move(text); };
+  return field;
+}
 PieceField owned(PieceField field) {
   field.number = [](const Piece& p) { return p.shop->owned ? std::optional(1.0) : std::nullopt; };
   field.setNumber = [](Piece& p, std::optional<double> value) {
@@ -44,7 +49,8 @@ PieceField owned(PieceField field) {
   return field;
 }
 constexpr std::string_view kHands[] = {"left", "right"}, kBacks[] = {"unfinished", "finished"},
-                           kNoYes[] = {"no", "yes"}, kConstructions[] = {"loop", "cut", "cut-and-loop", "flat"};
+                           kNoYes[] = {"no", "yes"}, kPhases[] = {"now", "later"}, kTiers[] = {"simple", "full"},
+                           kConstructions[] = {"loop", "cut", "cut-and-loop", "flat"};
 
 // ---- the rows
 
@@ -273,26 +279,43 @@ std::vector<PieceField> rugFields() {
 }
 
 std::vector<PieceField> shopFields() {
-  return {of<&Piece::shop, &ShopPart::weight>({.key = "weight",
-                                               .column = "weight",
-                                               .title = "Weight (kg)",
-                                               .kind = FieldKind::Amount,
-                                               .low = 0,
-                                               .high = 100'000,
-                                               .aboveLow = true,
-                                               .hint = "Type kilograms",
-                                               .unsound = "has a weight that is not more than 0",
-                                               .unsoundHint = "Type kilograms"}),
-          owned({.key = "owned", .column = "owned", .title = "Owned", .kind = FieldKind::Flag, .choices = kNoYes}),
-          of<&Piece::shop, &ShopPart::price>({.key = "price",
-                                              .column = "price",
-                                              .title = "Price",
-                                              .kind = FieldKind::Amount,
-                                              .low = 0,
-                                              .high = 1e9,
-                                              .hint = "Type a number without a currency",
-                                              .unsound = "has a price that is no amount",
-                                              .unsoundHint = "Type 0 or more"})};
+  return {
+      of<&Piece::shop, &ShopPart::weight>({.key = "weight",
+                                           .column = "weight",
+                                           .title = "Weight (kg)",
+                                           .kind = FieldKind::Amount,
+                                           .low = 0,
+                                           .high = 100'000,
+                                           .aboveLow = true,
+                                           .hint = "Type kilograms",
+                                           .unsound = "has a weight that is not more than 0",
+                                           .unsoundHint = "Type kilograms"}),
+      owned({.key = "owned", .column = "owned", .title = "Owned", .kind = FieldKind::Flag, .choices = kNoYes}),
+      of<&Piece::shop, &ShopPart::price>({.key = "price",
+                                          .column = "price",
+                                          .title = "Price",
+                                          .kind = FieldKind::Amount,
+                                          .low = 0,
+                                          .high = 1e9,
+                                          .hint = "Type a number without a currency",
+                                          .unsound = "has a price that is no amount",
+                                          .unsoundHint = "Type 0 or more"}),
+      of<&Piece::shop, &ShopPart::phase>(
+          {.key = "shop.phase", .column = "phase", .title = "Bought", .kind = FieldKind::Choice, .choices = kPhases}),
+      of<&Piece::shop, &ShopPart::tier>(
+          {.key = "shop.tier", .column = "tier", .title = "Budget", .kind = FieldKind::Choice, .choices = kTiers}),
+      of<&Piece::shop, &ShopPart::leadDays>({.key = "shop.leadDays",
+                                             .column = "lead days",
+                                             .title = "Days to delivery",
+                                             .kind = FieldKind::Whole,
+                                             .low = 0,
+                                             .high = 1000,
+                                             .hint = "Type how many days from order to delivery",
+                                             .name = "days to delivery",
+                                             .unsound = "has days to delivery that are none",
+                                             .unsoundHint = "0 to 1000"}),
+      textOf<&Piece::shop, &ShopPart::note>({.key = "shop.note", .column = "shop note", .title = "Note"}),
+      story({.key = "story", .column = "story", .title = "Its story", .kind = FieldKind::Text})};
 }
 
 std::vector<PieceField> allFields() {

@@ -24,6 +24,17 @@ struct AsHung {
   bool operator==(const AsHung&) const = default;
 };
 
+/// A piece that was thought of for one place.
+enum class CandidateState { Open, Finalist, Chosen, Rejected };
+struct Candidate {
+  PieceId piece;
+  std::string note = {};  ///< what was felt of it, in the owner's words
+  CandidateState state = CandidateState::Open;
+  std::string why = {};   ///< why it was turned down or chosen
+  std::string date = {};  ///< of the last word on it: 2026-03-31
+  bool operator==(const Candidate&) const = default;
+};
+
 struct Placement {
   PlacementId id;
   PieceId piece;
@@ -41,6 +52,7 @@ struct Placement {
   std::optional<Aim> aim = std::nullopt;
   std::optional<AsHung> asHung = std::nullopt;  ///< where it really hangs
   bool restrained = false;                      ///< tied to the wall, so that it cannot tip
+  std::vector<Candidate> candidates = {};       ///< for this place, the piece that stands there among them
   bool operator==(const Placement&) const = default;
 };
 
@@ -136,6 +148,22 @@ struct DisplaySet {
   bool operator==(const DisplaySet&) const = default;
 };
 
+/// What a part of a room is for.
+enum class AreaUse { Sitting, Dining, Reading, Entry, Work };
+struct RoomArea {
+  AreaId id;
+  AreaUse use = AreaUse::Sitting;
+  Polygon outline;  ///< in the plan, anticlockwise
+  bool operator==(const RoomArea&) const = default;
+};
+/// A column or wall that a scheme does without: structure until an engineer has signed for it.
+struct TakenOut {
+  std::string what;                      ///< id of the fixed thing, or "wall:A"
+  std::string engineer = {}, date = {};  ///< who signed, and when; "" until then
+  [[nodiscard]] bool isSigned() const { return !engineer.empty() && !date.empty(); }
+  bool operator==(const TakenOut&) const = default;
+};
+
 struct Scheme {
   SchemeId id;
   RoomId room;
@@ -150,6 +178,8 @@ struct Scheme {
   std::vector<LightTask> tasks = {};
   std::vector<Hang> hangs = {};
   std::vector<DisplaySet> displays = {};
+  std::vector<RoomArea> areas = {};
+  std::vector<TakenOut> takesOut = {};
   bool operator==(const Scheme&) const = default;
 };
 

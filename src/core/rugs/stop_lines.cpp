@@ -24,14 +24,14 @@ struct Hall {
   [[nodiscard]] double along(Vec2 p) const { return rotated(p, into).x * sign; }
 };
 
-struct Candidate {
+struct StopPlace {
   double t = 0;
   int rank = 0;  ///< of equals the line that is seen best
   std::string linesUp;
 };
 
-std::vector<Candidate> candidatesIn(const Room& room, const Hall& hall, Vec2 axis) {
-  std::vector<Candidate> out;
+std::vector<StopPlace> candidatesIn(const Room& room, const Hall& hall, Vec2 axis) {
+  std::vector<StopPlace> out;
   for (const Wall& wall : wallsOf(room)) {
     const bool across = std::abs(dot(wall.along(), axis)) < 1 - kAlongHall;
     out.push_back({hall.along(wall.start), across ? 1 : 2, (across ? "wall " : "the end of wall ") + wall.id.value});
@@ -62,11 +62,11 @@ std::vector<Candidate> candidatesIn(const Room& room, const Hall& hall, Vec2 axi
     out.push_back({near, 2, "the near end of the " + word});
     out.push_back({far, 2, "the far end of the " + word});
   }
-  std::stable_sort(out.begin(), out.end(), [](const Candidate& a, const Candidate& b) {
+  std::stable_sort(out.begin(), out.end(), [](const StopPlace& a, const StopPlace& b) {
     return std::pair(a.t, a.rank) < std::pair(b.t, b.rank);
   });
-  std::vector<Candidate> one;
-  for (Candidate& c : out) {
+  std::vector<StopPlace> one;
+  for (StopPlace& c : out) {
     if (one.empty() || c.t - one.back().t > kOneLine) one.push_back(std::move(c));
     else if (c.rank < one.back().rank) one.back() = std::move(c);
   }
@@ -135,7 +135,7 @@ std::vector<StopLine> stopLinesOf(const Job& job, const Scheme& scheme, double b
     floor = outlinesOf(without(border > 0 ? grownSquare(outline, -border) : std::vector<Polygon>{outline}, fixed));
   }
   std::vector<StopLine> out;
-  for (const Candidate& c : candidatesIn(room, hall, axis)) {
+  for (const StopPlace& c : candidatesIn(room, hall, axis)) {
     const double stop = std::min(c.t, ends - border);
     const bool whole = stop >= ends - border - kOneLine;
     if (!out.empty() && out.back().linesUp == kWholeFloor) break;

@@ -3,12 +3,14 @@
 #include <algorithm>
 
 #include "core/drawing/base/drafting.h"
+#include "core/edit/choosing.h"
 
 namespace mezzet {
 namespace {
 
 constexpr double kBreathing = 1;      // between drawing and frame
 constexpr double kCheckColumn = 110;  // of the title block, beside its names: scale, bar to check by
+constexpr const char* kNotToBuildFrom = "NOT TO BUILD FROM: no engineer has signed";
 constexpr double kPad = 4, kFirst = 5, kLineApart = 5.4;  // words in it: from the edge, first line, next line
 
 }  // namespace
@@ -75,7 +77,9 @@ Drawing titleBlock(double wide, int scale, const Job& job, const Room& room, con
   addSheetText(d, {kPad, row(0)}, job.name, kTitleLetters);
   addSheetText(d, {kPad, row(1)}, room.name + (scheme != nullptr ? ", " + scheme->name : ""));
   addSheetText(d, {kPad, row(2)}, lines.third);
-  addSheetText(d, {kPad, row(3)}, lines.fourth, kSmallLetters, Ink::Quiet);
+  if (scheme != nullptr && !unsignedIn(*scheme).empty())
+    addSheetText(d, {kPad, row(3)}, kNotToBuildFrom, kSmallLetters, Ink::Ink);
+  else addSheetText(d, {kPad, row(3)}, lines.fourth, kSmallLetters, Ink::Quiet);
 
   std::string ofTheRoom;
   if (scale == 1) {

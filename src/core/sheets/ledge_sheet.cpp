@@ -12,9 +12,6 @@
 namespace mezzet {
 namespace {
 
-/// Boards are sold in these lengths [D]: 8, 10 and 12 ft.
-const std::vector<double> kStock{96 * kInch, 120 * kInch, 144 * kInch};
-
 std::vector<SheetSubject> ledges(const Job& job, const Room&, const Scheme& scheme) {
   std::vector<SheetSubject> out;
   for (const Placement& p : scheme.placements)
@@ -120,18 +117,9 @@ Table cutsOf(const SheetSource& s) {
   Table table{kCutColumns, {}, "Cut list, lengths in ", "No ledge hangs in this scheme yet."};
   table.title += s.job.units == Unit::Inch ? "inches" : "mm";
   if (s.scheme == nullptr) return table;
-  std::vector<Cut> cuts;
-  std::vector<PlacementId> seen;
-  for (const SheetSubject& one : ledges(s.job, s.room, *s.scheme)) {
-    const PlacementId id(one.id);
-    if (std::find(seen.begin(), seen.end(), id) != seen.end()) continue;
-    const auto ledge = ledgeOf(s.job, s.room, *s.scheme, id, s.request.format);
-    if (!ledge) continue;
-    seen.insert(seen.end(), ledge->parts.begin(), ledge->parts.end());
-    cuts.insert(cuts.end(), ledge->boards.begin(), ledge->boards.end());
-  }
+  const std::vector<Cut> cuts = ledgeBoards(s.job, s.room, *s.scheme, s.request.format);
   if (cuts.empty()) return table;
-  const auto list = cutFrom(cuts, kStock, kUsualKerf);
+  const auto list = cutFrom(cuts, {std::begin(kBoardStock), std::end(kBoardStock)}, kUsualKerf);
   if (!list) {
     table.none = list.error().text() + ".";
     return table;

@@ -104,7 +104,7 @@ std::span<const SheetRow* const> sheetRows() {
                               &houseSheetRow(),    &rugSheetRow(),      &carpetSheetRow(),   &sizeCardSheetRow(),
                               &ceilingSheetRow(),  &fixturesSheetRow(), &foldSheetRow(),     &nailSheetRow(),
                               &templateSheetRow(), &displaySheetRow(),  &ledgeSheetRow(),    &cutsSheetRow(),
-                              &mediaSheetRow(),    &shoppingSheetRow()};
+                              &mediaSheetRow(),    &shoppingSheetRow(), &budgetSheetRow()};
   return all;
 }
 

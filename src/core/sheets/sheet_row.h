@@ -66,6 +66,7 @@ struct SheetRow {
 [[nodiscard]] const SheetRow& ledgeSheetRow();
 [[nodiscard]] const SheetRow& cutsSheetRow();
 [[nodiscard]] const SheetRow& shoppingSheetRow();
+[[nodiscard]] const SheetRow& budgetSheetRow();
 [[nodiscard]] const SheetRow& mediaSheetRow();
 
 /// Whether a light hangs from a ceiling somewhere in the job.

@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "core/edit/validate.h"
+#include "io/json/choosing_json.h"
 #include "io/json/display_json.h"
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
@@ -107,6 +108,8 @@ Json patchOf(const Job& before, const Job& after, long long nextId) {
     patch.push_back({{"op", "add"}, {"path", "/carpet"}, {"value", toJson(after.carpet)}});
   if (before.palette != after.palette)
     patch.push_back({{"op", "add"}, {"path", "/palette"}, {"value", toJson(after.palette)}});
+  if (before.budget != after.budget)
+    patch.push_back({{"op", "add"}, {"path", "/budget"}, {"value", toJson(after.budget)}});
   if (before.storeys != after.storeys)
     patch.push_back({{"op", "add"}, {"path", "/storeys"}, {"value", toJson(after.storeys)}});
   diffShared(patch, "rooms", before.rooms, after.rooms);

@@ -5,6 +5,7 @@
 #include "core/edit/validate.h"
 #include "core/survey/room_survey.h"
 #include "core/model/kinds.h"
+#include "io/json/choosing_json.h"
 #include "io/json/display_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/json_words.h"
@@ -118,6 +119,11 @@ const std::vector<Migration>& migrations() {
         json["version"] = 10;
         return json;
       },
+      // Version 11 adds candidates, phases, areas and what a scheme takes out; all of it may be left out.
+      [](Json json) {
+        json["version"] = 11;
+        return json;
+      },
   };
   return all;
 }
@@ -180,6 +186,7 @@ JobFile readAll(Json json, const std::string& name) {
     job.palette = readPalette(colours);
     colours.finish();
   }
+  job.budget = readBudget(in);
   job.extra = readExtra(in);
   in.finish();
   if (auto fault = faultOf(job)) throw JsonFault{{name + ", " + fault->where, fault->what, fault->hint}};
@@ -229,6 +236,7 @@ Json toJson(const Job& job, long long nextId) {
   out["houseRules"] = toJson(job.houseRules);
   if (job.carpet != CarpetList{}) out["carpet"] = toJson(job.carpet);
   if (job.palette != ColourPalette{}) out["palette"] = toJson(job.palette);
+  if (job.budget != BudgetList{}) out["budget"] = toJson(job.budget);
   if (!job.storeys.empty()) out["storeys"] = toJson(job.storeys);
   writeExtra(out, job.extra);
   return out;

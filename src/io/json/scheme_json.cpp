@@ -1,4 +1,5 @@
 // Schemes in the job file: what stands and hangs where.
+#include "io/json/choosing_json.h"
 #include "io/json/display_json.h"
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
@@ -91,6 +92,7 @@ Scheme schemeFromJson(const Json& json, const std::string& place) {
     placement.optional = p.flag("optional");
     readLight(p, placement);
     placement.restrained = p.flag("restrained");
+    readCandidates(p, placement);
     if (const Json* used = p.find("usedAt")) placement.usedAt = readFloorPlace(*used, p.placeOf("usedAt"));
     if (const Json* hung = p.find("asHung")) {
       ObjectReader at(*hung, p.placeOf("asHung"));
@@ -112,6 +114,7 @@ Scheme schemeFromJson(const Json& json, const std::string& place) {
   readLight(in, s);
   readHangs(in, s);
   readDisplays(in, s);
+  readAreas(in, s);
   s.extra = readExtra(in);
   in.finish();
   return s;
@@ -157,6 +160,7 @@ Json toJson(const Scheme& s) {
     if (p.optional) placement["optional"] = true;
     writeLight(placement, p);
     if (p.restrained) placement["restrained"] = true;
+    writeCandidates(placement, p);
     if (p.usedAt) placement["usedAt"] = toJson(*p.usedAt);
     if (p.asHung) {
       Json& hung = placement["asHung"] = {{"u", p.asHung->u}, {"v", p.asHung->v}};
@@ -178,6 +182,7 @@ Json toJson(const Scheme& s) {
   writeLight(out, s);
   writeHangs(out, s);
   writeDisplays(out, s);
+  writeAreas(out, s);
   writeExtra(out, s.extra);
   return out;
 }

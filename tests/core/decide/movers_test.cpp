@@ -42,14 +42,14 @@ TEST(Slides, TakeTheLeastDistanceThatCures) {
   ASSERT_FALSE(candidates.empty());
   // 24 in down to 18: straight at each other, 6 in, by the table or by the sofa.
   EXPECT_NEAR(candidates[0].moved, in(6), 1e-6);
-  for (const Candidate& c : candidates) {
+  for (const MoveCandidate& c : candidates) {
     EXPECT_GE(c.moved, in(6) - 1e-6) << c.way.sentence;
     if (norm(c.along) > 0) {
       EXPECT_LE(c.moved, kMostSlide + 1e-6);
     }
   }
   const auto straight = std::find_if(candidates.begin(), candidates.end(),
-                                     [](const Candidate& c) { return c.way.id == "slide:p2:270:152.4"; });
+                                     [](const MoveCandidate& c) { return c.way.id == "slide:p2:270:152.4"; });
   ASSERT_NE(straight, candidates.end());
   EXPECT_EQ(straight->way.sentence, "Slide the table 6 in down the plan");
   EXPECT_EQ(straight->way.gives, "reach to the table 18 in");
@@ -58,8 +58,8 @@ TEST(Slides, AQuarterInchLessDoesNotCure) {
   for (const double reach : {21.0, 25.5, 30.0}) {
     const Job job = sitting(reach);
     const auto now = checked(job);
-    for (const Candidate& c : moversOf(found(now, "table-reach:p1,p2"), job, builtInRulebook(), scheme(job), kInches,
-                                       kEveryDay, IdSource(9), nullptr)) {
+    for (const MoveCandidate& c : moversOf(found(now, "table-reach:p1,p2"), job, builtInRulebook(), scheme(job),
+                                           kInches, kEveryDay, IdSource(9), nullptr)) {
       if (norm(c.along) == 0) continue;
       const Job less = movedTogether(job, kScheme, c.movers, c.along * (c.moved - in(0.25) - in(1.0 / 16)));
       EXPECT_EQ(verdictIn(checked(less), "table-reach:p1,p2"), Verdict::Breaks) << c.way.sentence;
@@ -77,12 +77,13 @@ TEST(Slides, LockedThingsStayAndATableGoesWithItsChairs) {
       now.begin(), now.end(), [](const Finding& f) { return f.rule == "dining-wall" && f.verdict == Verdict::Breaks; });
   ASSERT_NE(broken, now.end());
   const auto all = moversOf(*broken, job, builtInRulebook(), scheme(job), kInches, kEveryDay, IdSource(9), nullptr);
-  const auto together = std::find_if(all.begin(), all.end(), [](const Candidate& c) { return c.movers.size() == 3; });
+  const auto together =
+      std::find_if(all.begin(), all.end(), [](const MoveCandidate& c) { return c.movers.size() == 3; });
   ASSERT_NE(together, all.end());
   EXPECT_NE(together->way.sentence.find("the dining with its chairs"), std::string::npos) << together->way.sentence;
-  for (const Candidate& c : all) EXPECT_NE(c.movers.size(), 1U) << "a chair left its table: " << c.way.sentence;
+  for (const MoveCandidate& c : all) EXPECT_NE(c.movers.size(), 1U) << "a chair left its table: " << c.way.sentence;
   const Job locked = withLock(job, kScheme, PlacementId("p2"), true);
-  for (const Candidate& c :
+  for (const MoveCandidate& c :
        moversOf(*broken, locked, builtInRulebook(), scheme(locked), kInches, kEveryDay, IdSource(9), nullptr))
     EXPECT_EQ(std::count(c.movers.begin(), c.movers.end(), PlacementId("p2")), 0);
 }

@@ -17,12 +17,12 @@ const SchemeId kScheme("s1");
 
 std::vector<Finding> judged(const Job& job) { return check(job, builtInRulebook(), kScheme, kInches, kEveryDay); }
 /// The candidate with an id that begins so, of one finding.
-std::optional<Candidate> candidate(const Job& job, const std::string& finding, const std::string& begins) {
+std::optional<MoveCandidate> candidate(const Job& job, const std::string& finding, const std::string& begins) {
   const auto findings = judged(job);
   const Finding* f = findingIn(findings, finding);
   if (f == nullptr) ADD_FAILURE() << "no finding " << finding;
   if (f == nullptr) return std::nullopt;
-  for (Candidate& c :
+  for (MoveCandidate& c :
        moversOf(*f, job, builtInRulebook(), *findScheme(job, kScheme), kInches, kEveryDay, IdSource(50), nullptr))
     if (c.way.id.starts_with(begins)) return std::move(c);
   return std::nullopt;

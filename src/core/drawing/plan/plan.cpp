@@ -1,5 +1,6 @@
 #include "core/drawing/plan/plan.h"
 
+#include "core/choose/areas.h"
 #include "core/drawing/plan/furniture_plan.h"
 
 #include <algorithm>
@@ -181,6 +182,26 @@ void addRoomName(Drawing& d, const Job& job, const Room& room, const Scheme* sch
   d.add(labelOnlyAt(Layer::Label, room.id.value, Rank::Note, places, words));
 }
 
+/// What each part of the room is for: a dashed edge inside its outline, and its word at one of its corners.
+void addAreas(Drawing& d, const Scheme& scheme) {
+  constexpr double kAreaIn = 1.2, kWordIn = 3;  // mm of paper
+  for (const RoomArea& area : scheme.areas) {
+    const ItemId id = area.id.value;
+    for (const Polygon& edge : grownSquare(area.outline, -kAreaIn * d.scale))
+      d.add(Layer::Label, id, PathItem{edge, true, Ink::None, {Ink::Quiet, kDimensionLine, Dash::Dashed}});
+    const Vec2 middle = centroidOf(area.outline);
+    std::vector<Vec2> places;
+    for (const Vec2 corner : area.outline) {
+      const Vec2 in{corner.x < middle.x ? 1.0 : -1.0, corner.y < middle.y ? 1.0 : -1.0};
+      const double half = letteringWidth(areaWords(area.use), kLetters) / 2 + kWordIn;
+      places.push_back(corner + Vec2{in.x * half, in.y * kWordIn * 1.4} * d.scale);
+    }
+    places.push_back(middle);
+    d.add(labelAt(Layer::Label, id, Rank::Note, places,
+                  TextItem{{}, areaWords(area.use), kLetters, Align::Centre, 0, Ink::Quiet, Ink::None}));
+  }
+}
+
 void addWallsAndOpenings(Drawing& d, const Job& job, const Room& room, const PlanOptions& options) {
   for (const WallDraft& w : wallDrafts(room)) {
     std::vector<const Opening*> here;
@@ -299,6 +320,7 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
         addFurniturePlan(d, pieces.of(p), *place, p.id.value, Layer::Furniture);
     addOnWalls(d, pieces, room, *scheme);
   }
+  if (scheme != nullptr) addAreas(d, *scheme);
   if (o.named) addRoomName(d, job, room, scheme, outline);
   if (o.titles) {
     // In the corners of what is seen, of which the drawing may be a part.

@@ -25,6 +25,8 @@ inline constexpr unsigned kSightLine = 1u << 8;     ///< a line of sight
 inline constexpr unsigned kCentreHeight = 1u << 9;  ///< on the wall: its centre is measured from the floor
 inline constexpr unsigned kNoRange = 1u << 10;      ///< nothing in it can be chosen or typed: it holds or it does not
 inline constexpr unsigned kFindsFaults = 1u << 11;  ///< what it finds is no purpose of the room: gone is cured
+inline constexpr unsigned kBounds = 1u << 12;       ///< what no scheme can have: a search asks nothing else then
+inline constexpr unsigned kFirstLook = 1u << 13;    ///< what one sees on entering
 }  // namespace shows
 
 struct RuleRow {

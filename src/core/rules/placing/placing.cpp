@@ -211,8 +211,8 @@ void bringInside(Proposals& ways) {
 }
 
 constexpr RuleRow kPlacingRows[] = {
-    {"overlap", evaluateOverlap, partOverlap, shows::kNoRange | shows::kFindsFaults},
-    {"outside-room", evaluateOutsideRoom, bringInside, shows::kNoRange | shows::kFindsFaults},
+    {"overlap", evaluateOverlap, partOverlap, shows::kNoRange | shows::kFindsFaults | shows::kBounds},
+    {"outside-room", evaluateOutsideRoom, bringInside, shows::kNoRange | shows::kFindsFaults | shows::kBounds},
     {"piece-count", evaluatePieceCount, nullptr, shows::kFindsFaults},
 };
 

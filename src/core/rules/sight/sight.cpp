@@ -338,7 +338,7 @@ constexpr RuleRow kSightRows[] = {
     {"head-turn", evaluateHeadTurn, nullptr, shows::kSight | shows::kSightLine},
     {"screen-distance", evaluateScreenDistance},
     {"one-material", evaluateOneMaterial, nullptr, shows::kSight},
-    {"first-sight", evaluateFirstSight, nullptr, shows::kSight},
+    {"first-sight", evaluateFirstSight, nullptr, shows::kSight | shows::kFirstLook},
 };
 
 }  // namespace

@@ -1,0 +1,32 @@
+// The room in areas, and what the scheme takes out of it.
+#pragma once
+
+#include <QDialog>
+
+#include "app/document/workspace.h"
+#include "core/choose/areas.h"
+
+class QVBoxLayout;
+
+namespace mezzet {
+
+class AreasDialog : public QDialog {
+  Q_OBJECT
+
+ public:
+  explicit AreasDialog(Workspace& workspace, QWidget* parent = nullptr);
+
+ private:
+  void rebuild();
+  void addWays(QVBoxLayout* rows);
+  void addAreas(QVBoxLayout* rows);
+  void addTakenOut(QVBoxLayout* rows);
+  void take(const QString& what, std::vector<RoomArea> areas, const IdSource& ids);
+  /// An area round what is selected.
+  void roundSelection();
+
+  Workspace& workspace_;
+  QVBoxLayout* rows_;
+};
+
+}  // namespace mezzet

@@ -1,0 +1,19 @@
+// A plan or a wall of some job as a picture that stays as it is: in dialogs that hold several beside each other.
+#pragma once
+
+#include <QPixmap>
+
+#include "app/document/workspace.h"
+
+namespace mezzet {
+
+/// The plan of a scheme, as large as fits.
+[[nodiscard]] QPixmap planPicture(const Workspace&, const Job&, const SchemeId&, QSize, double pixelRatio);
+/// A wall of it, as large as fits.
+[[nodiscard]] QPixmap wallPicture(const Workspace&, const Job&, const SchemeId&, const CornerId&, QSize,
+                                  double pixelRatio);
+/// The view in which a placement is seen: its wall, or the plan.
+[[nodiscard]] QPixmap pictureOf(const Workspace&, const Job&, const SchemeId&, const PlacementId&, QSize,
+                                double pixelRatio);
+
+}  // namespace mezzet

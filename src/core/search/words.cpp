@@ -1,0 +1,211 @@
+// What an offered layout is about, and why one would take it.
+#include <algorithm>
+#include <cmath>
+
+#include "core/base/sentence.h"
+#include "core/model/kinds.h"
+#include "core/rules/base/names.h"
+#include "core/rules/base/words.h"
+#include "core/search/search.h"
+#include "core/units/area.h"
+
+namespace mezzet {
+namespace {
+
+constexpr double kAtWall = 6 * kInch;  // a back that near stands at its wall
+constexpr double kLooksAt = 35;        // degrees
+constexpr double kBehind = 6 * kInch;  // a case that near to a back stands behind it
+constexpr double kOneGroup = 144 * kInch, kBeforeWindow = 90 * kInch;
+constexpr double kUnderWindow = 36 * kInch;  // a back that near a window is before it
+constexpr double kClearlyMore = 2 * kInch;   // of a way or a wall, to be told as the best
+constexpr double kClearlyMoreFloor = 3 * kFoot * kFoot;
+
+Vec2 frontOf(const FloorPlace& p) { return rotated({0, -1}, turnOf(p.turn)); }
+
+struct BackAt {
+  std::optional<CornerId> atWall;
+  double off = 0;  // of its back from the wall behind it
+};
+BackAt backOf(const Ground& g, const Layout& l, std::size_t i) {
+  const FloorPlace& p = l.at[i];
+  const Vec2 back = -frontOf(p), middle = p.at + back * (g.piece(l, i).depth.value_or(0) / 2);
+  BackAt out{{}, 1e9};
+  for (const Wall& wall : g.walls) {
+    if (dot(back, wall.inward()) > -0.9) continue;
+    const double off = dot(middle - wall.start, wall.inward()), along = dot(middle - wall.start, wall.along());
+    if (along < 0 || along > wall.length() || off > out.off || off < -kTouch) continue;
+    out.off = off;
+    if (off <= kAtWall) out.atWall = wall.id;
+  }
+  return out;
+}
+
+std::string_view focusWords(const Focus& f) {
+  switch (f.kind) {
+    case Focus::Kind::Fire: return "the fire";
+    case Focus::Kind::Window: return "a window";
+    case Focus::Kind::Screen: return "the screen";
+    case Focus::Kind::Piece: return "the anchor";
+  }
+  return "";
+}
+
+std::string mainIdea(const Ground& g, const Layout& l, std::size_t main) {
+  const FloorPlace& p = l.at[main];
+  const BackAt back = backOf(g, l, main);
+  std::string out = capital(std::string(kindWords(g.movables[main].piece->kind)));
+  bool case_ = false;
+  for (const std::size_t i : g.storage) {
+    const Vec2 to = l.at[i].at - p.at;
+    const double behind =
+        dot(to, -frontOf(p)) - (g.piece(l, main).depth.value_or(0) + g.piece(l, i).depth.value_or(0)) / 2;
+    case_ =
+        case_ || (behind > -kTouch && behind < kBehind && std::abs(cross(to, frontOf(p))) < g.piece(l, main).width / 2);
+  }
+  if (back.atWall) out += " at wall " + back.atWall->value;
+  else if (case_) out += " off the wall with a case behind it";
+  else out += " off the wall";
+  for (const Focus& f : g.focuses) {
+    const Vec2 to = f.at - p.at;
+    if (f.kind != Focus::Kind::Window && degreesBetween(frontOf(p), to) <= kLooksAt && dot(f.outward, to) < 0)
+      return out + ", looking at " + std::string(focusWords(f));
+  }
+  for (const Focus& f : g.focuses) {
+    if (f.kind != Focus::Kind::Window) continue;
+    const Vec2 to = f.at - p.at;
+    if (dot(frontOf(p), to) < 0 && norm(to) < kUnderWindow + g.piece(l, main).width / 2 &&
+        dot(frontOf(p), f.outward) > 0.9)
+      return out + ", before a window";
+    if (degreesBetween(frontOf(p), to) <= kLooksAt) return out + ", looking out of a window";
+  }
+  return out;
+}
+
+/// How the other seats stand to the main one: "two facing it", "one at its side".
+std::string othersIdea(const Ground& g, const Layout& l, std::size_t main) {
+  int facing = 0, beside = 0, elsewhere = 0;
+  for (const std::size_t i : g.seats) {
+    if (i == main) continue;
+    if (distance(l.at[i].at, l.at[main].at) > kOneGroup) ++elsewhere;
+    else if (dot(frontOf(l.at[i]), frontOf(l.at[main])) < -0.7) ++facing;
+    else ++beside;
+  }
+  static constexpr const char* kCounts[] = {"none", "one", "two", "three"};
+  const auto count = [](int n) { return n <= 3 ? std::string(kCounts[n]) : std::to_string(n); };
+  std::string out;
+  if (facing > 0) out += ", " + count(facing) + " facing it";
+  if (beside > 0) out += ", " + count(beside) + " at its side";
+  if (elsewhere > 0) out += ", " + count(elsewhere) + " elsewhere";
+  return out;
+}
+
+/// A table's place: before a window, along which wall.
+std::string tableIdea(const Ground& g, const Layout& l, std::size_t table) {
+  const FloorPlace& p = l.at[table];
+  std::string out = capital(std::string(kindWords(g.movables[table].piece->kind)));
+  for (const Focus& f : g.focuses)
+    if (f.kind == Focus::Kind::Window && distance(p.at, f.at) < kBeforeWindow) {
+      out += " before a window";
+      break;
+    }
+  const Wall* along = nullptr;
+  for (const Wall& w : g.walls)
+    if (along == nullptr || distance(p.at, nearestOnSegment(p.at, w.start, w.end)) <
+                                distance(p.at, nearestOnSegment(p.at, along->start, along->end)))
+      along = &w;
+  const Vec2 length = rotated({1, 0}, turnOf(p.turn));
+  out += std::abs(dot(length, along->along())) > 0.7 ? ", along wall " : ", its end to wall ";
+  out += along->id.value;
+  if (!g.storage.empty())
+    if (const BackAt back = backOf(g, l, g.storage.front()); back.atWall)
+      out +=
+          ", " + std::string(kindWords(g.movables[g.storage.front()].piece->kind)) + " at wall " + back.atWall->value;
+  return out;
+}
+
+std::string lengthWords(double mm, LengthFormat format) { return writeLength(mm, format); }
+
+/// What an offer has most of among all, clearly; "" when nothing.
+std::string bestOf(const std::vector<SearchOffer>& all, std::size_t i, const Ground& g, LengthFormat format) {
+  const auto most = [&](auto value, double clearly) {
+    const double own = value(all[i]);
+    for (std::size_t j = 0; j < all.size(); ++j)
+      if (j != i && value(all[j]) > own - clearly) return false;
+    return all.size() > 1 && own > 0;
+  };
+  const auto narrowest = [](const SearchOffer& o) {
+    double out = 1e9;
+    for (const auto& [id, width] : o.figures.ways) out = std::min(out, width);
+    return o.figures.ways.empty() ? 0 : out;
+  };
+  const auto longest = [](const SearchOffer& o) {
+    double out = 0;
+    for (const auto& [id, run] : o.figures.freeWall) out = std::max(out, run);
+    return out;
+  };
+  const auto above = [](const SearchOffer& o) {
+    double out = 0;
+    for (const auto& [id, run] : o.figures.freeAbove) out = std::max(out, run);
+    return out;
+  };
+  if (most(narrowest, kClearlyMore))
+    return "the widest ways, " + lengthWords(narrowest(all[i]), format) + " at the narrowest";
+  if (most([](const SearchOffer& o) { return static_cast<double>(o.talkPairs); }, 1))
+    return "the most seats that talk, " + std::to_string(all[i].talkPairs) + " pairs";
+  if (most(longest, kClearlyMore)) return "the longest free wall, " + lengthWords(longest(all[i]), format);
+  if (most(above, kClearlyMore)) return "the most wall for a picture, " + lengthWords(above(all[i]), format);
+  if (most([](const SearchOffer& o) { return o.figures.freeFloor; }, kClearlyMoreFloor))
+    return "the most free floor, " + writeArea(all[i].figures.freeFloor, g.job->units);
+  return {};
+}
+
+/// What breaks, with what it is about where the sentence leaves that to its place in a list.
+std::string broken(const Ground& g, const Finding& f) {
+  static constexpr std::string_view kOfIt[] = {"It ", "Its ", "They ", "Their "};
+  if (f.subjects.empty() || std::none_of(std::begin(kOfIt), std::end(kOfIt),
+                                         [&](std::string_view begins) { return f.sentence.starts_with(begins); }))
+    return f.sentence;
+  return capital(thingWords(SchemeNames(*g.job, *g.scheme), *g.room, f.subjects.front())) + ": " +
+         midSentence(f.sentence);
+}
+
+}  // namespace
+
+std::string ideaOf(const Ground& g, const Layout& l) {
+  if (!g.seats.empty()) return mainIdea(g, l, g.seats.front()) + othersIdea(g, l, g.seats.front());
+  if (g.beds.empty() && !g.diningTables.empty()) return tableIdea(g, l, g.diningTables.front());
+  for (const auto* list : {&g.beds, &g.desks, &g.storage, &g.others})
+    if (!list->empty()) {
+      const std::size_t i = list->front();
+      const BackAt back = backOf(g, l, i);
+      return capital(std::string(kindWords(g.movables[i].piece->kind))) +
+             (back.atWall ? " at wall " + back.atWall->value : " in the room");
+    }
+  return "As it stands";
+}
+
+void explain(std::vector<SearchOffer>& offers, const std::vector<std::vector<Finding>>& findings, const Ground& ground,
+             LengthFormat format) {
+  for (std::size_t i = 0; i < offers.size(); ++i) {
+    SearchOffer& offer = offers[i];
+    const std::string best = bestOf(offers, i, ground, format);
+    std::string why = offer.idea;
+    if (!best.empty()) why += ": " + best;
+    const Finding* worst = nullptr;
+    for (const Finding& f : findings[i])
+      if (f.verdict == Verdict::Breaks && f.weight != Weight::Taste &&
+          (worst == nullptr || std::pair(f.weight, -shortfallOf(f)) < std::pair(worst->weight, -shortfallOf(*worst))))
+        worst = &f;
+    if (worst == nullptr) why += best.empty() ? ": nothing of weight breaks" : ", and nothing of weight breaks";
+    offer.why = why + ".";
+    if (worst != nullptr) {
+      const int more = offer.must + offer.rule - 1;
+      offer.why += " " + broken(ground, *worst) +
+                   (more == 0   ? std::string()
+                    : more == 1 ? std::string(" One more breaks.")
+                                : " " + std::to_string(more) + " more break.");
+    }
+  }
+}
+
+}  // namespace mezzet
