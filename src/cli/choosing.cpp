@@ -125,7 +125,7 @@ int runSearch(const Options& o) {
     IdSource source(file.nextId);
     for (const SearchOffer& offer : result.offers) {
       ids.emplace_back();
-      written = withOfferTaken(written, ask, offer, source, ids.back());
+      written = withOfferTaken(written, ask, offer, {}, source, ids.back());
     }
     file.nextId = source.next();
   }

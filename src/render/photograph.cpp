@@ -78,6 +78,18 @@ QImage photographWith(const QImage& photograph, const std::vector<PhotographPiec
   return out;
 }
 
+QImage photographOf(const QImage& image, double scale, Photograph photograph, const Job& job, const Scheme& scheme,
+                    const ImageStore& images, const QString& words) {
+  if (!photograph.calibration || photograph.calibration->width <= 0 || photograph.calibration->height <= 0)
+    return image;
+  for (Vec2& corner : photograph.calibration->corners) corner = corner * scale;
+  for (auto& outline : photograph.before)
+    for (Vec2& corner : outline) corner = corner * scale;
+  const auto map = wallToPhotograph(*photograph.calibration);
+  if (!map) return image;
+  return photographWith(image, piecesIn(job, scheme, photograph, *map), photograph.before, images, words);
+}
+
 QImage besideEachOther(const QImage& left, const QImage& right) {
   const QImage other =
       right.height() == left.height() ? right : right.scaledToHeight(left.height(), Qt::SmoothTransformation);

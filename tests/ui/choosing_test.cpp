@@ -259,7 +259,7 @@ TEST_F(Choosing, IsReachedByItsKeys) {
   work().select(sofa());
   EXPECT_TRUE(opens(Qt::Key_G, {}, "searchDialog"));
   EXPECT_TRUE(opens(Qt::Key_G, Qt::ShiftModifier, "candidatesDialog"));
-  EXPECT_TRUE(opens(Qt::Key_B, Qt::ControlModifier, "budgetDialog"));
+  EXPECT_TRUE(opens(Qt::Key_B, Qt::ControlModifier | Qt::ShiftModifier, "budgetDialog"));
   EXPECT_TRUE(opens(Qt::Key_A, Qt::ShiftModifier, "areasDialog"));
 }
 

@@ -1,4 +1,4 @@
-// The demo must show what it is meant to show: four rooms of two schemes or more, an almost empty ledger, one open
+// The demo must show what it is meant to show: five rooms of two schemes or more, an almost empty ledger, one open
 // fight of rules.
 #include <gtest/gtest.h>
 
@@ -30,7 +30,7 @@ TEST(Demo, EachRoomHasTwoSchemes) {
     for (const auto& s : job.schemes) schemes += s->room == room->id;
     EXPECT_GE(schemes, 2) << room->name;
   }
-  EXPECT_EQ(job.rooms.size(), 4U);
+  EXPECT_EQ(job.rooms.size(), 5U);
 }
 TEST(Demo, WellPlannedSchemesBreakNothing) {
   for (const char* scheme : {"s2", "s137", "s3"}) {
@@ -111,6 +111,31 @@ TEST(Demo, ABowlOnTheHighShelfIsHalfLost) {
   EXPECT_NEAR(seen.at("lost-bowl"), 0.539, 5e-4);
   EXPECT_EQ(strays, 1);
 }
+TEST(Demo, TheLoftIsFurnishedOnlyByTheSearch) {
+  const Job job = demo().job;
+  int schemes = 0;
+  for (const auto& s : job.schemes) {
+    if (s->room.value != "loft") continue;
+    ++schemes;
+    ASSERT_FALSE(s->log.empty());
+    EXPECT_TRUE(s->log.front().text.starts_with("Searched. ")) << s->name;
+    for (const Finding& f : breaking(job, s->id.value.c_str())) ADD_FAILURE() << s->name << ": " << f.sentence;
+  }
+  EXPECT_EQ(schemes, 3);
+}
+TEST(Demo, FivePicturesAreThoughtOfOverTheSofa) {
+  const Job job = demo().job;
+  const Placement& place = *findPlacement(*findScheme(job, SchemeId("s1")), PlacementId("p8"));
+  ASSERT_EQ(place.candidates.size(), 5U);
+  int turnedDown = 0, finalists = 0;
+  for (const Candidate& c : place.candidates) {
+    turnedDown += c.state == CandidateState::Rejected;
+    finalists += c.state == CandidateState::Finalist;
+    EXPECT_FALSE(c.state == CandidateState::Rejected && c.why.empty());
+  }
+  EXPECT_EQ(turnedDown, 2);
+  EXPECT_EQ(finalists, 1);
+}
 TEST(Demo, ARugFollowsTheHearthAndACarpetEndsWithTheStair) {
   const Job job = demo().job;
   const Scheme &hearth = named(job, "parlour", "D"), &hall = named(job, "hall", "C");
@@ -159,7 +184,7 @@ TEST(Demo, FourPicturesMatchTheRiverAndASalonOfNineHangsByTheDoor) {
   EXPECT_TRUE(breaking(job, salon.id.value.c_str()).empty());
 }
 TEST(Demo, ItsPicturesAreItsOwn) {
-  EXPECT_EQ(demo().images.size(), 19U);  // fifteen pictures, an old plan, three photographs
+  EXPECT_EQ(demo().images.size(), 22U);  // eighteen pictures, an old plan, three photographs
 }
 
 TEST(Demo, TheSiteIsRecorded) {

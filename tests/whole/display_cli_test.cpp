@@ -130,8 +130,8 @@ TEST(WantedSheet, IsAListForTheShop) {
 /// Where every thing stands, as the sheet's words say, is where it stands in the job.
 TEST(ResetSheet, SaysWhereEverythingStands) {
   const std::string path = written(shelves()), pdf = ownFile("reset.pdf");
-  const Answer a = run(kCli + "sheet " + path +
-                       " --kind display:c --scale 1:12 --paper letter --for installer --out " + pdf + " 2>&1");
+  const Answer a = run(kCli + "sheet " + path + " --kind display:c --scale 1:12 --paper letter --for installer --out " +
+                       pdf + " 2>&1");
   ASSERT_EQ(a.code, 0) << a.out;
   const std::string text = run("pdftotext -layout " + pdf + " -").out;
   EXPECT_NE(text.find("Bowl (brass): 10 in from the left, 8 in behind the edge"), std::string::npos) << text;

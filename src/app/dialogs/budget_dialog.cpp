@@ -9,6 +9,7 @@
 #include <QTableWidget>
 
 #include "app/widgets/layouts.h"
+#include "core/base/sentence.h"
 #include "core/edit/choosing.h"
 #include "core/edit/edits.h"
 
@@ -104,10 +105,10 @@ void BudgetDialog::fill() {
       auto* item = new QTableWidgetItem(text);
       item->setFlags(editable && !workspace_.document().readOnly() ? item->flags() | Qt::ItemIsEditable
                                                                    : item->flags() & ~Qt::ItemIsEditable);
-      if (at != kWhat) item->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
+      if (at == kCount || at == kPrice || at == kSum) item->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
       table_->setItem(row, at, item);
     };
-    cell(kWhat, QString::fromStdString(line.what), false);
+    cell(kWhat, QString::fromStdString(capital(line.what)), false);
     cell(kCount, QString::fromStdString(moneyText(line.count)), false);
     cell(kPrice, line.price ? QString::fromStdString(moneyText(*line.price)) : tr("no price"), true);
     cell(kSum, line.price ? QString::fromStdString(moneyText(line.sum())) : QString(), false);
@@ -146,8 +147,9 @@ void BudgetDialog::fill() {
                      .arg(money(budget_.sums.simple), left(budget_.leftSimple), money(budget_.sums.full),
                           left(budget_.leftFull), money(budget_.sums.now), money(budget_.sums.later));
   if (!budget_.noPrice.empty())
-    text += QStringLiteral("\n") +
-            tr("%n line(s) without a price are not in it.", nullptr, static_cast<int>(budget_.noPrice.size()));
+    text += QStringLiteral("\n") + (budget_.noPrice.size() == 1
+                                        ? tr("One line without a price is not in it.")
+                                        : tr("%1 lines without a price are not in it.").arg(budget_.noPrice.size()));
   std::vector<SchemeId> each;
   for (const auto& room : job.rooms)
     for (const auto& scheme : job.schemes)

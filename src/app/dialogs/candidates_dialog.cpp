@@ -2,6 +2,7 @@
 
 #include <QComboBox>
 #include <QGridLayout>
+#include <QHBoxLayout>
 #include <QHeaderView>
 #include <QLabel>
 #include <QLineEdit>
@@ -10,6 +11,7 @@
 #include <QSignalBlocker>
 #include <QTableWidget>
 #include <algorithm>
+#include <tuple>
 
 #include "app/document/today.h"
 #include "app/view/still_picture.h"
@@ -35,7 +37,7 @@ QPixmap swatches(const Ties& ties, double ratio) {
     const QRect box(static_cast<int>(i) * kStrip, 1, kStrip - 3, kStrip - 3);
     painter.fillRect(box, QColor(QString::fromStdString(ties.colours[i].srgb)));
     if (ties.colours[i].tie == Tie::Echoes) {
-      painter.setPen(QPen(Qt::white, 1));
+      painter.setPen(QPen(desk::kInk, 1.6));
       painter.drawRect(box.adjusted(0, 0, -1, -1));
     }
   }
@@ -57,7 +59,7 @@ QString breaksWords(const CandidateSeen& seen) {
       std::count_if(seen.breaks.begin(), seen.breaks.end(), [](const Finding& f) { return f.weight != Weight::Taste; });
   const auto taste = static_cast<long>(seen.breaks.size()) - weight;
   if (weight == 0) return taste == 0 ? CandidatesDialog::tr("nothing") : CandidatesDialog::tr("%1 of taste").arg(taste);
-  return CandidatesDialog::tr("%1 rule(s)").arg(weight) +
+  return (weight == 1 ? CandidatesDialog::tr("one rule") : CandidatesDialog::tr("%1 rules").arg(weight)) +
          (taste > 0 ? CandidatesDialog::tr(", %1 of taste").arg(taste) : QString());
 }
 
@@ -98,7 +100,20 @@ CandidatesDialog::CandidatesDialog(Workspace& workspace, PlacementId placement, 
   pictures->setRowStretch(0, 1);
   pictures->setColumnStretch(0, 1);
   pictures->setColumnStretch(1, 1);
-  column->addLayout(pictures, 5);
+  column->addLayout(pictures, 8);
+  seenOn_ = new QComboBox;
+  seenOn_->setObjectName(QStringLiteral("candidateSeenOn"));
+  seenOn_->setAccessibleName(tr("Where they are seen"));
+  seenOn_->addItem(tr("drawn to scale"), QString());
+  if (p != nullptr && workspace_.room() != nullptr)
+    for (const Photograph* photograph : photographsBehind(*workspace_.room(), *p))
+      seenOn_->addItem(photograph->note.empty()
+                           ? tr("in the photograph")
+                           : tr("in the photograph: %1").arg(QString::fromStdString(photograph->note)),
+                       QString::fromStdString(photograph->id.value));
+  connect(seenOn_, &QComboBox::currentIndexChanged, this, &CandidatesDialog::paint);
+  pictures->addWidget(seenOn_, 2, 0, 1, 2, Qt::AlignLeft);
+  seenOn_->setVisible(seenOn_->count() > 1);
   table_ = new QTableWidget(0, kSeenColumns);
   table_->setObjectName(QStringLiteral("candidates"));
   table_->setAccessibleName(tr("Candidates"));
@@ -114,6 +129,7 @@ CandidatesDialog::CandidatesDialog(Workspace& workspace, PlacementId placement, 
   table_->setTabKeyNavigation(false);
   connect(table_, &QTableWidget::itemSelectionChanged, this, &CandidatesDialog::paint);
   column->addWidget(table_, 3);
+  table_->setFocus();
   column->addWidget(buttonRow());
   complaint_ = words({}, "fieldComplaint");
   column->addWidget(complaint_);
@@ -123,8 +139,11 @@ CandidatesDialog::CandidatesDialog(Workspace& workspace, PlacementId placement, 
 
 QWidget* CandidatesDialog::buttonRow() {
   auto* box = new QWidget;
-  auto* grid = new QGridLayout(box);
-  grid->setContentsMargins(0, 0, 0, 0);
+  auto* lines = new QVBoxLayout(box);
+  lines->setContentsMargins(0, 0, 0, 0);
+  auto *above = new QHBoxLayout, *below = new QHBoxLayout;
+  lines->addLayout(above);
+  lines->addLayout(below);
   const auto button = [&](const char* name, const QString& text, const QString& tip) {
     auto* b = new QPushButton(text);
     b->setObjectName(QString::fromUtf8(name));
@@ -160,16 +179,11 @@ QWidget* CandidatesDialog::buttonRow() {
   connect(back_, &QPushButton::clicked, this, [this] { say(CandidateState::Open); });
   auto* close = button("candidateClose", tr("Close"), {});
   connect(close, &QPushButton::clicked, this, &QDialog::accept);
-  grid->addWidget(more_, 0, 0);
-  grid->addWidget(add, 0, 1);
-  grid->addWidget(note_, 0, 2, 1, 5);
-  grid->addWidget(why_, 1, 0, 1, 2);
-  grid->addWidget(choose_, 1, 2);
-  grid->addWidget(finalist_, 1, 3);
-  grid->addWidget(reject_, 1, 4);
-  grid->addWidget(back_, 1, 5);
-  grid->addWidget(close, 1, 6);
-  grid->setColumnStretch(2, 1);
+  above->addWidget(more_);
+  above->addWidget(add);
+  above->addWidget(note_, 1);
+  below->addWidget(why_, 1);
+  for (QPushButton* b : {choose_, finalist_, reject_, back_, close}) below->addWidget(b);
   return box;
 }
 
@@ -204,7 +218,16 @@ void CandidatesDialog::judge() {
 void CandidatesDialog::fill(const PieceId& looked) {
   const auto at =
       std::find_if(seen_.begin(), seen_.end(), [&](const CandidateSeen& c) { return c.candidate.piece == looked; });
-  const int row = at != seen_.end() ? static_cast<int>(at - seen_.begin()) : 0;
+  // At first beside what stands there: a finalist, or another.
+  const auto other = std::find_if(seen_.begin(), seen_.end(), [](const CandidateSeen& c) { return !c.shown; });
+  const auto last = std::find_if(seen_.begin(), seen_.end(), [](const CandidateSeen& c) {
+    return !c.shown && c.candidate.state == CandidateState::Finalist;
+  });
+  const auto first = last != seen_.end() ? last : other;
+  const int row = static_cast<int>((at != seen_.end()      ? at
+                                    : first != seen_.end() ? first
+                                                           : seen_.begin()) -
+                                   seen_.begin());
   const QSignalBlocker quiet(table_);
   table_->setRowCount(static_cast<int>(seen_.size()));
   for (std::size_t i = 0; i < seen_.size(); ++i) {
@@ -240,10 +263,8 @@ void CandidatesDialog::paint() {
   std::vector<const CandidateSeen*> marked;
   for (const QModelIndex& index : table_->selectionModel()->selectedRows())
     if (index.row() < static_cast<int>(seen_.size())) marked.push_back(&seen_[static_cast<std::size_t>(index.row())]);
-  if (marked.size() == 2) {
-    left = std::min(marked[0], marked[1]);
-    right = std::max(marked[0], marked[1]);
-  } else
+  if (marked.size() == 2) std::tie(left, right) = std::minmax(marked[0], marked[1]);
+  else
     for (const CandidateSeen& c : seen_)
       if (c.shown) left = &c;
   const auto show = [&](const CandidateSeen* c, QLabel* picture, QLabel* text) {
@@ -251,8 +272,12 @@ void CandidatesDialog::paint() {
       picture->clear();
       return text->clear();
     }
-    picture->setPixmap(pictureOf(workspace_, c->job, workspace_.schemeId(), placement_, picture->size() - QSize(4, 4),
-                                 devicePixelRatioF()));
+    const PhotographId photograph(seenOn_->currentData().toString().toStdString());
+    const QSize size = picture->size() - QSize(4, 4);
+    picture->setPixmap(
+        photograph.empty()
+            ? pictureOf(workspace_, c->job, workspace_.schemeId(), placement_, size, devicePixelRatioF())
+            : photographPicture(workspace_, c->job, workspace_.schemeId(), photograph, size, devicePixelRatioF()));
     const Piece* piece = findPiece(workspace_.job(), c->candidate.piece);
     QStringList lines{(piece != nullptr ? QString::fromStdString(piece->name) : QString()) + QStringLiteral(", ") +
                       onScreen(c->size) + (c->shown ? tr(": stands there now.") : QStringLiteral("."))};

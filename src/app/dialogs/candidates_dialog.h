@@ -44,7 +44,7 @@ class CandidatesDialog : public QDialog {
   Workspace& workspace_;
   PlacementId placement_;
   QTableWidget* table_;
-  QComboBox* more_;
+  QComboBox *more_, *seenOn_;
   QLabel *left_, *right_, *leftWords_, *rightWords_, *complaint_;
   QLineEdit *why_, *note_;
   QPushButton *choose_, *finalist_, *reject_, *back_;

@@ -209,15 +209,11 @@ QImage PhotographDialog::paintedWith(const SchemeId& id, bool namesScheme, doubl
   if (scale < 1 && preview_.isNull())
     preview_ = image->scaled(image->size() * scale, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
   if (scale < 1) image = &preview_;
+  if (scheme == nullptr) return *image;
   Photograph shown = *p;
   shown.calibration = now_;
-  for (Vec2& corner : shown.calibration->corners) corner = corner * scale;
-  for (auto& outline : shown.before)
-    for (Vec2& corner : outline) corner = corner * scale;
-  const auto map = wallToPhotograph(*shown.calibration);
-  if (!map || scheme == nullptr || now_.width <= 0 || now_.height <= 0) return *image;
-  return photographWith(*image, piecesIn(workspace_.job(), *scheme, shown, *map), shown.before, workspace_.images(),
-                        namesScheme ? QString::fromStdString(scheme->name) : QString());
+  return photographOf(*image, scale, std::move(shown), workspace_.job(), *scheme, workspace_.images(),
+                      namesScheme ? QString::fromStdString(scheme->name) : QString());
 }
 
 QImage PhotographDialog::painted(double scale) const {

@@ -8,9 +8,11 @@
 #include <QSlider>
 #include <algorithm>
 
+#include "app/document/today.h"
 #include "app/view/still_picture.h"
 #include "app/widgets/layouts.h"
 #include "core/base/sentence.h"
+#include "core/choose/budget.h"
 #include "core/model/kinds.h"
 #include "core/rules/base/names.h"
 
@@ -18,7 +20,7 @@ namespace mezzet {
 namespace {
 
 constexpr int kSeconds = 10, kTick = 200;  // of one search; ms between words about it
-constexpr QSize kCard(196, 118);
+constexpr QSize kCard(152, 112);
 
 QString wishWords(int much) {
   return much == 0   ? SearchDialog::tr("not asked")
@@ -26,6 +28,9 @@ QString wishWords(int much) {
          : much == 2 ? SearchDialog::tr("much")
                      : SearchDialog::tr("above all");
 }
+
+/// "10,797"
+QString counted(long long many) { return QString::fromStdString(moneyText(static_cast<double>(many))); }
 
 }  // namespace
 
@@ -214,12 +219,12 @@ void SearchDialog::begin() {
         taken_.assign(offers_.size(), SchemeId());
         begin_->setEnabled(true);
         begin_->setText(tr("Search once more"));
-        line_->setText(result.says.empty()
-                           ? tr("%1 layouts judged, %2 thrown out before that. %n offered:", nullptr,
-                                static_cast<int>(offers_.size()))
-                                     .arg(QLocale::c().toString(result.judged), QLocale::c().toString(result.bounded)) +
-                                 tr(" each another idea, the best judged first.")
-                           : onScreen(result.says));
+        line_->setText(
+            result.says.empty()
+                ? tr("%1 layouts judged, %2 thrown out before that. Offered: %3 that differ, the best judged first.")
+                      .arg(counted(result.judged), counted(result.bounded))
+                      .arg(offers_.size())
+                : onScreen(result.says));
         showOffers();
       });
   tell();
@@ -235,7 +240,7 @@ void SearchDialog::heard(const SearchProgress& so) {
 
 void SearchDialog::tell() {
   if (candidates_ == 0 && since_.elapsed() >= kSeconds * 1000) over_.request_stop();
-  QString words = tr("%1 layouts judged so far.").arg(QLocale::c().toString(progress_.judged));
+  QString words = tr("%1 layouts judged so far.").arg(counted(progress_.judged));
   if (progress_.best)
     words += progress_.best->must == 0 && progress_.best->rule == 0 ? tr(" The best breaks nothing of weight.")
                                                                     : tr(" The best still breaks something.");
@@ -258,7 +263,7 @@ void SearchDialog::showOffers() {
     card->setCheckable(true);
     card->setAutoDefault(false);
     card->setIconSize(kCard);
-    card->setIcon(planPicture(workspace_, offers_[i].job, ask_.scheme, kCard, devicePixelRatioF()));
+    card->setIcon(planPicture(workspace_, offers_[i].job, ask_.scheme, kCard, devicePixelRatioF(), true));
     card->setToolTip(onScreen(offers_[i].why));
     card->setAccessibleName(tr("Layout %1: %2").arg(i + 1).arg(onScreen(offers_[i].why)));
     connect(card, &QPushButton::clicked, this, [this, i] { choose(i); });
@@ -278,7 +283,8 @@ void SearchDialog::choose(std::size_t offer) {
   if (const Room* room = workspace_.room())
     for (const std::string& word : figureWords(o.figures, *room, workspace_.job().units, workspace_.format()))
       figures << onScreen(word);
-  if (o.talkPairs > 0) figures << tr("%n pair(s) of seats that talk", nullptr, o.talkPairs);
+  if (o.talkPairs == 1) figures << tr("one pair of seats that talk");
+  else if (o.talkPairs > 1) figures << tr("%1 pairs of seats that talk").arg(o.talkPairs);
   QString text = figures.join(QStringLiteral(", "));
   if (!o.firstSight.empty()) text += QStringLiteral(". ") + onScreen(o.firstSight);
   figures_->setText(text);
@@ -300,7 +306,7 @@ void SearchDialog::take() {
   if (chosen_ >= offers_.size() || workspace_.document().readOnly() || !taken_[chosen_].empty()) return;
   IdSource ids = workspace_.document().ids();
   SchemeId fresh;
-  Job after = withOfferTaken(workspace_.job(), ask_, offers_[chosen_], ids, fresh);
+  Job after = withOfferTaken(workspace_.job(), ask_, offers_[chosen_], today(), ids, fresh);
   if (!workspace_.document().edit(tr("take a searched layout"), std::move(after), ids.next())) return;
   taken_[chosen_] = fresh;
   workspace_.showScheme(fresh);

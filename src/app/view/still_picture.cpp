@@ -6,6 +6,7 @@
 #include "core/drawing/labels/labels.h"
 #include "core/drawing/plan/plan.h"
 #include "core/drawing/wall/elevation.h"
+#include "render/photograph.h"
 
 namespace mezzet {
 namespace {
@@ -34,7 +35,8 @@ QPixmap painted(const Workspace& workspace, QSize size, double ratio, Compose co
 
 }  // namespace
 
-QPixmap planPicture(const Workspace& workspace, const Job& job, const SchemeId& id, QSize size, double ratio) {
+QPixmap planPicture(const Workspace& workspace, const Job& job, const SchemeId& id, QSize size, double ratio,
+                    bool bare) {
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr || size.isEmpty()) return {};
   const Room& room = roomOf(job, *scheme);
@@ -44,6 +46,7 @@ QPixmap planPicture(const Workspace& workspace, const Job& job, const SchemeId& 
     options.format = workspace.format();
     options.titles = false;
     options.grid = false;
+    options.bare = bare;
     return composePlan(job, room, scheme, options);
   });
 }
@@ -72,6 +75,32 @@ QPixmap pictureOf(const Workspace& workspace, const Job& job, const SchemeId& id
   if (const auto* on = onWall(p->on)) return wallPicture(workspace, job, id, on->wall, size, ratio);
   if (const auto* leans = leaning(p->on)) return wallPicture(workspace, job, id, leans->wall, size, ratio);
   return planPicture(workspace, job, id, size, ratio);
+}
+
+std::vector<const Photograph*> photographsBehind(const Room& room, const Placement& placement) {
+  std::vector<const Photograph*> out;
+  const auto* on = onWall(placement.on);
+  for (const Photograph& p : room.photographs)
+    if (on != nullptr && p.calibration && p.wall == on->wall) out.push_back(&p);
+  return out;
+}
+
+QPixmap photographPicture(const Workspace& workspace, const Job& job, const SchemeId& id,
+                          const PhotographId& photograph, QSize size, double ratio) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr || size.isEmpty()) return {};
+  for (const Photograph& p : roomOf(job, *scheme).photographs) {
+    const QImage* image = p.id == photograph ? workspace.images().find(p.image) : nullptr;
+    if (image == nullptr || image->isNull()) continue;
+    const QSize whole = size * ratio;
+    const double scale = std::min({1.0, whole.width() / static_cast<double>(image->width()),
+                                   whole.height() / static_cast<double>(image->height())});
+    const QImage small = image->scaled(image->size() * scale, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+    QPixmap out = QPixmap::fromImage(photographOf(small, scale, p, job, *scheme, workspace.images(), {}));
+    out.setDevicePixelRatio(ratio);
+    return out;
+  }
+  return {};
 }
 
 }  // namespace mezzet

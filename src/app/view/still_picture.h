@@ -8,12 +8,19 @@
 namespace mezzet {
 
 /// The plan of a scheme, as large as fits.
-[[nodiscard]] QPixmap planPicture(const Workspace&, const Job&, const SchemeId&, QSize, double pixelRatio);
+[[nodiscard]] QPixmap planPicture(const Workspace&, const Job&, const SchemeId&, QSize, double pixelRatio,
+                                  bool bare = false);
 /// A wall of it, as large as fits.
 [[nodiscard]] QPixmap wallPicture(const Workspace&, const Job&, const SchemeId&, const CornerId&, QSize,
                                   double pixelRatio);
 /// The view in which a placement is seen: its wall, or the plan.
 [[nodiscard]] QPixmap pictureOf(const Workspace&, const Job&, const SchemeId&, const PlacementId&, QSize,
                                 double pixelRatio);
+
+/// The calibrated photographs of the wall that a placement hangs on.
+[[nodiscard]] std::vector<const Photograph*> photographsBehind(const Room&, const Placement&);
+/// Such a photograph with what the scheme hangs there.
+[[nodiscard]] QPixmap photographPicture(const Workspace&, const Job&, const SchemeId&, const PhotographId&, QSize,
+                                        double pixelRatio);
 
 }  // namespace mezzet

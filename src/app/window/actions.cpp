@@ -173,7 +173,8 @@ std::vector<ActionRow> houseRows() {
   return {
       gap("Edit"),
       {"house-rules", "Edit", "House rules", "", "Which school this house follows"},
-      {"budget", "Edit", "Budget ...", "Ctrl+B", "What the scheme costs, now and later, simple and fuller", anyScheme},
+      {"budget", "Edit", "Budget ...", "Ctrl+Shift+B", "What the scheme costs, now and later, simple and fuller",
+       anyScheme},
       {"names", "Edit", "Names ...", "Ctrl+E", "The names of the job, the room and the scheme"},
       {"units", "Edit", "Inches or metric", "Ctrl+U", "Switch the unit of the job"},
       {"feet", "Edit", "Feet and inches", "Ctrl+Shift+U", "Write inches as feet and inches", inches},

@@ -88,7 +88,7 @@ Ties tiesOf(const Job& job, const Scheme& scheme, const PlacementId& at, const P
                          thingWords(names, roomOf(job, scheme), of) + ".");
   if (out.foot == Foot::Dark && piece.frame->foot != Foot::Dark)
     out.says.emplace_back(
-        "Its lower third is dark: say a dark foot, and it hangs a little higher above what is below.");
+        "Its lower third is dark: with its foot noted as dark it hangs a little higher above what is below.");
   if (out.colours.empty()) out.says.emplace_back("Its colours are not known: type them, or give it a picture.");
   else if (here.empty())
     out.says.emplace_back("Nothing else here has a colour yet: type those of the rug, the sofa, the walls.");
@@ -97,21 +97,22 @@ Ties tiesOf(const Job& job, const Scheme& scheme, const PlacementId& at, const P
 
 std::string tieSentence(const Job& job, const Scheme& scheme, const Ties& ties) {
   const SchemeNames names(job, scheme);
-  std::vector<std::string> parts;
-  std::string fresh;
-  for (const ColourTie& t : ties.colours) {
-    const std::string colour = nameOfColour(t.srgb);
-    if (t.tie == Tie::New) {
-      if (fresh.find(colour) == std::string::npos) fresh += (fresh.empty() ? "" : ", ") + colour;
-      continue;
+  // What each colour is tied to, named once with all its colours.
+  std::vector<std::pair<std::string, std::vector<std::string>>> groups;
+  for (const Tie tie : {Tie::Echoes, Tie::Near, Tie::New})
+    for (const ColourTie& t : ties.colours) {
+      if (t.tie != tie) continue;
+      std::string of = "new here";
+      if (tie != Tie::New)
+        of = (tie == Tie::Echoes ? "echoes " : "near ") + thingWords(names, roomOf(job, scheme), t.nearest);
+      auto group = std::find_if(groups.begin(), groups.end(), [&](const auto& g) { return g.first == of; });
+      if (group == groups.end()) group = groups.insert(group, {of, {}});
+      const std::string colour = nameOfColour(t.srgb);
+      if (std::find(group->second.begin(), group->second.end(), colour) == group->second.end())
+        group->second.push_back(colour);
     }
-    const std::string words =
-        colour + (t.tie == Tie::Echoes ? " echoes " : " is near ") + thingWords(names, roomOf(job, scheme), t.nearest);
-    if (std::find(parts.begin(), parts.end(), words) == parts.end()) parts.push_back(words);
-  }
-  std::string out = listWords(parts);
-  if (!fresh.empty())
-    out += (out.empty() ? "" : "; ") + fresh + (fresh.find(',') == std::string::npos ? " is" : " are") + " new here";
+  std::string out;
+  for (const auto& [of, colours] : groups) out += (out.empty() ? "" : "; ") + of + ": " + listWords(colours);
   return out.empty() ? out : capital(out) + ".";
 }
 

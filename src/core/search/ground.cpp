@@ -82,6 +82,29 @@ void addFocuses(Ground& g, const SearchAsk& ask) {
 
 }  // namespace
 
+double depthOf(const Piece& p) { return p.depth.value_or(p.width); }
+Vec2 frontOf(const FloorPlace& p) { return rotated({0, -1}, turnOf(p.turn)); }
+
+BackOff backOff(const Ground& g, const Layout& l, std::size_t movable) {
+  const FloorPlace& p = l.at[movable];
+  const Vec2 back = -frontOf(p), middle = p.at + back * (depthOf(g.piece(l, movable)) / 2);
+  BackOff out;
+  for (const Wall& wall : g.walls) {
+    if (dot(back, wall.inward()) > -0.9) continue;
+    const double off = dot(middle - wall.start, wall.inward()), along = dot(middle - wall.start, wall.along());
+    if (along < 0 || along > wall.length() || off < -kTouch || (out.wall != nullptr && off > out.off)) continue;
+    out = {&wall, off};
+  }
+  return out;
+}
+
+bool standsAsWished(const Ground& g, const Layout& l, WallsWish walls) {
+  if (walls == WallsWish::Both || g.seats.empty()) return true;
+  const BackOff back = backOff(g, l, g.seats.front());
+  return walls == WallsWish::Against ? back.wall != nullptr && back.off <= kAtWall
+                                     : back.wall == nullptr || back.off >= kOffWall;
+}
+
 double turnToLook(Vec2 along) { return normalisedTurn(directionOf(along) + 90); }
 
 FloorPlace backTo(const Wall& wall, const Piece& piece, double along, double off) {

@@ -71,6 +71,24 @@ class Filling {
   std::vector<Body> bodies_;  // no parts until it is put
 };
 
+/// Of a piece: its depth, of what has none its width.
+[[nodiscard]] double depthOf(const Piece&);
+/// The way its front looks.
+[[nodiscard]] Vec2 frontOf(const FloorPlace&);
+/// The wall behind a thing, and how far its back's middle is from it: none where no wall is behind it.
+struct BackOff {
+  const Wall* wall = nullptr;
+  double off = 0;
+};
+[[nodiscard]] BackOff backOff(const Ground&, const Layout&, std::size_t movable);
+/// A back that near stands at its wall; a main seat that is wanted off it stands at least so far away [D].
+inline constexpr double kAtWall = 6 * kInch, kOffWall = 10 * kInch;
+/// Whether the main seat stands as it is wished to.
+[[nodiscard]] bool standsAsWished(const Ground&, const Layout&, WallsWish);
+
+/// Seats that near each other are one group [D].
+inline constexpr double kOneGroup = 144 * kInch;
+
 /// With its back along a wall, `off` from it, its middle so far along the wall from the wall's start.
 [[nodiscard]] FloorPlace backTo(const Wall&, const Piece&, double along, double off);
 /// The turn with which a piece's front looks along a vector.

@@ -4,11 +4,13 @@
 #include <cmath>
 
 #include "core/model/kinds.h"
+#include "core/search/tidy.h"
 
 namespace mezzet {
 namespace {
 
 constexpr double kLongSlide = 60 * kInch, kShortSlide = 1 * kInch;
+constexpr double kSetStraight = 0.2;                                      // of all steps
 constexpr double kChairAtTable = 48 * kInch, kSeatInGroup = 108 * kInch;  // from the table's middle
 
 bool among(const std::vector<std::size_t>& list, std::size_t i) {
@@ -90,6 +92,7 @@ std::vector<std::size_t> groupOf(const Ground& g, const Layout& l, std::size_t m
 Layout stepFrom(const Ground& g, const Layout& from, double heat, Chance& chance) {
   Layout out = from;
   if (g.movables.empty()) return out;
+  if (chance.may(kSetStraight)) return setStraight(g, from, chance);
   const std::size_t i = chance.below(g.movables.size());
   const bool leads = among(g.diningTables, i) || among(g.lowTables, i) || among(g.seats, i);
   const std::vector<std::size_t> group =

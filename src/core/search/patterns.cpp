@@ -24,8 +24,6 @@ struct InGroup {
   double look = 90;  ///< direction of its front, degrees
 };
 
-double depthOf(const Piece& p) { return p.depth.value_or(p.width); }
-
 class GroupLayer {
  public:
   GroupLayer(const Ground& ground, const Layout& layout, Chance& chance) : g_(ground), l_(layout), chance_(chance) {}

@@ -7,6 +7,7 @@
 #include "core/model/kinds.h"
 #include "core/rules/base/wall_doubt.h"
 #include "core/rules/registry.h"
+#include "core/search/tidy.h"
 #include "core/use/seats.h"
 
 namespace mezzet {
@@ -17,6 +18,7 @@ constexpr double kByWindow = 60 * kInch, kFarFromWindow = 120 * kInch;  // of a 
 constexpr double kLampNear = 36 * kInch;                                // from a seat [D]
 constexpr double kBeforeStorage = 36 * kInch;                           // to stand before it [D]
 constexpr int kFloorGrid = 9;
+constexpr double kWishStep = 0.1;  // less is not worth standing askew for
 
 /// What throws a layout out before anything else is asked: bodies in one place, or outside the room.
 bool isPossible(const Situation& s, const Rulebook& book) {
@@ -183,7 +185,7 @@ double wishesMissed(const WishesHad& had, const Wishes& w) {
   const double missed = w.seats * (1 - had.seats) + w.talk * (1 - had.talk) + w.screen * (1 - had.screen) +
                         w.storage * (1 - had.storage) + w.reading * (1 - had.reading) +
                         w.freeFloor * (1 - had.freeFloor);
-  return std::round(missed * 1000) / 1000;
+  return std::round(missed / kWishStep) * kWishStep;
 }
 
 Job withLayout(const Job& job, const Ground& ground, const Layout& layout) {
@@ -241,6 +243,7 @@ Judge::Judge(const Ground& ground, const Rulebook& book, const SearchAsk& ask)
 }
 
 std::optional<SearchScore> Judge::operator()(const Layout& layout) {
+  if (!standsAsWished(ground_, layout, ask_.walls)) return std::nullopt;
   for (std::size_t i = 0; i < at_.size(); ++i) {
     Placement& p = scheme_->placements[at_[i]];
     p.on = layout.at[i];
@@ -253,6 +256,7 @@ std::optional<SearchScore> Judge::operator()(const Layout& layout) {
     if (!isPossible(situation, book_)) return std::nullopt;
     SearchScore score = scoreOf(findingsOf(situation, book_));
     score.wishes = wishesMissed(wishesHad(situation, ask_.wishes), ask_.wishes);
+    score.taste += untidiness(ground_, layout);
     worst = first ? score : std::max(worst, score);
     first = false;
   }

@@ -13,11 +13,11 @@ struct SearchScore {
   int must = 0;       ///< how many findings of weight must break
   double rule = 0;    ///< over broken rules: shortfall over the range's width, at most kMostShort each; to 0.01
   double wishes = 0;  ///< what is wished and not had, 0: all of it
-  double taste = 0;   ///< as `rule`, of taste
+  double taste = 0;   ///< as `rule`, of taste, and how much stands askew
   bool operator==(const SearchScore&) const = default;
   auto operator<=>(const SearchScore&) const = default;
   /// One number for annealing.
-  [[nodiscard]] double energy() const { return 40 * must + 10 * rule + wishes + taste; }
+  [[nodiscard]] double energy() const { return 60 * must + 25 * rule + 2 * wishes + taste; }
 };
 inline constexpr double kMostShort = 3;
 /// Width of a range that is open at one end: a length, an angle, anything else.
@@ -41,7 +41,8 @@ class Judge {
  public:
   /// References must outlive it.
   Judge(const Ground&, const Rulebook&, const SearchAsk&);
-  /// None where bodies are in one place or outside the room: nothing else is asked then.
+  /// None where bodies are in one place or outside the room, or the main seat stands where it is not wished: nothing
+  /// else is asked then.
   [[nodiscard]] std::optional<SearchScore> operator()(const Layout&);
 
  private:

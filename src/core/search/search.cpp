@@ -8,18 +8,22 @@
 #include <thread>
 
 #include "core/edit/edits.h"
+#include "core/model/kinds.h"
 #include "core/search/differ.h"
 #include "core/search/moves.h"
 #include "core/rules/registry.h"
 #include "core/search/patterns.h"
+#include "core/search/tidy.h"
 
 namespace mezzet {
 namespace {
 
-constexpr std::size_t kChains = 8, kKept = 16, kOfOneIdea = 3;
-constexpr int kStarts = 10;        // furnished so often before one of them is walked from
-constexpr int kWalk = 260;         // judged steps of one walk
-constexpr int kTriesPerStep = 12;  // of steps that are thrown out, before a step counts as taken
+constexpr std::size_t kChains = 8, kKept = 16;
+constexpr std::size_t kOfOneIdea = 2, kOfOneMain = 5;  // kept of what is alike in words
+constexpr std::size_t kFewOffers = 3;                  // below these an idea may come twice
+constexpr int kStarts = 10;                            // furnished so often before one of them is walked from
+constexpr int kWalk = 260;                             // judged steps of one walk
+constexpr int kTriesPerStep = 12;                      // of steps that are thrown out, before a step counts as taken
 constexpr double kHot = 3, kCold = 0.02;
 constexpr std::size_t kJudgedWhole = 24;  // would-be winners, with routes
 
@@ -27,7 +31,7 @@ struct Found {
   SearchScore score;
   std::size_t chain = 0, index = 0;
   Layout layout;
-  std::string idea;
+  Idea idea;
 };
 bool before(const Found& a, const Found& b) {
   return std::tie(a.score, a.chain, a.index) < std::tie(b.score, b.chain, b.index);
@@ -122,12 +126,14 @@ class Chain {
     for (auto i = same.rbegin(); i != same.rend(); ++i) kept_.erase(kept_.begin() + static_cast<std::ptrdiff_t>(*i));
     const Found found{score, number_, index_++, layout, ideaOf(ground_, layout)};
     kept_.insert(std::upper_bound(kept_.begin(), kept_.end(), found, before), found);
-    std::size_t alike = 0;
-    for (std::size_t i = 0; i < kept_.size(); ++i)
-      if (kept_[i].idea == found.idea && ++alike > kOfOneIdea) {
-        kept_.erase(kept_.begin() + static_cast<std::ptrdiff_t>(i));
-        break;
-      }
+    std::size_t alike = 0, main = 0;
+    for (std::size_t i = 0; i < kept_.size(); ++i) {
+      alike += kept_[i].idea.all == found.idea.all;
+      main += kept_[i].idea.main == found.idea.main;
+      if (kept_[i].idea.main != found.idea.main || (alike <= kOfOneIdea && main <= kOfOneMain)) continue;
+      kept_.erase(kept_.begin() + static_cast<std::ptrdiff_t>(i));
+      break;
+    }
     if (kept_.size() > kKept) kept_.pop_back();
     tell(score, layout);
   }
@@ -155,14 +161,13 @@ class Chain {
 struct JudgedWhole {
   SearchOffer offer;
   std::vector<Finding> findings;
-  SearchScore helpable;  ///< without what only things that stay say of themselves: no step can mend that
+  SearchScore ofFloor;  ///< without what is asked of pictures and shelves: they are hung again when the floor is set
 };
-/// Whether all that a finding is about stays where it is.
-bool staysOf(const Ground& ground, const Finding& f) {
-  return !f.subjects.empty() && std::all_of(f.subjects.begin(), f.subjects.end(), [&](const std::string& subject) {
-    const PlacementId id(carrierOfSubject(subject));
-    return findPlacement(*ground.scheme, id) != nullptr &&
-           std::none_of(ground.movables.begin(), ground.movables.end(), [&](const Movable& m) { return m.id == id; });
+/// Whether a finding is asked of something that hangs and is no screen.
+bool isOfHung(const Ground& ground, const Finding& f) {
+  return std::any_of(f.subjects.begin(), f.subjects.end(), [&](const std::string& subject) {
+    const Placement* p = findPlacement(*ground.scheme, PlacementId(carrierOfSubject(subject)));
+    return p != nullptr && onWall(p->on) != nullptr && !isScreen(pieceOf(*ground.job, *p).kind);
   });
 }
 struct Whole {
@@ -181,14 +186,17 @@ struct Whole {
     out.findings = check(out.offer.job, book, ask.scheme, format, CheckWith{state, &routes, nullptr});
     out.offer.score = scoreOf(out.findings);
     out.offer.score.wishes = wishes;
-    std::vector<Finding> moved;
-    std::copy_if(out.findings.begin(), out.findings.end(), std::back_inserter(moved),
-                 [&](const Finding& f) { return f.verdict == Verdict::Breaks && !staysOf(ground, f); });
-    out.helpable = scoreOf(moved);
+    out.offer.score.taste += untidiness(ground, layout);
+    std::vector<Finding> floor;
+    std::copy_if(out.findings.begin(), out.findings.end(), std::back_inserter(floor),
+                 [&](const Finding& f) { return f.verdict == Verdict::Breaks && !isOfHung(ground, f); });
+    out.ofFloor = scoreOf(floor);
     for (const Finding& f : out.findings)
       if (f.verdict == Verdict::Breaks && f.weight != Weight::Taste)
         ++(f.weight == Weight::Must ? out.offer.must : out.offer.rule);
-    out.offer.idea = ideaOf(ground, layout);
+    const Idea idea = ideaOf(ground, layout);
+    out.offer.idea = idea.all;
+    out.offer.name = idea.main;
     return out;
   }
 };
@@ -197,20 +205,21 @@ struct Whole {
 /// until it holds or nothing gets better.
 std::vector<JudgedWhole> wouldBeWinners(const std::vector<Found>& all, const Whole& whole) {
   std::vector<const Found*> distinct;
-  std::map<std::string, std::size_t> ofIdea;
+  std::map<std::string, std::size_t> ofIdea, ofMain;
   for (const Found& found : all)
-    if (distinct.size() < kJudgedWhole && ofIdea[found.idea] < kOfOneIdea &&
+    if (distinct.size() < kJudgedWhole && ofIdea[found.idea.all] < kOfOneIdea && ofMain[found.idea.main] < kOfOneMain &&
         std::none_of(distinct.begin(), distinct.end(),
                      [&](const Found* other) { return !differ(whole.ground, other->layout, found.layout); })) {
       distinct.push_back(&found);
-      ++ofIdea[found.idea];
+      ++ofIdea[found.idea.all];
+      ++ofMain[found.idea.main];
     }
   std::vector<JudgedWhole> out;
   for (const Found* found : distinct) out.push_back(whole(found->layout, found->score.wishes));
   Judge judge(whole.ground, whole.book, whole.ask);
   for (std::size_t i = 0; i < out.size(); ++i) {
     Chance chance(kChains * whole.ask.seed + kChains + i);
-    for (int step = 0; step < kPolish && (out[i].helpable.must > 0 || out[i].helpable.rule > distinct[i]->score.rule);
+    for (int step = 0; step < kPolish && (out[i].ofFloor.must > 0 || out[i].ofFloor.rule > distinct[i]->score.rule);
          ++step) {
       const Layout next = stepFrom(whole.ground, out[i].offer.layout, 0.1, chance);
       const auto quick = judge(next);
@@ -223,20 +232,25 @@ std::vector<JudgedWhole> wouldBeWinners(const std::vector<Found>& all, const Who
   return out;
 }
 
-/// Each idea once before any twice, but nothing much worse for the sake of being another; what small steps made alike
-/// is offered once.
+/// Each idea once, the main piece's first, but nothing much worse for the sake of being another; one idea twice only
+/// where there are few. What small steps made alike is offered once.
 std::vector<std::size_t> chosenOf(const std::vector<JudgedWhole>& whole, const Ground& ground, std::size_t most) {
   constexpr double kMuchWorse = 1;
+  enum class Other { Main, Idea, Any };
+  SearchScore best{1000, 0, 0, 0};
+  for (const JudgedWhole& w : whole)
+    if (std::tie(w.ofFloor.must, w.ofFloor.rule) < std::tie(best.must, best.rule)) best = w.ofFloor;
   std::vector<std::size_t> chosen;
-  for (const bool fresh : {true, false})
-    for (std::size_t i = 0; i < whole.size() && chosen.size() < most; ++i) {
+  for (const Other other : {Other::Main, Other::Idea, Other::Any})
+    for (std::size_t i = 0; i < whole.size() && chosen.size() < (other == Other::Any ? kFewOffers : most); ++i) {
       const SearchOffer& offer = whole[i].offer;
-      const SearchOffer& best = whole.front().offer;
       const auto among = [&](auto what) { return std::any_of(chosen.begin(), chosen.end(), what); };
-      const bool known = among([&](std::size_t c) { return whole[c].offer.idea == offer.idea; });
+      const bool known = among([&](std::size_t c) {
+        return other == Other::Main ? whole[c].offer.name == offer.name : whole[c].offer.idea == offer.idea;
+      });
       const bool alike = among([&](std::size_t c) { return !differ(ground, whole[c].offer.layout, offer.layout); });
-      const bool sound = offer.must <= best.must && offer.score.rule <= best.score.rule + kMuchWorse;
-      if (alike || (fresh && (known || !sound))) continue;
+      const bool sound = whole[i].ofFloor.must <= best.must && whole[i].ofFloor.rule <= best.rule + kMuchWorse;
+      if (alike || (other != Other::Any && (known || !sound))) continue;
       chosen.push_back(i);
     }
   std::sort(chosen.begin(), chosen.end());
@@ -304,12 +318,18 @@ SearchResult searchLayouts(const Job& job, const Rulebook& book, const SearchAsk
   return out;
 }
 
-Job withOfferTaken(const Job& job, const SearchAsk& ask, const SearchOffer& offer, IdSource& ids, SchemeId& fresh) {
+Job withOfferTaken(const Job& job, const SearchAsk& ask, const SearchOffer& offer, const std::string& date,
+                   IdSource& ids, SchemeId& fresh) {
   const Scheme* scheme = findScheme(job, ask.scheme);
   if (scheme == nullptr) return job;
   Job out = withNextScheme(job, scheme->room, ask.scheme, ids, fresh);
   Scheme copy = *findScheme(out, fresh);
-  copy.name = offer.idea;
+  copy.name = offer.name;
+  const auto named = [&](const auto& other) {
+    return other->id != fresh && other->room == copy.room && other->name == copy.name;
+  };
+  for (int again = 2; std::any_of(job.schemes.begin(), job.schemes.end(), named); ++again)
+    copy.name = offer.name + ", " + std::to_string(again);
   copy.kept.clear();
   const Scheme& laid = *findScheme(offer.job, ask.scheme);
   // Copies keep the order of what they are copies of.
@@ -319,7 +339,7 @@ Job withOfferTaken(const Job& job, const SearchAsk& ask, const SearchOffer& offe
     copy.placements[i].piece = laid.placements[i].piece;
     copy.placements[i].usedAt.reset();
   }
-  copy.log = {{LogKind::Decision, {}, "Searched. " + offer.why}};
+  copy.log = {{LogKind::Decision, date, "Searched. " + offer.why}};
   return withScheme(out, std::move(copy));
 }
 

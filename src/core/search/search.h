@@ -13,7 +13,8 @@ struct SearchOffer {
   SearchScore score;       ///< of the whole scheme, routes drawn
   int must = 0, rule = 0;  ///< how many findings of each break
   Layout layout;
-  std::string idea;  ///< "Sofa against wall B, looking at the fire"
+  std::string idea;  ///< "Sofa at wall B, looking at the fire, two facing it"
+  std::string name;  ///< "Sofa at wall B, looking at the fire": of the scheme when it is taken
   std::string why;   ///< one sentence: what it does best, what it breaks
   SchemeFigures figures;
   int talkPairs = 0;
@@ -40,14 +41,18 @@ struct SearchResult {
                                          const std::function<void(const SearchProgress&)>& progress = {});
 
 /// Takes an offer as a scheme of its own, beside the one that was searched.
-[[nodiscard]] Job withOfferTaken(const Job&, const SearchAsk&, const SearchOffer&, IdSource&, SchemeId& fresh);
+[[nodiscard]] Job withOfferTaken(const Job&, const SearchAsk&, const SearchOffer&, const std::string& date, IdSource&,
+                                 SchemeId& fresh);
 
 /// Would-be winners that only a drawn route breaks are walked on from by so many steps, routes drawn.
 inline constexpr int kPolish = 40;
 
 // ---- words, in words.cpp
-/// What the layout does, in a few words; equal words are one idea.
-[[nodiscard]] std::string ideaOf(const Ground&, const Layout&);
+/// What the layout does, in a few words; equal words are one idea. `main` is about the main piece alone.
+struct Idea {
+  std::string main, all;
+};
+[[nodiscard]] Idea ideaOf(const Ground&, const Layout&);
 /// One sentence for each: what it does best among all of them, and what it breaks.
 void explain(std::vector<SearchOffer>&, const std::vector<std::vector<Finding>>& findings, const Ground&, LengthFormat);
 

@@ -12,32 +12,19 @@
 namespace mezzet {
 namespace {
 
-constexpr double kAtWall = 6 * kInch;  // a back that near stands at its wall
 constexpr double kLooksAt = 35;        // degrees
 constexpr double kBehind = 6 * kInch;  // a case that near to a back stands behind it
-constexpr double kOneGroup = 144 * kInch, kBeforeWindow = 90 * kInch;
+constexpr double kBeforeWindow = 90 * kInch;
+constexpr double kLowCase = 40 * kInch;      // no higher does it stand behind a seat
 constexpr double kUnderWindow = 36 * kInch;  // a back that near a window is before it
 constexpr double kClearlyMore = 2 * kInch;   // of a way or a wall, to be told as the best
 constexpr double kClearlyMoreFloor = 3 * kFoot * kFoot;
 
-Vec2 frontOf(const FloorPlace& p) { return rotated({0, -1}, turnOf(p.turn)); }
-
-struct BackAt {
-  std::optional<CornerId> atWall;
-  double off = 0;  // of its back from the wall behind it
-};
-BackAt backOf(const Ground& g, const Layout& l, std::size_t i) {
-  const FloorPlace& p = l.at[i];
-  const Vec2 back = -frontOf(p), middle = p.at + back * (g.piece(l, i).depth.value_or(0) / 2);
-  BackAt out{{}, 1e9};
-  for (const Wall& wall : g.walls) {
-    if (dot(back, wall.inward()) > -0.9) continue;
-    const double off = dot(middle - wall.start, wall.inward()), along = dot(middle - wall.start, wall.along());
-    if (along < 0 || along > wall.length() || off > out.off || off < -kTouch) continue;
-    out.off = off;
-    if (off <= kAtWall) out.atWall = wall.id;
-  }
-  return out;
+/// The wall that it stands at with its back.
+std::optional<CornerId> wallAt(const Ground& g, const Layout& l, std::size_t i) {
+  const BackOff back = backOff(g, l, i);
+  if (back.wall == nullptr || back.off > kAtWall) return std::nullopt;
+  return back.wall->id;
 }
 
 std::string_view focusWords(const Focus& f) {
@@ -52,17 +39,18 @@ std::string_view focusWords(const Focus& f) {
 
 std::string mainIdea(const Ground& g, const Layout& l, std::size_t main) {
   const FloorPlace& p = l.at[main];
-  const BackAt back = backOf(g, l, main);
+  const auto wall = wallAt(g, l, main);
   std::string out = capital(std::string(kindWords(g.movables[main].piece->kind)));
   bool case_ = false;
   for (const std::size_t i : g.storage) {
+    if (g.piece(l, i).height.value_or(kLowCase + 1) > kLowCase) continue;
     const Vec2 to = l.at[i].at - p.at;
     const double behind =
         dot(to, -frontOf(p)) - (g.piece(l, main).depth.value_or(0) + g.piece(l, i).depth.value_or(0)) / 2;
     case_ =
         case_ || (behind > -kTouch && behind < kBehind && std::abs(cross(to, frontOf(p))) < g.piece(l, main).width / 2);
   }
-  if (back.atWall) out += " at wall " + back.atWall->value;
+  if (wall) out += " at wall " + wall->value;
   else if (case_) out += " off the wall with a case behind it";
   else out += " off the wall";
   for (const Focus& f : g.focuses) {
@@ -73,8 +61,9 @@ std::string mainIdea(const Ground& g, const Layout& l, std::size_t main) {
   for (const Focus& f : g.focuses) {
     if (f.kind != Focus::Kind::Window) continue;
     const Vec2 to = f.at - p.at;
-    if (dot(frontOf(p), to) < 0 && norm(to) < kUnderWindow + g.piece(l, main).width / 2 &&
-        dot(frontOf(p), f.outward) > 0.9)
+    const double off = dot(p.at - f.at, f.outward) - depthOf(g.piece(l, main)) / 2;
+    if (dot(frontOf(p), f.outward) > 0.9 && off < kUnderWindow &&
+        std::abs(cross(to, f.outward)) < g.piece(l, main).width / 2)
       return out + ", before a window";
     if (degreesBetween(frontOf(p), to) <= kLooksAt) return out + ", looking out of a window";
   }
@@ -117,9 +106,8 @@ std::string tableIdea(const Ground& g, const Layout& l, std::size_t table) {
   out += std::abs(dot(length, along->along())) > 0.7 ? ", along wall " : ", its end to wall ";
   out += along->id.value;
   if (!g.storage.empty())
-    if (const BackAt back = backOf(g, l, g.storage.front()); back.atWall)
-      out +=
-          ", " + std::string(kindWords(g.movables[g.storage.front()].piece->kind)) + " at wall " + back.atWall->value;
+    if (const auto wall = wallAt(g, l, g.storage.front()))
+      out += ", " + std::string(kindWords(g.movables[g.storage.front()].piece->kind)) + " at wall " + wall->value;
   return out;
 }
 
@@ -165,23 +153,36 @@ std::string broken(const Ground& g, const Finding& f) {
   if (f.subjects.empty() || std::none_of(std::begin(kOfIt), std::end(kOfIt),
                                          [&](std::string_view begins) { return f.sentence.starts_with(begins); }))
     return f.sentence;
-  return capital(thingWords(SchemeNames(*g.job, *g.scheme), *g.room, f.subjects.front())) + ": " +
-         midSentence(f.sentence);
+  // Of two it is the one that the sentence does not name.
+  const SchemeNames names(*g.job, *g.scheme);
+  std::string of = thingWords(names, *g.room, f.subjects.front());
+  for (const std::string& subject : f.subjects)
+    if (const std::string words = thingWords(names, *g.room, subject); f.sentence.find(words) == std::string::npos) {
+      of = words;
+      break;
+    }
+  return capital(of) + ": " + midSentence(f.sentence);
 }
 
 }  // namespace
 
-std::string ideaOf(const Ground& g, const Layout& l) {
-  if (!g.seats.empty()) return mainIdea(g, l, g.seats.front()) + othersIdea(g, l, g.seats.front());
-  if (g.beds.empty() && !g.diningTables.empty()) return tableIdea(g, l, g.diningTables.front());
-  for (const auto* list : {&g.beds, &g.desks, &g.storage, &g.others})
-    if (!list->empty()) {
-      const std::size_t i = list->front();
-      const BackAt back = backOf(g, l, i);
-      return capital(std::string(kindWords(g.movables[i].piece->kind))) +
-             (back.atWall ? " at wall " + back.atWall->value : " in the room");
-    }
-  return "As it stands";
+Idea ideaOf(const Ground& g, const Layout& l) {
+  if (!g.seats.empty()) {
+    const std::string main = mainIdea(g, l, g.seats.front());
+    return {main, main + othersIdea(g, l, g.seats.front())};
+  }
+  std::string main = "As it stands";
+  if (g.beds.empty() && !g.diningTables.empty()) main = tableIdea(g, l, g.diningTables.front());
+  else
+    for (const auto* list : {&g.beds, &g.desks, &g.storage, &g.others})
+      if (!list->empty()) {
+        const std::size_t i = list->front();
+        const auto wall = wallAt(g, l, i);
+        main = capital(std::string(kindWords(g.movables[i].piece->kind))) +
+               (wall ? " at wall " + wall->value : " in the room");
+        break;
+      }
+  return {main, main};
 }
 
 void explain(std::vector<SearchOffer>& offers, const std::vector<std::vector<Finding>>& findings, const Ground& ground,

@@ -1,4 +1,5 @@
 // What a scheme costs, for the owner: what, how many, price, sum, when.
+#include "core/base/sentence.h"
 #include "core/choose/budget.h"
 #include "core/sheets/sheet_row.h"
 #include "core/sheets/table.h"
@@ -15,7 +16,7 @@ Table budgetTable(const SheetSource& s) {
   if (s.scheme == nullptr || s.request.book == nullptr) return table;
   const Budget budget = budgetOf(s.job, *s.request.book, s.scheme->id);
   for (const BudgetLine& line : budget.lines)
-    table.rows.push_back({moneyText(line.count), line.what,
+    table.rows.push_back({moneyText(line.count), capital(line.what),
                           line.price ? moneyText(*line.price) : std::string("no price"),
                           line.price ? moneyText(line.sum()) : std::string("-"),
                           line.phase == Phase::Later ? "later" : "now", line.full ? "fuller" : "both"});

@@ -50,6 +50,15 @@ void addSheetText(Drawing& d, Vec2 at, const std::string& text, double height, I
   d.add(Layer::Title, "", TextItem{at, text, height, Align::Left, 0, ink, Ink::None});
 }
 
+std::string fittedText(std::string text, double width, double letters) {
+  if (letteringWidth(text, letters) <= width) return text;
+  while (!text.empty() && letteringWidth(text + "...", letters) > width) {
+    do text.pop_back();
+    while (!text.empty() && (static_cast<unsigned char>(text.back()) & 0xC0) == 0x80);
+  }
+  return text + "...";
+}
+
 namespace {
 
 /// What the sheet is, and below it what of that has no room, with the date.
@@ -74,8 +83,9 @@ Drawing titleBlock(double wide, int scale, const Job& job, const Room& room, con
   d.add(Layer::Title, "frame", line({0, kTitleBlock}, {wide, kTitleBlock}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   d.add(Layer::Title, "frame", line({check, 0}, {check, kTitleBlock}, thin()));
   const Lines lines = titleLines(title, r, check - 2 * kPad);
-  addSheetText(d, {kPad, row(0)}, job.name, kTitleLetters);
-  addSheetText(d, {kPad, row(1)}, room.name + (scheme != nullptr ? ", " + scheme->name : ""));
+  const double forNames = check - 2 * kPad;
+  addSheetText(d, {kPad, row(0)}, fittedText(job.name, forNames, kTitleLetters), kTitleLetters);
+  addSheetText(d, {kPad, row(1)}, fittedText(room.name + (scheme != nullptr ? ", " + scheme->name : ""), forNames));
   addSheetText(d, {kPad, row(2)}, lines.third);
   if (scheme != nullptr && !unsignedIn(*scheme).empty())
     addSheetText(d, {kPad, row(3)}, kNotToBuildFrom, kSmallLetters, Ink::Ink);

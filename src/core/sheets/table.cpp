@@ -15,16 +15,6 @@ int rowsOn(const Table& table, const Paper& paper) {
   return std::max(1, static_cast<int>((height - 2 * kBorder - kTitleBlock - 2 * kHeadRow - below) / kTableRow));
 }
 
-/// What fits a column, with an ellipsis where it does not.
-std::string fitted(std::string text, double width) {
-  while (text.size() > 1 && letteringWidth(text, kSmallLetters) > width) {
-    do text.pop_back();
-    while (!text.empty() && (static_cast<unsigned char>(text.back()) & 0xC0) == 0x80);
-    if (letteringWidth(text + "...", kSmallLetters) <= width) return text + "...";
-  }
-  return text;
-}
-
 }  // namespace
 
 int pagesOf(const Table& table, const Paper& paper) {
@@ -47,7 +37,7 @@ Sheet tablePage(const Table& table, const SheetSource& s, int number) {
     const std::vector<std::string>& cells = table.rows[static_cast<std::size_t>(i)];
     for (std::size_t c = 0; c < table.columns.size(); ++c) {
       const double from = table.columns[c].from, end = c + 1 < table.columns.size() ? table.columns[c + 1].from : 1.0;
-      addSheetText(d, {left + from * wide, y}, fitted(cells[c], (end - from) * wide - 2));
+      addSheetText(d, {left + from * wide, y}, fittedText(cells[c], (end - from) * wide - 2));
     }
     d.add(Layer::Title, "", line({left, y - 3}, {right, y - 3}, fine()));
   }

@@ -159,7 +159,7 @@ TEST(Search, TakenOffersAreSchemesOfTheirOwn) {
   ASSERT_FALSE(result.offers.empty());
   IdSource ids(100);
   SchemeId fresh;
-  const Job after = withOfferTaken(job, ask, result.offers.front(), ids, fresh);
+  const Job after = withOfferTaken(job, ask, result.offers.front(), {}, ids, fresh);
   EXPECT_FALSE(faultOf(after));
   EXPECT_EQ(scheme(after), scheme(job)) << "the one that was searched stays";
   const Scheme& taken = *findScheme(after, fresh);

@@ -289,7 +289,8 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
   d.high = box.high;
   double thickest = kUsualWall;
   for (const Wall& wall : wallsOf(room)) thickest = std::max(thickest, wall.thickness);
-  const double margin = thickest + kMargin * d.scale;
+  constexpr double kBareMargin = 1;  // mm of paper
+  const double margin = thickest + (o.bare ? kBareMargin : kMargin) * d.scale;
   d.low = d.low - Vec2{margin, margin};
   d.high += Vec2{margin, margin};
 
@@ -300,8 +301,8 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
   addWallsAndOpenings(d, job, room, o);
   for (const Feature& f : room.features)
     if (f.kind == FeatureKind::Niche || f.kind == FeatureKind::Beam) addFeature(d, room, f, o.format);
-  if (!o.named) addPoints(d, room);
-  addWallDimensions(d, room, o.format);
+  if (!o.named && !o.bare) addPoints(d, room);
+  if (!o.bare) addWallDimensions(d, room, o.format);
   if (scheme != nullptr) {
     const PieceIndex pieces(job);
     const SchemeNames names(job, *scheme);
@@ -339,6 +340,10 @@ Drawing composePlan(const Job& job, const Room& room, const Scheme* scheme, cons
     const double reach = job.units == Unit::Inch ? 5 * kFoot : 2000,
                  bar = reach + (letteringWidth(writeLength(reach, o.format), kSmallLetters) + 6) * p;
     addScaleBar(d, {high.x - bar, low.y + 2.5 * p}, job.units == Unit::Inch, o.format);
+  }
+  if (o.bare) {
+    d.labels.clear();
+    std::erase_if(d.items, [](const Item& item) { return std::holds_alternative<TextItem>(item.shape); });
   }
   return d;
 }

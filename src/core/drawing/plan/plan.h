@@ -20,6 +20,7 @@ struct PlanOptions {
   /// For who looks at the room, not for who works in it: the room and its openings are named, and sills, sockets and
   /// the like are left out.
   bool named = false;
+  bool bare = false;  ///< shapes alone: for a picture too small for words and dimensions
 };
 
 /// Room, openings, features and, if there is one, the scheme's floor pieces, with dimensions and wall tags.
