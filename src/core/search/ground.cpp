@@ -139,6 +139,7 @@ Ground groundOf(const Job& job, const SearchAsk& ask) {
     if (!piece.depth) continue;
     if (p.locked || has(ask.keep, p.id)) {
       if (isRug(piece.kind)) continue;
+      if (isSatAt(piece.kind)) g.satAt.emplace_back(&piece, *floor);
       Body body{p.id.value, footprint(piece, *floor), false, {}};
       body.bounds = boundsOf(body.parts);
       g.fixed.push_back(std::move(body));

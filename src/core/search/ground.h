@@ -41,7 +41,8 @@ struct Ground {
   std::vector<Polygon> before;  ///< the floor before doors: kept free when something is put down
   std::vector<Movable> movables;
   std::vector<Focus> focuses;
-  double reach = 0;  ///< diagonal of the room
+  std::vector<std::pair<const Piece*, FloorPlace>> satAt;  ///< tables and desks that stay where they are
+  double reach = 0;                                        ///< diagonal of the room
 
   // by what they are for, indices into `movables`
   std::vector<std::size_t> seats, lowTables, sideTables, rugs, diningTables, diningChairs, desks, storage, beds, lamps,

@@ -4,14 +4,16 @@
 #include <cmath>
 
 #include "core/model/kinds.h"
+#include "core/search/chairs.h"
 #include "core/search/tidy.h"
 
 namespace mezzet {
 namespace {
 
 constexpr double kLongSlide = 60 * kInch, kShortSlide = 1 * kInch;
-constexpr double kSetStraight = 0.2;                                      // of all steps
-constexpr double kChairAtTable = 48 * kInch, kSeatInGroup = 108 * kInch;  // from the table's middle
+constexpr double kSetStraight = 0.2;  // of all steps
+constexpr double kChairAtDesk = 36 * kInch, kChairAtTable = 48 * kInch,
+                 kSeatInGroup = 108 * kInch;  // from the table's middle
 
 bool among(const std::vector<std::size_t>& list, std::size_t i) {
   return std::find(list.begin(), list.end(), i) != list.end();
@@ -79,9 +81,9 @@ std::vector<std::size_t> groupOf(const Ground& g, const Layout& l, std::size_t m
     for (const std::size_t i : list)
       if (i != movable && distance(l.at[i].at, l.at[movable].at) <= reach) out.push_back(i);
   };
-  if (isDiningTable(kind)) {
-    near(g.diningChairs, kChairAtTable + g.piece(l, movable).width / 2);
-    near(g.rugs, 24 * kInch);
+  if (isSatAt(kind)) {
+    for (const std::size_t chair : chairsAt(g, l, movable)) out.push_back(chair);
+    if (isDiningTable(kind)) near(g.rugs, 24 * kInch);
   } else if (isLowTable(kind) || among(g.seats, movable)) {
     for (const auto* list : {&g.seats, &g.lowTables, &g.sideTables, &g.lamps}) near(*list, kSeatInGroup);
     near(g.rugs, kSeatInGroup);
@@ -94,9 +96,13 @@ Layout stepFrom(const Ground& g, const Layout& from, double heat, Chance& chance
   if (g.movables.empty()) return out;
   if (chance.may(kSetStraight)) return setStraight(g, from, chance);
   const std::size_t i = chance.below(g.movables.size());
-  const bool leads = among(g.diningTables, i) || among(g.lowTables, i) || among(g.seats, i);
+  if (among(g.diningChairs, i) && (!g.diningTables.empty() || !g.desks.empty() || !g.satAt.empty())) {
+    out.at[i] = freeChairPlace(g, from, i, chance);
+    return out;
+  }
+  const bool leads = among(g.desks, i) || among(g.diningTables, i) || among(g.lowTables, i) || among(g.seats, i);
   const std::vector<std::size_t> group =
-      leads && chance.may(among(g.diningTables, i) ? 0.9 : 0.4) ? groupOf(g, from, i) : std::vector{i};
+      leads && (isSatAt(g.movables[i].piece->kind) || chance.may(0.4)) ? groupOf(g, from, i) : std::vector{i};
   // Cases and beds keep their backs at what they stand against: they go along it, or to another wall.
   const bool backed = among(g.storage, i) || among(g.beds, i) || among(g.desks, i);
   const double drawn = chance.unit(), what = backed && drawn >= 0.62 && drawn < 0.74 ? 0.8 : drawn;
@@ -116,7 +122,9 @@ Layout stepFrom(const Ground& g, const Layout& from, double heat, Chance& chance
     backToWall(g, out, group, i, chance);
   } else if (what < 0.97 || g.movables[i].sizes.size() < 2) {
     const std::size_t j = chance.below(g.movables.size());
-    if (!among(g.diningChairs, i) && !among(g.diningChairs, j)) std::swap(out.at[i], out.at[j]);
+    // What chairs stand at is no part of it: they would stand about.
+    const auto stays = [&](std::size_t k) { return among(g.diningChairs, k) || !chairsAt(g, from, k).empty(); };
+    if (!stays(i) && !stays(j)) std::swap(out.at[i], out.at[j]);
   } else {
     out.size[i] = chance.below(g.movables[i].sizes.size());
   }

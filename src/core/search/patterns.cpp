@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/model/kinds.h"
+#include "core/search/chairs.h"
 #include "core/use/dining.h"
 #include "core/use/chairs.h"
 
@@ -228,7 +229,9 @@ class Furnisher {
     for (const auto* tables : {&g_.diningTables})
       for (const std::size_t t : *tables) {
         const Piece& table = piece(t);
-        const std::size_t wanted = (chairs.size() + tables->size() - 1) / tables->size();
+        // Each desk keeps one.
+        const std::size_t round = chairs.size() - std::min(chairs.size(), g_.desks.size());
+        const std::size_t wanted = (round + tables->size() - 1) / tables->size();
         const std::size_t rug =
             g_.rugs.size() > 1 || (g_.seats.empty() && !g_.rugs.empty()) ? g_.rugs.back() : g_.movables.size();
         for (int tries = 0; tries < kTries; ++tries) {
@@ -277,13 +280,19 @@ class Furnisher {
     for (const std::size_t i : g_.diningChairs)
       if (!filling_.isPut(i)) chairs.push_back(i);
     for (const std::size_t d : g_.desks) {
-      if (!atSomeWall(d) || chairs.empty()) continue;
-      const Piece& desk = piece(d);
-      const FloorPlace at = filling_.layout().at[d];
-      const Vec2 front = rotated({0, -1}, turnOf(at.turn));
-      const std::size_t chair = chairs.front();
-      const double off = depthOf(desk) / 2 + depthOf(piece(chair)) / 2 - kSetUnder;
-      if (put(chair, {at.at + front * off, turnToLook(-front)})) chairs.erase(chairs.begin());
+      // A desk is of use where its chair has room.
+      for (int t = 0; t < kTries && !chairs.empty() && !filling_.isPut(d); ++t) {
+        const Wall& wall = someWall();
+        if (wall.length() < piece(d).width) continue;
+        const FloorPlace at =
+            backTo(wall, piece(d), chance_.between(piece(d).width / 2, wall.length() - piece(d).width / 2), 0);
+        const FloorPlace before = atDesk(piece(d), at, piece(chairs.front()));
+        if (!filling_.fits(d, at) || !filling_.fits(chairs.front(), before)) continue;
+        filling_.put(d, at);
+        filling_.put(chairs.front(), before);
+        chairs.erase(chairs.begin());
+      }
+      atSomeWall(d);
     }
   }
   void beds() {

@@ -7,6 +7,7 @@
 #include "core/model/kinds.h"
 #include "core/rules/base/wall_doubt.h"
 #include "core/rules/registry.h"
+#include "core/search/chairs.h"
 #include "core/search/tidy.h"
 #include "core/use/seats.h"
 
@@ -243,7 +244,7 @@ Judge::Judge(const Ground& ground, const Rulebook& book, const SearchAsk& ask)
 }
 
 std::optional<SearchScore> Judge::operator()(const Layout& layout) {
-  if (!standsAsWished(ground_, layout, ask_.walls)) return std::nullopt;
+  if (!standsAsWished(ground_, layout, ask_.walls) || !chairsStandAtTables(ground_, layout)) return std::nullopt;
   for (std::size_t i = 0; i < at_.size(); ++i) {
     Placement& p = scheme_->placements[at_[i]];
     p.on = layout.at[i];

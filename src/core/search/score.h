@@ -41,8 +41,8 @@ class Judge {
  public:
   /// References must outlive it.
   Judge(const Ground&, const Rulebook&, const SearchAsk&);
-  /// None where bodies are in one place or outside the room, or the main seat stands where it is not wished: nothing
-  /// else is asked then.
+  /// None where bodies are in one place or outside the room, the main seat stands where it is not wished or chairs
+  /// stand about: nothing else is asked then.
   [[nodiscard]] std::optional<SearchScore> operator()(const Layout&);
 
  private:

@@ -166,6 +166,7 @@ Layout setStraight(const Ground& g, const Layout& from, Chance& chance) {
   switch (axis ? chance.below(6) : 0) {
     case 0: {
       const std::size_t i = chance.below(g.movables.size());
+      if (isSatAt(g.movables[i].piece->kind) || isDiningSeat(g.movables[i].piece->kind)) break;
       out.at[i].turn = straightened(g, axis ? &*axis : nullptr, from.at[i].turn);
       break;
     }

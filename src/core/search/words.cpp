@@ -164,6 +164,14 @@ std::string broken(const Ground& g, const Finding& f) {
   return capital(of) + ": " + midSentence(f.sentence);
 }
 
+/// What no layout mends, where several are offered.
+bool breaksInAll(const std::vector<std::vector<Finding>>& findings, const std::string& id) {
+  return findings.size() > 1 && std::all_of(findings.begin(), findings.end(), [&](const std::vector<Finding>& all) {
+           return std::any_of(all.begin(), all.end(),
+                              [&](const Finding& f) { return f.id == id && f.verdict == Verdict::Breaks; });
+         });
+}
+
 }  // namespace
 
 Idea ideaOf(const Ground& g, const Layout& l) {
@@ -192,19 +200,21 @@ void explain(std::vector<SearchOffer>& offers, const std::vector<std::vector<Fin
     const std::string best = bestOf(offers, i, ground, format);
     std::string why = offer.idea;
     if (!best.empty()) why += ": " + best;
-    const Finding* worst = nullptr;
-    for (const Finding& f : findings[i])
-      if (f.verdict == Verdict::Breaks && f.weight != Weight::Taste &&
-          (worst == nullptr || std::pair(f.weight, -shortfallOf(f)) < std::pair(worst->weight, -shortfallOf(*worst))))
-        worst = &f;
-    if (worst == nullptr) why += best.empty() ? ": nothing of weight breaks" : ", and nothing of weight breaks";
+    const Finding *worst = nullptr, *everywhere = nullptr;
+    for (const Finding& f : findings[i]) {
+      if (f.verdict != Verdict::Breaks || f.weight == Weight::Taste) continue;
+      const Finding*& of = breaksInAll(findings, f.id) ? everywhere : worst;
+      if (of == nullptr || std::pair(f.weight, -shortfallOf(f)) < std::pair(of->weight, -shortfallOf(*of))) of = &f;
+    }
+    if (worst == nullptr && everywhere == nullptr)
+      why += best.empty() ? ": nothing of weight breaks" : ", and nothing of weight breaks";
     offer.why = why + ".";
     if (worst != nullptr) {
       const int more = offer.must + offer.rule - 1;
-      offer.why += " " + broken(ground, *worst) +
-                   (more == 0   ? std::string()
-                    : more == 1 ? std::string(" One more breaks.")
-                                : " " + std::to_string(more) + " more break.");
+      offer.why += " " + broken(ground, *worst);
+      if (more > 0) offer.why += more == 1 ? " One more breaks." : " " + std::to_string(more) + " more break.";
+    } else if (everywhere != nullptr) {
+      offer.why += " As in all of these: " + midSentence(broken(ground, *everywhere));
     }
   }
 }

@@ -4,8 +4,10 @@
 #include <gtest/gtest.h>
 
 #include "core/edit/validate.h"
+#include "core/search/chairs.h"
 #include "core/search/differ.h"
 #include "core/search/patterns.h"
+#include "core/search/tidy.h"
 #include "io/json/choosing_report.h"
 #include "io/json/rulebook_json.h"
 #include "support/rooms.h"
@@ -163,7 +165,7 @@ TEST(Search, TakenOffersAreSchemesOfTheirOwn) {
   EXPECT_FALSE(faultOf(after));
   EXPECT_EQ(scheme(after), scheme(job)) << "the one that was searched stays";
   const Scheme& taken = *findScheme(after, fresh);
-  EXPECT_EQ(taken.name, result.offers.front().idea);
+  EXPECT_EQ(taken.name, result.offers.front().name);
   for (std::size_t i = 0; i < taken.placements.size(); ++i)
     EXPECT_EQ(taken.placements[i].on, scheme(result.offers.front().job).placements[i].on);
 }
@@ -268,6 +270,81 @@ TEST(Patterns, PutEverythingDownFree) {
         EXPECT_FALSE(f.verdict == Verdict::Breaks && (f.rule == "overlap" || f.rule == "outside-room")) << f.sentence;
     }
   EXPECT_GT(whole, tried / 3);
+}
+
+TEST(Search, TheMainSeatStandsWhereItIsWished) {
+  for (const WallsWish walls : {WallsWish::Against, WallsWish::Off}) {
+    SearchAsk ask = asking(800);
+    ask.walls = walls;
+    const Job job = parlour();
+    const SearchResult result = searched(job, ask);
+    ASSERT_FALSE(result.offers.empty());
+    for (const SearchOffer& offer : result.offers) {
+      const BackOff back = backOff(groundOf(job, ask), offer.layout, groundOf(job, ask).seats.front());
+      if (walls == WallsWish::Against) EXPECT_LE(back.off, kAtWall + 1e-6) << offer.idea;
+      else EXPECT_TRUE(back.wall == nullptr || back.off >= kOffWall - 1e-6) << offer.idea;
+    }
+  }
+}
+/// A table with four chairs, a desk with one.
+Job study() {
+  Job job = emptyRoom(200, 170);
+  job = with(job, piece("table", "dining-table", 60, 36, 30), "t", 70, 80);
+  job = with(job, piece("desk", "desk", 44, 22, 29), "d", 160, 159);
+  Piece chair = piece("chair", "chair", 18, 20, 34);
+  chair.count = 5;
+  for (const char* id : {"c1", "c2", "c3", "c4", "c5"}) job = with(job, chair, id, 100, 140);
+  return job;
+}
+TEST(SearchChairs, BelongToTables) {
+  const Job job = study();
+  const Ground g = groundOf(job, asking(1));
+  Layout at = layoutNow(g);
+  const auto places = chairPlaces(g, at);
+  ASSERT_GE(places.size(), 5u);
+  EXPECT_NEAR(places[0].at.x, in(160), 1e-6) << "the desk first";
+  EXPECT_NEAR(places[0].at.y, in(159 - 11 - 10 + 3), 1e-6) << "before it, 3 in under its edge";
+  EXPECT_FALSE(chairsStandAtTables(g, at)) << "all about";
+  for (std::size_t i = 0; i < 5; ++i) at.at[g.diningChairs[i]] = places[i];
+  EXPECT_TRUE(chairsStandAtTables(g, at));
+  at.at[g.diningChairs[0]] = places[5];
+  EXPECT_FALSE(chairsStandAtTables(g, at)) << "a desk has one, too";
+}
+TEST(SearchChairs, StandAtTablesInEveryOffer) {
+  const Job job = study();
+  const SearchResult result = searched(job, asking(1'500));
+  ASSERT_FALSE(result.offers.empty());
+  const Ground g = groundOf(job, asking(1));
+  for (const SearchOffer& offer : result.offers) EXPECT_TRUE(chairsStandAtTables(g, offer.layout)) << offer.idea;
+}
+TEST(SearchTidy, StandsStraight) {
+  Job job = emptyRoom(210, 170);
+  job = with(job, piece("sofa", "sofa", 78, 36, 33), "p1", 105, 152);
+  job = with(job, piece("low", "low-table", 44, 22, 17), "p2", 105, 107);
+  Piece easy = piece("easy", "armchair", 29, 31, 33);
+  easy.count = 2;
+  job = with(job, easy, "p3", 55, 107, 90);
+  job = with(job, easy, "p4", 155, 107, 270);
+  const Ground g = groundOf(job, asking(1));
+  const Layout straight = layoutNow(g);
+  EXPECT_EQ(untidiness(g, straight), 0);
+  const auto of = [&](const char* id) {
+    std::size_t i = 0;
+    while (g.movables[i].id != PlacementId(id)) ++i;
+    return i;
+  };
+  Layout askew = straight;
+  askew.at[of("p4")].turn = 255;
+  EXPECT_GT(untidiness(g, askew), 0) << "turned, and no mirror image";
+  askew = straight;
+  askew.at[of("p2")].at.x += in(6);
+  EXPECT_NEAR(untidiness(g, askew), kAskew / 2, 0.01) << "half a foot off the middle";
+  // Steps that set straight find the way back.
+  Chance chance(3);
+  askew.at[of("p4")].turn = 255;
+  for (int i = 0; i < 300; ++i)
+    if (const Layout next = setStraight(g, askew, chance); untidiness(g, next) < untidiness(g, askew)) askew = next;
+  EXPECT_EQ(untidiness(g, askew), 0);
 }
 
 }  // namespace

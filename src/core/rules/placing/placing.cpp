@@ -19,8 +19,8 @@ constexpr double kArmsUnder = 4 * kInch, kBack = 4 * kInch;
 
 /// How far one may stand under the other; 0 for what is no chair and its table.
 double tucksUnder(const Piece& a, const Piece& b) {
-  const bool first = isDiningSeat(a.kind) && isDiningTable(b.kind);
-  if (!first && !(isDiningSeat(b.kind) && isDiningTable(a.kind))) return 0;
+  const bool first = isDiningSeat(a.kind) && isSatAt(b.kind);
+  if (!first && !(isDiningSeat(b.kind) && isSatAt(a.kind))) return 0;
   const Piece &chair = first ? a : b, &table = first ? b : a;
   const bool arms = chair.seat->arm && (!table.height || *chair.seat->arm >= *table.height - kTouch);
   return arms ? kArmsUnder : std::max(kArmsUnder, chair.depth.value_or(chair.width) - kBack);
