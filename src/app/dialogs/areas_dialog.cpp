@@ -64,7 +64,7 @@ void AreasDialog::addWays(QVBoxLayout* rows) {
         tr("Along the room's length"),
         [this, parts] {
           IdSource ids = workspace_.document().ids();
-          auto all = areasOffered(*workspace_.room(), ids);
+          auto all = areasOffered(workspace_.job(), workspace_.schemeId(), ids);
           if (static_cast<int>(all.size()) >= parts - 1)
             take(tr("areas"), std::move(all[static_cast<std::size_t>(parts - 2)]), ids);
         },

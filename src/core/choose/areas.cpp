@@ -18,6 +18,7 @@ namespace {
 
 constexpr double kRoundThings = 18 * kInch;  // that an area reaches past what stands in it [D]
 constexpr double kAlongEdge = 24 * kInch;    // what stands that near to an edge divides
+constexpr double kAtDesk = 36 * kInch;       // a chair that near to a desk's middle is its own
 constexpr double kLeastLength = 12 * kInch;  // of a wall, to be the area's
 
 /// The room along its longest wall: x along it, y into the room.
@@ -79,34 +80,92 @@ double windowIn(const Room& room, const Polygon& outline) {
   return out;
 }
 
-const Opening* entryOf(const Room& room) { return mainEntry(room); }
+/// What stands along the room's length: from, to, what it is.
+struct Stands {
+  double from = 0, to = 0;
+  const std::string* kind = nullptr;
+};
+std::vector<Stands> standsAlong(const PieceIndex& pieces, const Scheme& scheme, const RoomFrame& frame) {
+  std::vector<Stands> out;
+  for (const Placement& p : scheme.placements) {
+    const auto* floor = onFloor(p.on);
+    const Piece& piece = pieces.of(p);
+    if (floor == nullptr || isRug(piece.kind) || !piece.depth) continue;
+    Stands one{1e18, -1e18, &piece.kind};
+    for (const Convex& part : footprint(piece, *floor))
+      for (const Vec2 v : part.core) {
+        const double x = dot(v - frame.origin, frame.along);
+        one.from = std::min(one.from, x - part.radius);
+        one.to = std::max(one.to, x + part.radius);
+      }
+    out.push_back(one);
+  }
+  return out;
+}
+/// Where a part ends: near its share of the length, through as few things as may be.
+double cutNear(double share, double reach, const std::vector<Stands>& stands) {
+  constexpr double kStep = 3 * kInch;
+  double best = share, least = 1e18;
+  for (double off = 0; off <= reach; off += kStep)
+    for (const double at : {share + off, share - off}) {
+      const auto cut = std::count_if(stands.begin(), stands.end(),
+                                     [&](const Stands& s) { return s.from < at - kTouch && s.to > at + kTouch; });
+      const double cost = static_cast<double>(cut) * 1e6 + off;
+      if (cost >= least) continue;
+      least = cost;
+      best = at;
+    }
+  return best;
+}
+/// What a part is for, by what stands in its length.
+std::optional<AreaUse> useOf(double from, double to, const std::vector<Stands>& stands) {
+  std::optional<AreaUse> out;
+  int seats = 0;
+  for (const Stands& s : stands) {
+    const double middle = (s.from + s.to) / 2;
+    if (middle < from || middle > to) continue;
+    if (isDiningTable(*s.kind)) return AreaUse::Dining;
+    seats += isSeat(*s.kind) ? 1 + isSofa(*s.kind) : 0;
+    if (isSatAt(*s.kind)) out = AreaUse::Work;
+  }
+  if (seats == 1) return out.value_or(AreaUse::Reading);
+  return seats > 1 ? AreaUse::Sitting : out;
+}
 
-std::vector<RoomArea> split(const Room& room, const RoomFrame& frame, int parts, IdSource& ids) {
-  std::vector<RoomArea> out;
-  for (int i = 0; i < parts; ++i) {
-    Polygon outline =
-        insideRoom(room, frame.box(frame.length * i / parts, frame.length * (i + 1) / parts, -1, frame.width + 1), {});
-    if (outline.size() >= 3) out.push_back({ids.take<AreaId>("a"), AreaUse::Sitting, std::move(outline)});
-  }
-  if (out.empty()) return out;
-  const Opening* entry = entryOf(room);
+/// Where nothing stands that says what a part is for: where one comes in is the entry of three, and the part with most
+/// window is for reading; of two the entry's part is for meals.
+AreaUse usualUse(const Room& room, const std::vector<RoomArea>& all, std::size_t i) {
+  const Opening* entry = mainEntry(room);
   const auto wall = entry != nullptr ? findWall(room, entry->wall) : std::nullopt;
-  std::size_t first = 0, bright = out.size();
-  if (wall)
-    for (std::size_t i = 1; i < out.size(); ++i)
-      if (distanceToEdge(out[i].outline, middleOf(*wall, *entry)) <
-          distanceToEdge(out[first].outline, middleOf(*wall, *entry)))
-        first = i;
-  if (out.size() == 2) {
-    out[first].use = AreaUse::Dining;
-    return out;
+  const auto off = [&](std::size_t k) { return distanceToEdge(all[k].outline, middleOf(*wall, *entry)); };
+  std::size_t first = 0, bright = all.size();
+  for (std::size_t k = 1; wall && k < all.size(); ++k)
+    if (off(k) < off(first)) first = k;
+  if (all.size() == 2) return i == first ? AreaUse::Dining : AreaUse::Sitting;
+  if (i == first) return AreaUse::Entry;
+  for (std::size_t k = 0; k < all.size(); ++k)
+    if (k != first && windowIn(room, all[k].outline) > 0 &&
+        (bright == all.size() || windowIn(room, all[k].outline) > windowIn(room, all[bright].outline)))
+      bright = k;
+  return i == bright ? AreaUse::Reading : AreaUse::Sitting;
+}
+
+std::vector<RoomArea> split(const Room& room, const RoomFrame& frame, const std::vector<Stands>& stands, int parts,
+                            IdSource& ids) {
+  std::vector<RoomArea> out;
+  std::vector<std::optional<AreaUse>> uses;
+  double from = 0;
+  for (int i = 0; i < parts; ++i) {
+    const double share = frame.length / parts,
+                 to = i + 1 == parts ? frame.length : cutNear(share * (i + 1), share / 3, stands);
+    Polygon outline = insideRoom(room, frame.box(from, to, -1, frame.width + 1), {});
+    if (outline.size() >= 3) {
+      out.push_back({ids.take<AreaId>("a"), AreaUse::Sitting, std::move(outline)});
+      uses.push_back(useOf(from, to, stands));
+    }
+    from = to;
   }
-  out[first].use = AreaUse::Entry;
-  for (std::size_t i = 0; i < out.size(); ++i)
-    if (i != first && windowIn(room, out[i].outline) > 0 &&
-        (bright == out.size() || windowIn(room, out[i].outline) > windowIn(room, out[bright].outline)))
-      bright = i;
-  if (bright < out.size()) out[bright].use = AreaUse::Reading;
+  for (std::size_t i = 0; i < out.size(); ++i) out[i].use = uses[i].value_or(usualUse(room, out, i));
   return out;
 }
 
@@ -189,10 +248,14 @@ double lengthOverWidth(const Room& room) {
   return frame.width > 0 ? frame.length / frame.width : 1;
 }
 
-std::vector<std::vector<RoomArea>> areasOffered(const Room& room, IdSource& ids) {
+std::vector<std::vector<RoomArea>> areasOffered(const Job& job, const SchemeId& id, IdSource& ids) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr) return {};
+  const Room& room = roomOf(job, *scheme);
   if (lengthOverWidth(room) <= kLongRoom) return {};
   const RoomFrame frame = frameOf(room);
-  return {split(room, frame, 2, ids), split(room, frame, 3, ids)};
+  const std::vector<Stands> stands = standsAlong(PieceIndex(job), *scheme, frame);
+  return {split(room, frame, stands, 2, ids), split(room, frame, stands, 3, ids)};
 }
 
 std::vector<RoomArea> areasFound(const Job& job, const SchemeId& id, IdSource& ids) {
@@ -219,6 +282,11 @@ std::vector<RoomArea> areasFound(const Job& job, const SchemeId& id, IdSource& i
     std::vector<const Placement*> things{&p};
     for (const DiningSeat& seat : dining)
       if (seat.table == &p) things.push_back(seat.chair);
+    for (const Placement& chair : scheme->placements)
+      if (const auto* at = onFloor(chair.on); !isDiningTable(kind) && at != nullptr &&
+                                              isDiningSeat(pieces.of(chair).kind) &&
+                                              distance(at->at, onFloor(p.on)->at) < kAtDesk)
+        things.push_back(&chair);
     finder.add(isDiningTable(kind) ? AreaUse::Dining : AreaUse::Work, things);
   }
   return finder.take();

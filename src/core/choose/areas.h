@@ -14,9 +14,10 @@ inline constexpr double kLongRoom = 2.2;
 /// Length over width of the least box along its longest wall.
 [[nodiscard]] double lengthOverWidth(const Room&);
 
-/// A room in two and in three along its length; empty where it is not long. Where one comes in is the entry of three;
-/// the part with most window is for reading, of two the part furthest from the entry for sitting.
-[[nodiscard]] std::vector<std::vector<RoomArea>> areasOffered(const Room&, IdSource&);
+/// A scheme's room in two and in three along its length; empty where it is not long. They part where they go through
+/// the fewest things, and are for what stands in them; where nothing does, the part where one comes in is the entry of
+/// three and the one with most window for reading, of two the entry's is for meals.
+[[nodiscard]] std::vector<std::vector<RoomArea>> areasOffered(const Job&, const SchemeId&, IdSource&);
 
 /// Found from what stands there: seats that talk, dining tables with their chairs, desks, a seat alone by a window.
 /// Each is the box along the room's walls round its things, grown by room to move, inside the room, no two over each

@@ -228,14 +228,38 @@ double areaOf(const std::vector<RoomArea>& all) {
 }
 TEST(Areas, AreOfferedForALongRoomOnly) {
   IdSource ids(1);
-  EXPECT_TRUE(areasOffered(*emptyRoom(200, 100).rooms.front(), ids).empty());
+  EXPECT_TRUE(areasOffered(emptyRoom(200, 100), kS, ids).empty());
   const Job job = emptyRoom(300, 100);
   EXPECT_NEAR(lengthOverWidth(*job.rooms.front()), 3, 1e-9);
-  const auto offered = areasOffered(*job.rooms.front(), ids);
+  const auto offered = areasOffered(job, kS, ids);
   ASSERT_EQ(offered.size(), 2u);
   EXPECT_EQ(offered[0].size(), 2u);
   EXPECT_EQ(offered[1].size(), 3u);
   for (const auto& areas : offered) EXPECT_NEAR(areaOf(areas), in(300) * in(100), 1) << "they cover the room";
+}
+TEST(Areas, PartBetweenThingsAndAreForWhatStandsInThem) {
+  Job job = emptyRoom(372, 138);
+  job = with(job, piece("sofa", "sofa", 84, 38, 34), "p1", 60, 119);
+  job = with(job, piece("easy", "armchair", 30, 32, 34), "p2", 120, 60, 270);  // over a third of the length
+  job = with(job, piece("dine", "dining-table", 66, 36, 30), "p3", 235, 70);   // over two thirds
+  job = with(job, piece("desk", "desk", 44, 22, 29), "p4", 340, 127);
+  IdSource ids(1);
+  const auto offered = areasOffered(job, kS, ids);
+  ASSERT_EQ(offered.size(), 2u);
+  ASSERT_EQ(offered[1].size(), 3u);
+  EXPECT_EQ(offered[1][0].use, AreaUse::Sitting);
+  EXPECT_EQ(offered[1][1].use, AreaUse::Dining);
+  EXPECT_EQ(offered[1][2].use, AreaUse::Work);
+  // 124 would cut the chair, which ends at 136; 248 the table, which ends at 268.
+  const auto right = [](const RoomArea& area) {
+    double x = 0;
+    for (const Vec2 v : area.outline) x = std::max(x, v.x);
+    return x;
+  };
+  EXPECT_GE(right(offered[1][0]), in(136) - 1);
+  EXPECT_LE(right(offered[1][0]), in(202) + 1);
+  EXPECT_GE(right(offered[1][1]), in(268) - 1);
+  EXPECT_NEAR(areaOf(offered[1]), in(372) * in(138), 1);
 }
 TEST(Areas, OfAnLFollowItsWalls) {
   Job job;
@@ -245,7 +269,7 @@ TEST(Areas, OfAnLFollowItsWalls) {
   room.corners = corners({{0, 0}, {400, 0}, {400, 100}, {200, 100}, {200, 160}, {0, 160}});
   job = withScheme(withRoom(job, room).value(), Scheme{kS, room.id, "A", {}, {}, {}});
   IdSource ids(1);
-  const auto offered = areasOffered(room, ids);
+  const auto offered = areasOffered(job, kS, ids);
   ASSERT_EQ(offered.size(), 2u);
   EXPECT_NEAR(areaOf(offered[1]), in(400) * in(100) + in(200) * in(60), 2);
   EXPECT_TRUE(withAreas(job, kS, offered[1]));
