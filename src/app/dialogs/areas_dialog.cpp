@@ -3,12 +3,14 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QHBoxLayout>
+#include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
 #include <QVBoxLayout>
 #include <algorithm>
 
 #include "app/document/today.h"
+#include "app/view/still_picture.h"
 #include "app/widgets/layouts.h"
 #include "core/edit/choosing.h"
 #include "core/model/kinds.h"
@@ -18,8 +20,22 @@ namespace mezzet {
 AreasDialog::AreasDialog(Workspace& workspace, QWidget* parent) : QDialog(parent), workspace_(workspace) {
   setObjectName(QStringLiteral("areasDialog"));
   setWindowTitle(tr("Areas of the room"));
-  resize(720, 560);
-  rows_ = scrollingRows(this);
+  resize(1180, 690);
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(18, 14, 18, 14);
+  row->setSpacing(18);
+  plan_ = new StillView;
+  row->addWidget(plan_, 1);
+  auto* side = new QWidget;
+  side->setFixedWidth(430);
+  auto* column = new QVBoxLayout(side);
+  column->setContentsMargins(0, 0, 0, 0);
+  rows_ = scrollingRows(column);
+  auto* close = new QPushButton(tr("Close"));
+  close->setAutoDefault(false);
+  connect(close, &QPushButton::clicked, this, &QDialog::accept);
+  column->addWidget(close, 0, Qt::AlignRight);
+  row->addWidget(side);
   connect(&workspace_, &Workspace::jobChanged, this, &AreasDialog::rebuild, Qt::QueuedConnection);
   rebuild();
 }
@@ -32,6 +48,9 @@ void AreasDialog::rebuild() {
   addAreas(rows_);
   addTakenOut(rows_);
   rows_->addStretch(1);
+  plan_->show([this](QSize size, double ratio) {
+    return planPicture(workspace_, workspace_.job(), workspace_.schemeId(), size, ratio);
+  });
 }
 
 void AreasDialog::addWays(QVBoxLayout* rows) {
@@ -44,23 +63,26 @@ void AreasDialog::addWays(QVBoxLayout* rows) {
                    : tr("What each part of the room is for. Areas are drawn on the plan, and printed with it."),
             "quietNote"));
   auto* line = new QHBoxLayout;
-  const auto button = [&](const char* name, const QString& text, const QString& tip, auto make, bool enabled = true) {
+  auto* below = new QHBoxLayout;
+  const auto button = [&](QHBoxLayout* in, const char* name, const QString& text, const QString& tip, auto make,
+                          bool enabled = true) {
     auto* b = new QPushButton(text);
     b->setObjectName(QString::fromUtf8(name));
     b->setToolTip(tip);
     b->setAutoDefault(false);
     b->setEnabled(enabled && !workspace_.document().readOnly());
     connect(b, &QPushButton::clicked, this, make);
-    line->addWidget(b);
+    in->addWidget(b);
   };
-  button("areasFound", tr("From what stands there"), tr("Seats that talk, tables with their chairs, desks"), [this] {
-    IdSource ids = workspace_.document().ids();
-    auto areas = areasFound(workspace_.job(), workspace_.schemeId(), ids);
-    take(tr("find areas"), std::move(areas), ids);
-  });
+  button(line, "areasFound", tr("From what stands there"), tr("Seats that talk, tables with their chairs, desks"),
+         [this] {
+           IdSource ids = workspace_.document().ids();
+           auto areas = areasFound(workspace_.job(), workspace_.schemeId(), ids);
+           take(tr("find areas"), std::move(areas), ids);
+         });
   for (const int parts : {2, 3})
     button(
-        parts == 2 ? "areasTwo" : "areasThree", parts == 2 ? tr("In two") : tr("In three"),
+        line, parts == 2 ? "areasTwo" : "areasThree", parts == 2 ? tr("In two") : tr("In three"),
         tr("Along the room's length"),
         [this, parts] {
           IdSource ids = workspace_.document().ids();
@@ -70,13 +92,15 @@ void AreasDialog::addWays(QVBoxLayout* rows) {
         },
         isLong);
   button(
-      "areaSelected", tr("Round what is selected"), tr("Select things on the plan first"), [this] { roundSelection(); },
-      !workspace_.selection().empty());
+      below, "areaSelected", tr("Round what is selected"), tr("Select things on the plan first"),
+      [this] { roundSelection(); }, !workspace_.selection().empty());
   button(
-      "areasNone", tr("None"), tr("Takes all areas out"),
+      below, "areasNone", tr("None"), tr("Takes all areas out"),
       [this] { take(tr("no areas"), {}, workspace_.document().ids()); }, !workspace_.scheme()->areas.empty());
-  line->addStretch(1);
-  rows->addLayout(line);
+  for (QHBoxLayout* each : {line, below}) {
+    each->addStretch(1);
+    rows->addLayout(each);
+  }
 }
 
 void AreasDialog::addAreas(QVBoxLayout* rows) {

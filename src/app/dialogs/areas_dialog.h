@@ -10,6 +10,8 @@ class QVBoxLayout;
 
 namespace mezzet {
 
+class StillView;
+
 class AreasDialog : public QDialog {
   Q_OBJECT
 
@@ -27,6 +29,7 @@ class AreasDialog : public QDialog {
 
   Workspace& workspace_;
   QVBoxLayout* rows_;
+  StillView* plan_;
 };
 
 }  // namespace mezzet

@@ -70,27 +70,19 @@ CandidatesDialog::CandidatesDialog(Workspace& workspace, PlacementId placement, 
   setObjectName(QStringLiteral("candidatesDialog"));
   const Placement* p = findPlacement(*workspace_.scheme(), placement_);
   setWindowTitle(p != nullptr ? tr("In the place of: %1").arg(workspace_.nameOf(*p)) : tr("Candidates"));
-  resize(1180, 740);
+  resize(1180, 760);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(18, 14, 18, 14);
   column->setSpacing(8);
   auto* pictures = new QGridLayout;
-  const auto picture = [] {
-    auto* label = new QLabel;
-    label->setAlignment(Qt::AlignCenter);
-    label->setMinimumSize(260, 180);
-    label->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Ignored);
-    label->setStyleSheet(QStringLiteral("background: #f8f4ea; border: 1px solid #39464f;"));
-    return label;
-  };
-  left_ = picture();
-  right_ = picture();
+  left_ = new StillView;
+  right_ = new StillView;
   leftWords_ = words({}, "figures");
   leftWords_->setObjectName(QStringLiteral("candidateLeft"));
   rightWords_ = words({}, "figures");
   rightWords_->setObjectName(QStringLiteral("candidateRight"));
   for (QLabel* label : {leftWords_, rightWords_}) {
-    label->setMinimumHeight(72);
+    label->setFixedHeight(114);  // so that the pictures stay as they are
     label->setAlignment(Qt::AlignTop);
   }
   pictures->addWidget(left_, 0, 0);
@@ -126,9 +118,11 @@ CandidatesDialog::CandidatesDialog(Workspace& workspace, PlacementId placement, 
   table_->setIconSize(QSize(kStrip * kMostStrips, kStrip));
   table_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
   table_->horizontalHeader()->setSectionResizeMode(kSeenTies, QHeaderView::Stretch);
+  table_->horizontalHeader()->setSectionResizeMode(kSeenName, QHeaderView::Interactive);
+  table_->setColumnWidth(kSeenName, 150);
   table_->setTabKeyNavigation(false);
   connect(table_, &QTableWidget::itemSelectionChanged, this, &CandidatesDialog::paint);
-  column->addWidget(table_, 3);
+  column->addWidget(table_, 4);
   table_->setFocus();
   column->addWidget(buttonRow());
   complaint_ = words({}, "fieldComplaint");
@@ -267,22 +261,22 @@ void CandidatesDialog::paint() {
   else
     for (const CandidateSeen& c : seen_)
       if (c.shown) left = &c;
-  const auto show = [&](const CandidateSeen* c, QLabel* picture, QLabel* text) {
+  const PhotographId photograph(seenOn_->currentData().toString().toStdString());
+  const auto show = [&](const CandidateSeen* c, StillView* picture, QLabel* text) {
     if (c == nullptr) {
-      picture->clear();
+      picture->showNothing();
       return text->clear();
     }
-    const PhotographId photograph(seenOn_->currentData().toString().toStdString());
-    const QSize size = picture->size() - QSize(4, 4);
-    picture->setPixmap(
-        photograph.empty()
-            ? pictureOf(workspace_, c->job, workspace_.schemeId(), placement_, size, devicePixelRatioF())
-            : photographPicture(workspace_, c->job, workspace_.schemeId(), photograph, size, devicePixelRatioF()));
+    picture->show([this, job = c->job, photograph](QSize size, double ratio) {
+      return photograph.empty() ? pictureOf(workspace_, job, workspace_.schemeId(), placement_, size, ratio)
+                                : photographPicture(workspace_, job, workspace_.schemeId(), photograph, size, ratio);
+    });
     const Piece* piece = findPiece(workspace_.job(), c->candidate.piece);
     QStringList lines{(piece != nullptr ? QString::fromStdString(piece->name) : QString()) + QStringLiteral(", ") +
                       onScreen(c->size) + (c->shown ? tr(": stands there now.") : QStringLiteral("."))};
     if (!c->breaks.empty()) lines << onScreen(c->breaks.front().sentence);
     if (!c->changes.empty()) lines << tr("Changes: %1.").arg(onScreen(c->changes.front()));
+    if (!c->tieWords.empty()) lines << onScreen(c->tieWords);
     for (const std::string& s : c->ties.says) lines << onScreen(s);
     if (!c->candidate.note.empty()) lines << tr("Felt: %1").arg(QString::fromStdString(c->candidate.note));
     text->setText(lines.join(QStringLiteral("\n")));
@@ -349,11 +343,6 @@ void CandidatesDialog::edit(const QString& what, const Result<Job>& after) {
   if (!after) return complain(after.error());
   why_->clear();
   workspace_.document().edit(what, *after);
-}
-
-void CandidatesDialog::resizeEvent(QResizeEvent* event) {
-  QDialog::resizeEvent(event);
-  paint();
 }
 
 }  // namespace mezzet

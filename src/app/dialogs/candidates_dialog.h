@@ -16,15 +16,14 @@ class QTableWidget;
 
 namespace mezzet {
 
+class StillView;
+
 class CandidatesDialog : public QDialog {
   Q_OBJECT
 
  public:
   CandidatesDialog(Workspace& workspace, PlacementId placement, QWidget* parent = nullptr);
   [[nodiscard]] bool working() const { return worker_.busy(); }
-
- protected:
-  void resizeEvent(QResizeEvent*) override;
 
  private:
   QWidget* buttonRow();
@@ -45,7 +44,8 @@ class CandidatesDialog : public QDialog {
   PlacementId placement_;
   QTableWidget* table_;
   QComboBox *more_, *seenOn_;
-  QLabel *left_, *right_, *leftWords_, *rightWords_, *complaint_;
+  StillView *left_, *right_;
+  QLabel *leftWords_, *rightWords_, *complaint_;
   QLineEdit *why_, *note_;
   QPushButton *choose_, *finalist_, *reject_, *back_;
   std::vector<CandidateSeen> seen_;

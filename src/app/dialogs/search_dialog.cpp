@@ -20,7 +20,7 @@ namespace mezzet {
 namespace {
 
 constexpr int kSeconds = 10, kTick = 200;  // of one search; ms between words about it
-constexpr QSize kCard(152, 112);
+constexpr QSize kCard(140, 108);
 
 QString wishWords(int much) {
   return much == 0   ? SearchDialog::tr("not asked")
@@ -43,12 +43,8 @@ SearchDialog::SearchDialog(Workspace& workspace, QWidget* parent) : QDialog(pare
   row->setSpacing(18);
   row->addWidget(wishes());
   auto* column = new QVBoxLayout;
-  picture_ = new QLabel;
+  picture_ = new StillView;
   picture_->setObjectName(QStringLiteral("searchPicture"));
-  picture_->setAlignment(Qt::AlignCenter);
-  picture_->setMinimumSize(360, 240);
-  picture_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Ignored);
-  picture_->setStyleSheet(QStringLiteral("background: #f8f4ea; border: 1px solid #39464f;"));
   column->addWidget(picture_, 1);
   why_ = words({}, "subject");
   figures_ = words({}, "figures");
@@ -78,6 +74,7 @@ SearchDialog::SearchDialog(Workspace& workspace, QWidget* parent) : QDialog(pare
   clock_.setInterval(kTick);
   connect(&clock_, &QTimer::timeout, this, &SearchDialog::tell);
   shown_ = workspace_.job();
+  paint();
   if (workspace_.document().readOnly()) take_->setToolTip(tr("This window only looks at the job."));
 }
 
@@ -263,6 +260,8 @@ void SearchDialog::showOffers() {
     card->setCheckable(true);
     card->setAutoDefault(false);
     card->setIconSize(kCard);
+    card->setStyleSheet(
+        QStringLiteral("QPushButton { padding: 4px; } QPushButton:checked { border: 2px solid #1d2730; }"));
     card->setIcon(planPicture(workspace_, offers_[i].job, ask_.scheme, kCard, devicePixelRatioF(), true));
     card->setToolTip(onScreen(offers_[i].why));
     card->setAccessibleName(tr("Layout %1: %2").arg(i + 1).arg(onScreen(offers_[i].why)));
@@ -295,11 +294,11 @@ void SearchDialog::choose(std::size_t offer) {
 }
 
 void SearchDialog::paint() {
-  if (!shown_ || picture_->width() < 20) return;
-  picture_->setPixmap(
-      planPicture(workspace_, *shown_,
-                  workspace_.schemeId() == ask_.scheme || ask_.scheme.empty() ? workspace_.schemeId() : ask_.scheme,
-                  picture_->size() - QSize(4, 4), devicePixelRatioF()));
+  picture_->show([this](QSize size, double ratio) {
+    return shown_ ? planPicture(workspace_, *shown_, ask_.scheme.empty() ? workspace_.schemeId() : ask_.scheme, size,
+                                ratio)
+                  : QPixmap();
+  });
 }
 
 void SearchDialog::take() {
@@ -319,11 +318,6 @@ void SearchDialog::reject() {
     return tell();
   }
   QDialog::reject();
-}
-
-void SearchDialog::resizeEvent(QResizeEvent* event) {
-  QDialog::resizeEvent(event);
-  paint();
 }
 
 }  // namespace mezzet

@@ -17,6 +17,8 @@ class QSlider;
 
 namespace mezzet {
 
+class StillView;
+
 class SearchDialog : public QDialog {
   Q_OBJECT
 
@@ -31,9 +33,6 @@ class SearchDialog : public QDialog {
  public slots:
   /// While it is searched: ends it, and the best is kept. Else it closes.
   void reject() override;
-
- protected:
-  void resizeEvent(QResizeEvent*) override;
 
  private:
   QWidget* wishes();
@@ -50,7 +49,8 @@ class SearchDialog : public QDialog {
   std::vector<std::pair<QSlider*, int Wishes::*>> sliders_;
   QComboBox *walls_, *anchor_;
   QPushButton *begin_, *take_;
-  QLabel *picture_, *line_, *why_, *figures_;
+  StillView* picture_;
+  QLabel *line_, *why_, *figures_;
   QHBoxLayout* cards_;
   Worker worker_;
   std::stop_source over_;

@@ -35,6 +35,35 @@ QPixmap painted(const Workspace& workspace, QSize size, double ratio, Compose co
 
 }  // namespace
 
+StillView::StillView(QWidget* parent) : QLabel(parent) {
+  setAlignment(Qt::AlignCenter);
+  setMinimumSize(260, 180);
+  setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Ignored);
+  setStyleSheet(QStringLiteral("background: #f8f4ea; border: 1px solid #39464f;"));
+}
+
+void StillView::show(Draws draws) {
+  draws_ = std::move(draws);
+  draw();
+}
+
+void StillView::showNothing() {
+  draws_ = nullptr;
+  clear();
+}
+
+void StillView::draw() {
+  constexpr QSize kEdges(4, 4), kLeast(20, 20);
+  const QSize size = this->size() - kEdges;
+  if (draws_ && size.width() > kLeast.width() && size.height() > kLeast.height())
+    setPixmap(draws_(size, devicePixelRatioF()));
+}
+
+void StillView::resizeEvent(QResizeEvent* event) {
+  QLabel::resizeEvent(event);
+  draw();
+}
+
 QPixmap planPicture(const Workspace& workspace, const Job& job, const SchemeId& id, QSize size, double ratio,
                     bool bare) {
   const Scheme* scheme = findScheme(job, id);

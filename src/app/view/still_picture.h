@@ -1,13 +1,33 @@
 // A plan or a wall of some job as a picture that stays as it is: in dialogs that hold several beside each other.
 #pragma once
 
+#include <QLabel>
 #include <QPixmap>
+#include <functional>
 
 #include "app/document/workspace.h"
 
 namespace mezzet {
 
-/// The plan of a scheme, as large as fits.
+/// What such a picture is shown in, as large as there is room: drawn again when that changes.
+class StillView : public QLabel {
+ public:
+  /// Of a size and the pixels per point.
+  using Draws = std::function<QPixmap(QSize, double)>;
+  explicit StillView(QWidget* parent = nullptr);
+  void show(Draws);
+  void showNothing();
+
+ protected:
+  void resizeEvent(QResizeEvent*) override;
+
+ private:
+  void draw();
+
+  Draws draws_;
+};
+
+/// The plan of a scheme, as large as fits; `bare` without words.
 [[nodiscard]] QPixmap planPicture(const Workspace&, const Job&, const SchemeId&, QSize, double pixelRatio,
                                   bool bare = false);
 /// A wall of it, as large as fits.

@@ -86,9 +86,7 @@ QVBoxLayout* scrollingColumn(QWidget* panel) {
   return column;
 }
 
-QVBoxLayout* scrollingRows(QDialog* dialog) {
-  auto* column = new QVBoxLayout(dialog);
-  column->setContentsMargins(18, 16, 18, 16);
+QVBoxLayout* scrollingRows(QVBoxLayout* column) {
   auto* scroll = new QScrollArea;
   scroll->setWidgetResizable(true);
   scroll->setFrameShape(QFrame::NoFrame);
@@ -98,6 +96,13 @@ QVBoxLayout* scrollingRows(QDialog* dialog) {
   rows->setContentsMargins(0, 0, 8, 0);
   scroll->setWidget(body);
   column->addWidget(scroll, 1);
+  return rows;
+}
+
+QVBoxLayout* scrollingRows(QDialog* dialog) {
+  auto* column = new QVBoxLayout(dialog);
+  column->setContentsMargins(18, 16, 18, 16);
+  QVBoxLayout* rows = scrollingRows(column);
   auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close);
   QObject::connect(buttons, &QDialogButtonBox::rejected, dialog, &QDialog::reject);
   column->addWidget(buttons);

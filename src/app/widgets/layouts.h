@@ -40,6 +40,8 @@ inline void emptyLayout(QLayout* layout) {
 
 /// Makes a dialog of rows that scroll up and down, as wide as it is, with Close under them.
 [[nodiscard]] QVBoxLayout* scrollingRows(QDialog*);
+/// Rows that scroll, in a column of something larger.
+[[nodiscard]] QVBoxLayout* scrollingRows(QVBoxLayout* column);
 
 /// A body under its title.
 [[nodiscard]] QWidget* headed(const QString& title, QWidget* body);

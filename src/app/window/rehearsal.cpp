@@ -1,6 +1,7 @@
 #include "app/window/rehearsal.h"
 
 #include <QApplication>
+#include <QComboBox>
 #include <QDir>
 #include <QPixmap>
 #include <QPushButton>
@@ -10,11 +11,12 @@
 #include "app/view/compare_view.h"
 #include "app/window/main_window.h"
 #include "app/view/plan_view.h"
-#include "app/dialogs/photograph_dialog.h"
+#include "app/dialogs/areas_dialog.h"
+#include "app/dialogs/candidates_dialog.h"
 #include "app/dialogs/print_dialog.h"
+#include "app/dialogs/search_dialog.h"
 #include "app/stages/measure/site_panel.h"
 #include "app/stages/measure/trace_view.h"
-#include "app/stages/walls/nail_read_out.h"
 #include "core/decide/hang_place.h"
 #include "core/model/kinds.h"
 #include "core/sheets/sheet.h"
@@ -183,7 +185,7 @@ void shootWalls(MainWindow& window, const QString& folder, QStringList& made) {
   w.showStage(Stage::Floor);
 }
 
-/// Frames up a stair with their nails, the sheet to hang a salon by, one of its nails read out, a plan in a photograph.
+/// Frames up a stair with their nails, and the sheet to hang a salon by.
 void shootHanging(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
   if (showScheme(w, "hall", "D", Stage::Walls)) {
@@ -198,23 +200,11 @@ void shootHanging(MainWindow& window, const QString& folder, QStringList& made) 
   if (showScheme(w, "breakfast", "D", Stage::Walls)) {
     w.showWall(CornerId("H"));
     shootInstallerSheet(w, "nails:H", folder + QStringLiteral("/nail-sheet.png"), made);
-    NailReadOut readOut(w);
-    readOut.show();
-    QApplication::processEvents();
-    made << shoot(readOut, folder, "nail-read-out");
   }
-  if (showScheme(w, "parlour", "A", Stage::Walls))
-    for (const Photograph& p : w.room()->photographs)
-      if (p.calibration) {
-        PhotographDialog photograph(w, p.id);
-        photograph.show();
-        QApplication::processEvents();
-        made << shoot(photograph, folder, "photograph");
-      }
   w.showStage(Stage::Floor);
 }
 
-/// A bookcase with its section, three boxes on the low table, the sheet to set a case again by, a ledge.
+/// A bookcase with its section, the sheet to set a case again by, a ledge.
 void shootDisplays(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
   if (!showScheme(w, "parlour", "I", Stage::Displays)) return;
@@ -231,7 +221,6 @@ void shootDisplays(MainWindow& window, const QString& folder, QStringList& made)
     }
   };
   display([](const Piece& p) { return hasShelves(p.kind); }, "display", true);
-  display([](const Piece& p) { return isLowTable(p.kind); }, "tabletop", false);
   for (const Placement& p : w.scheme()->placements) {
     const Piece& piece = pieceOf(w.job(), p);
     if (hasShelves(piece.kind))
@@ -241,6 +230,43 @@ void shootDisplays(MainWindow& window, const QString& folder, QStringList& made)
   }
   w.select({});
   w.showStage(Stage::Floor);
+}
+
+/// Five pictures thought of over the sofa, seen in a photograph; layouts searched; a room in areas.
+void shootChoosing(MainWindow& window, const QString& folder, QStringList& made) {
+  Workspace& w = window.workspace();
+  const auto wait = [](const auto& dialog) {
+    while (dialog.working()) {
+      QThread::msleep(10);
+      QApplication::processEvents();
+    }
+  };
+  if (showScheme(w, "parlour", "A", Stage::Walls))
+    for (const Placement& p : w.scheme()->placements) {
+      if (p.candidates.empty()) continue;
+      CandidatesDialog candidates(w, p.id);
+      candidates.show();
+      wait(candidates);
+      if (auto* seenOn = candidates.findChild<QComboBox*>(QStringLiteral("candidateSeenOn")))
+        seenOn->setCurrentIndex(seenOn->count() - 1);
+      made << shoot(candidates, folder, "candidates");
+      break;
+    }
+  if (showScheme(w, "parlour", "A", Stage::Floor)) {
+    constexpr long long kLayouts = 8'000;
+    SearchDialog search(w);
+    search.endAfter(kLayouts);
+    search.show();
+    search.begin();
+    wait(search);
+    made << shoot(search, folder, "search");
+  }
+  if (showScheme(w, "parlour", "C", Stage::Floor)) {
+    AreasDialog areas(w);
+    areas.show();
+    QApplication::processEvents();
+    made << shoot(areas, folder, "areas");
+  }
 }
 
 }  // namespace
@@ -256,6 +282,7 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   shootWalls(window, folder, made);
   shootHanging(window, folder, made);
   shootDisplays(window, folder, made);
+  shootChoosing(window, folder, made);
   return made;
 }
 

@@ -17,7 +17,7 @@ namespace mezzet {
 namespace {
 
 constexpr double kRoundThings = 18 * kInch;  // that an area reaches past what stands in it [D]
-constexpr double kAlongEdge = 24 * kInch;    // what stands that near to an edge divides
+constexpr double kAlongEdge = 20 * kInch;    // what stands that near to an edge divides
 constexpr double kAtDesk = 36 * kInch;       // a chair that near to a desk's middle is its own
 constexpr double kLeastLength = 12 * kInch;  // of a wall, to be the area's
 
@@ -230,12 +230,17 @@ void addWall(const Room& room, AreaSeen& seen) {
   }
 }
 
+bool divides(const Piece& piece) {
+  return isSofa(piece.kind) || isStorage(piece.kind) || isFoldingScreen(piece.kind) ||
+         (isSurface(piece.kind) && !isLowTable(piece.kind) && !isSideTable(piece.kind));
+}
 /// Whether an edge of the area there is no wall of the room.
-bool atInnerEdge(const Polygon& room, const Polygon& area, Vec2 at) {
+bool atInnerEdge(const Polygon& room, const Polygon& area, const Piece& piece, const FloorPlace& place) {
+  const Parts parts = footprint(piece, place);
   for (std::size_t i = 0; i < area.size(); ++i) {
     const Vec2 a = edgeStart(area, i), b = edgeEnd(area, i);
     if (distanceToEdge(room, midpoint(a, b)) < 1) continue;
-    if (distance(at, nearestOnSegment(at, a, b)) < kAlongEdge) return true;
+    if (separation(parts, Parts{Convex{{a, b}}}).gap < kAlongEdge) return true;
   }
   return false;
 }
@@ -343,8 +348,7 @@ std::vector<AreaSeen> areasSeen(const Job& job, const SchemeId& id, LengthFormat
       if (floor == nullptr || !contains(area.outline, floor->at)) continue;
       const Piece& piece = pieces.of(p);
       if (isRug(piece.kind)) seen.rugs.push_back(p.id);
-      else if ((isSofa(piece.kind) || isStorage(piece.kind) || isFoldingScreen(piece.kind)) &&
-               atInnerEdge(outline, area.outline, floor->at)) {
+      else if (divides(piece) && atInnerEdge(outline, area.outline, piece, *floor)) {
         seen.dividedBy.push_back(p.id);
         dividers.push_back(names.the(p.id));
       }

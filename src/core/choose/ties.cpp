@@ -87,8 +87,7 @@ Ties tiesOf(const Job& job, const Scheme& scheme, const PlacementId& at, const P
       out.says.push_back(std::to_string(std::lround(100 * share)) + " % of it repeats " +
                          thingWords(names, roomOf(job, scheme), of) + ".");
   if (out.foot == Foot::Dark && piece.frame->foot != Foot::Dark)
-    out.says.emplace_back(
-        "Its lower third is dark: with its foot noted as dark it hangs a little higher above what is below.");
+    out.says.emplace_back("Its lower third is dark: noted as a dark foot, it hangs a little higher.");
   if (out.colours.empty()) out.says.emplace_back("Its colours are not known: type them, or give it a picture.");
   else if (here.empty())
     out.says.emplace_back("Nothing else here has a colour yet: type those of the rug, the sofa, the walls.");

@@ -24,13 +24,14 @@ void sortByUse(Ground& g) {
                  : isSideTable(kind)   ? g.sideTables
                  : isLamp(kind)        ? g.lamps
                  : isStorage(kind)     ? g.storage
+                 : isSurface(kind)     ? g.consoles
                                        : g.others;
     list.push_back(i);
   }
   const auto wider = [&](std::size_t a, std::size_t b) {
     return g.movables[a].piece->width > g.movables[b].piece->width;
   };
-  for (auto* list : {&g.seats, &g.lowTables, &g.rugs, &g.diningTables, &g.storage, &g.beds, &g.others})
+  for (auto* list : {&g.seats, &g.lowTables, &g.rugs, &g.diningTables, &g.storage, &g.consoles, &g.beds, &g.others})
     std::stable_sort(list->begin(), list->end(), wider);
   // The main seat is a sofa where there is one.
   std::stable_partition(g.seats.begin(), g.seats.end(),

@@ -45,8 +45,8 @@ struct Ground {
   double reach = 0;                                        ///< diagonal of the room
 
   // by what they are for, indices into `movables`
-  std::vector<std::size_t> seats, lowTables, sideTables, rugs, diningTables, diningChairs, desks, storage, beds, lamps,
-      others;
+  std::vector<std::size_t> seats, lowTables, sideTables, rugs, diningTables, diningChairs, desks, storage, consoles,
+      beds, lamps, others;
 
   [[nodiscard]] const Piece& piece(const Layout& l, std::size_t i) const { return *movables[i].sizes[l.size[i]]; }
 };
@@ -84,6 +84,8 @@ struct BackOff {
 [[nodiscard]] BackOff backOff(const Ground&, const Layout&, std::size_t movable);
 /// A back that near stands at its wall; a main seat that is wanted off it stands at least so far away [D].
 inline constexpr double kAtWall = 6 * kInch, kOffWall = 10 * kInch;
+/// No higher does a case stand behind a seat [D].
+inline constexpr double kLowCase = 40 * kInch;
 /// Whether the main seat stands as it is wished to.
 [[nodiscard]] bool standsAsWished(const Ground&, const Layout&, WallsWish);
 

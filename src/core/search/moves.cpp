@@ -11,9 +11,9 @@ namespace mezzet {
 namespace {
 
 constexpr double kLongSlide = 60 * kInch, kShortSlide = 1 * kInch;
-constexpr double kSetStraight = 0.2;  // of all steps
-constexpr double kChairAtDesk = 36 * kInch, kChairAtTable = 48 * kInch,
-                 kSeatInGroup = 108 * kInch;  // from the table's middle
+constexpr double kBehindSeat = 36 * kInch;    // from a sofa's middle, of what stands at its back
+constexpr double kSetStraight = 0.2;          // of all steps
+constexpr double kSeatInGroup = 108 * kInch;  // from the table's middle
 
 bool among(const std::vector<std::size_t>& list, std::size_t i) {
   return std::find(list.begin(), list.end(), i) != list.end();
@@ -87,6 +87,7 @@ std::vector<std::size_t> groupOf(const Ground& g, const Layout& l, std::size_t m
   } else if (isLowTable(kind) || among(g.seats, movable)) {
     for (const auto* list : {&g.seats, &g.lowTables, &g.sideTables, &g.lamps}) near(*list, kSeatInGroup);
     near(g.rugs, kSeatInGroup);
+    if (isSofa(kind)) near(g.consoles, kBehindSeat);
   }
   return out;
 }
@@ -104,7 +105,7 @@ Layout stepFrom(const Ground& g, const Layout& from, double heat, Chance& chance
   const std::vector<std::size_t> group =
       leads && (isSatAt(g.movables[i].piece->kind) || chance.may(0.4)) ? groupOf(g, from, i) : std::vector{i};
   // Cases and beds keep their backs at what they stand against: they go along it, or to another wall.
-  const bool backed = among(g.storage, i) || among(g.beds, i) || among(g.desks, i);
+  const bool backed = among(g.storage, i) || among(g.consoles, i) || among(g.beds, i) || among(g.desks, i);
   const double drawn = chance.unit(), what = backed && drawn >= 0.62 && drawn < 0.74 ? 0.8 : drawn;
   if (what < 0.62) {
     Vec2 by = slideOf(from.at[i], heat, chance);

@@ -143,8 +143,9 @@ class Furnisher {
     group(pattern);
     if (!diningFirst) dining();
     desks();
-    for (const std::size_t i : g_.storage) atSomeWall(i);
-    if (pattern.place == GroupPlace::OffWall) consoleBehind();
+    if (pattern.place != GroupPlace::AtWall) consoleBehind();
+    for (const auto* list : {&g_.storage, &g_.consoles})
+      for (const std::size_t i : *list) atSomeWall(i);
     for (const auto* list : {&g_.others, &g_.seats, &g_.lowTables, &g_.sideTables, &g_.lamps, &g_.rugs})
       for (const std::size_t i : *list)
         if (!filling_.isPut(i)) anywhere(i);
@@ -309,11 +310,13 @@ class Furnisher {
     const std::size_t main = g_.seats.front();
     const FloorPlace seat = filling_.layout().at[main];
     const Vec2 back = rotated({0, 1}, turnOf(seat.turn));
-    for (auto at = g_.storage.rbegin(); at != g_.storage.rend(); ++at) {
-      const Piece& p = piece(*at);
-      if (p.width > piece(main).width + kTouch || !p.height || *p.height > 36 * kInch) continue;
+    std::vector<std::size_t> cases = g_.consoles;
+    cases.insert(cases.end(), g_.storage.rbegin(), g_.storage.rend());
+    for (const std::size_t i : cases) {
+      const Piece& p = piece(i);
+      if (p.width > piece(main).width + kTouch || !p.height || *p.height > kLowCase) continue;
       const FloorPlace place{seat.at + back * ((depthOf(piece(main)) + depthOf(p)) / 2 + 1 * kInch), turnToLook(back)};
-      if (put(*at, place)) return;
+      if (put(i, place)) return;
     }
   }
   bool atSomeWall(std::size_t i) {

@@ -200,6 +200,7 @@ Job withLayout(const Job& job, const Ground& ground, const Layout& layout) {
         p.piece = ground.piece(layout, i).id;
         p.usedAt.reset();
       }
+  changed.areas.clear();
   return withScheme(job, std::move(changed));
 }
 

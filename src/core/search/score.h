@@ -54,7 +54,8 @@ class Judge {
   std::vector<std::size_t> at_;     // of each movable in the scheme's placements
 };
 
-/// The job with a layout in its scheme: moved, and of another size where the layout says so.
+/// The job with a layout in its scheme: moved, and of another size where the layout says so. Areas were about what
+/// stood there: they are left out.
 [[nodiscard]] Job withLayout(const Job&, const Ground&, const Layout&);
 
 }  // namespace mezzet

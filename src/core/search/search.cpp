@@ -331,6 +331,7 @@ Job withOfferTaken(const Job& job, const SearchAsk& ask, const SearchOffer& offe
   for (int again = 2; std::any_of(job.schemes.begin(), job.schemes.end(), named); ++again)
     copy.name = offer.name + ", " + std::to_string(again);
   copy.kept.clear();
+  copy.areas.clear();
   const Scheme& laid = *findScheme(offer.job, ask.scheme);
   // Copies keep the order of what they are copies of.
   for (std::size_t i = 0; i < copy.placements.size() && i < laid.placements.size(); ++i) {

@@ -42,14 +42,14 @@ std::string mainIdea(const Ground& g, const Layout& l, std::size_t main) {
   const auto wall = wallAt(g, l, main);
   std::string out = capital(std::string(kindWords(g.movables[main].piece->kind)));
   bool case_ = false;
-  for (const std::size_t i : g.storage) {
-    if (g.piece(l, i).height.value_or(kLowCase + 1) > kLowCase) continue;
-    const Vec2 to = l.at[i].at - p.at;
-    const double behind =
-        dot(to, -frontOf(p)) - (g.piece(l, main).depth.value_or(0) + g.piece(l, i).depth.value_or(0)) / 2;
-    case_ =
-        case_ || (behind > -kTouch && behind < kBehind && std::abs(cross(to, frontOf(p))) < g.piece(l, main).width / 2);
-  }
+  for (const auto* list : {&g.consoles, &g.storage})
+    for (const std::size_t i : *list) {
+      if (g.piece(l, i).height.value_or(kLowCase + 1) > kLowCase) continue;
+      const Vec2 to = l.at[i].at - p.at;
+      const double behind = dot(to, -frontOf(p)) - (depthOf(g.piece(l, main)) + depthOf(g.piece(l, i))) / 2;
+      case_ = case_ ||
+              (behind > -kTouch && behind < kBehind && std::abs(cross(to, frontOf(p))) < g.piece(l, main).width / 2);
+    }
   if (wall) out += " at wall " + wall->value;
   else if (case_) out += " off the wall with a case behind it";
   else out += " off the wall";
