@@ -6,6 +6,7 @@
 #include <QSlider>
 #include <QTableWidget>
 
+#include "app/dialogs/area_plan.h"
 #include "app/dialogs/areas_dialog.h"
 #include "app/dialogs/budget_dialog.h"
 #include "app/dialogs/candidates_dialog.h"
@@ -218,6 +219,28 @@ TEST_F(Choosing, ARoomIsParted) {
   QTest::keyClicks(engineer, QStringLiteral("N. Example"));
   QTest::keyClick(engineer, Qt::Key_Return);
   EXPECT_TRUE(unsignedIn(*work().scheme()).empty());
+}
+
+TEST_F(Choosing, AnAreaIsDrawnFromCornerToCorner) {
+  AreasDialog dialog(work());
+  dialog.show();
+  ASSERT_TRUE(QTest::qWaitForWindowExposed(&dialog));
+  auto* plan = dialog.findChild<AreaPlan*>(QStringLiteral("areaPlan"));
+  ASSERT_NE(plan, nullptr);
+  const Vec2 from{20 * kInch, 20 * kInch}, to{80 * kInch, 60 * kInch};
+  QTest::mousePress(plan, Qt::LeftButton, {}, plan->onScreen(from).toPoint());
+  QTest::mouseMove(plan, plan->onScreen(midpoint(from, to)).toPoint());
+  QTest::mouseRelease(plan, Qt::LeftButton, {}, plan->onScreen(to).toPoint());
+  ASSERT_EQ(work().scheme()->areas.size(), 1u);
+  const Box box = boundsOf(work().scheme()->areas[0].outline);
+  const double pixel = 1.5 / (plan->onScreen({1, 0}).x() - plan->onScreen({0, 0}).x());
+  EXPECT_NEAR(box.low.x, from.x, pixel);
+  EXPECT_NEAR(box.high.y, to.y, pixel);
+  // A second one over it keeps clear of it; a click draws none.
+  QTest::mouseClick(plan, Qt::LeftButton, {}, plan->onScreen(from).toPoint());
+  EXPECT_EQ(work().scheme()->areas.size(), 1u);
+  undo();
+  EXPECT_TRUE(work().scheme()->areas.empty());
 }
 
 TEST_F(Choosing, AnyPieceHasColoursAndAStory) {

@@ -9,6 +9,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/dialogs/area_plan.h"
 #include "app/document/today.h"
 #include "app/view/still_picture.h"
 #include "app/widgets/layouts.h"
@@ -24,7 +25,15 @@ AreasDialog::AreasDialog(Workspace& workspace, QWidget* parent) : QDialog(parent
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(18, 14, 18, 14);
   row->setSpacing(18);
-  plan_ = new StillView;
+  plan_ = new AreaPlan(workspace_);
+  connect(plan_, &AreaPlan::drawn, this, [this](Vec2 from, Vec2 to) {
+    IdSource ids = workspace_.document().ids();
+    auto areas = workspace_.scheme()->areas;
+    if (auto fresh = areaDrawn(workspace_.job(), workspace_.schemeId(), from, to, ids)) {
+      areas.push_back(std::move(*fresh));
+      take(tr("draw an area"), std::move(areas), ids);
+    }
+  });
   row->addWidget(plan_, 1);
   auto* side = new QWidget;
   side->setFixedWidth(430);
@@ -57,11 +66,11 @@ void AreasDialog::addWays(QVBoxLayout* rows) {
   const Room& room = *workspace_.room();
   const double ratio = lengthOverWidth(room);
   const bool isLong = ratio > kLongRoom;
-  rows->addWidget(
-      words(isLong ? tr("This room is %1 times as long as it is wide: two or three areas make it rooms to be in.")
-                         .arg(ratio, 0, 'f', 1)
-                   : tr("What each part of the room is for. Areas are drawn on the plan, and printed with it."),
-            "quietNote"));
+  rows->addWidget(words(
+      isLong ? tr("This room is %1 times as long as it is wide: two or three areas make it rooms to be in.")
+                   .arg(ratio, 0, 'f', 1)
+             : tr("What each part of the room is for; printed with the plan. Drag from corner to corner to draw one."),
+      "quietNote"));
   auto* line = new QHBoxLayout;
   auto* below = new QHBoxLayout;
   const auto button = [&](QHBoxLayout* in, const char* name, const QString& text, const QString& tip, auto make,

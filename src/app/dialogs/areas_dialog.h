@@ -10,7 +10,7 @@ class QVBoxLayout;
 
 namespace mezzet {
 
-class StillView;
+class AreaPlan;
 
 class AreasDialog : public QDialog {
   Q_OBJECT
@@ -29,7 +29,7 @@ class AreasDialog : public QDialog {
 
   Workspace& workspace_;
   QVBoxLayout* rows_;
-  StillView* plan_;
+  AreaPlan* plan_;
 };
 
 }  // namespace mezzet

@@ -11,26 +11,46 @@
 namespace mezzet {
 namespace {
 
+struct Fitted {
+  Drawing drawing;
+  Projection projection;
+};
 /// The scale at which margins on paper and the room together fill the picture settles in a few rounds.
 template <class Compose>
-QPixmap painted(const Workspace& workspace, QSize size, double ratio, Compose compose) {
+Fitted fitted(QSize size, Compose compose) {
+  Fitted out;
+  Drawing& d = out.drawing;
+  for (int round = 0; round < 4; ++round) {
+    d = compose(96 / 25.4 / out.projection.perMm * 0.9);
+    if (!(d.high.x > d.low.x && d.high.y > d.low.y)) return out;
+    out.projection.perMm = std::min(size.width() / (d.high.x - d.low.x), size.height() / (d.high.y - d.low.y));
+  }
+  const Vec2 middle = midpoint(d.low, d.high);
+  out.projection.origin = QPointF(size.width() / 2.0 - middle.x * out.projection.perMm,
+                                  size.height() / 2.0 + middle.y * out.projection.perMm);
+  return out;
+}
+QPixmap painted(const Workspace& workspace, QSize size, double ratio, Fitted fitted) {
   QPixmap pixels(size * ratio);
   pixels.setDevicePixelRatio(ratio);
   pixels.fill(desk::kPaper);
-  Projection projection;
-  Drawing d;
-  for (int round = 0; round < 4; ++round) {
-    d = compose(96 / 25.4 / projection.perMm * 0.9);
-    if (!(d.high.x > d.low.x && d.high.y > d.low.y)) return pixels;
-    projection.perMm = std::min(size.width() / (d.high.x - d.low.x), size.height() / (d.high.y - d.low.y));
-  }
-  const Vec2 middle = midpoint(d.low, d.high);
-  projection.origin =
-      QPointF(size.width() / 2.0 - middle.x * projection.perMm, size.height() / 2.0 + middle.y * projection.perMm);
-  settle(d);
+  settle(fitted.drawing);
   QPainter painter(&pixels);
-  paintDrawing(painter, d, projection, {Palette::screen(), &workspace.images(), 1});
+  paintDrawing(painter, fitted.drawing, fitted.projection, {Palette::screen(), &workspace.images(), 1});
   return pixels;
+}
+
+Fitted fittedPlan(const Workspace& workspace, const Job& job, const Scheme& scheme, QSize size, bool bare) {
+  const Room& room = roomOf(job, scheme);
+  return fitted(size, [&](double scale) {
+    PlanOptions options;
+    options.scale = scale;
+    options.format = workspace.format();
+    options.titles = false;
+    options.grid = false;
+    options.bare = bare;
+    return composePlan(job, room, &scheme, options);
+  });
 }
 
 }  // namespace
@@ -68,16 +88,13 @@ QPixmap planPicture(const Workspace& workspace, const Job& job, const SchemeId& 
                     bool bare) {
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr || size.isEmpty()) return {};
-  const Room& room = roomOf(job, *scheme);
-  return painted(workspace, size, ratio, [&](double scale) {
-    PlanOptions options;
-    options.scale = scale;
-    options.format = workspace.format();
-    options.titles = false;
-    options.grid = false;
-    options.bare = bare;
-    return composePlan(job, room, scheme, options);
-  });
+  return painted(workspace, size, ratio, fittedPlan(workspace, job, *scheme, size, bare));
+}
+
+Projection planProjection(const Workspace& workspace, const Job& job, const SchemeId& id, QSize size) {
+  const Scheme* scheme = findScheme(job, id);
+  if (scheme == nullptr || size.isEmpty()) return {};
+  return fittedPlan(workspace, job, *scheme, size, false).projection;
 }
 
 QPixmap wallPicture(const Workspace& workspace, const Job& job, const SchemeId& id, const CornerId& wall, QSize size,
@@ -85,7 +102,7 @@ QPixmap wallPicture(const Workspace& workspace, const Job& job, const SchemeId& 
   const Scheme* scheme = findScheme(job, id);
   if (scheme == nullptr || size.isEmpty()) return {};
   const Room& room = roomOf(job, *scheme);
-  return painted(workspace, size, ratio, [&](double scale) {
+  const auto compose = [&](double scale) {
     ElevationOptions options;
     options.scale = scale;
     options.format = workspace.format();
@@ -93,7 +110,8 @@ QPixmap wallPicture(const Workspace& workspace, const Job& job, const SchemeId& 
     options.grid = false;
     options.strip = false;
     return composeElevation(job, room, scheme, wall, options);
-  });
+  };
+  return painted(workspace, size, ratio, fitted(size, compose));
 }
 
 QPixmap pictureOf(const Workspace& workspace, const Job& job, const SchemeId& id, const PlacementId& placement,

@@ -30,6 +30,8 @@ class StillView : public QLabel {
 /// The plan of a scheme, as large as fits; `bare` without words.
 [[nodiscard]] QPixmap planPicture(const Workspace&, const Job&, const SchemeId&, QSize, double pixelRatio,
                                   bool bare = false);
+/// Where it lies in that picture.
+[[nodiscard]] Projection planProjection(const Workspace&, const Job&, const SchemeId&, QSize);
 /// A wall of it, as large as fits.
 [[nodiscard]] QPixmap wallPicture(const Workspace&, const Job&, const SchemeId&, const CornerId&, QSize,
                                   double pixelRatio);

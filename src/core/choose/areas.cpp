@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "core/base/sentence.h"
+#include "core/choose/room_frame.h"
 #include "core/geometry/offset.h"
 #include "core/model/kinds.h"
 #include "core/rules/base/names.h"
@@ -20,154 +21,6 @@ constexpr double kRoundThings = 18 * kInch;  // that an area reaches past what s
 constexpr double kAlongEdge = 20 * kInch;    // what stands that near to an edge divides
 constexpr double kAtDesk = 36 * kInch;       // a chair that near to a desk's middle is its own
 constexpr double kLeastLength = 12 * kInch;  // of a wall, to be the area's
-
-/// The room along its longest wall: x along it, y into the room.
-struct RoomFrame {
-  Vec2 origin, along, inward;
-  double length = 0, width = 0;
-  [[nodiscard]] Polygon box(double x0, double x1, double y0, double y1) const {
-    const auto at = [&](double x, double y) { return origin + along * x + inward * y; };
-    return {at(x0, y0), at(x1, y0), at(x1, y1), at(x0, y1)};
-  }
-};
-RoomFrame frameOf(const Room& room) {
-  const std::vector<Wall> walls = wallsOf(room);
-  const Wall& longest = *std::max_element(walls.begin(), walls.end(),
-                                          [](const Wall& a, const Wall& b) { return a.length() < b.length(); });
-  double x0 = 1e18, x1 = -1e18, y0 = 1e18, y1 = -1e18;
-  for (const Vec2 p : outlineOf(room)) {
-    const double x = dot(p - longest.start, longest.along()), y = dot(p - longest.start, longest.inward());
-    x0 = std::min(x0, x);
-    x1 = std::max(x1, x);
-    y0 = std::min(y0, y);
-    y1 = std::max(y1, y);
-  }
-  RoomFrame out{longest.start + longest.along() * x0 + longest.inward() * y0, longest.along(), longest.inward(),
-                x1 - x0, y1 - y0};
-  if (out.length < out.width) {
-    out.origin = out.origin + out.along * out.length;
-    std::swap(out.length, out.width);
-    out.inward = -out.along;
-    out.along = longest.inward();
-  }
-  return out;
-}
-
-/// The largest part of a shape that lies in the room.
-Polygon insideRoom(const Room& room, const Polygon& shape, const std::vector<Polygon>& taken) {
-  std::vector<Polygon> parts;
-  for (const Area& area : within({shape}, {outlineOf(room)})) parts.push_back(area.outer);
-  if (!taken.empty() && !parts.empty()) {
-    std::vector<Polygon> left;
-    for (const Area& area : without(parts, taken)) left.push_back(area.outer);
-    parts = std::move(left);
-  }
-  const auto largest = std::max_element(parts.begin(), parts.end(), [](const Polygon& a, const Polygon& b) {
-    return std::abs(signedArea(a)) < std::abs(signedArea(b));
-  });
-  if (largest == parts.end()) return {};
-  Polygon out = *largest;
-  if (signedArea(out) < 0) std::reverse(out.begin(), out.end());
-  return out;
-}
-
-double windowIn(const Room& room, const Polygon& outline) {
-  double out = 0;
-  for (const Opening& o : room.openings)
-    if (const auto wall = findWall(room, o.wall);
-        wall && o.kind == OpeningKind::Window && distanceToEdge(outline, middleOf(*wall, o)) < kTouch)
-      out += o.width;
-  return out;
-}
-
-/// What stands along the room's length: from, to, what it is.
-struct Stands {
-  double from = 0, to = 0;
-  const std::string* kind = nullptr;
-};
-std::vector<Stands> standsAlong(const PieceIndex& pieces, const Scheme& scheme, const RoomFrame& frame) {
-  std::vector<Stands> out;
-  for (const Placement& p : scheme.placements) {
-    const auto* floor = onFloor(p.on);
-    const Piece& piece = pieces.of(p);
-    if (floor == nullptr || isRug(piece.kind) || !piece.depth) continue;
-    Stands one{1e18, -1e18, &piece.kind};
-    for (const Convex& part : footprint(piece, *floor))
-      for (const Vec2 v : part.core) {
-        const double x = dot(v - frame.origin, frame.along);
-        one.from = std::min(one.from, x - part.radius);
-        one.to = std::max(one.to, x + part.radius);
-      }
-    out.push_back(one);
-  }
-  return out;
-}
-/// Where a part ends: near its share of the length, through as few things as may be.
-double cutNear(double share, double reach, const std::vector<Stands>& stands) {
-  constexpr double kStep = 3 * kInch;
-  double best = share, least = 1e18;
-  for (double off = 0; off <= reach; off += kStep)
-    for (const double at : {share + off, share - off}) {
-      const auto cut = std::count_if(stands.begin(), stands.end(),
-                                     [&](const Stands& s) { return s.from < at - kTouch && s.to > at + kTouch; });
-      const double cost = static_cast<double>(cut) * 1e6 + off;
-      if (cost >= least) continue;
-      least = cost;
-      best = at;
-    }
-  return best;
-}
-/// What a part is for, by what stands in its length.
-std::optional<AreaUse> useOf(double from, double to, const std::vector<Stands>& stands) {
-  std::optional<AreaUse> out;
-  int seats = 0;
-  for (const Stands& s : stands) {
-    const double middle = (s.from + s.to) / 2;
-    if (middle < from || middle > to) continue;
-    if (isDiningTable(*s.kind)) return AreaUse::Dining;
-    seats += isSeat(*s.kind) ? 1 + isSofa(*s.kind) : 0;
-    if (isSatAt(*s.kind)) out = AreaUse::Work;
-  }
-  if (seats == 1) return out.value_or(AreaUse::Reading);
-  return seats > 1 ? AreaUse::Sitting : out;
-}
-
-/// Where nothing stands that says what a part is for: where one comes in is the entry of three, and the part with most
-/// window is for reading; of two the entry's part is for meals.
-AreaUse usualUse(const Room& room, const std::vector<RoomArea>& all, std::size_t i) {
-  const Opening* entry = mainEntry(room);
-  const auto wall = entry != nullptr ? findWall(room, entry->wall) : std::nullopt;
-  const auto off = [&](std::size_t k) { return distanceToEdge(all[k].outline, middleOf(*wall, *entry)); };
-  std::size_t first = 0, bright = all.size();
-  for (std::size_t k = 1; wall && k < all.size(); ++k)
-    if (off(k) < off(first)) first = k;
-  if (all.size() == 2) return i == first ? AreaUse::Dining : AreaUse::Sitting;
-  if (i == first) return AreaUse::Entry;
-  for (std::size_t k = 0; k < all.size(); ++k)
-    if (k != first && windowIn(room, all[k].outline) > 0 &&
-        (bright == all.size() || windowIn(room, all[k].outline) > windowIn(room, all[bright].outline)))
-      bright = k;
-  return i == bright ? AreaUse::Reading : AreaUse::Sitting;
-}
-
-std::vector<RoomArea> split(const Room& room, const RoomFrame& frame, const std::vector<Stands>& stands, int parts,
-                            IdSource& ids) {
-  std::vector<RoomArea> out;
-  std::vector<std::optional<AreaUse>> uses;
-  double from = 0;
-  for (int i = 0; i < parts; ++i) {
-    const double share = frame.length / parts,
-                 to = i + 1 == parts ? frame.length : cutNear(share * (i + 1), share / 3, stands);
-    Polygon outline = insideRoom(room, frame.box(from, to, -1, frame.width + 1), {});
-    if (outline.size() >= 3) {
-      out.push_back({ids.take<AreaId>("a"), AreaUse::Sitting, std::move(outline)});
-      uses.push_back(useOf(from, to, stands));
-    }
-    from = to;
-  }
-  for (std::size_t i = 0; i < out.size(); ++i) out[i].use = uses[i].value_or(usualUse(room, out, i));
-  return out;
-}
 
 class Finder {
  public:
@@ -246,22 +99,6 @@ bool atInnerEdge(const Polygon& room, const Polygon& area, const Piece& piece, c
 }
 
 }  // namespace
-
-double lengthOverWidth(const Room& room) {
-  if (room.corners.size() < 3) return 1;
-  const RoomFrame frame = frameOf(room);
-  return frame.width > 0 ? frame.length / frame.width : 1;
-}
-
-std::vector<std::vector<RoomArea>> areasOffered(const Job& job, const SchemeId& id, IdSource& ids) {
-  const Scheme* scheme = findScheme(job, id);
-  if (scheme == nullptr) return {};
-  const Room& room = roomOf(job, *scheme);
-  if (lengthOverWidth(room) <= kLongRoom) return {};
-  const RoomFrame frame = frameOf(room);
-  const std::vector<Stands> stands = standsAlong(PieceIndex(job), *scheme, frame);
-  return {split(room, frame, stands, 2, ids), split(room, frame, stands, 3, ids)};
-}
 
 std::vector<RoomArea> areasFound(const Job& job, const SchemeId& id, IdSource& ids) {
   const Scheme* scheme = findScheme(job, id);

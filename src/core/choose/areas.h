@@ -28,6 +28,10 @@ inline constexpr double kLongRoom = 2.2;
 [[nodiscard]] std::optional<RoomArea> areaRound(const Job&, const SchemeId&, const std::vector<PlacementId>&,
                                                 IdSource&);
 
+/// Drawn from one corner to the other: the box between them along the room's walls, inside the room and clear of the
+/// scheme's other areas; none where less than a foot of it is left.
+[[nodiscard]] std::optional<RoomArea> areaDrawn(const Job&, const SchemeId&, Vec2 from, Vec2 to, IdSource&);
+
 struct AreaSeen {
   RoomArea area;
   double floor = 0;                    ///< mm2

@@ -297,6 +297,19 @@ TEST(Areas, AreFoundFromGroupsAndTables) {
   const auto more = areaRound(with_, kS, {PlacementId("p4")}, ids);
   EXPECT_FALSE(more && signedArea(more->outline) > in(10) * in(10)) << "clear of the area that is there";
 }
+TEST(Areas, DrawnOnesStayInsideAndClearOfOthers) {
+  Job job = emptyRoom(200, 150);
+  IdSource ids(1);
+  const auto first = areaDrawn(job, kS, {in(120), in(90)}, {in(-50), in(-50)}, ids);
+  ASSERT_TRUE(first);
+  EXPECT_NEAR(signedArea(first->outline), in(120) * in(90), 1) << "cut at the walls";
+  job = withAreas(job, kS, {*first}).value();
+  const auto second = areaDrawn(job, kS, {in(100), 0}, {in(200), in(90)}, ids);
+  ASSERT_TRUE(second);
+  EXPECT_NEAR(signedArea(second->outline), in(80) * in(90), 1) << "without what is the first one's";
+  EXPECT_FALSE(areaDrawn(job, kS, {in(10), in(10)}, {in(60), in(60)}, ids)) << "all of it is taken";
+  EXPECT_FALSE(areaDrawn(job, kS, {in(150), in(100)}, {in(158), in(140)}, ids)) << "less than a foot";
+}
 TEST(Areas, AreSoundOrRefused) {
   const Polygon bow{{0, 0}, {1000, 1000}, {1000, 0}, {0, 1000}};
   EXPECT_FALSE(withAreas(emptyRoom(), kS, {{AreaId("a1"), AreaUse::Work, bow}}));
