@@ -238,7 +238,13 @@ void CandidatesDialog::fill(const PieceId& looked) {
     for (int col = 0; col < kSeenColumns; ++col) {
       auto* item = new QTableWidgetItem(words[col]);
       item->setToolTip(words[col]);
-      if (col == kSeenTies) item->setIcon(swatches(c.ties, devicePixelRatioF()));
+      if (col == kSeenTies) {
+        // A colour stays what it is in a row that is selected.
+        const QPixmap strips = swatches(c.ties, devicePixelRatioF());
+        QIcon icon(strips);
+        icon.addPixmap(strips, QIcon::Selected);
+        item->setIcon(icon);
+      }
       table_->setItem(static_cast<int>(i), col, item);
     }
   }
