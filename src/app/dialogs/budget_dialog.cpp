@@ -137,6 +137,17 @@ void BudgetDialog::fill() {
            [](ShopPart& s, int chosen) { s.tier = static_cast<Tier>(chosen); });
   }
   filling_ = false;
+  sums_->setText(sumsText());
+  const auto amount = [](const std::optional<double>& v) {
+    return v ? QString::fromStdString(moneyText(*v)) : QString();
+  };
+  if (!hours_->hasFocus()) hours_->setText(amount(job.budget.hours));
+  if (!rate_->hasFocus()) rate_->setText(amount(job.budget.rate));
+  if (!currency_->hasFocus()) currency_->setText(QString::fromStdString(job.budget.currency));
+}
+
+QString BudgetDialog::sumsText() const {
+  const Job& job = workspace_.job();
   const auto money = [&](double amount) { return QString::fromStdString(moneyText(job, amount)); };
   const auto left = [&](const std::optional<double>& amount) {
     return !amount        ? QString()
@@ -160,17 +171,15 @@ void BudgetDialog::fill() {
       }
   if (each.size() > 1) {
     const HouseBudget house = houseBudget(job, workspace_.book(), each);
+    QStringList rooms;
+    for (const auto& [id, sums] : house.rooms)
+      rooms << QString::fromStdString(roomOf(job, *findScheme(job, id)).name) + QStringLiteral(" ") + money(sums.full);
     text +=
-        QStringLiteral("\n") + tr("The whole house, with the first scheme of each other room: simple %1, fuller %2.")
-                                   .arg(money(house.sums.simple), money(house.sums.full));
+        QStringLiteral("\n") +
+        tr("The whole house, with the first scheme of each other room: simple %1, fuller %2. Without the hours: %3.")
+            .arg(money(house.sums.simple), money(house.sums.full), rooms.join(QStringLiteral(", ")));
   }
-  sums_->setText(text);
-  const auto amount = [](const std::optional<double>& v) {
-    return v ? QString::fromStdString(moneyText(*v)) : QString();
-  };
-  if (!hours_->hasFocus()) hours_->setText(amount(job.budget.hours));
-  if (!rate_->hasFocus()) rate_->setText(amount(job.budget.rate));
-  if (!currency_->hasFocus()) currency_->setText(QString::fromStdString(job.budget.currency));
+  return text;
 }
 
 void BudgetDialog::typed(int row, int column) {

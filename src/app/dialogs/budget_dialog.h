@@ -20,6 +20,8 @@ class BudgetDialog : public QDialog {
 
  private:
   void fill();
+  /// Of the scheme against the brief, and of the whole house.
+  [[nodiscard]] QString sumsText() const;
   void typed(int row, int column);
   void takeList();
   /// Of a piece: its price, phase and tier are kept with it; of what was worked out the price in the user's list.

@@ -14,6 +14,7 @@
 #include <tuple>
 
 #include "app/document/today.h"
+#include "app/stages/floor/cut_out.h"
 #include "app/view/still_picture.h"
 #include "app/widgets/layouts.h"
 #include "core/base/sentence.h"
@@ -25,6 +26,7 @@ namespace mezzet {
 namespace {
 
 enum Seen { kSeenName, kSeenSize, kSeenPrice, kSeenBreaks, kSeenTies, kSeenState, kSeenColumns };
+constexpr QSize kSmall(58, 32);  // of a candidate alone
 constexpr int kStrip = 15, kMostStrips = 6;
 
 /// Its colours as strips; what echoes the room is framed.
@@ -41,6 +43,13 @@ QPixmap swatches(const Ties& ties, double ratio) {
       painter.drawRect(box.adjusted(0, 0, -1, -1));
     }
   }
+  return out;
+}
+
+/// Colours stay what they are in a row that is selected.
+QIcon sameWhenSelected(const QPixmap& pixels) {
+  QIcon out(pixels);
+  out.addPixmap(pixels, QIcon::Selected);
   return out;
 }
 
@@ -115,17 +124,19 @@ CandidatesDialog::CandidatesDialog(Workspace& workspace, PlacementId placement, 
   table_->setSelectionMode(QAbstractItemView::ExtendedSelection);
   table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
   table_->verticalHeader()->hide();
-  table_->setIconSize(QSize(kStrip * kMostStrips, kStrip));
+  table_->setIconSize(QSize(kStrip * kMostStrips, kSmall.height()));
+  table_->verticalHeader()->setDefaultSectionSize(kSmall.height() + 4);
   table_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
   table_->horizontalHeader()->setSectionResizeMode(kSeenTies, QHeaderView::Stretch);
   table_->horizontalHeader()->setSectionResizeMode(kSeenName, QHeaderView::Interactive);
-  table_->setColumnWidth(kSeenName, 150);
+  table_->setColumnWidth(kSeenName, 200);
   table_->setTabKeyNavigation(false);
   connect(table_, &QTableWidget::itemSelectionChanged, this, &CandidatesDialog::paint);
   column->addWidget(table_, 4);
   table_->setFocus();
   column->addWidget(buttonRow());
   complaint_ = words({}, "fieldComplaint");
+  complaint_->hide();
   column->addWidget(complaint_);
   connect(&workspace_, &Workspace::jobChanged, this, &CandidatesDialog::judge);
   judge();
@@ -224,6 +235,11 @@ void CandidatesDialog::fill(const PieceId& looked) {
                                    seen_.begin());
   const QSignalBlocker quiet(table_);
   table_->setRowCount(static_cast<int>(seen_.size()));
+  // Each alone, all at one scale.
+  std::vector<const Piece*> pieces;
+  for (const CandidateSeen& c : seen_) pieces.push_back(findPiece(workspace_.job(), c.candidate.piece));
+  std::erase(pieces, nullptr);
+  const double perMm = cutOutScale(pieces, kSmall.toSizeF() - QSizeF(2, 2));
   for (std::size_t i = 0; i < seen_.size(); ++i) {
     const CandidateSeen& c = seen_[i];
     const Piece* piece = findPiece(workspace_.job(), c.candidate.piece);
@@ -238,13 +254,9 @@ void CandidatesDialog::fill(const PieceId& looked) {
     for (int col = 0; col < kSeenColumns; ++col) {
       auto* item = new QTableWidgetItem(words[col]);
       item->setToolTip(words[col]);
-      if (col == kSeenTies) {
-        // A colour stays what it is in a row that is selected.
-        const QPixmap strips = swatches(c.ties, devicePixelRatioF());
-        QIcon icon(strips);
-        icon.addPixmap(strips, QIcon::Selected);
-        item->setIcon(icon);
-      }
+      if (col == kSeenName && piece != nullptr)
+        item->setIcon(sameWhenSelected(cutOutPicture(workspace_, *piece, perMm, kSmall, devicePixelRatioF())));
+      if (col == kSeenTies) item->setIcon(sameWhenSelected(swatches(c.ties, devicePixelRatioF())));
       table_->setItem(static_cast<int>(i), col, item);
     }
   }
@@ -342,10 +354,13 @@ void CandidatesDialog::choose() {
                                    c->candidate.piece, why_->text().trimmed().toStdString(), today()));
 }
 
-void CandidatesDialog::complain(const Error& e) { complaint_->setText(onScreen(e.text()) + QStringLiteral(".")); }
+void CandidatesDialog::complain(const Error& e) {
+  complaint_->setText(onScreen(e.text()) + QStringLiteral("."));
+  complaint_->show();
+}
 
 void CandidatesDialog::edit(const QString& what, const Result<Job>& after) {
-  complaint_->clear();
+  complaint_->hide();
   if (!after) return complain(after.error());
   why_->clear();
   workspace_.document().edit(what, *after);

@@ -19,7 +19,6 @@ namespace mezzet {
 namespace {
 
 constexpr int kEdge = 8, kCutOutHeight = 42, kDragStarts = 5;  // px
-constexpr double kWidestCutOut = 110;                          // px
 
 /// The piece as it is drawn, its middle at (0, 0).
 Drawing cutOutDrawing(const Piece& piece, double scale, LengthFormat format) {
@@ -54,13 +53,25 @@ void dragPieces(const std::vector<PieceId>& pieces, QObject* from) {
   drag->exec(Qt::CopyAction);
 }
 
-double cutOutScale(const std::vector<const Piece*>& pieces) {
+double cutOutScale(const std::vector<const Piece*>& pieces, QSizeF most) {
   double widest = 1, deepest = 1;
   for (const Piece* piece : pieces) {
     widest = std::max(widest, piece->width);
     deepest = std::max(deepest, deepness(*piece));
   }
-  return std::min(kWidestCutOut / widest, (kCutOutHeight - 8) / deepest);
+  return std::min(most.width() / widest, most.height() / deepest);
+}
+
+QPixmap cutOutPicture(const Workspace& workspace, const Piece& piece, double pixelsPerMm, QSize size, double ratio) {
+  QPixmap out(size * ratio);
+  out.setDevicePixelRatio(ratio);
+  out.fill(Qt::transparent);
+  Drawing d = cutOutDrawing(piece, 96 / 25.4 / pixelsPerMm, workspace.format());
+  std::erase_if(d.items, [](const Item& item) { return std::holds_alternative<TextItem>(item.shape); });
+  QPainter painter(&out);
+  paintDrawing(painter, d, Projection{pixelsPerMm, QPointF(size.width() / 2.0, size.height() / 2.0)},
+               {Palette::screen(), &workspace.images(), 1});
+  return out;
 }
 
 CutOut::CutOut(const Piece& piece, int left, double pixelsPerMm, Workspace& workspace, QWidget* parent)

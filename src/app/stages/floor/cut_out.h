@@ -1,6 +1,7 @@
 // The pieces of the tray as paper cut-outs that are dragged onto the sheet.
 #pragma once
 
+#include <QPixmap>
 #include <QWidget>
 
 #include "app/document/workspace.h"
@@ -53,7 +54,9 @@ class CutOut : public QWidget {
 
 /// What the tray leaves free above and below its cut-outs, px.
 inline constexpr int kTrayEdge = 3;
-/// Pixels per mm at which all of these can be compared.
-[[nodiscard]] double cutOutScale(const std::vector<const Piece*>&);
+/// Pixels per mm at which all of these can be compared, each at most so large.
+[[nodiscard]] double cutOutScale(const std::vector<const Piece*>&, QSizeF most = {110, 34});
+/// A piece alone, without words, its middle in the middle.
+[[nodiscard]] QPixmap cutOutPicture(const Workspace&, const Piece&, double pixelsPerMm, QSize, double pixelRatio);
 
 }  // namespace mezzet
