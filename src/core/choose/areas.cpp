@@ -28,22 +28,16 @@ class Finder {
       : room_(room), pieces_(pieces), ids_(ids), frame_(frameOf(room)), taken_(std::move(taken)) {}
 
   void add(AreaUse use, const std::vector<const Placement*>& things) {
-    double x0 = 1e18, x1 = -1e18, y0 = 1e18, y1 = -1e18;
-    for (const Placement* p : things) {
-      const auto* floor = onFloor(p->on);
-      if (floor == nullptr) continue;
-      for (const Convex& part : footprint(pieces_.of(*p), *floor))
-        for (const Vec2 v : part.core) {
-          const Vec2 d = v - frame_.origin;
-          x0 = std::min(x0, dot(d, frame_.along) - part.radius);
-          x1 = std::max(x1, dot(d, frame_.along) + part.radius);
-          y0 = std::min(y0, dot(d, frame_.inward) - part.radius);
-          y1 = std::max(y1, dot(d, frame_.inward) + part.radius);
-        }
-    }
-    if (x1 < x0) return;
-    Polygon outline = insideRoom(
-        room_, frame_.box(x0 - kRoundThings, x1 + kRoundThings, y0 - kRoundThings, y1 + kRoundThings), taken_);
+    Parts parts;
+    for (const Placement* p : things)
+      if (const auto* floor = onFloor(p->on))
+        for (Convex& part : footprint(pieces_.of(*p), *floor)) parts.push_back(std::move(part));
+    if (parts.empty()) return;
+    const Box box = frame_.round(parts);
+    Polygon outline = insideRoom(room_,
+                                 frame_.box(box.low.x - kRoundThings, box.high.x + kRoundThings,
+                                            box.low.y - kRoundThings, box.high.y + kRoundThings),
+                                 taken_);
     if (outline.size() < 3 || outline.size() > 60) return;
     taken_.push_back(outline);
     out_.push_back({ids_.take<AreaId>("a"), use, std::move(outline)});

@@ -31,14 +31,8 @@ std::vector<Stands> standsAlong(const PieceIndex& pieces, const Scheme& scheme, 
     const auto* floor = onFloor(p.on);
     const Piece& piece = pieces.of(p);
     if (floor == nullptr || isRug(piece.kind) || !piece.depth) continue;
-    Stands one{1e18, -1e18, &piece.kind};
-    for (const Convex& part : footprint(piece, *floor))
-      for (const Vec2 v : part.core) {
-        const double x = dot(v - frame.origin, frame.along);
-        one.from = std::min(one.from, x - part.radius);
-        one.to = std::max(one.to, x + part.radius);
-      }
-    out.push_back(one);
+    const Box box = frame.round(footprint(piece, *floor));
+    out.push_back({box.low.x, box.high.x, &piece.kind});
   }
   return out;
 }
@@ -132,8 +126,7 @@ std::optional<RoomArea> areaDrawn(const Job& job, const SchemeId& id, Vec2 from,
   if (scheme == nullptr) return std::nullopt;
   const Room& room = roomOf(job, *scheme);
   const RoomFrame frame = frameOf(room);
-  const auto in = [&](Vec2 p) { return Vec2{dot(p - frame.origin, frame.along), dot(p - frame.origin, frame.inward)}; };
-  const Vec2 a = in(from), b = in(to);
+  const Vec2 a = frame.in(from), b = frame.in(to);
   std::vector<Polygon> taken;
   for (const RoomArea& area : scheme->areas) taken.push_back(area.outline);
   Polygon outline = insideRoom(

@@ -7,6 +7,17 @@
 
 namespace mezzet {
 
+Box RoomFrame::round(const Parts& parts) const {
+  Box out{{1e18, 1e18}, {-1e18, -1e18}};
+  for (const Convex& part : parts)
+    for (const Vec2 v : part.core) {
+      const Vec2 p = in(v), r{part.radius, part.radius};
+      out.low = {std::min(out.low.x, p.x - r.x), std::min(out.low.y, p.y - r.y)};
+      out.high = {std::max(out.high.x, p.x + r.x), std::max(out.high.y, p.y + r.y)};
+    }
+  return out;
+}
+
 RoomFrame frameOf(const Room& room) {
   const std::vector<Wall> walls = wallsOf(room);
   const Wall& longest = *std::max_element(walls.begin(), walls.end(),

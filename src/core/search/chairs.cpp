@@ -12,13 +12,14 @@ namespace {
 
 constexpr double kThere = 14 * kInch;  // a chair so near a place stands at it, pushed in or not
 
-bool has(const std::vector<std::size_t>& list, std::size_t i) {
-  return std::find(list.begin(), list.end(), i) != list.end();
-}
-
 bool isTaken(const Ground& g, const Layout& l, const FloorPlace& place, std::size_t but) {
   return std::any_of(g.diningChairs.begin(), g.diningChairs.end(),
                      [&](std::size_t other) { return other != but && distance(l.at[other].at, place.at) <= kThere; });
+}
+
+bool standsAtOne(const std::vector<FloorPlace>& places, const FloorPlace& chair) {
+  return std::any_of(places.begin(), places.end(),
+                     [&](const FloorPlace& p) { return distance(p.at, chair.at) <= kThere; });
 }
 
 /// The places at what stands at `at`, in the order in which they are taken.
@@ -59,10 +60,8 @@ bool chairsStandAtTables(const Ground& g, const Layout& l) {
       });
   if (!desksServed) return false;
   const std::vector<FloorPlace> places = chairPlaces(g, l);
-  std::size_t there = 0;
-  for (const std::size_t one : g.diningChairs)
-    there += std::any_of(places.begin(), places.end(),
-                         [&](const FloorPlace& p) { return distance(p.at, l.at[one].at) <= kThere; });
+  const auto there = static_cast<std::size_t>(std::count_if(
+      g.diningChairs.begin(), g.diningChairs.end(), [&](std::size_t one) { return standsAtOne(places, l.at[one]); }));
   return there >= std::min(places.size(), g.diningChairs.size());
 }
 
@@ -72,15 +71,13 @@ std::vector<std::size_t> chairsAt(const Ground& g, const Layout& l, std::size_t 
   std::vector<FloorPlace> places;
   addPlaces(g, g.piece(l, table), l.at[table], g.piece(l, g.diningChairs.front()), g.diningChairs.size() + 2, places);
   for (const std::size_t chair : g.diningChairs)
-    if (std::any_of(places.begin(), places.end(),
-                    [&](const FloorPlace& p) { return distance(p.at, l.at[chair].at) <= kThere; }))
-      out.push_back(chair);
+    if (standsAtOne(places, l.at[chair])) out.push_back(chair);
   return out;
 }
 
 FloorPlace freeChairPlace(const Ground& g, const Layout& l, std::size_t chair, Chance& chance) {
   for (const std::size_t desk : g.desks)
-    if (has(chairsAt(g, l, desk), chair)) return l.at[chair];
+    if (among(chairsAt(g, l, desk), chair)) return l.at[chair];
   std::vector<FloorPlace> places = chairPlaces(g, l);
   std::erase_if(places, [&](const FloorPlace& p) { return isTaken(g, l, p, chair); });
   return places.empty() ? l.at[chair] : places[chance.below(places.size())];

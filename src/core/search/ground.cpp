@@ -51,16 +51,7 @@ void addFocuses(Ground& g, const SearchAsk& ask) {
     if (f.kind == FeatureKind::Hearth || f.id.value == ask.anchor) {
       const Vec2 at = middleOf(f.outline);
       // It looks away from the wall it is nearest to.
-      const Wall* nearest = nullptr;
-      double best = 0;
-      for (const Wall& w : g.walls) {
-        const double off = distance(at, nearestOnSegment(at, w.start, w.end));
-        if (nearest == nullptr || off < best) {
-          nearest = &w;
-          best = off;
-        }
-      }
-      all.push_back({Focus::Kind::Fire, f.id.value, at, nearest->inward()});
+      all.push_back({Focus::Kind::Fire, f.id.value, at, nearestWall(g, at).inward()});
     }
   for (const Opening& o : g.room->openings)
     if (const auto wall = findWall(*g.room, o.wall); o.kind == OpeningKind::Window && wall)
@@ -85,6 +76,12 @@ void addFocuses(Ground& g, const SearchAsk& ask) {
 
 double depthOf(const Piece& p) { return p.depth.value_or(p.width); }
 Vec2 frontOf(const FloorPlace& p) { return rotated({0, -1}, turnOf(p.turn)); }
+
+const Wall& nearestWall(const Ground& g, Vec2 at) {
+  return *std::min_element(g.walls.begin(), g.walls.end(), [&](const Wall& a, const Wall& b) {
+    return distance(at, nearestOnSegment(at, a.start, a.end)) < distance(at, nearestOnSegment(at, b.start, b.end));
+  });
+}
 
 BackOff backOff(const Ground& g, const Layout& l, std::size_t movable) {
   const FloorPlace& p = l.at[movable];

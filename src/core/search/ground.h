@@ -1,6 +1,7 @@
 // What a search moves about, and where it can stand: bodies, walls and leaves, read once.
 #pragma once
 
+#include <algorithm>
 #include <memory>
 #include <optional>
 
@@ -76,6 +77,11 @@ class Filling {
 [[nodiscard]] double depthOf(const Piece&);
 /// The way its front looks.
 [[nodiscard]] Vec2 frontOf(const FloorPlace&);
+/// The one whose line is nearest; of equally near ones the first.
+[[nodiscard]] const Wall& nearestWall(const Ground&, Vec2);
+[[nodiscard]] inline bool among(const std::vector<std::size_t>& list, std::size_t i) {
+  return std::find(list.begin(), list.end(), i) != list.end();
+}
 /// The wall behind a thing, and how far its back's middle is from it: none where no wall is behind it.
 struct BackOff {
   const Wall* wall = nullptr;

@@ -15,11 +15,7 @@ constexpr double kBehindSeat = 36 * kInch;    // from a sofa's middle, of what s
 constexpr double kSetStraight = 0.2;          // of all steps
 constexpr double kSeatInGroup = 108 * kInch;  // from the table's middle
 
-bool among(const std::vector<std::size_t>& list, std::size_t i) {
-  return std::find(list.begin(), list.end(), i) != list.end();
-}
-
-/// Slides along one of the plan's axes as the thing stands, or both; in half inches while steps are small.
+/// Slides along one of the plan's axes as the thing stands, or both; in quarter inches while steps are small.
 Vec2 slideOf(const FloorPlace& place, double heat, Chance& chance) {
   const double reach = kShortSlide + (kLongSlide - kShortSlide) * heat * chance.unit() * chance.unit();
   const double step = heat > 0.5 ? 1 * kInch : 0.25 * kInch;
@@ -50,16 +46,7 @@ void backToWall(const Ground& g, Layout& l, const std::vector<std::size_t>& grou
   const FloorPlace from = l.at[i];
   // The nearest wall behind it, or any.
   const Wall* wall = &g.walls[chance.below(g.walls.size())];
-  if (chance.may(0.6)) {
-    double best = 1e18;
-    for (const Wall& w : g.walls) {
-      const double off = distance(from.at, nearestOnSegment(from.at, w.start, w.end));
-      if (off < best) {
-        best = off;
-        wall = &w;
-      }
-    }
-  }
+  if (chance.may(0.6)) wall = &nearestWall(g, from.at);
   const double now = dot(from.at - wall->start, wall->along());
   const double along = chance.may(0.5) ? now : chance.may(0.5) ? wall->length() / 2 : chance.between(0, wall->length());
   const FloorPlace to =
@@ -85,8 +72,7 @@ std::vector<std::size_t> groupOf(const Ground& g, const Layout& l, std::size_t m
     for (const std::size_t chair : chairsAt(g, l, movable)) out.push_back(chair);
     if (isDiningTable(kind)) near(g.rugs, 24 * kInch);
   } else if (isLowTable(kind) || among(g.seats, movable)) {
-    for (const auto* list : {&g.seats, &g.lowTables, &g.sideTables, &g.lamps}) near(*list, kSeatInGroup);
-    near(g.rugs, kSeatInGroup);
+    for (const auto* list : {&g.seats, &g.lowTables, &g.sideTables, &g.lamps, &g.rugs}) near(*list, kSeatInGroup);
     if (isSofa(kind)) near(g.consoles, kBehindSeat);
   }
   return out;

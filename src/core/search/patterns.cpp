@@ -126,34 +126,33 @@ class Furnisher {
 
   void dining() {
     std::vector<std::size_t> chairs = g_.diningChairs;
-    for (const auto* tables : {&g_.diningTables})
-      for (const std::size_t t : *tables) {
-        const Piece& table = piece(t);
-        // Each desk keeps one.
-        const std::size_t round = chairs.size() - std::min(chairs.size(), g_.desks.size());
-        const std::size_t wanted = (round + tables->size() - 1) / tables->size();
-        const std::size_t rug =
-            g_.rugs.size() > 1 || (g_.seats.empty() && !g_.rugs.empty()) ? g_.rugs.back() : g_.movables.size();
-        for (int tries = 0; tries < kTries; ++tries) {
-          const FloorPlace at = tablePlace(table);
-          if (!filling_.fits(t, at)) continue;
-          std::vector<std::pair<std::size_t, FloorPlace>> set;
-          if (!chairs.empty()) {
-            const auto settings = settingsAround(table, at, piece(chairs.front()), kPlaceSetting, chance_.may(0.5),
-                                                 static_cast<int>(wanted), kSetUnder);
-            for (std::size_t c = 0; c < chairs.size() && c < settings.size(); ++c)
-              set.emplace_back(chairs[c], settings[c].chair);
-          }
-          const bool free = std::all_of(set.begin(), set.end(),
-                                        [&](const auto& one) { return filling_.fits(one.first, one.second); });
-          if (!free && tries + 5 < kTries) continue;
-          filling_.put(t, at);
-          for (const auto& [chair, place] : set)
-            if (put(chair, place)) std::erase(chairs, chair);
-          if (rug < g_.movables.size() && !filling_.isPut(rug)) put(rug, at);
-          break;
+    for (const std::size_t t : g_.diningTables) {
+      const Piece& table = piece(t);
+      // Each desk keeps one.
+      const std::size_t round = chairs.size() - std::min(chairs.size(), g_.desks.size());
+      const std::size_t wanted = (round + g_.diningTables.size() - 1) / g_.diningTables.size();
+      const std::size_t rug =
+          g_.rugs.size() > 1 || (g_.seats.empty() && !g_.rugs.empty()) ? g_.rugs.back() : g_.movables.size();
+      for (int tries = 0; tries < kTries; ++tries) {
+        const FloorPlace at = tablePlace(table);
+        if (!filling_.fits(t, at)) continue;
+        std::vector<std::pair<std::size_t, FloorPlace>> set;
+        if (!chairs.empty()) {
+          const auto settings = settingsAround(table, at, piece(chairs.front()), kPlaceSetting, chance_.may(0.5),
+                                               static_cast<int>(wanted), kSetUnder);
+          for (std::size_t c = 0; c < chairs.size() && c < settings.size(); ++c)
+            set.emplace_back(chairs[c], settings[c].chair);
         }
+        const bool free =
+            std::all_of(set.begin(), set.end(), [&](const auto& one) { return filling_.fits(one.first, one.second); });
+        if (!free && tries + 5 < kTries) continue;
+        filling_.put(t, at);
+        for (const auto& [chair, place] : set)
+          if (put(chair, place)) std::erase(chairs, chair);
+        if (rug < g_.movables.size() && !filling_.isPut(rug)) put(rug, at);
+        break;
       }
+    }
   }
   FloorPlace tablePlace(const Piece& table) {
     const Wall& wall = someWall();
@@ -208,7 +207,7 @@ class Furnisher {
     if (g_.seats.empty() || !filling_.isPut(g_.seats.front())) return;
     const std::size_t main = g_.seats.front();
     const FloorPlace seat = filling_.layout().at[main];
-    const Vec2 back = rotated({0, 1}, turnOf(seat.turn));
+    const Vec2 back = -frontOf(seat);
     std::vector<std::size_t> cases = g_.consoles;
     cases.insert(cases.end(), g_.storage.rbegin(), g_.storage.rend());
     for (const std::size_t i : cases) {

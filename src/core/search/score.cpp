@@ -21,24 +21,19 @@ constexpr double kBeforeStorage = 36 * kInch;                           // to st
 constexpr int kFloorGrid = 9;
 constexpr double kWishStep = 0.1;  // less is not worth standing askew for
 
-/// What throws a layout out before anything else is asked: bodies in one place, or outside the room.
-bool isPossible(const Situation& s, const Rulebook& book) {
+/// What the rules find that throw a layout out (bodies in one place, or outside the room), or all others.
+std::vector<Finding> findingsOf(const Situation& s, const Rulebook& book, bool bounds) {
   std::vector<Finding> out;
   for (const RuleRows rows : ruleFamilies())
     for (const RuleRow& row : rows) {
-      if ((row.shows & shows::kBounds) == 0) continue;
+      if (((row.shows & shows::kBounds) != 0) != bounds) continue;
       if (const Rule* rule = findRule(book, std::string(row.id))) row.evaluate(s, *rule, out);
     }
-  return std::none_of(out.begin(), out.end(), [](const Finding& f) { return f.verdict == Verdict::Breaks; });
-}
-
-std::vector<Finding> findingsOf(const Situation& s, const Rulebook& book) {
-  std::vector<Finding> out;
-  for (const RuleRows rows : ruleFamilies())
-    for (const RuleRow& row : rows)
-      if (const Rule* rule = findRule(book, std::string(row.id))) row.evaluate(s, *rule, out);
-  addWallDoubts(s, out);
   return out;
+}
+bool isPossible(const Situation& s, const Rulebook& book) {
+  const std::vector<Finding> found = findingsOf(s, book, true);
+  return std::none_of(found.begin(), found.end(), [](const Finding& f) { return f.verdict == Verdict::Breaks; });
 }
 
 double shareServed(const Situation& s) {
@@ -256,7 +251,10 @@ std::optional<SearchScore> Judge::operator()(const Layout& layout) {
   for (const UseState state : ask_.states) {
     const Situation situation(job_, book_, *scheme_, usualFormat(job_.units), CheckWith{state, nullptr, nullptr});
     if (!isPossible(situation, book_)) return std::nullopt;
-    SearchScore score = scoreOf(findingsOf(situation, book_));
+    // What bounds holds: it counts nothing.
+    std::vector<Finding> findings = findingsOf(situation, book_, false);
+    addWallDoubts(situation, findings);
+    SearchScore score = scoreOf(findings);
     score.wishes = wishesMissed(wishesHad(situation, ask_.wishes), ask_.wishes);
     score.taste += untidiness(ground_, layout);
     worst = first ? score : std::max(worst, score);

@@ -176,12 +176,12 @@ struct Whole {
   const Rulebook& book;
   const SearchAsk& ask;
   LengthFormat format;
+  UseState state;
 
   JudgedWhole operator()(const Layout& layout, double wishes) const {
     JudgedWhole out;
     out.offer.layout = layout;
     out.offer.job = withLayout(job, ground, layout);
-    const UseState state = ask.states.empty() ? UseState::Everyday : ask.states.front();
     const RouteFacts routes = routeFactsOf(out.offer.job, ask.scheme, state);
     out.findings = check(out.offer.job, book, ask.scheme, format, CheckWith{state, &routes, nullptr});
     out.offer.score = scoreOf(out.findings);
@@ -300,10 +300,10 @@ SearchResult searchLayouts(const Job& job, const Rulebook& book, const SearchAsk
   std::vector<Found> all;
   for (const auto& chain : chains) all.insert(all.end(), chain->kept().begin(), chain->kept().end());
   std::sort(all.begin(), all.end(), before);
-  std::vector<JudgedWhole> whole = wouldBeWinners(all, Whole{job, ground, book, ask, format});
+  const UseState state = ask.states.empty() ? UseState::Everyday : ask.states.front();
+  std::vector<JudgedWhole> whole = wouldBeWinners(all, Whole{job, ground, book, ask, format, state});
   const std::vector<std::size_t> chosen = chosenOf(whole, ground, ask.offers);
   std::vector<std::vector<Finding>> findings;
-  const UseState state = ask.states.empty() ? UseState::Everyday : ask.states.front();
   for (const std::size_t i : chosen) {
     SearchOffer& offer = whole[i].offer;
     offer.figures = judged(offer.job, book, ask.scheme, format, CheckWith{state, nullptr, nullptr}).figures;

@@ -15,7 +15,6 @@ namespace {
 constexpr double kLooksAt = 35;        // degrees
 constexpr double kBehind = 6 * kInch;  // a case that near to a back stands behind it
 constexpr double kBeforeWindow = 90 * kInch;
-constexpr double kLowCase = 40 * kInch;      // no higher does it stand behind a seat
 constexpr double kUnderWindow = 36 * kInch;  // a back that near a window is before it
 constexpr double kClearlyMore = 2 * kInch;   // of a way or a wall, to be told as the best
 constexpr double kClearlyMoreFloor = 3 * kFoot * kFoot;
@@ -97,21 +96,15 @@ std::string tableIdea(const Ground& g, const Layout& l, std::size_t table) {
       out += " before a window";
       break;
     }
-  const Wall* along = nullptr;
-  for (const Wall& w : g.walls)
-    if (along == nullptr || distance(p.at, nearestOnSegment(p.at, w.start, w.end)) <
-                                distance(p.at, nearestOnSegment(p.at, along->start, along->end)))
-      along = &w;
+  const Wall& along = nearestWall(g, p.at);
   const Vec2 length = rotated({1, 0}, turnOf(p.turn));
-  out += std::abs(dot(length, along->along())) > 0.7 ? ", along wall " : ", its end to wall ";
-  out += along->id.value;
+  out += std::abs(dot(length, along.along())) > 0.7 ? ", along wall " : ", its end to wall ";
+  out += along.id.value;
   if (!g.storage.empty())
     if (const auto wall = wallAt(g, l, g.storage.front()))
       out += ", " + std::string(kindWords(g.movables[g.storage.front()].piece->kind)) + " at wall " + wall->value;
   return out;
 }
-
-std::string lengthWords(double mm, LengthFormat format) { return writeLength(mm, format); }
 
 /// What an offer has most of among all, clearly; "" when nothing.
 std::string bestOf(const std::vector<SearchOffer>& all, std::size_t i, const Ground& g, LengthFormat format) {
@@ -126,22 +119,19 @@ std::string bestOf(const std::vector<SearchOffer>& all, std::size_t i, const Gro
     for (const auto& [id, width] : o.figures.ways) out = std::min(out, width);
     return o.figures.ways.empty() ? 0 : out;
   };
-  const auto longest = [](const SearchOffer& o) {
+  const auto longestOf = [](const auto& runs) {
     double out = 0;
-    for (const auto& [id, run] : o.figures.freeWall) out = std::max(out, run);
+    for (const auto& [wall, run] : runs) out = std::max(out, run);
     return out;
   };
-  const auto above = [](const SearchOffer& o) {
-    double out = 0;
-    for (const auto& [id, run] : o.figures.freeAbove) out = std::max(out, run);
-    return out;
-  };
+  const auto longest = [&](const SearchOffer& o) { return longestOf(o.figures.freeWall); };
+  const auto above = [&](const SearchOffer& o) { return longestOf(o.figures.freeAbove); };
   if (most(narrowest, kClearlyMore))
-    return "the widest ways, " + lengthWords(narrowest(all[i]), format) + " at the narrowest";
+    return "the widest ways, " + writeLength(narrowest(all[i]), format) + " at the narrowest";
   if (most([](const SearchOffer& o) { return static_cast<double>(o.talkPairs); }, 1))
     return "the most seats that talk, " + std::to_string(all[i].talkPairs) + " pairs";
-  if (most(longest, kClearlyMore)) return "the longest free wall, " + lengthWords(longest(all[i]), format);
-  if (most(above, kClearlyMore)) return "the most wall for a picture, " + lengthWords(above(all[i]), format);
+  if (most(longest, kClearlyMore)) return "the longest free wall, " + writeLength(longest(all[i]), format);
+  if (most(above, kClearlyMore)) return "the most wall for a picture, " + writeLength(above(all[i]), format);
   if (most([](const SearchOffer& o) { return o.figures.freeFloor; }, kClearlyMoreFloor))
     return "the most free floor, " + writeArea(all[i].figures.freeFloor, g.job->units);
   return {};
