@@ -6,7 +6,6 @@
 namespace mezzet {
 namespace {
 
-constexpr int kEdge = 2;       // px from the view's edge to the picture
 constexpr double kAClick = 6;  // px: a shorter drag draws nothing
 
 }  // namespace
@@ -19,7 +18,7 @@ AreaPlan::AreaPlan(Workspace& workspace, QWidget* parent) : StillView(parent), w
 }
 
 Projection AreaPlan::projection() const {
-  Projection out = planProjection(workspace_, workspace_.job(), workspace_.schemeId(), size() - QSize(4, 4));
+  Projection out = planProjection(workspace_, workspace_.job(), workspace_.schemeId(), pictureSize());
   out.origin += QPointF(kEdge, kEdge);
   return out;
 }

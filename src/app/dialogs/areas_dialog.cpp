@@ -28,11 +28,8 @@ AreasDialog::AreasDialog(Workspace& workspace, QWidget* parent) : QDialog(parent
   plan_ = new AreaPlan(workspace_);
   connect(plan_, &AreaPlan::drawn, this, [this](Vec2 from, Vec2 to) {
     IdSource ids = workspace_.document().ids();
-    auto areas = workspace_.scheme()->areas;
-    if (auto fresh = areaDrawn(workspace_.job(), workspace_.schemeId(), from, to, ids)) {
-      areas.push_back(std::move(*fresh));
-      take(tr("draw an area"), std::move(areas), ids);
-    }
+    auto fresh = areaDrawn(workspace_.job(), workspace_.schemeId(), from, to, ids);
+    add(tr("draw an area"), std::move(fresh), ids);
   });
   row->addWidget(plan_, 1);
   auto* side = new QWidget;
@@ -206,13 +203,17 @@ void AreasDialog::take(const QString& what, std::vector<RoomArea> areas, const I
   if (after) workspace_.document().edit(what, *after, ids.next());
 }
 
+void AreasDialog::add(const QString& what, std::optional<RoomArea> fresh, const IdSource& ids) {
+  if (!fresh) return;
+  auto areas = workspace_.scheme()->areas;
+  areas.push_back(std::move(*fresh));
+  take(what, std::move(areas), ids);
+}
+
 void AreasDialog::roundSelection() {
   IdSource ids = workspace_.document().ids();
-  auto areas = workspace_.scheme()->areas;
-  if (auto fresh = areaRound(workspace_.job(), workspace_.schemeId(), workspace_.selection(), ids)) {
-    areas.push_back(std::move(*fresh));
-    take(tr("an area round them"), std::move(areas), ids);
-  }
+  auto fresh = areaRound(workspace_.job(), workspace_.schemeId(), workspace_.selection(), ids);
+  add(tr("an area round them"), std::move(fresh), ids);
 }
 
 }  // namespace mezzet

@@ -24,6 +24,8 @@ class AreasDialog : public QDialog {
   void addAreas(QVBoxLayout* rows);
   void addTakenOut(QVBoxLayout* rows);
   void take(const QString& what, std::vector<RoomArea> areas, const IdSource& ids);
+  /// One more, where there is one.
+  void add(const QString& what, std::optional<RoomArea> fresh, const IdSource& ids);
   /// An area round what is selected.
   void roundSelection();
 

@@ -73,8 +73,8 @@ void StillView::showNothing() {
 }
 
 void StillView::draw() {
-  constexpr QSize kEdges(4, 4), kLeast(20, 20);
-  const QSize size = this->size() - kEdges;
+  constexpr QSize kLeast(20, 20);
+  const QSize size = pictureSize();
   if (draws_ && size.width() > kLeast.width() && size.height() > kLeast.height())
     setPixmap(draws_(size, devicePixelRatioF()));
 }

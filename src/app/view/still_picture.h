@@ -19,6 +19,9 @@ class StillView : public QLabel {
   void showNothing();
 
  protected:
+  /// From the view's edge to its picture, px.
+  static constexpr int kEdge = 2;
+  [[nodiscard]] QSize pictureSize() const { return size() - QSize(2 * kEdge, 2 * kEdge); }
   void resizeEvent(QResizeEvent*) override;
 
  private:
