@@ -50,6 +50,7 @@ struct Options {
   std::size_t loop = 1;
   bool json = false, strict = false;
   std::string walls = "both", anchor;
+  std::string piece, ics;
   std::vector<std::string> keep, wishes;
   long long candidates = 0;
   double seconds = 0;

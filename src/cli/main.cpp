@@ -11,6 +11,7 @@
 #include "cli/common.h"
 #include "cli/choosing.h"
 #include "cli/displays.h"
+#include "cli/hand_over.h"
 #include "cli/light.h"
 #include "cli/photograph.h"
 #include "cli/walls.h"
@@ -317,6 +318,7 @@ int main(int argc, char** argv) {
   addRugCommands(cli, o, runs);
   addRoomCommands(cli, o, runs);
   addSheetCommands(cli, o, runs, argc, argv);
+  addHandOverCommands(cli, o, runs, argc, argv);
   addPhotographCommands(cli, o, runs, argc, argv);
 
   try {

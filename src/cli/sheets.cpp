@@ -10,6 +10,7 @@
 #include "cli/rugs.h"
 #include "cli/walls.h"
 #include "core/sheets/sheet_row.h"
+#include "io/files/issue.h"
 #include "io/photometry/ies.h"
 #include "render/fonts.h"
 #include "render/pdf.h"
@@ -60,7 +61,12 @@ int runSheet(const Options& o, int& argc, char** argv) {
       o.levelLine,
       o.whole,
       o.roll,
-      kind->row == &carpetSheetRow() ? routesOf(file.job, scheme, o) : std::vector<std::vector<Vec2>>()};
+      kind->row == &carpetSheetRow() ? routesOf(file.job, scheme, o) : std::vector<std::vector<Vec2>>(),
+      issueWords(file.job),
+      0,
+      0,
+      SchemeId(o.from),
+      o.scheme.empty() ? std::vector<SchemeId>() : std::vector<SchemeId>{SchemeId(o.scheme)}};
   std::vector<Sheet> pages;
   for (int page = 0; page < pagesOf(file.job, room, scheme, *kind, request); ++page)
     pages.push_back(orRefuse(composeSheet(file.job, room, scheme, *kind, request, page)));
@@ -79,13 +85,15 @@ void addSheetCommands(CLI::App& cli, Options& o, Runs& runs, int& argc, char** a
   CLI::App* cSheet = withPlace(command(cli, o, "sheet", "Prints a sheet to scale"), o);
   cSheet->add_option("--kind", o.kind, sheetWords());
   cSheet->add_option("--for", o.version, "client or installer");
-  cSheet->add_option("--scale", o.scale, "1:10, 1:12, 1:20, 1:24, 1:32, 1:48, 1:50, 1:100, or fit for the largest that fits");
+  cSheet->add_option("--scale", o.scale,
+                     "1:10, 1:12, 1:20, 1:24, 1:32, 1:48, 1:50, 1:100, or fit for the largest that fits");
   cSheet->add_option("--paper", o.paper, "letter, tabloid, a4, a3, a2 or arch-d");
   addNailOptions(cSheet, o);
   cSheet->add_flag("--whole", o.whole, "Of templates: whole frames, else strips along their tops");
   cSheet->add_option("--roll", o.roll, "Of templates: the width of the roll they are printed on, mm")
       ->check(CLI::Range(150.0, 1'600.0));
   cSheet->add_option("--state", o.state, "everyday, occupied or party: what a size card looks at");
+  cSheet->add_option("--from", o.from, "Of before-after: the scheme that was; another of the room if not given");
   cSheet->add_option("--out", o.out, "The .pdf, .svg or .png to write")->required();
   runs.emplace_back(cSheet, [&o, &argc, argv] { return runSheet(o, argc, argv); });
 }

@@ -163,6 +163,8 @@ Job withoutPiece(const Job& job, const PieceId& id) {
         return job;
   for (const auto& piece : job.pieces)
     if (piece->variantOf == id) return job;
+  for (const Order& order : job.records->orders)
+    if (order.piece == id) return job;
   Job out = job;
   std::erase_if(out.pieces, [&](const auto& piece) { return piece->id == id; });
   return out;

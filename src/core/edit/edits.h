@@ -35,7 +35,8 @@ inline constexpr double kUsualCeiling = 96 * kInch;
 [[nodiscard]] Result<Job> withPiece(const Job&, Piece);
 [[nodiscard]] Job withScheme(const Job&, Scheme);
 
-/// Takes a piece out of the job; left as it is while some scheme places it or thinks of it, or a variant names it.
+/// Takes a piece out of the job; left as it is while some scheme places it or thinks of it, or
+/// a variant or an order names it.
 [[nodiscard]] Job withoutPiece(const Job&, const PieceId&);
 /// Takes a scheme out; a room keeps its last one.
 [[nodiscard]] Job withoutScheme(const Job&, const SchemeId&);

@@ -12,6 +12,7 @@
 #include "core/edit/validate_choosing.h"
 #include "core/edit/validate_display.h"
 #include "core/edit/validate_light.h"
+#include "core/edit/validate_records.h"
 #include "core/edit/validate_rugs.h"
 #include "core/edit/validate_site.h"
 #include "core/edit/validate_text.h"
@@ -297,6 +298,7 @@ std::optional<Error> faultOf(const Piece& p) {
   if (auto fault = faultOfLight(p, name)) return fault;
   if (auto fault = faultOfHanger(p, name)) return fault;
   if (auto fault = faultOfDisplayed(p, name)) return fault;
+  if (auto fault = faultOfCarry(p, name)) return fault;
   if (p.legs->inset && !(*p.legs->inset >= 0 && *p.legs->inset <= p.width / 2))
     return Error{name, "has feet that are not inside its corners", "Type how far in they stand"};
   for (const auto& [dimension, doubt] : p.doubts)
@@ -346,6 +348,11 @@ std::optional<Error> faultOf(const Job& job) {
     if (piece->variantOf && !pieces.contains(piece->variantOf->value))
       return Error{piece->name, "is a variant of a piece that is not there: " + piece->variantOf->value,
                    "Remove variantOf"};
+  const auto pieceNamed = [&](const PieceId& id) {
+    const auto at = pieceById.find(id.value);
+    return at == pieceById.end() ? nullptr : at->second;
+  };
+  if (auto fault = faultOfRecords(*job.records, pieceNamed)) return fault;
   for (const auto& scheme : job.schemes) {
     if (auto fault = takeId(schemes, scheme->id, "scheme")) return fault;
     const auto found = roomById.find(scheme->room.value);
@@ -369,10 +376,6 @@ std::optional<Error> faultOf(const Job& job) {
     }
     if (auto fault = faultOfLight(*found->second, *scheme)) return fault;
     if (auto fault = faultOfHangs(*scheme)) return fault;
-    const auto pieceNamed = [&](const PieceId& id) {
-      const auto at = pieceById.find(id.value);
-      return at == pieceById.end() ? nullptr : at->second;
-    };
     if (auto fault = faultOfCarried(*found->second, *scheme, pieceNamed)) return fault;
     if (auto fault = faultOfDisplays(*found->second, *scheme)) return fault;
     if (auto fault = faultOfChoosing(*scheme, pieceNamed)) return fault;

@@ -24,15 +24,16 @@ const T* findShared(const std::vector<Shared<T>>& all, const AnyId& id) {
 bool Job::operator==(const Job& other) const {
   return name == other.name && units == other.units && brief == other.brief && houseRules == other.houseRules &&
          extra == other.extra && storeys == other.storeys && carpet == other.carpet && palette == other.palette &&
-         budget == other.budget && sameValues(rooms, other.rooms) && sameValues(pieces, other.pieces) &&
-         sameValues(schemes, other.schemes);
+         budget == other.budget && records == other.records && sameValues(rooms, other.rooms) &&
+         sameValues(pieces, other.pieces) && sameValues(schemes, other.schemes);
 }
 
 JobChange changeBetween(const Job& before, const Job& after) {
   return {before.rooms != after.rooms, before.pieces != after.pieces, before.schemes != after.schemes,
           !(before.name == after.name && before.units == after.units && before.brief == after.brief &&
             before.houseRules == after.houseRules && before.storeys == after.storeys && before.carpet == after.carpet &&
-            before.palette == after.palette && before.budget == after.budget && before.extra == after.extra)};
+            before.palette == after.palette && before.budget == after.budget && before.records == after.records &&
+            before.extra == after.extra)};
 }
 
 const Room* findRoom(const Job& job, const RoomId& id) { return findShared(job.rooms, id); }

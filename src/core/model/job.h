@@ -10,6 +10,7 @@
 #include <vector>
 
 #include "core/model/piece.h"
+#include "core/model/records.h"
 #include "core/model/room.h"
 #include "core/model/scheme.h"
 
@@ -64,6 +65,7 @@ struct Job {
   CarpetList carpet = {};
   ColourPalette palette = {};  ///< that displays start from
   BudgetList budget = {};
+  Part<Records> records = {};
 
   /// Equal if the shared pointers are equal, else by value.
   bool operator==(const Job& other) const;
@@ -72,7 +74,7 @@ struct Job {
 /// What an edit changed, as far as shared pointers tell.
 struct JobChange {
   bool rooms = true, pieces = true, schemes = true;
-  bool house = true;  ///< brief, house rules, unit, names, storeys
+  bool house = true;  ///< brief, house rules, unit, names, storeys, records
 };
 [[nodiscard]] JobChange changeBetween(const Job& before, const Job& after);
 

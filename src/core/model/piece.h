@@ -11,6 +11,7 @@
 #include "core/model/display_parts.h"
 #include "core/model/extra.h"
 #include "core/model/part.h"
+#include "core/model/records.h"
 #include "core/units/length.h"
 
 namespace mezzet {
@@ -126,6 +127,12 @@ struct ScreenPart {
   std::optional<double> width, height;
   bool operator==(const ScreenPart&) const = default;
 };
+/// How it goes through doors. What comes apart goes in as the boxes that it becomes.
+struct CarryPart {
+  std::optional<double> diagonalDepth;  ///< the least that it takes through a door when it is turned, as measured
+  std::vector<BoxSize> takesApart = {};
+  bool operator==(const CarryPart&) const = default;
+};
 enum class Phase { Now, Later };
 enum class Tier { Simple, Full };
 struct ShopPart {
@@ -168,6 +175,7 @@ struct Piece {
   Part<ThingPart> thing;
   Part<FinishPart> finish;
   Part<ShopPart> shop;
+  Part<CarryPart> carry;
   std::string story = {};  ///< where it comes from, in the owner's words
   bool operator==(const Piece&) const = default;
 };

@@ -314,6 +314,13 @@ std::vector<PieceField> shopFields() {
                                              .name = "days to delivery",
                                              .unsound = "has days to delivery that are none",
                                              .unsoundHint = "0 to 1000"}),
+      of<&Piece::carry, &CarryPart::diagonalDepth>(
+          {.key = "diagonalDepth",
+           .column = "diagonal depth",
+           .title = "Diagonal depth",
+           .asked = [](const Piece& p) -> Words { return isSeat(p.kind) ? "Diagonal depth, as carried" : ""; },
+           .words = {{{"diagonal", true}}},
+           .name = "diagonal depth"}),
       textOf<&Piece::shop, &ShopPart::note>({.key = "shop.note", .column = "shop note", .title = "Note"}),
       story({.key = "story", .column = "story", .title = "Its story", .kind = FieldKind::Text})};
 }

@@ -11,6 +11,7 @@ namespace {
 constexpr double kBreathing = 1;      // between drawing and frame
 constexpr double kCheckColumn = 110;  // of the title block, beside its names: scale, bar to check by
 constexpr const char* kNotToBuildFrom = "NOT TO BUILD FROM: no engineer has signed";
+constexpr double kLeastName = 12;                         // mm in which a name still says something
 constexpr double kPad = 4, kFirst = 5, kLineApart = 5.4;  // words in it: from the edge, first line, next line
 
 }  // namespace
@@ -61,15 +62,40 @@ std::string fittedText(std::string text, double width, double letters) {
 
 namespace {
 
-/// What the sheet is, and below it what of that has no room, with the date.
+/// One after the other, with commas between those that say something.
+std::string joinedWords(const std::vector<std::string>& words) {
+  std::string out;
+  for (const std::string& one : words)
+    if (!one.empty()) out += (out.empty() ? "" : ", ") + one;
+  return out;
+}
+
+/// What the sheet is, and below it what of that has no room, with its issue, or else the date, and its number.
 struct Lines {
   std::string third, fourth;
 };
 Lines titleLines(const std::string& title, const SheetRequest& r, double wide) {
   const std::string setting = r.version == SheetVersion::Installer ? "For setting out" : "";
+  const std::string number =
+      r.of > 0 ? "sheet " + std::to_string(r.number) + " of " + std::to_string(r.of) : std::string();
+  const std::string when = r.issue.empty() ? r.date : r.issue;
   if (letteringWidth(title + ". " + setting, kSmallLetters) < wide && !setting.empty())
-    return {title + ". " + setting, r.date};
-  return {title, setting + (setting.empty() || r.date.empty() ? "" : ", ") + r.date};
+    return {title + ". " + setting, joinedWords({when, number})};
+  const std::string all = joinedWords({setting, when, number});
+  return {title, letteringWidth(all, kSmallLetters) <= wide ? all : joinedWords({when, number})};
+}
+
+/// Whose job it is and who draws it: at the right end of lines that leave room there.
+void addNames(Drawing& d, const Job& job, const std::string& onFirst, const std::string& onSecond, double from,
+              double to, double first, double second) {
+  const auto put = [&](const std::string& words, const std::string& beside, double y) {
+    const double room = to - from - letteringWidth(beside, kSmallLetters) - kPad;
+    if (!words.empty() && room > kLeastName)
+      d.add(Layer::Title, "",
+            TextItem{{to, y}, fittedText(words, room), kSmallLetters, Align::Right, 0, Ink::Ink, Ink::None});
+  };
+  put(job.records->client.empty() ? "" : "for " + job.records->client, onFirst, first);
+  put(job.records->firm, onSecond, second);
 }
 
 /// The names, the scale with its bar, and the bar to check the print by; from (0, 0), `wide` along.
@@ -108,8 +134,11 @@ Drawing titleBlock(double wide, int scale, const Job& job, const Room& room, con
   } else {
     addSheetText(d, {x, row(0)}, "Not to scale");
   }
-  addSheetText(d, {x, row(1)}, ofTheRoom + "Check on site before ordering.", kSmallLetters, Ink::Quiet);
-  addSheetText(d, {x, row(2)}, std::string("Print at 100 %, measure this: ") + (inches ? "4 in" : "100 mm"));
+  const std::string check1 = ofTheRoom + "Check on site before ordering.",
+                    check2 = std::string("Print at 100 %, measure this: ") + (inches ? "4 in" : "100 mm");
+  addSheetText(d, {x, row(1)}, check1, kSmallLetters, Ink::Quiet);
+  addSheetText(d, {x, row(2)}, check2);
+  addNames(d, job, check1, check2, x, wide - kPad, row(1), row(2));
   const double bar = inches ? 4 * kInch : 100, y = row(3);
   d.add(Layer::Title, "check-bar", line({x, y}, {x + bar, y}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   for (const double end : {x, x + bar})

@@ -123,31 +123,36 @@ void addNumbers(Drawing& d, const std::vector<Frame>& frames) {
 
 }  // namespace
 
+std::vector<Tape> setOutTapes(const Job& job, const Scheme& scheme, const Placement& p) {
+  // Measured to walls only: what stands between is not there yet when the piece is set down.
+  Scheme alone = scheme;
+  std::erase_if(alone.placements, [&](const Placement& other) { return other.id != p.id; });
+  std::vector<Tape> tapes = tapesOf(job, alone, p.id);
+  // A wall that a tape only grazes is nothing to measure from.
+  const Room& room = roomOf(job, scheme);
+  std::erase_if(tapes, [&](const Tape& t) {
+    const auto wall = t.hits.of == Thing::Of::Wall ? findWall(room, CornerId(t.hits.id)) : std::nullopt;
+    return !wall || t.length < 0 || std::abs(dot(wall->inward(), t.along)) < 0.5;
+  });
+  std::sort(tapes.begin(), tapes.end(), [](const Tape& a, const Tape& b) { return a.length < b.length; });
+  std::vector<Tape> used;
+  // The walls that were chosen, where a tape reaches them; else the two nearest.
+  for (const CornerId& wall : p.setOut)
+    for (const Tape& tape : tapes)
+      if (tape.hits == Thing{Thing::Of::Wall, wall.value} && used.size() < 2) used.push_back(tape);
+  if (used.size() < p.setOut.size()) used.clear();
+  for (const Tape& tape : tapes)
+    if (used.empty() || (used.size() == 1 && std::abs(dot(used[0].along, tape.along)) < 0.5)) used.push_back(tape);
+  return used;
+}
+
 void addPlanSetOut(Drawing& d, const Job& job, const Scheme& scheme, LengthFormat format) {
   const SchemeNames names(job, scheme);
   std::vector<std::pair<std::string, std::string>> lines;
   int count = 0;
   for (const Placement& p : scheme.placements) {
     if (onFloor(p.on) == nullptr) continue;
-    // Measured to walls only: what stands between is not there yet when the piece is set down.
-    Scheme alone = scheme;
-    std::erase_if(alone.placements, [&](const Placement& other) { return other.id != p.id; });
-    std::vector<Tape> tapes = tapesOf(job, alone, p.id);
-    // A wall that a tape only grazes is nothing to measure from.
-    const Room& room = roomOf(job, scheme);
-    std::erase_if(tapes, [&](const Tape& t) {
-      const auto wall = t.hits.of == Thing::Of::Wall ? findWall(room, CornerId(t.hits.id)) : std::nullopt;
-      return !wall || t.length < 0 || std::abs(dot(wall->inward(), t.along)) < 0.5;
-    });
-    std::sort(tapes.begin(), tapes.end(), [](const Tape& a, const Tape& b) { return a.length < b.length; });
-    std::vector<Tape> used;
-    // The walls that were chosen, where a tape reaches them; else the two nearest.
-    for (const CornerId& wall : p.setOut)
-      for (const Tape& tape : tapes)
-        if (tape.hits == Thing{Thing::Of::Wall, wall.value} && used.size() < 2) used.push_back(tape);
-    if (used.size() < p.setOut.size()) used.clear();
-    for (const Tape& tape : tapes)
-      if (used.empty() || (used.size() == 1 && std::abs(dot(used[0].along, tape.along)) < 0.5)) used.push_back(tape);
+    const std::vector<Tape> used = setOutTapes(job, scheme, p);
     if (used.empty()) continue;
     const FloorPlace& place = floorPlace(p.on);
     const std::string number = std::to_string(++count);

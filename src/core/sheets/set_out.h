@@ -3,9 +3,13 @@
 
 #include "core/drawing/base/drawing.h"
 #include "core/model/job.h"
+#include "core/space/tapes.h"
 
 namespace mezzet {
 
+/// The two ways square to a piece's sides to the walls it is set out from, or the two nearest, as if nothing else stood
+/// in the room; fewer where no wall is met.
+[[nodiscard]] std::vector<Tape> setOutTapes(const Job&, const Scheme&, const Placement&);
 /// Numbers the pieces and lists below the plan, for each, the two shortest ways square to its sides to a wall.
 void addPlanSetOut(Drawing&, const Job&, const Scheme&, LengthFormat);
 /// For the client: the frames of a wall by number, their sizes, and the gaps between those that hang as one.

@@ -100,11 +100,13 @@ std::string scaleInWords(int denominator) {
 }
 
 std::span<const SheetRow* const> sheetRows() {
-  static const std::array all{&planSheetRow(),     &wallSheetRow(),     &scheduleSheetRow(), &fieldSheetRow(),
-                              &houseSheetRow(),    &rugSheetRow(),      &carpetSheetRow(),   &sizeCardSheetRow(),
-                              &ceilingSheetRow(),  &fixturesSheetRow(), &foldSheetRow(),     &nailSheetRow(),
-                              &templateSheetRow(), &displaySheetRow(),  &ledgeSheetRow(),    &cutsSheetRow(),
-                              &mediaSheetRow(),    &shoppingSheetRow(), &budgetSheetRow()};
+  static const std::array all{&planSheetRow(),        &wallSheetRow(),     &scheduleSheetRow(), &fieldSheetRow(),
+                              &houseSheetRow(),       &rugSheetRow(),      &carpetSheetRow(),   &sizeCardSheetRow(),
+                              &ceilingSheetRow(),     &fixturesSheetRow(), &foldSheetRow(),     &nailSheetRow(),
+                              &templateSheetRow(),    &displaySheetRow(),  &ledgeSheetRow(),    &cutsSheetRow(),
+                              &mediaSheetRow(),       &shoppingSheetRow(), &budgetSheetRow(),   &tapeOutSheetRow(),
+                              &cutOutsSheetRow(),     &daySheetRow(),      &datesSheetRow(),    &deliverySheetRow(),
+                              &beforeAfterSheetRow(), &finalistsSheetRow()};
   return all;
 }
 
@@ -144,6 +146,8 @@ std::string sheetWords() {
 }
 
 std::optional<SheetKind> sheetKind(const std::string& words) {
+  // As the shop calls it.
+  if (words.starts_with("size-")) return sheetKind(words.substr(std::string_view("size-").size()));
   for (const SheetRow* row : sheetRows()) {
     if (!row->ofSubjects() && words == row->id) return SheetKind{row, {}};
     const std::string begins = std::string(row->id) + ":";

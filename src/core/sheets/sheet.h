@@ -70,6 +70,10 @@ struct SheetRequest {
   bool wholeTemplates = false;                     ///< templates of whole frames, else strips along their tops
   std::optional<double> roll = std::nullopt;       ///< width of the roll that templates are printed on
   std::vector<std::vector<Vec2>> routes = {};      ///< main routes as drawn, which seams keep out of
+  std::string issue = {};              ///< "Issue 2, 2026-11-28", or that it changed since; "": never issued
+  int number = 0, of = 0;              ///< of the sheets of a pack; 0: it stands by itself
+  SchemeId from = {};                  ///< what a scheme is compared with; "": another of its room
+  std::vector<SchemeId> schemes = {};  ///< of the house where a sheet tells of all rooms; else their first
 };
 
 /// A sheet on paper. Turned if it only fits that way; otherwise refused with the scale or paper that fits: it never

@@ -68,6 +68,13 @@ struct SheetRow {
 [[nodiscard]] const SheetRow& shoppingSheetRow();
 [[nodiscard]] const SheetRow& budgetSheetRow();
 [[nodiscard]] const SheetRow& mediaSheetRow();
+[[nodiscard]] const SheetRow& tapeOutSheetRow();
+[[nodiscard]] const SheetRow& cutOutsSheetRow();
+[[nodiscard]] const SheetRow& daySheetRow();
+[[nodiscard]] const SheetRow& datesSheetRow();
+[[nodiscard]] const SheetRow& deliverySheetRow();
+[[nodiscard]] const SheetRow& beforeAfterSheetRow();
+[[nodiscard]] const SheetRow& finalistsSheetRow();
 
 /// Whether a light hangs from a ceiling somewhere in the job.
 [[nodiscard]] bool offersCeiling(const Job&);

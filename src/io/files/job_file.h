@@ -23,7 +23,7 @@ struct JobFile {
   Images images;
 };
 
-inline constexpr int kJobVersion = 11;                     ///< newest format version this program reads and writes
+inline constexpr int kJobVersion = 12;                     ///< newest format version this program reads and writes
 inline constexpr std::size_t kMostJobBytes = 64u << 20;    ///< of job.json
 inline constexpr std::size_t kMostImageBytes = 64u << 20;  ///< of one image
 

@@ -10,6 +10,7 @@
 #include "io/json/display_json.h"
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
+#include "io/json/records_json.h"
 #include "io/json/site_json.h"
 
 namespace mezzet {
@@ -110,6 +111,14 @@ Json patchOf(const Job& before, const Job& after, long long nextId) {
     patch.push_back({{"op", "add"}, {"path", "/palette"}, {"value", toJson(after.palette)}});
   if (before.budget != after.budget)
     patch.push_back({{"op", "add"}, {"path", "/budget"}, {"value", toJson(after.budget)}});
+  if (before.records != after.records) {
+    const Json was = recordsToJson(*before.records), now = recordsToJson(*after.records);
+    for (const auto& [key, value] : was.items())
+      if (!now.contains(key)) patch.push_back({{"op", "remove"}, {"path", "/" + key}});
+    for (const auto& [key, value] : now.items())
+      if (!was.contains(key) || was[key] != value)
+        patch.push_back({{"op", "add"}, {"path", "/" + key}, {"value", value}});
+  }
   if (before.storeys != after.storeys)
     patch.push_back({{"op", "add"}, {"path", "/storeys"}, {"value", toJson(after.storeys)}});
   diffShared(patch, "rooms", before.rooms, after.rooms);

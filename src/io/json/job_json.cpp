@@ -9,6 +9,7 @@
 #include "io/json/display_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/json_words.h"
+#include "io/json/records_json.h"
 #include "io/json/room_json.h"
 #include "io/json/site_json.h"
 
@@ -124,6 +125,11 @@ const std::vector<Migration>& migrations() {
         json["version"] = 11;
         return json;
       },
+      // Version 12 adds the records of a job that is carried out; all of it may be left out.
+      [](Json json) {
+        json["version"] = 12;
+        return json;
+      },
   };
   return all;
 }
@@ -187,6 +193,7 @@ JobFile readAll(Json json, const std::string& name) {
     colours.finish();
   }
   job.budget = readBudget(in);
+  readRecords(in, job);
   job.extra = readExtra(in);
   in.finish();
   if (auto fault = faultOf(job)) throw JsonFault{{name + ", " + fault->where, fault->what, fault->hint}};
@@ -237,6 +244,7 @@ Json toJson(const Job& job, long long nextId) {
   if (job.carpet != CarpetList{}) out["carpet"] = toJson(job.carpet);
   if (job.palette != ColourPalette{}) out["palette"] = toJson(job.palette);
   if (job.budget != BudgetList{}) out["budget"] = toJson(job.budget);
+  out.update(recordsToJson(*job.records));
   if (!job.storeys.empty()) out["storeys"] = toJson(job.storeys);
   writeExtra(out, job.extra);
   return out;

@@ -7,6 +7,7 @@
 #include "io/json/job_json.h"
 #include "io/json/json_reader.h"
 #include "io/json/json_words.h"
+#include "io/json/records_json.h"
 #include "io/photometry/ies.h"
 
 namespace mezzet {
@@ -174,6 +175,7 @@ Piece pieceFromJson(const Json& json, const std::string& place) {
     if (partOf(field.key).empty()) readField(in, field, p);
   for (const PartRow& part : kParts) readPart(in, part, p);
   readSurfaces(in, p);
+  readTakesApart(in, p);
   if (!p.surfaces->all.empty() && !canCarry(p.kind))
     in.fail("surfaces", "are only for what carries things, and this is a " + p.kind, "Take them out");
   if (p.shape == Shape::Round && !(isSeenUpright(p.kind) ? p.height : p.depth)) keepRound(p);
@@ -204,6 +206,7 @@ Json toJson(const Piece& p) {
   for (const PartRow& part : kParts)
     if (Json nested = partToJson(part, p); !nested.empty()) out[part.key] = std::move(nested);
   writeSurfaces(out, p);
+  writeTakesApart(out, p);
   for (const auto& [dimension, doubt] : p.doubts)
     out["doubts"][dimension] = {{"source", wordFor(kSources, doubt.source)}, {"u95", doubt.u95}};
   for (const auto& [rule, own] : p.ownRules) {

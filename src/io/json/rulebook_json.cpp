@@ -7,6 +7,7 @@
 #include "io/json/json_reader.h"
 #include "io/json/building_json.h"
 #include "io/json/fixings_json.h"
+#include "io/json/tasks_json.h"
 #include "io/json/rug_trade_json.h"
 #include "core/units/area.h"
 #include "rules_data.inc"
@@ -126,6 +127,9 @@ const Rulebook& builtInRulebook() {
     auto fixings = readFixings(kFixings, "data/hanging/fixings.json");
     if (!fixings) throw std::logic_error(fixings.error().text());
     b.fixings = std::move(fixings).value();
+    auto tasks = readTasks(kTasks, "data/plan/tasks.json");
+    if (!tasks) throw std::logic_error(tasks.error().text());
+    b.tasks = std::move(tasks).value();
     return b;
   }();
   return book;

@@ -9,6 +9,7 @@
 #include "core/base/result.h"
 #include "core/display/ledge.h"
 #include "core/hang/fixings.h"
+#include "core/base/tasks.h"
 #include "core/model/job.h"
 #include "core/rugs/trade.h"
 #include "core/use/eyes.h"
@@ -58,6 +59,7 @@ struct Rulebook {
   std::vector<Rule> rules;
   std::vector<BuildOrder> orders;  ///< in which order ledges and media walls are built
   std::vector<Fixing> fixings;     ///< what hooks go into walls with
+  TaskList tasks;                  ///< what a job is made of, and in which order
   RugTrade rugs;                   ///< sizes, rolls, fibres: what ways out and size questions choose from
 };
 
