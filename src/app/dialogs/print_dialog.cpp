@@ -11,6 +11,7 @@
 
 #include "app/widgets/length_field.h"
 #include "core/sheets/sheet_row.h"
+#include "io/files/issue.h"
 #include "render/pdf.h"
 
 namespace mezzet {
@@ -120,7 +121,8 @@ Result<std::vector<Sheet>> PrintDialog::pages() const {
                              workspace_.nailAsk().line,
                              whole_->isChecked(),
                              rollWidth_,
-                             workspace_.routeLines()};
+                             workspace_.routeLines(),
+                             issueWords(workspace_.job())};
   const SheetKind kind = sheetKind(kind_->currentData().toString().toStdString()).value_or(SheetKind{});
   std::vector<Sheet> out;
   for (int page = 0; page < pagesOf(workspace_.job(), *room, workspace_.scheme(), kind, request); ++page) {

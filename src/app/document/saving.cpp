@@ -28,4 +28,11 @@ QString withEnding(const QString& path, const QString& ending, QWidget* parent) 
   return box.clickedButton() == replace ? whole : QString();
 }
 
+QString askedPath(QWidget* parent, const QString& title, const QString& proposed, const QString& ending,
+                  const QString& files) {
+  const QString path =
+      QFileDialog::getSaveFileName(parent, title, proposed + ending, QStringLiteral("%1 (*%2)").arg(files, ending));
+  return path.isEmpty() ? path : withEnding(path, ending, parent);
+}
+
 }  // namespace mezzet

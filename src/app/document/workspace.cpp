@@ -356,6 +356,7 @@ PlacementIds Workspace::placementsHere() const {
     }
     return here;
   }
+  if (stage_ == Stage::HandOver) return handOrder();
   for (const Placement& p : scheme()->placements) {
     const auto view = viewOf(p.on);
     const bool onAnotherWall = rowOf(stage_).accepts == Accepts::Wall && view && view->isWall() && view->wall != wall_;

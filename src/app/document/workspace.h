@@ -13,6 +13,7 @@
 #include "core/decide/adding.h"
 #include "core/display/display.h"
 #include "core/drawing/plan/floor_layers.h"
+#include "core/drawing/plan/order_marks.h"
 #include "core/decide/bands.h"
 #include "core/survey/room_survey.h"
 #include "render/painter.h"
@@ -137,6 +138,13 @@ class Workspace : public QObject {
   /// In Walls: the room opened like a box, or one wall.
   [[nodiscard]] bool foldedOut() const { return foldedOut_; }
   void foldOut(bool);
+  /// In Hand over: one wall, or the floor.
+  [[nodiscard]] bool handsWall() const { return handsWall_; }
+  void showHandsWall(bool);
+  /// What is set down or hung there, in order.
+  [[nodiscard]] PlacementIds handOrder() const;
+  /// Its numbers, for the drawing.
+  [[nodiscard]] std::vector<OrderMark> handMarks() const;
   /// Nails of the wall that is seen, where they are asked for.
   [[nodiscard]] bool showsNails() const { return nails_; }
   void showNails(bool);
@@ -251,7 +259,7 @@ class Workspace : public QObject {
   Topic topic_ = Topic::Walls;
   std::optional<Vec2> spot_;
   PhotographId shownPhotograph_;
-  bool ellipses_ = false, foldedOut_ = false, nails_ = false;
+  bool ellipses_ = false, foldedOut_ = false, nails_ = false, handsWall_ = false;
   WallEnd nailEnd_ = WallEnd::Left;
   double levelLine_ = kLevelLine;
   std::string carrier_;

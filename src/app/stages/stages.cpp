@@ -9,7 +9,8 @@ namespace mezzet {
 
 std::span<const StageRow> stageRows() {
   static const std::array rows = [] {
-    std::array all{briefStage(), measureStage(), floorStage(), lightStage(), wallsStage(), displaysStage()};
+    std::array all{briefStage(), measureStage(),  floorStage(),   lightStage(),
+                   wallsStage(), displaysStage(), handOverStage()};
     for (std::size_t i = 0; i < all.size(); ++i) Q_ASSERT(static_cast<std::size_t>(all[i].id) == i);
     return all;
   }();
@@ -32,7 +33,7 @@ Stage stageFor(const Piece& piece, Stage now) {
 
 bool isAbout(const StageRow& row, const Piece& piece, const Place& place) {
   switch (row.accepts) {
-    case Accepts::Nothing: return false;
+    case Accepts::Nothing: return row.id == Stage::HandOver && (onFloor(place) != nullptr || onWall(place) != nullptr);
     case Accepts::Floor: return onFloor(place) != nullptr;
     case Accepts::Ceiling: return mountOf(piece).has_value();
     case Accepts::Wall: return onWall(place) != nullptr || leaning(place) != nullptr;

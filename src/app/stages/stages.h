@@ -11,14 +11,14 @@ namespace mezzet {
 
 class Workspace;
 
-enum class Stage { Brief, Measure, Floor, Light, Walls, Displays };
+enum class Stage { Brief, Measure, Floor, Light, Walls, Displays, HandOver };
 /// What of the site is being measured.
 enum class Topic { Walls, Openings, Heights, Fixed, InWall, Picture, Photographs, House };
 
 /// What lies on the desk.
 enum class Content { Plan, Ceiling, Wall, Picture, House, Fold, Display };
 /// What stands beside it.
-enum class Panel { Ledger, Site, Brief };
+enum class Panel { Ledger, Site, Brief, HandOver };
 /// What can be picked up and put down there.
 enum class Accepts { Nothing, Floor, Ceiling, Wall, Display };
 
@@ -46,6 +46,7 @@ struct StageRow {
 [[nodiscard]] StageRow lightStage();
 [[nodiscard]] StageRow wallsStage();
 [[nodiscard]] StageRow displaysStage();
+[[nodiscard]] StageRow handOverStage();
 
 /// What is put down where a finding's view is: on the floor, the ceiling, a wall.
 [[nodiscard]] Accepts acceptsOf(const View&);

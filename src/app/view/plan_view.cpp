@@ -58,6 +58,11 @@ Drawing PlanView::composeMoving(double scale) const {
     return composeSurveyMarks(*room, marks, scale, workspace_.format());
   }
   const Scheme* scheme = findScheme(shownJob(), workspace_.schemeId());
+  if (room != nullptr && scheme != nullptr && workspace_.stage() == Stage::HandOver) {
+    Drawing d{scale, {}, {}, {}};
+    addOrderMarks(d, workspace_.handMarks());
+    return d;
+  }
   if (room == nullptr || scheme == nullptr || workspace_.stage() != Stage::Floor) return Drawing{scale, {}, {}, {}};
   PlanWork work;
   work.scheme = scheme;
@@ -86,7 +91,8 @@ Drawing PlanView::composeMoving(double scale) const {
 
 PlacementId PlanView::pieceAt(Vec2 model) const {
   const Scheme* scheme = workspace_.scheme();
-  if (scheme == nullptr || workspace_.stage() != Stage::Floor) return {};
+  const bool shown = workspace_.stage() == Stage::Floor || workspace_.stage() == Stage::HandOver;
+  if (scheme == nullptr || !shown) return {};
   PlacementId found;
   bool foundRug = true;
   for (const Placement& p : scheme->placements) {

@@ -310,13 +310,18 @@ void SheetView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Right: direction = {1, 0}; break;
     case Qt::Key_Up: direction = {0, 1}; break;
     case Qt::Key_Down: direction = {0, -1}; break;
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+      if (workspace_.stage() == Stage::HandOver) emit numberBegun({});
+      else QWidget::keyPressEvent(event);
+      return;
     default:
       if (const QString text = event->text(); text.size() == 1 && text[0].isDigit() && !editor_.isOpen())
         emit numberBegun(text);
       else QWidget::keyPressEvent(event);
       return;
   }
-  if (workspace_.selectedPlacement() == nullptr) {
+  if (workspace_.selectedPlacement() == nullptr || !canDrag()) {
     view_.pan(QPointF(-direction.x * 40, direction.y * 40));
     refresh();
   } else if (event->modifiers() & Qt::ControlModifier) {

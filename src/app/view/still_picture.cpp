@@ -84,6 +84,11 @@ void StillView::resizeEvent(QResizeEvent* event) {
   draw();
 }
 
+QPixmap drawingPicture(const Workspace& workspace, QSize size, double pixelRatio,
+                       const std::function<Drawing(double scale)>& compose) {
+  return painted(workspace, size, pixelRatio, fitted(size, compose));
+}
+
 QPixmap planPicture(const Workspace& workspace, const Job& job, const SchemeId& id, QSize size, double ratio,
                     bool bare) {
   const Scheme* scheme = findScheme(job, id);

@@ -30,6 +30,9 @@ class StillView : public QLabel {
   Draws draws_;
 };
 
+/// What is composed at a scale, as large as fits.
+[[nodiscard]] QPixmap drawingPicture(const Workspace&, QSize, double pixelRatio,
+                                     const std::function<Drawing(double scale)>& compose);
 /// The plan of a scheme, as large as fits; `bare` without words.
 [[nodiscard]] QPixmap planPicture(const Workspace&, const Job&, const SchemeId&, QSize, double pixelRatio,
                                   bool bare = false);

@@ -34,6 +34,11 @@ Drawing WallView::composeMoving(double scale) const {
     return d;
   }
   if (room == nullptr || scheme == nullptr) return Drawing{scale, {}, {}, {}};
+  if (workspace_.stage() == Stage::HandOver) {
+    Drawing d{scale, {}, {}, {}};
+    addOrderMarks(d, workspace_.handMarks());
+    return d;
+  }
   ElevationWork work;
   work.scheme = scheme;
   work.wall = workspace_.wall();

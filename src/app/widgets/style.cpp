@@ -73,6 +73,7 @@ QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height:
 #sheetEdge QLineEdit:focus { padding: 0px 4px; }
 #tray QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 0 7px; }
 #tray QToolButton:hover, #tray QToolButton:focus { border: 1px solid @focus; }
+#tray QToolButton:checked { background: @focus; color: #1d2730; border: 1px solid #1d2730; }
 #header QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 5px 10px; }
 #header QToolButton:hover { background: @bar; }
 #header QToolButton:focus { border: 2px solid @focus; padding: 4px 9px; }
@@ -99,6 +100,9 @@ QPushButton#primary:hover { background: @primaryHover; }
 QPushButton#primary:focus { border: 2px solid #f4c430; }
 QPushButton#primary:disabled { background: @rule; color: @quiet; border-color: @rule; }
 QPushButton#fold { background: transparent; border: none; padding: 4px 4px; text-align: left; }
+QPushButton[leads="true"] { background: transparent; border: none; padding: 2px 4px; text-align: left; text-decoration: underline; }
+QPushButton[leads="true"]:hover { background: @button; }
+QPushButton[leads="true"]:focus { border: 2px solid @ink; padding: 0px 2px; }
 QPushButton#fold:hover { background: @button; }
 QPushButton#keep, QPushButton#judgeAgain { background: transparent; border: none; padding: 2px 2px 2px 24px; text-align: left; color: @quiet; text-decoration: underline; }
 QPushButton#keep:hover, QPushButton#judgeAgain:hover { background: @button; }
@@ -134,6 +138,9 @@ QScrollBar::add-line:vertical, QScrollBar::sub-line:vertical { height: 0; }
 QToolTip { background: @panel; color: @ink; border: 1px solid @edge; padding: 4px; }
 QDialog, QMessageBox { background: @panel; }
 QScrollArea, QScrollArea > QWidget > QWidget { background: @panel; }
+QListWidget { background: @panel; border: 1px solid @fieldEdge; }
+QListWidget::item { padding: 2px 4px; color: @ink; }
+QListWidget::item:selected { background: #fbe29a; color: #1d2730; }
 #ledgerLine { background: @rule; }
 #keyCap { background: @button; border: 1px solid @fieldEdge; border-radius: 3px; padding: 0 6px; }
 QTableView { background: @panel; alternate-background-color: @button; gridline-color: @rule; selection-background-color: #fbe29a; selection-color: #1d2730; }

@@ -10,7 +10,7 @@ namespace mezzet {
 
 namespace cause {
 inline constexpr QLatin1String kRefused("refused"), kUnkept("unkept"), kNotSaved("not saved"), kNotOpened("not opened"),
-    kLeftBehind("left behind ");
+    kLeftBehind("left behind "), kCame("came");
 }
 [[nodiscard]] inline QString sentenceOf(const Error& fault) {
   return QString::fromStdString(fault.text()) + QStringLiteral(".");

@@ -16,6 +16,8 @@
 #include "app/stages/floor/sheet_edge.h"
 #include "app/stages/floor/piece_bar.h"
 #include "app/stages/floor/tray.h"
+#include "app/stages/handover/hand_over_panel.h"
+#include "app/stages/handover/hand_over_row.h"
 #include "app/stages/measure/site_panel.h"
 #include "app/stages/measure/trace_view.h"
 #include "app/stages/walls/wall_picker.h"
@@ -156,6 +158,8 @@ QLayout* MainWindow::makeSheets() {
   foot_->addWidget(scrollingAcross(bar_, kNarrowForPieceBar));
   tray_ = new Tray(*workspace_);
   foot_->addWidget(tray_);
+  hand_ = new HandOverRow(*workspace_);
+  foot_->addWidget(hand_);
   left->addWidget(foot_);
   return left;
 }
@@ -187,6 +191,8 @@ void MainWindow::build() {
   panels_->addWidget(ledger_);  // in the order of Panel
   panels_->addWidget(site_);
   panels_->addWidget(new BriefPanel(*workspace_));
+  handPanel_ = new HandOverPanel(*workspace_);
+  panels_->addWidget(handPanel_);
   work->addWidget(panels_);
   column->addLayout(work, 1);
 }
@@ -207,6 +213,7 @@ void MainWindow::showFoot() {
   const bool typing = focus != nullptr && tray_->isAncestorOf(focus);
   // As high as the higher of the two, so that the sheet never moves under the hand.
   foot_->setFixedHeight(std::max(tray_->minimumHeight(), foot_->widget(0)->minimumHeight()));
+  if (workspace_->stage() == Stage::HandOver) return foot_->setCurrentWidget(hand_);
   // Nails of a wall have their own row.
   const bool nails = workspace_->stage() == Stage::Walls && workspace_->showsNails() && !workspace_->foldedOut();
   foot_->setCurrentIndex(accepts && ((workspace_->selectedPlacement() == nullptr && !nails) || typing) ? 1 : 0);

@@ -24,6 +24,8 @@ class NoticeBar;
 class PieceBar;
 class PlanView;
 class SheetDesk;
+class HandOverPanel;
+class HandOverRow;
 class SheetEdge;
 class SheetView;
 class StageTape;
@@ -81,6 +83,7 @@ class MainWindow : public QMainWindow {
   void wireHanging();
   void wireDisplays();
   void wireChoosing();
+  void wireHandOver();
   void readNailsOut();
   void wireDocument();
   void wireParts();
@@ -127,6 +130,8 @@ class MainWindow : public QMainWindow {
   FoldView* fold_;
   MeasurePanel* measure_;
   PieceBar* bar_;
+  HandOverRow* hand_;
+  HandOverPanel* handPanel_;
 };
 
 }  // namespace mezzet

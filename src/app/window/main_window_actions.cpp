@@ -24,6 +24,7 @@
 #include "app/stages/floor/piece_bar.h"
 #include "app/stages/floor/sheet_edge.h"
 #include "app/stages/floor/tray.h"
+#include "app/stages/handover/hand_over_row.h"
 #include "app/stages/measure/measure_panel.h"
 #include "app/stages/measure/read_out.h"
 #include "app/stages/measure/site_panel.h"
@@ -63,6 +64,7 @@ void MainWindow::wire() {
   wireHanging();
   wireDisplays();
   wireChoosing();
+  wireHandOver();
   wireDocument();
   wireParts();
 }
@@ -316,7 +318,10 @@ void MainWindow::wireParts() {
   });
   for (const SheetView* view : {static_cast<SheetView*>(plan_), static_cast<SheetView*>(wall_)}) {
     connect(view, &SheetView::menuWanted, this, &MainWindow::showMenu);
-    connect(view, &SheetView::numberBegun, this, [this](const QString& digit) { bar_->typeGap(digit); });
+    connect(view, &SheetView::numberBegun, this, [this](const QString& digit) {
+      if (workspace_->stage() == Stage::HandOver) hand_->begin(digit);
+      else bar_->typeGap(digit);
+    });
   }
   connect(edge_, &SheetEdge::previousWall, this, [this] { workspace_->stepWall(-1); });
   connect(edge_, &SheetEdge::nextWall, this, [this] { workspace_->stepWall(1); });

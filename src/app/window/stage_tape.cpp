@@ -9,7 +9,7 @@
 namespace mezzet {
 namespace {
 
-constexpr double kStageWidth = 150, kLeft = 16;
+constexpr double kWidestStage = 150, kLeft = 16, kHookEnd = 18;
 int countOf() { return static_cast<int>(stageRows().size()); }
 const StageRow& rowAt(int index) { return stageRows()[static_cast<std::size_t>(index)]; }
 QString nameOf(const StageRow& row) { return StageTape::tr(row.name); }
@@ -47,8 +47,10 @@ int StageTape::bladeStages() const {
   return reached;
 }
 
+double StageTape::stageWidth() const { return std::min(kWidestStage, (width() - kLeft - kHookEnd) / countOf()); }
+
 QRectF StageTape::stageRect(int index) const {
-  return {kLeft + index * kStageWidth, 0, kStageWidth, static_cast<double>(height())};
+  return {kLeft + index * stageWidth(), 0, stageWidth(), static_cast<double>(height())};
 }
 
 void StageTape::paintEvent(QPaintEvent*) {
@@ -56,7 +58,7 @@ void StageTape::paintEvent(QPaintEvent*) {
   p.setRenderHint(QPainter::Antialiasing);
   p.fillRect(rect(), palette().color(QPalette::Shadow));
   // The blade runs from the left edge to its hook a little after the last stage that has something in it.
-  const double end = bladeStages() > 0 ? kLeft + bladeStages() * kStageWidth + 10 : kLeft + 6;
+  const double end = bladeStages() > 0 ? kLeft + bladeStages() * stageWidth() + 10 : kLeft + 6;
   const QRectF blade(0, 3, end, height() - 6);
   p.fillRect(blade, desk::kTape);
   p.setPen(QPen(desk::kInk, 1));
@@ -117,7 +119,7 @@ void StageTape::mousePressEvent(QMouseEvent* event) {
 }
 
 void StageTape::mouseMoveEvent(QMouseEvent* event) {
-  const bool over = event->position().x() >= kLeft && event->position().x() <= kLeft + countOf() * kStageWidth;
+  const bool over = event->position().x() >= kLeft && event->position().x() <= kLeft + countOf() * stageWidth();
   setCursor(over ? Qt::PointingHandCursor : Qt::ArrowCursor);
 }
 

@@ -24,6 +24,7 @@ class StageTape : public QWidget {
   void describe();
   [[nodiscard]] int bladeStages() const;  ///< how many stages the blade covers
   [[nodiscard]] QRectF stageRect(int index) const;
+  [[nodiscard]] double stageWidth() const;  ///< all of them fit the window
 
   Workspace& workspace_;
 };

@@ -264,6 +264,17 @@ std::vector<PieceId> carriedPieces(const Job& job) {
   return out;
 }
 
+std::vector<PieceId> carriedInto(const Job& job, const std::vector<const Scheme*>& schemes) {
+  std::vector<PieceId> out = carriedPieces(job);
+  std::erase_if(out, [&](const PieceId& id) {
+    return std::none_of(schemes.begin(), schemes.end(), [&](const Scheme* scheme) {
+      return std::any_of(scheme->placements.begin(), scheme->placements.end(),
+                         [&](const Placement& p) { return p.piece == id; });
+    });
+  });
+  return out;
+}
+
 namespace {
 
 /// Boxes each of which must pass where the whole does not: what it comes apart into, or a rolled rug folded over.

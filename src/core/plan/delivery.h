@@ -52,6 +52,8 @@ struct DeliveryAnswer {
 /// Which pieces are carried in: those that stand, hang or lie in a scheme, or are to be bought; not what stands in
 /// displays.
 [[nodiscard]] std::vector<PieceId> carriedPieces(const Job&);
+/// Those of them that stand, hang or lie in some schemes.
+[[nodiscard]] std::vector<PieceId> carriedInto(const Job&, const std::vector<const Scheme*>&);
 [[nodiscard]] DeliveryAnswer deliver(const Piece&, const std::vector<DeliveryLeg>&, LengthFormat);
 /// By the legs that lead to where it stands in any scheme; a piece that stands nowhere takes those that are
 /// everybody's.

@@ -9,7 +9,7 @@ namespace mezzet {
 namespace {
 
 std::vector<Sheet> datesPages(const SheetSource& s) {
-  Flow flow(s, "Dates", true, Flow::Of::House);
+  Flow flow(s, "Dates", false, Flow::Of::House);
   const auto dates = s.request.book != nullptr
                          ? datesOf(s.job, *s.request.book, s.request.schemes, readDay(s.job.records->starts))
                          : Result<Dates>(Error{"dates", "need the rulebook", ""});

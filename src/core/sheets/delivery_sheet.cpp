@@ -11,15 +11,9 @@ constexpr int kWayScale = 50;
 
 /// What is carried into the house as it is built, the hardest first.
 std::vector<DeliveryAnswer> carriedIn(const SheetSource& s) {
-  const std::vector<const Scheme*> schemes = schemesToBuild(s.job, s.request.schemes);
   std::vector<DeliveryAnswer> out;
-  for (const PieceId& id : carriedPieces(s.job)) {
-    const bool built = std::any_of(schemes.begin(), schemes.end(), [&](const Scheme* scheme) {
-      return std::any_of(scheme->placements.begin(), scheme->placements.end(),
-                         [&](const Placement& p) { return p.piece == id; });
-    });
-    if (built) out.push_back(deliver(s.job, id, s.request.format));
-  }
+  for (const PieceId& id : carriedInto(s.job, schemesToBuild(s.job, s.request.schemes)))
+    out.push_back(deliver(s.job, id, s.request.format));
   const auto rank = [](const DeliveryAnswer& a) { return a.spare.value_or(-1e9); };
   std::stable_sort(out.begin(), out.end(),
                    [&](const DeliveryAnswer& a, const DeliveryAnswer& b) { return rank(a) < rank(b); });

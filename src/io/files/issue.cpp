@@ -21,8 +21,9 @@ bool asIssued(const Job& job) {
 std::string issueWords(const Job& job) {
   const IssueRecord* last = lastIssue(job);
   if (last == nullptr) return {};
-  const std::string number = std::to_string(last->number) + (last->date.empty() ? "" : ", " + last->date);
-  return (last->hash == jobHash(job) ? "Issue " : "Changed since issue ") + number;
+  const std::string number = std::to_string(last->number);
+  if (last->hash != jobHash(job)) return "Changed since issue " + number;
+  return "Issue " + number + (last->date.empty() ? "" : ", " + last->date);
 }
 
 IssueRecord issueOf(const Job& job, const Rulebook& book, const std::vector<SchemeId>& schemes,

@@ -12,7 +12,7 @@ namespace mezzet {
 [[nodiscard]] std::string jobHash(const Job&);
 /// Whether it is as it was issued last; not when it never was.
 [[nodiscard]] bool asIssued(const Job&);
-/// "Issue 2, 2026-11-28"; "Changed since issue 2, 2026-11-28"; "" before the first. For title blocks.
+/// "Issue 2, 2026-11-28"; "Changed since issue 2"; "" before the first. For title blocks.
 [[nodiscard]] std::string issueWords(const Job&);
 /// An issue of the job as it is, with its figures and what changed since the one before in measures.
 [[nodiscard]] IssueRecord issueOf(const Job&, const Rulebook&, const std::vector<SchemeId>& schemes,

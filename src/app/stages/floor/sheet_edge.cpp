@@ -135,9 +135,12 @@ void SheetEdge::addLight() {
 
 void SheetEdge::follow() {
   const Accepts accepts = rowOf(workspace_.stage()).accepts;
-  setVisible(accepts != Accepts::Nothing && workspace_.room() != nullptr);
+  const bool handed = workspace_.stage() == Stage::HandOver && workspace_.handsWall();
+  setVisible((accepts != Accepts::Nothing || handed) && workspace_.room() != nullptr);
   floor_->setVisible(accepts == Accepts::Floor);
-  walls_->setVisible(accepts == Accepts::Wall);
+  walls_->setVisible(accepts == Accepts::Wall || handed);
+  opened_->setVisible(!handed);
+  nails_->setVisible(!handed);
   light_->setVisible(accepts == Accepts::Ceiling);
   display_->setVisible(accepts == Accepts::Display);
   display_->follow();

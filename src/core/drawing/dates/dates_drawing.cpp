@@ -7,7 +7,7 @@
 namespace mezzet {
 namespace {
 
-constexpr double kNames = 74, kHeadDates = 11, kBar = 3.4, kWeekTick = 2;  // mm of paper
+constexpr double kNames = 68, kHeadDates = 11, kBar = 3.4, kWeekTick = 2;  // mm of paper
 constexpr int kWeekDays = 7;
 
 std::string cut(std::string text, double width) {

@@ -10,7 +10,7 @@ namespace mezzet {
 namespace {
 
 constexpr double kLegWall = 100, kLegReach = 500;  // mm of the house: drawn thickness, drawn beyond the piece
-constexpr double kLegGap = 12, kUnderLeg = 17, kLegLine = 4.6;  // mm of paper
+constexpr double kLegGap = 9, kUnderLeg = 16, kLegLine = 4.6;  // mm of paper
 
 /// One leg in mm of the house from (0, 0), and how far it reaches.
 class LegDrawing {
@@ -67,7 +67,7 @@ class LegDrawing {
   void turn() {
     const double a = *leg_.width, b = *leg_.to, l = std::max(length(), slack_ != nullptr ? slack_->across : 0),
                  w = slack_ != nullptr ? std::min(length(), slack_->across) : 0;
-    const double reach = std::max({l, a, b}) + kLegReach;
+    const double reach = std::max({l, a, b}) + kLegReach / 2;
     d.low = {-kLegWall, -kLegWall};
     d.high = {reach, reach};
     solid({-kLegWall, -kLegWall}, {0, reach});
