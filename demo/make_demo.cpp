@@ -266,13 +266,13 @@ QByteArray wallPhotograph(const mezzet::Room& room, const mezzet::Photograph& ph
   return asPng(image);
 }
 
-/// The owner's drawings went out, and then the low table came a little larger than it was ordered.
+/// The owner's drawings went out, and then the low table came otherwise than it was ordered: longer and less deep.
 mezzet::Job handedOver(mezzet::Job job) {
   using namespace mezzet;
   const PieceId table("table");
   if (job.records->orders.empty() || findPiece(job, table) == nullptr) return job;
   job = issued(job, builtInRulebook(), {}, "owner", "2026-11-20").value();
-  return withDelivered(job, table, {52.75 * kInch, 24.75 * kInch, 0}, "2026-11-24").value();
+  return withDelivered(job, table, {52.75 * kInch, 23.5 * kInch, 0}, "2026-11-24").value();
 }
 
 }  // namespace

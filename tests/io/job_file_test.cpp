@@ -287,6 +287,43 @@ TEST(JobFile, OfVersion11KeepsChoices) {
   ASSERT_TRUE(again.ok());
   EXPECT_EQ(again->job, job);
 }
+TEST(JobFile, OfVersion12KeepsRecords) {
+  const auto file = readJobText(slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-12.json"), "version-12.json");
+  ASSERT_TRUE(file.ok()) << file.error().text();
+  const Records& records = *file->job.records;
+  ASSERT_EQ(records.orders.size(), 2u);
+  EXPECT_EQ(records.orders[0].state, OrderState::Arrived);
+  EXPECT_EQ(records.orders[0].asked->width, 2133.6);
+  EXPECT_EQ(records.orders[1].leadDays, std::nullopt);
+  ASSERT_EQ(records.issues.size(), 2u);
+  EXPECT_EQ(records.issues[1].figures[0].off, 12.7);
+  ASSERT_EQ(records.legs.size(), 6u);
+  EXPECT_EQ(records.legs[1].to, 965);
+  EXPECT_EQ(records.legs[2].room, "parlour");
+  EXPECT_EQ(records.due, "2027-02-26");
+  EXPECT_EQ(records.reviews[0].done, "2027-12-01");
+  EXPECT_EQ(file->job.pieces[0]->carry->takesApart.size(), 2u);
+  EXPECT_EQ(file->job.pieces[0]->carry->diagonalDepth, 720.5);
+  const auto again = readJobText(writeJobText(file->job, file->nextId), "again");
+  ASSERT_TRUE(again.ok());
+  EXPECT_EQ(again->job, file->job);
+}
+TEST(BadFile, OfRecordsIsRefusedInWords) {
+  const std::string good = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-12.json");
+  const auto refused = [&](const char* from, const char* to, const char* words) {
+    const std::string said = refusal(replaced(good, from, to));
+    EXPECT_NE(said.find(words), std::string::npos) << said;
+  };
+  refused("\"piece\": \"other11\",\n   \"count\": 2", "\"piece\": \"nowhere\",\n   \"count\": 2", "not there");
+  refused("\"ordered\": \"2026-10-05\"", "\"ordered\": \"2026-02-30\"", "is not a day");
+  refused("\"leadDays\": 56", "\"leadDays\": -5", "days to delivery");
+  refused("\"state\": \"arrived\"", "\"state\": \"lost\"", "Use one of: wanted, ordered");
+  refused("\"number\": 2", "\"number\": 1", "number of its own");
+  refused("\"to\": 965", "\"to\": null", "has no width after the turn");
+  refused("\"kind\": \"lift\"", "\"kind\": \"chute\"", "Use one of: door, corridor");
+  refused("\"starts\": \"2027-01-11\"", "\"starts\": \"soon\"", "is not a day");
+  refused("\"depth\": 1400", "\"depth\": -1", "delivery, leg 3");
+}
 TEST(BadFile, OfChoicesIsRefusedInWords) {
   const std::string good = slurp(MEZZET_SOURCE_DIR "/tests/io/jobs/version-11.json");
   const auto refused = [&](const char* from, const char* to, const char* words) {

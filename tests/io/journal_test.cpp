@@ -6,6 +6,7 @@
 #include <fstream>
 
 #include "support/faulty_files.h"
+#include "core/edit/records.h"
 #include "support/rooms.h"
 
 namespace mezzet {
@@ -55,6 +56,8 @@ TEST_F(JournalTest, BringsBackEveryEdit) {
 TEST_F(JournalTest, PatchesEveryKindOfChange) {
   const auto journal = begin();
   std::vector<Job> states{base_.job};
+  IssueRecord issue;
+  issue.date = "2026-11-20";
   states.push_back(withPiece(states.back(), piece("table", "low-table", 50, 20)).value());
   states.push_back(withPlacement(states.back(), SchemeId("s1"),
                                  {PlacementId("p2"), PieceId("table"), FloorPlace{{500, 900}, 0}, {}}));
@@ -67,6 +70,14 @@ TEST_F(JournalTest, PatchesEveryKindOfChange) {
   renamed.name = "Other";
   renamed.extra = R"({"k":1})";
   states.push_back(renamed);
+  states.push_back(withLegs(states.back(), {DeliveryLeg{LegKind::Door, "street", "", 800.0}}).value());
+  states.push_back(withWorkDays(states.back(), "2027-01-11", "2027-02-26").value());
+  states.push_back(withReview(states.back(), {"2027-03-01", "fixings"}).value());
+  states.push_back(withIssue(states.back(), issue).value());
+  states.push_back(withDelivered(states.back(), PieceId("sofa"), {2'200, 0, 0}, "2026-11-20").value());
+  states.push_back(withTitleNames(states.back(), "firm", "client").value());
+  states.push_back(withBuilding(states.back(), SchemeId("s1"), true));
+  states.push_back(withWorkDays(states.back(), "", "").value());
   states.push_back(base_.job);  // undo to the beginning removes the piece and the scheme again
   for (std::size_t i = 1; i < states.size(); ++i) {
     ASSERT_FALSE(journal->append("e", states[i - 1], states[i], 9));

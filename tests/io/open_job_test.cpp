@@ -10,6 +10,8 @@
 #include <filesystem>
 #include <random>
 
+#include "core/edit/records.h"
+#include "core/hang/as_hung.h"
 #include "support/faulty_files.h"
 #include "support/rooms.h"
 
@@ -345,6 +347,59 @@ struct Owed {
 
 class KeptWork : public OpenJobTest {
  protected:
+  /// Things that every part of a record can be about: a frame, a lamp, a case with a vase in it.
+  void SetUp() override {
+    OpenJobTest::SetUp();
+    Job job = hung(base_.job, "art", "a1", 30, 24, 60, 60);
+    Piece shelves = piece("case", "bookcase", 40, 12, 70);
+    shelves.surfaces.edit().all = {Surface{"b1", -500, 500, 20, 600}};
+    job = with(job, shelves, "k1", 200, 140);
+    job = withPiece(job, piece("vase", "vase", 6, 6, 14)).value();
+    job = withPlacement(job, SchemeId("s1"),
+                        {PlacementId("v1"), PieceId("vase"), CarriedPlace{PlacementId("k1"), {0, 0}, 0, "b1"}, {}});
+    base_.job = with(job, piece("lamp", "lamp", 15, 15, 24), "l1", 30, 30);
+  }
+  /// An edit of the records, or of what they are about: orders, what came, issues, the way in, days, reviews, as hung,
+  /// displays, names of pictures and of photometric files.
+  static Job recorded(const Job& job, int stamp, std::mt19937& random) {
+    const std::string day = "2026-0" + std::to_string(1 + random() % 9) + "-1" + std::to_string(random() % 10);
+    const std::string digest = sha256(std::to_string(stamp));
+    Piece pictured = *findPiece(job, PieceId("art")), lamp = *findPiece(job, PieceId("lamp"));
+    Scheme scheme = *job.schemes.front();
+    switch (random() % 10) {
+      case 0: return withDelivered(job, PieceId("sofa"), {2'000.0 + stamp % 300, 900, 0}, day).value();
+      case 1: {
+        Order order;
+        order.piece = PieceId("lamp");
+        order.ordered = day;
+        order.note = "note \u00e9 " + std::to_string(stamp);
+        order.state = static_cast<OrderState>(random() % 4);
+        return withOrder(job, order).value();
+      }
+      case 2: {
+        if (job.records->issues.size() > 20) return moved(job, stamp);
+        IssueRecord issue;
+        issue.date = day;
+        issue.hash = digest;
+        issue.figures.push_back({"figure:seats", "Seats", "parlour", "floor", double(stamp), "1", 0.5});
+        return withIssue(job, issue).value();
+      }
+      case 3: {
+        std::vector<DeliveryLeg> legs(random() % 4);
+        for (DeliveryLeg& leg : legs) leg.width = 700.0 + stamp % 500;
+        return withLegs(job, legs).value();
+      }
+      case 4: return withWorkDays(job, day, random() % 2 ? day : "").value();
+      case 5: return withReview(job, {day, "look at " + std::to_string(stamp)}).value();
+      case 6: return withAsHung(job, SchemeId("s1"), PlacementId("a1"), AsHung{1'500.0 + stamp, 1'500, day});
+      case 7:
+        scheme.displays = {DisplaySet{"k1", DisplaySchool::Bookcase}};
+        scheme.displays[0].season = "season " + std::to_string(stamp);
+        return withScheme(job, scheme);
+      case 8: pictured.image = digest + ".png"; return withPiece(job, pictured).value();
+      default: lamp.light.edit().photometry = "photometry/" + digest; return withPiece(job, lamp).value();
+    }
+  }
   static Job unnamed(Job job) {
     job.name = "Test";
     return job;
@@ -410,7 +465,8 @@ class KeptWork : public OpenJobTest {
             case 1:
             case 2:
             case 3: {
-              JobFile after{moved(now.job, ++stamp), now.nextId + 1, {}};
+              ++stamp;
+              JobFile after{any(2) == 0 ? moved(now.job, stamp) : recorded(now.job, stamp, random), now.nextId + 1, {}};
               if (any(3) == 0)
                 after.job = with(after.job, piece(("t" + std::to_string(stamp)).c_str(), "low-table", 40, 20),
                                  ("q" + std::to_string(stamp)).c_str(), 50, 50);

@@ -9,6 +9,7 @@
 #include "core/drawing/plan/survey_plan.h"
 #include "core/drawing/wall/elevation.h"
 #include "core/rules/check.h"
+#include "core/sheets/pack.h"
 #include "core/sheets/sheet.h"
 #include "core/site/house.h"
 #include "core/space/tapes.h"
@@ -152,6 +153,31 @@ TEST(DemoWords, OnEverySheet) {
           }
         }
   EXPECT_GT(sheets, 100);
+}
+TEST(DemoWords, OnEverySheetOfAPack) {
+  int pages = 0;
+  for (const PackReader reader : {PackReader::Owner, PackReader::Installer, PackReader::Electrician})
+    for (const auto& [paper, format] : {std::pair{"letter", kFormats[0]}, std::pair{"a4", kFormats[1]}}) {
+      PackRequest request;
+      request.reader = reader;
+      request.sheet.paper = findPaper(paper);
+      request.sheet.format = format;
+      request.sheet.date = "2026-11-28";
+      request.sheet.book = &builtInRulebook();
+      request.sheet.issue = "Changed since issue 1";
+      const auto pack = composePack(demo(), request);
+      ASSERT_TRUE(pack.ok()) << pack.error().text();
+      for (const Sheet& sheet : pack->pages) {
+        const std::string where =
+            std::string(readerWord(reader)) + ", sheet " + std::to_string(++pages) + " on " + paper;
+        for (const std::string& one : meetings(sheet.drawing)) ADD_FAILURE() << where << ": " << one;
+        for (const Word& word : wordsOf(sheet.drawing))
+          for (const Vec2 corner : {word.origin, word.origin + word.along, word.origin + word.up})
+            EXPECT_TRUE(corner.x > 9 && corner.y > 9 && corner.x < sheet.width - 9 && corner.y < sheet.height - 9)
+                << where << ": " << word.text;
+      }
+    }
+  EXPECT_GT(pages, 100);
 }
 TEST(DemoWords, AtMostATwentiethOfThePiecesGoUnnamedAtFit) {
   int asked = 0, leftOut = 0;

@@ -117,10 +117,10 @@ void PackDialog::compose() {
       [job = workspace_.job(), request = request()](const std::stop_token& stop, const Worker::Progress&) {
         return composePack(job, request, stop);
       },
-      [this](Result<Pack> made) { show(std::move(made)); });
+      [this](Result<Pack> made) { take(std::move(made)); });
 }
 
-void PackDialog::show(Result<Pack> made) {
+void PackDialog::take(Result<Pack> made) {
   const int kept = std::max(0, sheets_->currentRow());
   sheets_->clear();
   if (!made) {

@@ -34,7 +34,7 @@ class PackDialog : public QDialog {
   [[nodiscard]] QLayout* choices();
   [[nodiscard]] PackRequest request() const;
   void compose();
-  void show(Result<Pack>);
+  void take(Result<Pack>);
   void draw();
   void takeNames();
   void record();

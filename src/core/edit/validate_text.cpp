@@ -4,6 +4,30 @@
 
 namespace mezzet {
 
+namespace {
+
+/// Every text of a job's records, with where it stands.
+template <class Text>
+void eachText(const Records& records, const Text& text) {
+  for (const std::string& id : records.building) text(id, "what is built");
+  for (const std::string* value : {&records.firm, &records.client}) text(*value, "the title block");
+  for (const Order& o : records.orders)
+    for (const std::string* value : {&o.from, &o.note}) text(*value, "an order");
+  for (const IssueRecord& issue : records.issues) {
+    text(issue.reader, "an issue");
+    for (const std::string& id : issue.schemes) text(id, "an issue");
+    for (const std::string& change : issue.changes) text(change, "an issue");
+    for (const IssuedFigure& f : issue.figures)
+      for (const std::string* value : {&f.id, &f.what, &f.room, &f.stage, &f.unit}) text(*value, "an issue");
+  }
+  for (const DeliveryLeg& leg : records.legs)
+    for (const std::string* value : {&leg.name, &leg.room}) text(*value, "a leg of the way in");
+  for (const Review& r : records.reviews)
+    for (const std::string* value : {&r.what, &r.note}) text(*value, "a review");
+}
+
+}  // namespace
+
 std::optional<Error> faultOfTexts(const Job& job) {
   std::optional<Error> fault;
   std::size_t extras = 0;
@@ -23,22 +47,7 @@ std::optional<Error> faultOfTexts(const Job& job) {
   for (const auto& [what, price] : job.budget.prices) text(what, "a price's name");
   for (const auto& [finish, price] : job.carpet.edgePrices) text(finish, "an edge finish");
   for (const Storey& storey : job.storeys) text(storey.name, "a storey's name");
-  const Records& records = *job.records;
-  for (const std::string& id : records.building) text(id, "what is built");
-  for (const std::string* value : {&records.firm, &records.client}) text(*value, "the title block");
-  for (const Order& o : records.orders)
-    for (const std::string* value : {&o.from, &o.note}) text(*value, "an order");
-  for (const IssueRecord& issue : records.issues) {
-    text(issue.reader, "an issue");
-    for (const std::string& id : issue.schemes) text(id, "an issue");
-    for (const std::string& change : issue.changes) text(change, "an issue");
-    for (const IssuedFigure& f : issue.figures)
-      for (const std::string* value : {&f.id, &f.what, &f.room, &f.stage, &f.unit}) text(*value, "an issue");
-  }
-  for (const DeliveryLeg& leg : records.legs)
-    for (const std::string* value : {&leg.name, &leg.room}) text(*value, "a leg of the way in");
-  for (const Review& r : records.reviews)
-    for (const std::string* value : {&r.what, &r.note}) text(*value, "a review");
+  eachText(*job.records, text);
   for (const auto& room : job.rooms) {
     const std::string where = "room " + room->id.value;
     for (const std::string* value : {&room->id.value, &room->name}) text(*value, where);

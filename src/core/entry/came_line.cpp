@@ -55,10 +55,11 @@ std::vector<double> sizesFrom(std::string_view text, std::size_t at, Unit bare) 
     }
     if (!isDigit(text[at])) throw Refusal{at, "Type sizes here: 84 1/2 x 37 x 33, or nothing where it is as planned."};
     const TypedTo one = typedLengthAt(text, low, at, bare);
+    if (!(one.typed.length > 0)) throw Refusal{at, "A size is more than nothing."};
     sizes.push_back(one.typed);
     at = one.end;
   }
-  shareUnit(sizes, bare);
+  if (!sizes.empty()) shareUnit(sizes, bare);
   std::vector<double> out;
   for (const Typed& size : sizes) out.push_back(size.length);
   return out;

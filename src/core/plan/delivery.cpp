@@ -11,8 +11,9 @@
 namespace mezzet {
 namespace {
 
-constexpr int kTilts = 360;       // steps of a quarter turn when a tilt is looked for
-constexpr int kGoldenSteps = 60;  // of the search for the least: then it is as fine as a double
+constexpr double kAtTheEnd = 0.01;  // mm: ends belong to a range
+constexpr int kTilts = 360;         // steps of a quarter turn when a tilt is looked for
+constexpr int kGoldenSteps = 60;    // of the search for the least: then it is as fine as a double
 constexpr double kGolden = 0.6180339887498949;
 
 /// Where a function with one least value between two ends has it.
@@ -55,7 +56,9 @@ double planSlack(const DeliveryLeg& leg, double along, double across) {
     case LegKind::Turn: {
       const double a = *leg.width, b = *leg.to, l = std::max(along, across), w = std::min(along, across);
       const double straight = std::max(std::min(a - w, b - l), std::min(a - l, b - w));
-      const double round = w < std::min(a, b) ? longestRoundCorner(a, b, w) - l : std::min(a, b) - w;
+      // As wide as the narrower of the two it goes no further than the other is wide.
+      const double least = std::min(a, b), longest = w < least ? longestRoundCorner(a, b, w) : std::max(a, b);
+      const double round = std::min(least - w, longest - l);
       return std::max(straight, round);
     }
     case LegKind::Lift: return std::min(*leg.width - across, *leg.depth - along);
@@ -203,7 +206,9 @@ void weigh(DeliveryAnswer& a, std::vector<LegSlack> slacks, bool apart) {
   a.leg = least;
   a.apart = apart;
   a.how = hardestOf(slacks);
-  a.verdict = spare < 0 ? CarryVerdict::No : spare < kTightBelow ? CarryVerdict::Tight : CarryVerdict::Goes;
+  a.verdict = spare < -kAtTheEnd                ? CarryVerdict::No
+              : spare < kTightBelow - kAtTheEnd ? CarryVerdict::Tight
+                                                : CarryVerdict::Goes;
   a.legs = std::move(slacks);
 }
 
@@ -247,7 +252,8 @@ LegSlack slackAt(const DeliveryLeg& leg, const BoxSize& size) {
   if (best.slack < kTightBelow && leg.height && (leg.kind == LegKind::Turn || leg.kind == LegKind::Lift))
     everyWay(box, [&](const Lying& l) {
       const Tilted tilted = bestTilted(leg, l);
-      offer(tilted.slack, Carried::Tilted, l, tilted.radians * 180 / std::numbers::pi);
+      // Tilted by less than it takes it is short both ways: how much too long it is, is told level.
+      if (tilted.slack >= 0) offer(tilted.slack, Carried::Tilted, l, tilted.radians * 180 / std::numbers::pi);
     });
   return best;
 }

@@ -85,17 +85,11 @@ Lines titleLines(const std::string& title, const SheetRequest& r, double wide) {
   return {title, letteringWidth(all, kSmallLetters) <= wide ? all : joinedWords({when, number})};
 }
 
-/// Whose job it is and who draws it: at the right end of lines that leave room there.
-void addNames(Drawing& d, const Job& job, const std::string& onFirst, const std::string& onSecond, double from,
-              double to, double first, double second) {
-  const auto put = [&](const std::string& words, const std::string& beside, double y) {
-    const double room = to - from - letteringWidth(beside, kSmallLetters) - kPad;
-    if (!words.empty() && room > kLeastName)
-      d.add(Layer::Title, "",
-            TextItem{{to, y}, fittedText(words, room), kSmallLetters, Align::Right, 0, Ink::Ink, Ink::None});
-  };
-  put(job.records->client.empty() ? "" : "for " + job.records->client, onFirst, first);
-  put(job.records->firm, onSecond, second);
+/// Words at the right end of a line, whole or as far as they go, where something else stands from its left.
+void addAtRight(Drawing& d, const std::string& words, double from, double to, double y) {
+  if (!words.empty() && to - from > kLeastName)
+    d.add(Layer::Title, "",
+          TextItem{{to, y}, fittedText(words, to - from), kSmallLetters, Align::Right, 0, Ink::Ink, Ink::None});
 }
 
 /// The names, the scale with its bar, and the bar to check the print by; from (0, 0), `wide` along.
@@ -110,7 +104,10 @@ Drawing titleBlock(double wide, int scale, const Job& job, const Room& room, con
   d.add(Layer::Title, "frame", line({check, 0}, {check, kTitleBlock}, thin()));
   const Lines lines = titleLines(title, r, check - 2 * kPad);
   const double forNames = check - 2 * kPad;
-  addSheetText(d, {kPad, row(0)}, fittedText(job.name, forNames, kTitleLetters), kTitleLetters);
+  const std::string name = fittedText(job.name, forNames, kTitleLetters);
+  addSheetText(d, {kPad, row(0)}, name, kTitleLetters);
+  addAtRight(d, job.records->client.empty() ? std::string() : "for " + job.records->client,
+             2 * kPad + letteringWidth(name, kTitleLetters), check - kPad, row(0));
   addSheetText(d, {kPad, row(1)}, fittedText(room.name + (scheme != nullptr ? ", " + scheme->name : ""), forNames));
   addSheetText(d, {kPad, row(2)}, lines.third);
   if (scheme != nullptr && !unsignedIn(*scheme).empty())
@@ -134,11 +131,10 @@ Drawing titleBlock(double wide, int scale, const Job& job, const Room& room, con
   } else {
     addSheetText(d, {x, row(0)}, "Not to scale");
   }
-  const std::string check1 = ofTheRoom + "Check on site before ordering.",
-                    check2 = std::string("Print at 100 %, measure this: ") + (inches ? "4 in" : "100 mm");
-  addSheetText(d, {x, row(1)}, check1, kSmallLetters, Ink::Quiet);
-  addSheetText(d, {x, row(2)}, check2);
-  addNames(d, job, check1, check2, x, wide - kPad, row(1), row(2));
+  addSheetText(d, {x, row(1)}, ofTheRoom + "Check on site before ordering.", kSmallLetters, Ink::Quiet);
+  const std::string check100 = std::string("Print at 100 %, measure this: ") + (inches ? "4 in" : "100 mm");
+  addSheetText(d, {x, row(2)}, check100);
+  addAtRight(d, job.records->firm, x + letteringWidth(check100, kSmallLetters) + kPad, wide - kPad, row(2));
   const double bar = inches ? 4 * kInch : 100, y = row(3);
   d.add(Layer::Title, "check-bar", line({x, y}, {x + bar, y}, {Ink::Ink, kFurnitureLine, Dash::Solid}));
   for (const double end : {x, x + bar})

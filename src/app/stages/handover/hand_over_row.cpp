@@ -81,7 +81,7 @@ HandOverRow::HandOverRow(Workspace& workspace, QWidget* parent) : QWidget(parent
   planned_->setObjectName(QStringLiteral("asPlanned"));
   planned_->setToolTip(tr("It came, or hangs, as it was planned. Enter"));
   row->addWidget(planned_);
-  echo_ = words({}, "barHint");
+  echo_ = words({}, "handEcho");
   row->addWidget(echo_, 4);
   connect(line_, &QLineEdit::textEdited, this, &HandOverRow::echo);
   connect(line_, &QLineEdit::returnPressed, this, &HandOverRow::take);
@@ -143,7 +143,7 @@ QString HandOverRow::lineFor(const QString& typed) const {
 }
 
 void HandOverRow::say(const QString& words, bool complaint) {
-  named(echo_, complaint ? "fieldComplaint" : "barHint");
+  named(echo_, complaint ? "barFault" : "handEcho");
   echo_->setText(words);
 }
 

@@ -7,7 +7,7 @@ StageRow handOverStage() {
   return {.id = Stage::HandOver,
           .name = "Hand over",
           .action = "stage-hand-over",
-          .key = "F8",
+          .key = "Shift+F11",
           .tip = "What comes and hangs in which order; orders, dates, the way in, the pack",
           .content = [](const Workspace& w) { return w.handsWall() ? Content::Wall : Content::Plan; },
           .panel = Panel::HandOver,
