@@ -3,7 +3,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace archive_test {
 using namespace test;
 
 JobFile withImage() {
@@ -71,5 +71,5 @@ TEST(ReadFile, OfAFolderOrNothingIsRefused) {
   EXPECT_TRUE(readFile("/no/such/file", 10).error().what.starts_with("cannot be opened"));
 }
 
-}  // namespace
+}  // namespace archive_test
 }  // namespace mezzet

@@ -5,7 +5,7 @@
 #include <random>
 
 namespace mezzet {
-namespace {
+namespace csv_test {
 
 TEST(Csv, ReadsQuotesSeparatorsAndLineEnds) {
   EXPECT_EQ(readCsv("a,\"b, c\"\r\n1,\"2 \"\"x\"\"\"\n", "t").value(), (Rows{{"a", "b, c"}, {"1", "2 \"x\""}}));
@@ -64,5 +64,5 @@ TEST(Csv, AByteOrderMarkInsideTheFirstCellComesBack) {
   EXPECT_EQ(*readCsv(writeCsv({{"\xEF\xBB\xBFx", "y"}}), "t"), (Rows{{"\xEF\xBB\xBFx", "y"}}));
 }
 
-}  // namespace
+}  // namespace csv_test
 }  // namespace mezzet

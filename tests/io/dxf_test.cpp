@@ -6,7 +6,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace dxf_test {
 
 const LengthFormat kMm = usualFormat(Unit::Millimetre);
 
@@ -247,5 +247,5 @@ TEST(MeterLines, EndlessOnesAreDroppedWhole) {
   EXPECT_EQ(lines.garbled(), 1U);
 }
 
-}  // namespace
+}  // namespace dxf_test
 }  // namespace mezzet

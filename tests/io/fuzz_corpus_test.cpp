@@ -7,7 +7,7 @@
 #include "targets.h"
 
 namespace mezzet {
-namespace {
+namespace fuzz_corpus_test {
 
 class Corpus : public testing::TestWithParam<fuzz::Target> {};
 
@@ -30,5 +30,5 @@ TEST_P(Corpus, EveryFileKeepsThePromises) {
 INSTANTIATE_TEST_SUITE_P(Fuzz, Corpus, testing::ValuesIn(fuzz::kTargets),
                          [](const auto& target) { return std::string(target.param.name); });
 
-}  // namespace
+}  // namespace fuzz_corpus_test
 }  // namespace mezzet

@@ -12,7 +12,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace hostile_text_test {
 using namespace test;
 
 std::string jobWith(const std::string& x) {
@@ -90,5 +90,5 @@ TEST(HostileText, CodePagesBecomeUtf8) {
   EXPECT_EQ(fromCodePage("a\x81z", 1252).value().substr(0, 1), "a") << "what has no meaning does not end it";
 }
 
-}  // namespace
+}  // namespace hostile_text_test
 }  // namespace mezzet

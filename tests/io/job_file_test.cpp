@@ -8,7 +8,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace job_file_test {
 using namespace test;
 
 std::string slurp(const std::string& path) {
@@ -608,5 +608,5 @@ INSTANTIATE_TEST_SUITE_P(
                     std::array{"\"turn\": 90", "\"turn\": 900", "has a turn that is not from 0 up to 360"},
                     std::array{"\"entry\": \"", "\"entry\": \"no", "is entered by an opening that is not there"}));
 
-}  // namespace
+}  // namespace job_file_test
 }  // namespace mezzet

@@ -10,7 +10,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace journal_test {
 using namespace test;
 
 class JournalTest : public testing::Test {
@@ -179,5 +179,5 @@ TEST_F(JournalTest, TwoOfOneNameAreKeptApart) {
   EXPECT_NE(one->filePath(), two->filePath());
 }
 
-}  // namespace
+}  // namespace journal_test
 }  // namespace mezzet

@@ -6,7 +6,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace library_test {
 
 std::string refusal(const std::string& text) {
   const auto read = readLibrary(text, "mine.json");
@@ -66,5 +66,5 @@ TEST(BadLibrary, CutAnywhereIsRefused) {
   for (std::size_t cut = 0; cut + 3 < whole.size(); cut += 5) EXPECT_NE(refusal(whole.substr(0, cut)), "") << cut;
 }
 
-}  // namespace
+}  // namespace library_test
 }  // namespace mezzet

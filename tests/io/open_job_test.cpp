@@ -16,7 +16,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace open_job_test {
 using namespace test;
 namespace fs = std::filesystem;
 
@@ -585,5 +585,5 @@ TEST_F(KeptWork, IsFoundAfterAnyFault) {
   EXPECT_GT(files_.refusals, runs) << "too few failures to show anything";
 }
 
-}  // namespace
+}  // namespace open_job_test
 }  // namespace mezzet

@@ -7,7 +7,7 @@
 #include "support/lights.h"
 
 namespace mezzet {
-namespace {
+namespace photometry_test {
 using namespace test;
 
 const std::string kHead = "IESNA:LM-63-2002\n[TEST] none\nTILT=NONE\n";
@@ -137,5 +137,5 @@ TEST(JobWithLights, AreReadStrictly) {
             std::string::npos);
 }
 
-}  // namespace
+}  // namespace photometry_test
 }  // namespace mezzet

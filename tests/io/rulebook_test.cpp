@@ -1,7 +1,7 @@
 #include "io/json/rulebook_json.h"
 
 namespace mezzet {
-namespace {
+namespace rulebook_test {
 
 TEST(Rulebook, ThatShipsHasEveryRuleWithReasonAndSource) {
   const Rulebook& book = builtInRulebook();
@@ -26,5 +26,5 @@ TEST(Rulebook, OfAnotherShapeIsRefused) {
             "rules.json/0/weight: is \"strong\". Use one of: must, rule, taste");
 }
 
-}  // namespace
+}  // namespace rulebook_test
 }  // namespace mezzet

@@ -7,7 +7,7 @@
 #include "io/files/file_system.h"
 
 namespace mezzet {
-namespace {
+namespace save_test {
 namespace fs = std::filesystem;
 
 enum class Step { Write, Sync, Rename, SyncFolder };
@@ -165,5 +165,5 @@ TEST(Paths, AreTakenApart) {
   EXPECT_EQ(fileNameOf("/a/b/c.mezzet"), "c.mezzet");
 }
 
-}  // namespace
+}  // namespace save_test
 }  // namespace mezzet

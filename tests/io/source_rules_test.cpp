@@ -9,7 +9,7 @@
 #include "core/rules/registry.h"
 
 namespace mezzet {
-namespace {
+namespace source_rules_test {
 
 namespace fs = std::filesystem;
 
@@ -158,5 +158,5 @@ TEST(Source, FunctionsFitTwoScreens) {
     }
 }
 
-}  // namespace
+}  // namespace source_rules_test
 }  // namespace mezzet

@@ -5,7 +5,7 @@
 #include "core/units/length.h"
 
 namespace mezzet {
-namespace {
+namespace art_arithmetic_test {
 
 double in(double inches) { return inches * kInch; }
 const Range kCentre{in(57), in(60)};
@@ -29,5 +29,5 @@ TEST(PublishedArt, AFrame40HighWithA12InGapLeavesLessAboveThanBelow) {
   EXPECT_NEAR(s.gap, in(12), 1e-9);
 }
 
-}  // namespace
+}  // namespace art_arithmetic_test
 }  // namespace mezzet

@@ -18,7 +18,7 @@
 #include <gtest/gtest.h>
 
 namespace mezzet {
-namespace {
+namespace dates_against_networkx_test {
 using namespace test;
 using Json = nlohmann::json;
 
@@ -200,5 +200,5 @@ TEST(CalendarAgainstLibical, EveryTaskIsReadBack) {
   }
 }
 
-}  // namespace
+}  // namespace dates_against_networkx_test
 }  // namespace mezzet

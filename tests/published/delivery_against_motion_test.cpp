@@ -8,7 +8,7 @@
 #include "support/geos.h"
 
 namespace mezzet {
-namespace {
+namespace delivery_against_motion_test {
 using test::Geos;
 
 /// Two corridors that meet in a right angle, their outer walls along the axes.
@@ -106,5 +106,5 @@ TEST(DeliveryAgainstMotion, SlackIsWhatALengthMayGrowBy) {
   EXPECT_GT(turned, 20);
 }
 
-}  // namespace
+}  // namespace delivery_against_motion_test
 }  // namespace mezzet

@@ -5,7 +5,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace dining_test {
 using namespace test;
 
 struct Class {
@@ -45,5 +45,5 @@ INSTANTIATE_TEST_SUITE_P(Guideline8, PublishedDining,
                                          Class{"WalkPast", "d", 44}),
                          [](const auto& c) { return std::string(c.param.name); });
 
-}  // namespace
+}  // namespace dining_test
 }  // namespace mezzet

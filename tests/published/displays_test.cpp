@@ -11,7 +11,7 @@
 #include "core/display/setting.h"
 
 namespace mezzet {
-namespace {
+namespace displays_test {
 
 struct Pair {
   Lab one, two;
@@ -190,5 +190,5 @@ TEST(SettingRates, AreAsStated) {
   EXPECT_GE(better, 45);
 }
 
-}  // namespace
+}  // namespace displays_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace floor_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -129,5 +129,5 @@ TEST(ViewingFormulas, TheAngleOfAKnownScreen) {
   EXPECT_NEAR(2 * std::atan(0.5 / (2700 / 1660.4)) * 180 / 3.14159265358979323846, 34.18, 0.01);
 }
 
-}  // namespace
+}  // namespace floor_test
 }  // namespace mezzet

@@ -12,7 +12,7 @@
 #include "support/geos.h"
 
 namespace mezzet {
-namespace {
+namespace gaps_against_geos_test {
 
 constexpr unsigned kSeed = 31'415;
 constexpr int kSides = 2048;  // sagitta of a 600 mm radius: 600 (1 - cos(pi / 2048)) = 0.0007 mm
@@ -122,5 +122,5 @@ TEST(PublishedGaps, ATurnedSquareInACorridor) {
   for (const double y : {2.0, -2.0}) EXPECT_NEAR(separation(square, {{{-10, y}, {10, y}}, 0}).gap, 1.2928932, 1e-7);
 }
 
-}  // namespace
+}  // namespace gaps_against_geos_test
 }  // namespace mezzet

@@ -13,7 +13,7 @@
 #include "core/hang/leaning.h"
 
 namespace mezzet {
-namespace {
+namespace hanging_test {
 
 constexpr unsigned kSeed = 1'926'251;
 
@@ -115,5 +115,5 @@ TEST(Leaning, NeedsTheFrictionOfItsRest) {
   }
 }
 
-}  // namespace
+}  // namespace hanging_test
 }  // namespace mezzet

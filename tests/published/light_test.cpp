@@ -16,7 +16,7 @@
 #include "support/lights.h"
 
 namespace mezzet {
-namespace {
+namespace light_test {
 using namespace test;
 
 constexpr double kPi = 3.14159265358979323846;
@@ -303,5 +303,5 @@ TEST(Ies, QuadrantsFoldOntoTheWholeCircle) {
   }
 }
 
-}  // namespace
+}  // namespace light_test
 }  // namespace mezzet

@@ -10,7 +10,7 @@
 #include "core/sight/wall_photograph.h"
 
 namespace mezzet {
-namespace {
+namespace photograph_test {
 
 constexpr unsigned kSeed = 20'261'128;
 
@@ -111,5 +111,5 @@ TEST(Homography, IsRefusedOfCornersInALine) {
   EXPECT_FALSE(wallToPhotograph(c));
 }
 
-}  // namespace
+}  // namespace photograph_test
 }  // namespace mezzet

@@ -14,7 +14,7 @@
 #include "support/geos.h"
 
 namespace mezzet {
-namespace {
+namespace rugs_against_geos_test {
 
 constexpr unsigned kSeed = 14'142;
 
@@ -94,5 +94,5 @@ TEST(PublishedPile, IsHalfAnInch) {
   EXPECT_EQ(rule->source.kind, "published");
 }
 
-}  // namespace
+}  // namespace rugs_against_geos_test
 }  // namespace mezzet

@@ -10,7 +10,7 @@
 #include "support/frames.h"
 
 namespace mezzet {
-namespace {
+namespace salon_rates_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -73,5 +73,5 @@ TEST(Salon, OfTwoHundredSetsIsDenseInShapeAndRoundItsLargest) {
   EXPECT_GE(inMiddle, 0.95 * sets);
 }
 
-}  // namespace
+}  // namespace salon_rates_test
 }  // namespace mezzet

@@ -4,7 +4,7 @@
 #include "core/sheets/sheet.h"
 
 namespace mezzet {
-namespace {
+namespace scale_test {
 
 TEST(PublishedScale, IsSaidInWords) {
   EXPECT_EQ(scaleInWords(48), "1/4 in = 1 ft (1:48)");
@@ -39,5 +39,5 @@ TEST(PublishedScale, PaperSizes) {
   EXPECT_NEAR(findPaper("letter")->height, 11 * 25.4, 1e-9);
 }
 
-}  // namespace
+}  // namespace scale_test
 }  // namespace mezzet

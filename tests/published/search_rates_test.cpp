@@ -14,7 +14,7 @@
 #include "support/furnished_rooms.h"
 
 namespace mezzet {
-namespace {
+namespace search_rates_test {
 using namespace test;
 
 long long fromEnvironment(const char* name, long long otherwise) {
@@ -63,5 +63,5 @@ TEST(SearchRates, EmptiedRoomsAreFurnishedSoundlyAgain) {
   EXPECT_GE(100 * three, 60 * rooms) << "seed " << kSeed;
 }
 
-}  // namespace
+}  // namespace search_rates_test
 }  // namespace mezzet

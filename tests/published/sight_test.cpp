@@ -10,7 +10,7 @@
 #include "core/sight/sight.h"
 
 namespace mezzet {
-namespace {
+namespace sight_test {
 
 constexpr unsigned kSeed = 16'180;
 
@@ -135,5 +135,5 @@ TEST_F(AgainstGeosSight, TheRegionHoldsJustWhatALineReaches) {
   EXPECT_GT(outside, 200);
 }
 
-}  // namespace
+}  // namespace sight_test
 }  // namespace mezzet

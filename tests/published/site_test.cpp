@@ -16,7 +16,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace site_test {
 
 constexpr unsigned kSeed = 20261125;
 
@@ -192,5 +192,5 @@ TEST(Straightening, AgreesWithTheClosedForm) {
   }
 }
 
-}  // namespace
+}  // namespace site_test
 }  // namespace mezzet

@@ -5,7 +5,7 @@
 #include "support/survey_rooms.h"
 
 namespace mezzet {
-namespace {
+namespace survey_against_gsl_test {
 using namespace test;
 
 Polygon unpacked(const gsl_vector* x, std::size_t corners) {
@@ -92,5 +92,5 @@ TEST(AgainstGsl, RandomRoomsHaveTheSameCornersWithinAMicrometre) {
   }
 }
 
-}  // namespace
+}  // namespace survey_against_gsl_test
 }  // namespace mezzet

@@ -8,7 +8,7 @@
 #include "support/survey_rooms.h"
 
 namespace mezzet {
-namespace {
+namespace survey_rates_test {
 using namespace test;
 
 struct Kind {
@@ -116,5 +116,5 @@ INSTANTIATE_TEST_SUITE_P(Rooms, SlipRates,
                                          Kind{"FiveThreeDiagonals", 5, {{0, 2}, {1, 4}, {0, 3}}, {2, 3}, 45}),
                          [](const auto& k) { return std::string(k.param.name); });
 
-}  // namespace
+}  // namespace survey_rates_test
 }  // namespace mezzet

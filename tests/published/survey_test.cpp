@@ -9,7 +9,7 @@
 #include "core/survey/suspects.h"
 
 namespace mezzet {
-namespace {
+namespace survey_test {
 
 Observation between(const char* id, std::size_t a, std::size_t b, double value, double sigma = 1) {
   return {id, ObservationKind::Diagonal, a, b, value, sigma};
@@ -188,5 +188,5 @@ TEST(PublishedChiSquare, QuantilesAgreeWithAnIndependentLibrary) {
       EXPECT_NEAR(chiSquaredQuantile(freedom, p) / gsl_cdf_chisq_Pinv(p, freedom), 1, 1e-9) << freedom << " " << p;
 }
 
-}  // namespace
+}  // namespace survey_test
 }  // namespace mezzet

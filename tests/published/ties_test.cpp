@@ -11,7 +11,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace ties_test {
 using namespace test;
 
 /// IEC 61966-2-1 to XYZ under D65, its matrix as printed, then to Lab by the library.
@@ -78,5 +78,5 @@ TEST(ColourTies, AgreeWithLittleCms) {
   for (const int count : counts) EXPECT_GT(count, 5) << "seed " << kSeed << ": every band was met";
 }
 
-}  // namespace
+}  // namespace ties_test
 }  // namespace mezzet

@@ -3,7 +3,7 @@
 #include "core/units/length.h"
 
 namespace mezzet {
-namespace {
+namespace units_test {
 
 TEST(PublishedUnits, TheInternationalInch) {
   EXPECT_DOUBLE_EQ(*readLength("1 in", Unit::Inch).length, 25.4);
@@ -21,5 +21,5 @@ TEST(PublishedUnits, ARoundMetricLengthToTheNearestSixteenth) {
   EXPECT_EQ(writeLength(3658, {LengthStyle::FeetInches, 16}), "12'-0\"");
 }
 
-}  // namespace
+}  // namespace units_test
 }  // namespace mezzet

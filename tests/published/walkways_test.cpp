@@ -12,7 +12,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace walkways_test {
 
 constexpr unsigned kSeed = 27'182;
 
@@ -284,5 +284,5 @@ TEST_F(RandomRooms, ADrawnRouteKeepsItsDiscClear) {
   EXPECT_GT(drawn, 150);
 }
 
-}  // namespace
+}  // namespace walkways_test
 }  // namespace mezzet

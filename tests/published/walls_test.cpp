@@ -19,7 +19,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace walls_test {
 using namespace test;
 
 constexpr unsigned kSeed = 29'979;
@@ -232,5 +232,5 @@ TEST(ScreenCentre, IsAskedWithinThePublishedAngle) {
   EXPECT_EQ(rule->schools[0].tolerated.high, 15);
 }
 
-}  // namespace
+}  // namespace walls_test
 }  // namespace mezzet

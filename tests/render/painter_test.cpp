@@ -7,7 +7,7 @@
 #include "render/painter.h"
 
 namespace mezzet {
-namespace {
+namespace painter_test {
 
 std::string png(int width, int height, QColor colour) {
   QImage image(width, height, QImage::Format_RGB32);
@@ -107,7 +107,7 @@ TEST(Fonts, AreTheOnesThatShip) {
   EXPECT_EQ(QFontInfo(interfaceFont(13)).family(), QStringLiteral("B612"));
 }
 
-}  // namespace
+}  // namespace painter_test
 }  // namespace mezzet
 
 int main(int argc, char** argv) {

@@ -4,7 +4,7 @@
 #include "render/palette.h"
 
 namespace mezzet {
-namespace {
+namespace palette_test {
 
 double luminance(const QColor& colour) {
   const auto channel = [](double c) { return c <= 0.04045 ? c / 12.92 : std::pow((c + 0.055) / 1.055, 2.4); };
@@ -49,5 +49,5 @@ TEST(Palette, PrintedTintsStayLightEnoughForInk) {
     EXPECT_GE(contrast(Palette::print()(Ink::Ink), Palette::print()(fill)), 7);
 }
 
-}  // namespace
+}  // namespace palette_test
 }  // namespace mezzet

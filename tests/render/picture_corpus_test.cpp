@@ -8,7 +8,7 @@
 #include "pictures.h"
 
 namespace mezzet {
-namespace {
+namespace picture_corpus_test {
 
 class PictureCorpus : public testing::TestWithParam<fuzz::PictureTarget> {};
 
@@ -28,5 +28,5 @@ TEST_P(PictureCorpus, EveryFileKeepsThePromises) {
 INSTANTIATE_TEST_SUITE_P(Fuzz, PictureCorpus, testing::ValuesIn(fuzz::kPictureTargets),
                          [](const auto& target) { return std::string(target.param.name); });
 
-}  // namespace
+}  // namespace picture_corpus_test
 }  // namespace mezzet

@@ -17,7 +17,7 @@
 #include "render/painter.h"
 
 namespace mezzet {
-namespace {
+namespace picture_in_test {
 
 std::string encoded(const QImage& image, const char* format) {
   QByteArray bytes;
@@ -221,5 +221,5 @@ TEST(PictureIn, ADamagedPdfEndsInAPictureOrAnError) {
   EXPECT_GT(refusedOf(pdf(1), 48, [](const std::string& bytes) { return pictureOfPdf(bytes, "x", 0); }), 0);
 }
 
-}  // namespace
+}  // namespace picture_in_test
 }  // namespace mezzet

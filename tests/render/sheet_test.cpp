@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace sheet_test {
 using namespace test;
 
 Job furnished() {
@@ -105,5 +105,5 @@ TEST(FieldSheet, HasBlanksForWhatIsMissingAndTheNextCornerPair) {
   EXPECT_NE(words.find(", worth most:\n"), std::string::npos) << words;
 }
 
-}  // namespace
+}  // namespace sheet_test
 }  // namespace mezzet

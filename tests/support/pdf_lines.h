@@ -14,7 +14,7 @@
 
 namespace mezzet::test {
 
-struct Line {
+struct PdfLine {
   Vec2 a, b;
   [[nodiscard]] double length() const { return distance(a, b); }
 };
@@ -28,14 +28,14 @@ inline double number(const std::string& text) {
 }
 
 /// Every straight stroke and polygon edge of one page of a PDF in mm of paper, as poppler draws it.
-inline std::vector<Line> linesOf(const std::string& pdf, int page = 1) {
+inline std::vector<PdfLine> linesOf(const std::string& pdf, int page = 1) {
   const std::string svg = pdf + ".svg", only = std::to_string(page);
   EXPECT_EQ(run("pdftocairo -svg -f " + only + " -l " + only + " " + pdf + " " + svg).code, 0);
   std::ifstream in(svg);
   std::ostringstream text;
   text << in.rdbuf();
   const std::string all = text.str();
-  std::vector<Line> out;
+  std::vector<PdfLine> out;
   const std::regex pathTag("<path[^>]*>"), dAttribute(" d=\"([^\"]*)\""), matrix("transform=\"matrix\\(([^)]*)\\)\""),
       token("([MLHVCZ])|(-?[0-9.]+(?:e-?[0-9]+)?)");
   constexpr double kMmPerPoint = 25.4 / 72;
@@ -82,9 +82,9 @@ inline std::vector<Line> linesOf(const std::string& pdf, int page = 1) {
   return out;
 }
 
-inline int linesOfLength(const std::vector<Line>& lines, double mm, double within) {
+inline int linesOfLength(const std::vector<PdfLine>& lines, double mm, double within) {
   return static_cast<int>(
-      std::count_if(lines.begin(), lines.end(), [&](const Line& l) { return std::abs(l.length() - mm) <= within; }));
+      std::count_if(lines.begin(), lines.end(), [&](const PdfLine& l) { return std::abs(l.length() - mm) <= within; }));
 }
 
 }  // namespace mezzet::test

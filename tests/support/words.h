@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cmath>
+#include <optional>
 #include <string>
 #include <variant>
 #include <vector>
@@ -19,6 +20,23 @@ struct Word {
     return u > by && v > by && u < norm(along) - by && v < norm(up) - by;
   }
 };
+
+/// The upright box round some points. What does not even meet by it is not looked at closely.
+struct Around {
+  Vec2 low{1e300, 1e300}, high{-1e300, -1e300};
+  explicit Around(const std::vector<Vec2>& points) {
+    for (const Vec2 p : points) {
+      low = {std::fmin(low.x, p.x), std::fmin(low.y, p.y)};
+      high = {std::fmax(high.x, p.x), std::fmax(high.y, p.y)};
+    }
+  }
+  [[nodiscard]] bool meets(const Around& o) const {
+    return low.x <= o.high.x && o.low.x <= high.x && low.y <= o.high.y && o.low.y <= high.y;
+  }
+};
+inline Around around(const Word& w) {
+  return Around({w.origin, w.origin + w.along, w.origin + w.up, w.origin + w.along + w.up});
+}
 
 inline Word wordOf(const TextItem& t, const ItemId& id, double scale) {
   const double radians = t.turn * M_PI / 180, side = t.ground == Ink::None ? 0 : 0.5 * t.height,
@@ -49,10 +67,16 @@ inline std::vector<std::string> meetings(const Drawing& d) {
       for (int k = 0; k <= 8; ++k) points.push_back(w.origin + w.along * (i / 40.0) + w.up * (k / 8.0));
     return points;
   };
+  std::vector<Around> boxes;
+  for (const Word& w : words) boxes.push_back(around(w));
+  std::vector<std::optional<Around>> paths(d.items.size());
+  for (std::size_t i = 0; i < d.items.size(); ++i)
+    if (const auto* path = std::get_if<PathItem>(&d.items[i].shape)) paths[i] = Around(path->points);
   for (const Word& a : words) {
     const std::vector<Vec2> points = samples(a);
+    const Around& box = boxes[static_cast<std::size_t>(&a - words.data())];
     for (const Word& b : words) {
-      if (&a == &b) continue;
+      if (&a == &b || !box.meets(boxes[static_cast<std::size_t>(&b - words.data())])) continue;
       for (const Vec2 p : points)
         if (b.covers(p, grain)) {
           out.push_back("\"" + a.text + "\" on \"" + b.text + "\"");
@@ -61,7 +85,7 @@ inline std::vector<std::string> meetings(const Drawing& d) {
     }
     for (std::size_t i = 0; i < d.items.size(); ++i) {
       const auto* path = std::get_if<PathItem>(&d.items[i].shape);
-      if (path == nullptr) continue;
+      if (path == nullptr || !box.meets(*paths[i])) continue;
       if (path->fill == Ink::CutWall) {
         for (const Vec2 p : points)
           if (a.covers(p, grain) && contains(path->points, p) && distanceToEdge(path->points, p) > grain) {

@@ -4,7 +4,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace access_test {
 
 class Access : public test::WindowTest {
  protected:
@@ -71,5 +71,5 @@ TEST_F(Access, WhatWasTakenOutIsNoLongerValid) {
   EXPECT_EQ(named("Low table"), nullptr);
 }
 
-}  // namespace
+}  // namespace access_test
 }  // namespace mezzet

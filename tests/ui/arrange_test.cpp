@@ -4,7 +4,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace arrange_test {
 
 class Arranging : public test::WindowTest {
  protected:
@@ -113,5 +113,5 @@ TEST_F(Arranging, ALockedPieceHasNoHandle) {
   EXPECT_FALSE(sheet().handle());
 }
 
-}  // namespace
+}  // namespace arrange_test
 }  // namespace mezzet

@@ -18,7 +18,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace at_hand_test {
 using namespace test;
 
 constexpr Vec2 kTable{112 * kInch, 65 * kInch};
@@ -333,5 +333,5 @@ TEST_F(AtHand, WhatAnEditCuredIsSaidOnce) {
   EXPECT_TRUE(QTest::qWaitFor([&] { return cured().isEmpty(); }));
 }
 
-}  // namespace
+}  // namespace at_hand_test
 }  // namespace mezzet

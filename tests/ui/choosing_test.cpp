@@ -17,7 +17,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace choosing_test {
 
 constexpr int kLongEnough = 60'000;  // ms, for what is worked out beside the interface
 
@@ -286,5 +286,5 @@ TEST_F(Choosing, IsReachedByItsKeys) {
   EXPECT_TRUE(opens(Qt::Key_A, Qt::ShiftModifier, "areasDialog"));
 }
 
-}  // namespace
+}  // namespace choosing_test
 }  // namespace mezzet

@@ -12,7 +12,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace displays_test {
 
 class Displays : public test::WindowTest {
  protected:
@@ -213,5 +213,5 @@ TEST_F(Displays, SaySillySizesInWords) {
   EXPECT_TRUE(told);
 }
 
-}  // namespace
+}  // namespace displays_test
 }  // namespace mezzet

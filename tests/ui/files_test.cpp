@@ -11,7 +11,7 @@
 #include "support/process.h"
 
 namespace mezzet {
-namespace {
+namespace files_test {
 using namespace test;
 
 class Files : public WindowTest {
@@ -241,5 +241,5 @@ TEST_F(Files, SizesThatWereNotTouchedKeepTheirExactValue) {
   EXPECT_EQ(findPiece(job(), PieceId("table"))->depth, 611.3);
 }
 
-}  // namespace
+}  // namespace files_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace floor_test {
 
 class TheFloor : public test::WindowTest {
  protected:
@@ -234,5 +234,5 @@ TEST_F(TheFloor, ALibraryIsWrittenAndReadAgain) {
                   .contains(QStringLiteral("broken.json: is not valid JSON")));
 }
 
-}  // namespace
+}  // namespace floor_test
 }  // namespace mezzet

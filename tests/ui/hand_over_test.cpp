@@ -20,7 +20,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace hand_over_test {
 
 constexpr int kPatience = 60'000;  // ms, for what is worked out beside the interface
 
@@ -273,5 +273,5 @@ TEST_F(HandOver, RecordsOutliveTheWindow) {
   EXPECT_NEAR(pieceAt(kind("sofa")).width, 85 * kInch, 1e-6);
 }
 
-}  // namespace
+}  // namespace hand_over_test
 }  // namespace mezzet

@@ -14,7 +14,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace hanging_test {
 
 const PlacementId kPrint("n1");
 
@@ -312,5 +312,5 @@ TEST_F(Hanging, AWordHangsFramesAlongAStair) {
   EXPECT_EQ(work().scheme()->hangs[0].as, HangAs::Stair);
 }
 
-}  // namespace
+}  // namespace hanging_test
 }  // namespace mezzet

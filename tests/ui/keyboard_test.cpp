@@ -5,7 +5,7 @@
 #include "support.h"
 
 namespace mezzet {
-namespace {
+namespace keyboard_test {
 using namespace test;
 
 using Keyboard = WindowTest;
@@ -157,5 +157,5 @@ TEST_F(Keyboard, UnitsSwitchAlsoFromAField) {
   EXPECT_EQ(job().units, Unit::Millimetre);
 }
 
-}  // namespace
+}  // namespace keyboard_test
 }  // namespace mezzet

@@ -11,7 +11,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace light_test {
 
 class Lighting : public test::WindowTest {
  protected:
@@ -235,5 +235,5 @@ TEST_F(Lighting, InMetricEverythingReadsInMillimetres) {
   EXPECT_NEAR(up().drop, 800, 1e-6);
 }
 
-}  // namespace
+}  // namespace light_test
 }  // namespace mezzet

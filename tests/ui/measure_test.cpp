@@ -6,7 +6,7 @@
 #include "support.h"
 
 namespace mezzet {
-namespace {
+namespace measure_test {
 using namespace test;
 
 class Measure : public WindowTest {
@@ -285,5 +285,5 @@ TEST_F(Fixed, ACornerOfAnyAngleIsTyped) {
   EXPECT_EQ(turn->currentText(), QStringLiteral("sideways")) << "what was typed stays";
 }
 
-}  // namespace
+}  // namespace measure_test
 }  // namespace mezzet

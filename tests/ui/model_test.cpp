@@ -13,7 +13,7 @@
 #include "support.h"
 
 namespace mezzet {
-namespace {
+namespace model_test {
 using namespace test;
 
 class Model : public WindowTest {
@@ -247,5 +247,5 @@ TEST_F(Model, TheDeskGoesRound) {
   EXPECT_EQ(qApp->styleSheet(), before);
 }
 
-}  // namespace
+}  // namespace model_test
 }  // namespace mezzet

@@ -5,7 +5,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace piece_list_test {
 
 class PieceListTest : public test::WindowTest {
  protected:
@@ -134,5 +134,5 @@ TEST_F(PieceListTest, APlacedPieceStaysInTheJob) {
   EXPECT_EQ(said(), QStringLiteral("Sofa is placed in a scheme. Take it out there first."));
 }
 
-}  // namespace
+}  // namespace piece_list_test
 }  // namespace mezzet

@@ -15,7 +15,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace schemes_test {
 using namespace test;
 
 class Planning : public WindowTest {
@@ -266,5 +266,5 @@ TEST_F(Planning, ANewerRulebookSaysWhatItBrings) {
   EXPECT_EQ(job().houseRules.rulebook, 11);
 }
 
-}  // namespace
+}  // namespace schemes_test
 }  // namespace mezzet

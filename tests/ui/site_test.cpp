@@ -26,7 +26,7 @@
 #include "support.h"
 
 namespace mezzet {
-namespace {
+namespace site_test {
 
 class Site : public test::WindowTest {
  protected:
@@ -481,5 +481,5 @@ TEST_F(Site, StoreysAreAddedAndNamed) {
   EXPECT_EQ(job(), before);
 }
 
-}  // namespace
+}  // namespace site_test
 }  // namespace mezzet

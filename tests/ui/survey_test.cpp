@@ -8,7 +8,7 @@
 #include "support.h"
 
 namespace mezzet {
-namespace {
+namespace survey_test {
 using namespace test;
 
 class Survey : public WindowTest {
@@ -186,5 +186,5 @@ TEST_F(OldRoom, KeepsItsTypedCornersUntilItsWallsAreKeptAsReadings) {
   for (std::size_t i = 0; i < before.size(); ++i) EXPECT_LT(distance(work().room()->corners[i].at, before[i].at), 1e-3);
 }
 
-}  // namespace
+}  // namespace survey_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include "support/faulty_files.h"
 
 namespace mezzet {
-namespace {
+namespace trust_test {
 using namespace test;
 
 class Trust : public WindowTest {
@@ -266,5 +266,5 @@ TEST_F(Trust, AMeasureSentByAMeterGoesIntoNoName) {
       << find<QLabel>("meterLive")->text().toStdString();
 }
 
-}  // namespace
+}  // namespace trust_test
 }  // namespace mezzet

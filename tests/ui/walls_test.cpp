@@ -17,7 +17,7 @@
 #include "ui/support.h"
 
 namespace mezzet {
-namespace {
+namespace walls_test {
 
 class OnWalls : public test::WindowTest {
  protected:
@@ -339,5 +339,5 @@ TEST_F(OnWalls, AMirrorSaysWhatItShows) {
                           [](QLabel* l) { return l->text().contains(QStringLiteral("it shows")); }));
 }
 
-}  // namespace
+}  // namespace walls_test
 }  // namespace mezzet

@@ -2,7 +2,7 @@
 #include "support/findings.h"
 
 namespace mezzet {
-namespace {
+namespace window_test {
 using namespace test;
 
 constexpr Vec2 kTable{112 * kInch, 65 * kInch};
@@ -235,5 +235,5 @@ TEST_F(Window, ATapeThatNobodyTypedIntoMovesNothing) {
   EXPECT_EQ(window_->document().undoStack().count(), steps);
 }
 
-}  // namespace
+}  // namespace window_test
 }  // namespace mezzet

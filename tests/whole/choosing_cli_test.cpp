@@ -14,7 +14,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace choosing_cli_test {
 using namespace test;
 using Json = nlohmann::json;
 
@@ -97,5 +97,5 @@ TEST(Cli, SearchRefusesInWords) {
   EXPECT_EQ(run(kCli + "search " + kDemo + " --candidates 10 --wish talk=9").code, 2);
 }
 
-}  // namespace
+}  // namespace choosing_cli_test
 }  // namespace mezzet

@@ -10,7 +10,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace cli_test {
 using namespace test;
 using Json = nlohmann::json;
 
@@ -306,5 +306,5 @@ TEST(Cli, PipesAndDevicesAreRefusedAtOnce) {
   EXPECT_EQ(out.code, 2) << out.out;
 }
 
-}  // namespace
+}  // namespace cli_test
 }  // namespace mezzet

@@ -14,7 +14,7 @@
 #include "io/json/rulebook_json.h"
 
 namespace mezzet {
-namespace {
+namespace demo_test {
 
 JobFile demo() { return readJobBytes(readFile(MEZZET_DEMO, 1 << 26).value(), "demo").value(); }
 std::vector<Finding> breaking(const Job& job, const char* scheme) {
@@ -207,5 +207,5 @@ TEST(Demo, TheSiteIsRecorded) {
   for (const std::string& image : imagesNamedIn(file.job)) EXPECT_TRUE(file.images.contains(image));
 }
 
-}  // namespace
+}  // namespace demo_test
 }  // namespace mezzet

@@ -11,7 +11,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace display_cli_test {
 using namespace test;
 using Json = nlohmann::json;
 
@@ -138,12 +138,12 @@ TEST(ResetSheet, SaysWhereEverythingStands) {
   EXPECT_NE(text.find("Novels (black): 18 in from the left, 1/2 in behind the edge"), std::string::npos) << text;
   // The case is drawn to scale: its width of 36 in is 76.2 mm of paper.
   double widest = 0;
-  for (const Line& l : linesOf(pdf))
+  for (const PdfLine& l : linesOf(pdf))
     if (std::abs(l.a.y - l.b.y) < 0.05 && std::abs(l.length() - 76.2) < 0.1) widest = l.length();
   EXPECT_NEAR(widest, 76.2, 0.1);
   EXPECT_EQ(run(kCli + "sheet " + path + " --kind display:p1 --scale 1:12 --paper letter --out " + pdf + " 2>&1").code,
             2);
 }
 
-}  // namespace
+}  // namespace display_cli_test
 }  // namespace mezzet

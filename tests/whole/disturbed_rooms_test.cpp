@@ -12,7 +12,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace disturbed_rooms_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -121,5 +121,5 @@ TEST(DisturbedRooms, HaveWaysOutThatAreProven) {
   EXPECT_GE(cured, 0.85 * findings);
 }
 
-}  // namespace
+}  // namespace disturbed_rooms_test
 }  // namespace mezzet

@@ -16,7 +16,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace hand_over_cli_test {
 using namespace test;
 using Json = nlohmann::json;
 
@@ -189,5 +189,5 @@ TEST(HandOverCli, CutOutsAreAtTheTradesScale) {
     EXPECT_GE(linesOfLength(linesOf(pdf), inches * 25.4 / 48, 0.2), 2) << inches;
 }
 
-}  // namespace
+}  // namespace hand_over_cli_test
 }  // namespace mezzet

@@ -12,7 +12,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace hanging_cli_test {
 using namespace test;
 using Json = nlohmann::json;
 
@@ -158,5 +158,5 @@ TEST(HangingCli, TemplatesOfWhatDoesNotHangSaySo) {
   EXPECT_EQ(run(kCli + "sheet " + kept(emptyRoom()) + " --kind templates:p9 --roll 20 --out " + pdf + " 2>&1").code, 2);
 }
 
-}  // namespace
+}  // namespace hanging_cli_test
 }  // namespace mezzet

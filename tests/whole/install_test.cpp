@@ -7,7 +7,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace install_test {
 using test::Answer;
 using test::run;
 
@@ -68,5 +68,5 @@ TEST_F(Installed, NoPathOfTheBuildIsLeft) {
             1);
 }
 
-}  // namespace
+}  // namespace install_test
 }  // namespace mezzet

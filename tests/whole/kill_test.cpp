@@ -11,7 +11,7 @@
 #include "io/files/journal.h"
 
 namespace mezzet {
-namespace {
+namespace kill_test {
 
 constexpr unsigned kSeed = 1999;
 constexpr int kKills = 40;
@@ -92,5 +92,5 @@ TEST(Kill, LosesNoFinishedEdit) {
   std::filesystem::remove_all(root);
 }
 
-}  // namespace
+}  // namespace kill_test
 }  // namespace mezzet

@@ -10,7 +10,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace light_cli_test {
 using namespace test;
 using Json = nlohmann::json;
 
@@ -139,5 +139,5 @@ TEST(LightCli, TheCeilingIsASheetAndSaysThatItIsSeenFromAbove) {
   EXPECT_NE(text.find("licensed electrician"), std::string::npos);
 }
 
-}  // namespace
+}  // namespace light_cli_test
 }  // namespace mezzet

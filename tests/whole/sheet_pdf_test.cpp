@@ -12,7 +12,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace sheet_pdf_test {
 using namespace test;
 
 class SheetPdf : public testing::Test {
@@ -54,5 +54,5 @@ TEST_F(SheetPdf, SaysTheScaleAndTheLengths) {
     EXPECT_NE(text.find(word), std::string::npos) << word << "\n" << text;
 }
 
-}  // namespace
+}  // namespace sheet_pdf_test
 }  // namespace mezzet

@@ -19,7 +19,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace site_cli_test {
 using namespace test;
 using Json = nlohmann::json;
 
@@ -176,5 +176,5 @@ TEST(LaserStandIn, RefusesABadScript) {
   EXPECT_NE(a.out.find("line 2: is no step. A figure in mm, garbage, burst or drop"), std::string::npos) << a.out;
 }
 
-}  // namespace
+}  // namespace site_cli_test
 }  // namespace mezzet

@@ -8,7 +8,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace survey_cli_test {
 using test::Answer;
 using test::run;
 using Json = nlohmann::json;
@@ -109,5 +109,5 @@ TEST(SurveyCli, HundredsOfReadingsAreAnswered) {
   EXPECT_EQ(Json::parse(surveyed(j).out)["closes"], true);
 }
 
-}  // namespace
+}  // namespace survey_cli_test
 }  // namespace mezzet

@@ -8,7 +8,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace template_pdf_test {
 using namespace test;
 
 /// Two marks of a frame within this, and this more for each joint between them, mm.
@@ -37,22 +37,22 @@ int pagesOf(const std::string& pdf) {
 }
 
 /// Middles of crosses with arms of a length, from the left.
-std::vector<Vec2> crosses(const std::vector<Line>& lines, double arm) {
+std::vector<Vec2> crosses(const std::vector<PdfLine>& lines, double arm) {
   std::vector<Vec2> out;
-  const auto is = [&](const Line& l, bool level) {
+  const auto is = [&](const PdfLine& l, bool level) {
     return std::abs(l.length() - 2 * arm) < 0.1 && std::abs(level ? l.a.y - l.b.y : l.a.x - l.b.x) < 0.05;
   };
-  for (const Line& a : lines)
-    for (const Line& b : lines)
+  for (const PdfLine& a : lines)
+    for (const PdfLine& b : lines)
       if (is(a, true) && is(b, false) && distance((a.a + a.b) * 0.5, (b.a + b.b) * 0.5) < 0.05)
         out.push_back((a.a + a.b) * 0.5);
   std::sort(out.begin(), out.end(), [](Vec2 a, Vec2 b) { return a.x < b.x; });
   return out;
 }
 /// Upright lines of a length, by x.
-std::vector<double> uprights(const std::vector<Line>& lines, double length) {
+std::vector<double> uprights(const std::vector<PdfLine>& lines, double length) {
   std::vector<double> out;
-  for (const Line& l : lines)
+  for (const PdfLine& l : lines)
     if (std::abs(l.a.x - l.b.x) < 0.05 && std::abs(l.length() - length) < 0.1) out.push_back(l.a.x);
   std::sort(out.begin(), out.end());
   return out;
@@ -68,7 +68,7 @@ TEST(Templates, AreTrueAcrossTheirJoints) {
   double left = 0, right = 0;
   int joints = 0;
   for (int page = 1; page <= pages; ++page) {
-    const std::vector<Line> lines = linesOf(pdf, page);
+    const std::vector<PdfLine> lines = linesOf(pdf, page);
     std::vector<double> marks;
     for (const Vec2 mark : crosses(lines, 3))
       if (marks.empty() || mark.x - marks.back() > 1) marks.push_back(mark.x);
@@ -96,13 +96,13 @@ TEST(Templates, OffARollAreOnePiece) {
   ASSERT_EQ(pagesOf(pdf), 2) << "24 in of a frame, and the title block, do not fit the roll at once";
   const std::string strip = printed("--roll 610");
   ASSERT_EQ(pagesOf(strip), 1);
-  const std::vector<Line> lines = linesOf(strip);
+  const std::vector<PdfLine> lines = linesOf(strip);
   const std::vector<Vec2> nails = crosses(lines, 6);
   ASSERT_EQ(nails.size(), 2U);
   EXPECT_NEAR(nails[1].x - nails[0].x, in(30), kMarks);
   // Each 3 in below the top edge, which is the level line as long as the frame.
   double top = -1;
-  for (const Line& l : lines)
+  for (const PdfLine& l : lines)
     if (std::abs(l.a.y - l.b.y) < 0.05 && std::abs(l.length() - in(56)) < 0.2)
       if (top < 0 || std::abs(l.a.y - nails[0].y) > std::abs(top - nails[0].y)) top = l.a.y;
   ASSERT_GT(top, 0);
@@ -117,5 +117,5 @@ TEST(Templates, WholeFramesAreAsLargeAsTheyAre) {
   EXPECT_NEAR(nails[1].x - nails[0].x, in(6), kMarks);
 }
 
-}  // namespace
+}  // namespace template_pdf_test
 }  // namespace mezzet

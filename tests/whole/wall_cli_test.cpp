@@ -11,7 +11,7 @@
 #include "support/temp.h"
 
 namespace mezzet {
-namespace {
+namespace wall_cli_test {
 using namespace test;
 using Json = nlohmann::json;
 
@@ -181,5 +181,5 @@ TEST(WallCli, HangRefusesWhatIsNoWallAndNoFrame) {
   EXPECT_EQ(run(kCli + "hang " + job + " --wall A --line -5").code, 2);
 }
 
-}  // namespace
+}  // namespace wall_cli_test
 }  // namespace mezzet

@@ -12,7 +12,7 @@ namespace mezzet {
 namespace {
 
 constexpr double kAtTheEnd = 0.01;  // mm: ends belong to a range
-constexpr int kTilts = 360;         // steps of a quarter turn when a tilt is looked for
+constexpr int kTilts = 180;         // steps of a quarter turn when a tilt is looked for
 constexpr int kGoldenSteps = 60;    // of the search for the least: then it is as fine as a double
 constexpr double kGolden = 0.6180339887498949;
 
@@ -74,7 +74,8 @@ double planSlack(const DeliveryLeg& leg, double along, double across) {
 double tiltedSlack(const DeliveryLeg& leg, const Lying& box, double t) {
   const double along = box.along * std::cos(t) + box.up * std::sin(t),
                up = box.along * std::sin(t) + box.up * std::cos(t);
-  return std::min(planSlack(leg, along, box.across), heightLeft(leg, up));
+  const double high = heightLeft(leg, up);
+  return high < 0 ? high : std::min(planSlack(leg, along, box.across), high);  // too high is no way to carry it
 }
 
 /// The best tilt of one way of lying, looked for on a grid and then between its neighbours.

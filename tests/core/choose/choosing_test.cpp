@@ -12,7 +12,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace choosing_test {
 using namespace test;
 
 const SchemeId kS("s1");
@@ -317,5 +317,5 @@ TEST(Areas, AreSoundOrRefused) {
       << "clockwise";
 }
 
-}  // namespace
+}  // namespace choosing_test
 }  // namespace mezzet

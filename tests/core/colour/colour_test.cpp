@@ -3,7 +3,7 @@
 #include <gtest/gtest.h>
 
 namespace mezzet {
-namespace {
+namespace colour_test {
 
 TEST(Colour, IsReadAsSixDigits) {
   const auto red = readColour("#Ff8000");
@@ -27,5 +27,5 @@ TEST(Lightness, OfAGreyIsHalfWhereItsLuminanceIsAbove18Percent) {
 }
 TEST(Lightness, IsLinearNearBlack) { EXPECT_NEAR(lightnessOf({0.01, 0.01, 0.01}), 0.01 / 12.92 * 24389 / 27, 1e-9); }
 
-}  // namespace
+}  // namespace colour_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include "core/colour/palette.h"
 
 namespace mezzet {
-namespace {
+namespace lab_test {
 
 TEST(Lab, IsReadAsWritten) {
   EXPECT_EQ(*readLab("50,2.5,-3"), (Lab{50, 2.5, -3}));
@@ -59,5 +59,5 @@ TEST(PaletteOfAPicture, IsTheSameForTheSameSeed) {
   EXPECT_TRUE(paletteOf({}, 6, 1).empty());
 }
 
-}  // namespace
+}  // namespace lab_test
 }  // namespace mezzet

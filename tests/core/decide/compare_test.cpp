@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace compare_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -176,5 +176,5 @@ TEST(WaysOutOfNewRules, ABodyLeavesTheSwing) {
   for (const WayOut& way : ways) EXPECT_TRUE(holdsAfter(way, "door-swing:d1,p1")) << way.sentence;
 }
 
-}  // namespace
+}  // namespace compare_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace dining_sizes_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -81,5 +81,5 @@ TEST(BareTable, IsNotAskedOnceAChairStandsThere) {
   EXPECT_EQ(findingIn(check(job, builtInRulebook(), kScheme, kInches, kEveryDay), "dining-wall:p1"), nullptr);
 }
 
-}  // namespace
+}  // namespace dining_sizes_test
 }  // namespace mezzet

@@ -12,7 +12,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace first_place_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -187,5 +187,5 @@ TEST(NowHolds, NamesWhatIsNoMoreAndIsSilentOnWhatWasTakenOut) {
                            [](const std::string& s) { return s.find("one place") != std::string::npos; }));
 }
 
-}  // namespace
+}  // namespace first_place_test
 }  // namespace mezzet

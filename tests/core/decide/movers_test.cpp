@@ -8,7 +8,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace movers_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -88,5 +88,5 @@ TEST(Slides, LockedThingsStayAndATableGoesWithItsChairs) {
     EXPECT_EQ(std::count(c.movers.begin(), c.movers.end(), PlacementId("p2")), 0);
 }
 
-}  // namespace
+}  // namespace movers_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace other_moves_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -99,5 +99,5 @@ TEST(OtherMoves, SayWhyTheNearestOthersAreNotOffered) {
   EXPECT_NE(refused.front().find(": "), std::string::npos) << refused.front();
 }
 
-}  // namespace
+}  // namespace other_moves_test
 }  // namespace mezzet

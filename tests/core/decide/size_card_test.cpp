@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace size_card_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -153,5 +153,5 @@ TEST(SizePlace, RefusesWhatIsNoKindAndWhatIsNotThere) {
             "p77");
 }
 
-}  // namespace
+}  // namespace size_card_test
 }  // namespace mezzet

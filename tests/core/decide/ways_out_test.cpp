@@ -7,7 +7,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace ways_out_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -252,5 +252,5 @@ TEST_P(WaysOutIn, ThisStateCureWhatTheyAreForAndHarmNothing) {
 }
 INSTANTIATE_TEST_SUITE_P(Each, WaysOutIn, testing::Values(UseState::Everyday, UseState::Occupied, UseState::Party));
 
-}  // namespace
+}  // namespace ways_out_test
 }  // namespace mezzet

@@ -11,7 +11,7 @@
 #include "support/displays.h"
 
 namespace mezzet {
-namespace {
+namespace display_test {
 using namespace test;
 
 const DisplayedThing& thing(const Display& d, const char* id) {
@@ -322,5 +322,5 @@ TEST(Missing, NamesTheLargestThingThatFits) {
   EXPECT_TRUE(missingOf(display(job), job, *findScheme(job, kDisplayScheme)).empty());
 }
 
-}  // namespace
+}  // namespace display_test
 }  // namespace mezzet

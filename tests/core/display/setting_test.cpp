@@ -11,7 +11,7 @@
 #include "support/displays.h"
 
 namespace mezzet {
-namespace {
+namespace setting_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -155,5 +155,5 @@ TEST(Ledge, GoesRoundACorner) {
   EXPECT_NE(ledge->words.front().find("No studs"), std::string::npos);
 }
 
-}  // namespace
+}  // namespace setting_test
 }  // namespace mezzet

@@ -10,7 +10,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace drawing_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -269,5 +269,5 @@ TEST(InstallersWall, GivesEveryFrameFromOneEndAndTheFloor) {
     EXPECT_TRUE(setsOut(sheet->drawing, text)) << text;
 }
 
-}  // namespace
+}  // namespace drawing_test
 }  // namespace mezzet

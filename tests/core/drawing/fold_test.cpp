@@ -7,7 +7,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace fold_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -79,5 +79,5 @@ TEST(FoldOut, WordsNeverStandOnTheirHeads) {
       }
 }
 
-}  // namespace
+}  // namespace fold_test
 }  // namespace mezzet

@@ -16,7 +16,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace furniture_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -199,5 +199,5 @@ TEST(Elevation, LeavesOutWhatStandsFurtherThanTwoFeetOffAndSoDoTheTapes) {
   }
 }
 
-}  // namespace
+}  // namespace furniture_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace key_plan_test {
 using namespace test;
 
 std::vector<TextItem> letters(const Drawing& d) {
@@ -56,5 +56,5 @@ TEST(NearestWall, IsTheOneWhoseFaceIsNearest) {
   EXPECT_FALSE(nearestWall(Room{}, {0, 0}));
 }
 
-}  // namespace
+}  // namespace key_plan_test
 }  // namespace mezzet

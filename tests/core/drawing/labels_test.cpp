@@ -16,7 +16,7 @@
 #include "support/words.h"
 
 namespace mezzet {
-namespace {
+namespace labels_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16}, kMetric{LengthStyle::Millimetres, 1};
@@ -250,5 +250,5 @@ TEST(LabelsOfRooms, AtMostATwentiethOfThePiecesGoUnnamed) {
   EXPECT_LE(leftOut * 20, asked) << leftOut << " of " << asked;
 }
 
-}  // namespace
+}  // namespace labels_test
 }  // namespace mezzet

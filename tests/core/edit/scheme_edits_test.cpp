@@ -5,7 +5,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace scheme_edits_test {
 using namespace test;
 
 const SchemeId kScheme("s1");
@@ -77,5 +77,5 @@ TEST(WithSchemeCopied, CarriesWhatStandsOnSomething) {
   EXPECT_EQ(onAnother(fresh.placements[1].on)->carrier, fresh.placements[0].id);
 }
 
-}  // namespace
+}  // namespace scheme_edits_test
 }  // namespace mezzet

@@ -5,7 +5,7 @@
 #include <random>
 
 namespace mezzet {
-namespace {
+namespace piece_line_test {
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
 PieceReading read(std::string_view text, bool swapped = false) {
@@ -238,5 +238,5 @@ TEST(ThingLine, RefusesInWords) {
   EXPECT_EQ(read("bookcase 36 x 12 x 78, 90 shelves").complaint, "A case has 1 to 40 shelves.");
 }
 
-}  // namespace
+}  // namespace piece_line_test
 }  // namespace mezzet

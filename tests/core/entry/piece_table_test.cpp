@@ -10,7 +10,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace piece_table_test {
 
 using test::in;
 
@@ -203,5 +203,5 @@ TEST(PieceTable, ATicketWithoutDoubtComesBack) {
   EXPECT_EQ(back.pieces[0], sofa);
 }
 
-}  // namespace
+}  // namespace piece_table_test
 }  // namespace mezzet

@@ -7,7 +7,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace reading_line_test {
 using namespace test;
 
 SurveyRecord fourWalls(std::size_t read = 4) {
@@ -108,5 +108,5 @@ TEST(ReadingLine, EachKindIsReadBackFromItsPlaceAndValue) {
 }
 TEST(ReadingLine, AnEmptyLineIsNoComplaint) { EXPECT_EQ(read("  ").complaint, ""); }
 
-}  // namespace
+}  // namespace reading_line_test
 }  // namespace mezzet

@@ -3,7 +3,7 @@
 #include "core/geometry/convex_parts.h"
 
 namespace mezzet {
-namespace {
+namespace geometry_test {
 
 Convex box(double x, double y, double w, double h) { return {{{x, y}, {x + w, y}, {x + w, y + h}, {x, y + h}}, 0}; }
 Convex disc(double x, double y, double r) { return {{{x, y}}, r}; }
@@ -118,5 +118,5 @@ TEST(Polygon, AnLIsSplitIntoPartsOfTheSameArea) {
 }
 TEST(Polygon, AConvexOutlineStaysWhole) { EXPECT_EQ(convexParts({{0, 0}, {0, 4}, {4, 4}, {4, 0}}).size(), 1u); }
 
-}  // namespace
+}  // namespace geometry_test
 }  // namespace mezzet

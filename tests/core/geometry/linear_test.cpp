@@ -4,7 +4,7 @@
 #include <numbers>
 
 namespace mezzet {
-namespace {
+namespace linear_test {
 
 Matrix rows(std::size_t columns, const Numbers& values) {
   Matrix m(values.size() / columns, columns);
@@ -63,5 +63,5 @@ TEST(Linear, ATurnIsUndoneByItsInverse) {
   EXPECT_FALSE(inverted(Matrix3{1, 2, 3, 2, 4, 6, 0, 0, 1}));
 }
 
-}  // namespace
+}  // namespace linear_test
 }  // namespace mezzet

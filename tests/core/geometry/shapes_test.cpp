@@ -10,7 +10,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace shapes_test {
 using namespace test;
 
 Piece corner(Hand hand) {
@@ -199,5 +199,5 @@ TEST(Casements, HitWhatIsHigherThanTheSill) {
 TEST(Casements, PassOverWhatIsLower) { EXPECT_TRUE(swings(casement(30, 10)).empty()); }
 TEST(Casements, AreClearOfWhatStandsOff) { EXPECT_TRUE(swings(casement(40, 60)).empty()); }
 
-}  // namespace
+}  // namespace shapes_test
 }  // namespace mezzet

@@ -15,7 +15,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace arrangement_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -305,5 +305,5 @@ TEST(HangPlan, RefusesWhatDoesNotHang) {
             "placement s: does not hang on walls. Arrange pictures, mirrors, plates and the like");
 }
 
-}  // namespace
+}  // namespace arrangement_test
 }  // namespace mezzet

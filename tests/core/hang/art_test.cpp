@@ -5,7 +5,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace art_test {
 using test::in;
 
 const Range kCentreA{in(57), in(60)}, kGapA{in(4), in(6)};
@@ -58,5 +58,5 @@ TEST(ArtSolver, FramesOfTheGivenHeightsHold) {
   EXPECT_FALSE(solveArt({kCentreA, kGapA, in(34), *heights.high + 1}).both);
 }
 
-}  // namespace
+}  // namespace art_test
 }  // namespace mezzet

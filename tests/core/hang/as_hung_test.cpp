@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace as_hung_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -149,5 +149,5 @@ TEST(FixingWords, SayWhyNot) {
   for (const std::string& line : lines) EXPECT_TRUE(line.starts_with("Fits: ") || line.starts_with("Not: ")) << line;
 }
 
-}  // namespace
+}  // namespace as_hung_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace free_wall_test {
 using namespace test;
 
 Wall wallA(const Job& job) { return *findWall(*job.rooms.front(), CornerId("A")); }
@@ -162,5 +162,5 @@ TEST(FreeWall, IsWhatASearchOfAllRectanglesFinds) {
   }
 }
 
-}  // namespace
+}  // namespace free_wall_test
 }  // namespace mezzet

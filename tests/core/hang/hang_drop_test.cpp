@@ -12,7 +12,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace hang_drop_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -180,5 +180,5 @@ TEST(GroupWords, SayWhereAWallIsNeitherWhiteNorVeryDark) {
                                                       "between (lightness 54 of 100)."});
 }
 
-}  // namespace
+}  // namespace hang_drop_test
 }  // namespace mezzet

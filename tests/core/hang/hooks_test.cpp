@@ -10,7 +10,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace hooks_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -224,5 +224,5 @@ TEST(HookCount, AsksByTheSchoolOfTheHouse) {
   EXPECT_EQ(verdict("a", 2, 40), Verdict::Breaks);
 }
 
-}  // namespace
+}  // namespace hooks_test
 }  // namespace mezzet

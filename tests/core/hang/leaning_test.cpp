@@ -11,7 +11,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace leaning_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -130,5 +130,5 @@ TEST(Leaning, IsRefusedWhereItCannotStand) {
   EXPECT_EQ(faultOf(job)->text(), "placement p: leans on a thing that is not there: p9. Stand it on the floor");
 }
 
-}  // namespace
+}  // namespace leaning_test
 }  // namespace mezzet

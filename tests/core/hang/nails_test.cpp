@@ -11,7 +11,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace nails_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -218,5 +218,5 @@ TEST(NailSheet, IsProposedAtAnInchToTheFootWhereThatFits) {
   EXPECT_EQ(scaleOf("wall:A"), 24) << "a wall is looked at, not worked from";
 }
 
-}  // namespace
+}  // namespace nails_test
 }  // namespace mezzet

@@ -11,7 +11,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace stair_hang_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -282,5 +282,5 @@ TEST(StairNails, CountFromTheTreadWithTheHighestFirst) {
   }
 }
 
-}  // namespace
+}  // namespace stair_hang_test
 }  // namespace mezzet

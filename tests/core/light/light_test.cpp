@@ -19,7 +19,7 @@
 #include "support/lights.h"
 
 namespace mezzet {
-namespace {
+namespace light_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -467,5 +467,5 @@ TEST(Schedule, DiagonalsCheckALaying) {
                            ", 3 to 4: " + writeLength(std::hypot(in(150), in(78)), kInches));
 }
 
-}  // namespace
+}  // namespace light_test
 }  // namespace mezzet

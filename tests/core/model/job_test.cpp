@@ -4,7 +4,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace job_test {
 using namespace test;
 
 const RoomId kParlour("parlour");
@@ -179,5 +179,5 @@ TEST(Limits, OfASchemeAreSaidInWords) {
             "scheme s1: has more than 400 placements. Split the room, or take some out");
 }
 
-}  // namespace
+}  // namespace job_test
 }  // namespace mezzet

@@ -6,7 +6,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace piece_fields_test {
 using test::in;
 
 TEST(PartOf, CopiesShareItUntilOneIsChanged) {
@@ -101,5 +101,5 @@ TEST(Kinds, AnUnknownOneIsNothingInParticular) {
   EXPECT_TRUE(drawnAsTable("card-table"));
 }
 
-}  // namespace
+}  // namespace piece_fields_test
 }  // namespace mezzet

@@ -4,7 +4,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace place_test {
 using test::in;
 
 const Place kOnFloor = FloorPlace{{100, 200}, 30};
@@ -62,5 +62,5 @@ TEST(PlaceOf, ALampStandsWhereItsTableTakesIt) {
   EXPECT_EQ(stands->turn, 90);
 }
 
-}  // namespace
+}  // namespace place_test
 }  // namespace mezzet

@@ -13,7 +13,7 @@
 #include <gtest/gtest.h>
 
 namespace mezzet {
-namespace {
+namespace changes_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -284,5 +284,5 @@ TEST(Packs, StopWhenTold) {
   EXPECT_TRUE(composePack(sitting(), packFor(PackReader::Owner), stop.get_token()).value().pages.empty());
 }
 
-}  // namespace
+}  // namespace changes_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include <gtest/gtest.h>
 
 namespace mezzet {
-namespace {
+namespace dates_test {
 using namespace test;
 
 Day day(const char* text) { return readDay(text).value(); }
@@ -170,5 +170,5 @@ TEST(HangingDay, LargeFramesTakeTwo) {
   EXPECT_EQ(plan.people, 2);
 }
 
-}  // namespace
+}  // namespace dates_test
 }  // namespace mezzet

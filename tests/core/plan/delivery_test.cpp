@@ -7,7 +7,7 @@
 #include <gtest/gtest.h>
 
 namespace mezzet {
-namespace {
+namespace delivery_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -153,5 +153,5 @@ TEST(Delivery, WhatStandsInDisplaysIsNotCarried) {
   EXPECT_EQ(carriedPieces(job), std::vector{PieceId("sofa")});
 }
 
-}  // namespace
+}  // namespace delivery_test
 }  // namespace mezzet

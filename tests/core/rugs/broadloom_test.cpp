@@ -7,7 +7,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace broadloom_test {
 using namespace test;
 
 std::vector<Area> floorOf(double widthFeet, double depthFeet) {
@@ -145,5 +145,5 @@ TEST(CarpetWords, NameWhatThePriceListLacks) {
   EXPECT_NE(all.find("no price of machine serging"), std::string::npos) << all;
 }
 
-}  // namespace
+}  // namespace broadloom_test
 }  // namespace mezzet

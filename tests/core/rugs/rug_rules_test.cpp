@@ -8,7 +8,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace rug_rules_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -172,5 +172,5 @@ TEST(RugLoopPets, IsATasteWherePetsAre) {
   EXPECT_EQ(findingIn(judged(job), "rug-loop-pets:p1"), nullptr) << "nobody knows how it is made";
 }
 
-}  // namespace
+}  // namespace rug_rules_test
 }  // namespace mezzet

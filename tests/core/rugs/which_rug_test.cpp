@@ -16,7 +16,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace which_rug_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -313,5 +313,5 @@ TEST(StopLines, NeedADoor) {
   EXPECT_TRUE(stopLinesOf(job, *job.schemes[0]).empty());
 }
 
-}  // namespace
+}  // namespace which_rug_test
 }  // namespace mezzet

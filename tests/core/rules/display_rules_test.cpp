@@ -8,7 +8,7 @@
 #include "support/findings.h"
 
 namespace mezzet {
-namespace {
+namespace display_rules_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -317,5 +317,5 @@ TEST(DisplayRules, HoldAlikeInTurnedAndMirroredRooms) {
   }
 }
 
-}  // namespace
+}  // namespace display_rules_test
 }  // namespace mezzet

@@ -8,7 +8,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace floor_rules_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -579,5 +579,5 @@ TEST(BadRooms, ADoorBlockedByABodyIsSaid) {
   EXPECT_EQ(verdict(job, "way-main:a1,a2"), Verdict::Breaks);
 }
 
-}  // namespace
+}  // namespace floor_rules_test
 }  // namespace mezzet

@@ -11,7 +11,7 @@
 #include "support/lights.h"
 
 namespace mezzet {
-namespace {
+namespace light_rules_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -371,5 +371,5 @@ TEST_P(MovedRoom, JudgesAsBefore) {
 INSTANTIATE_TEST_SUITE_P(Light, MovedRoom, testing::Values(Moved{"Mirrored", true}, Moved{"Turned", false}),
                          [](const auto& room) { return std::string(room.param.name); });
 
-}  // namespace
+}  // namespace light_rules_test
 }  // namespace mezzet

@@ -5,7 +5,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace more_rules_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -329,5 +329,5 @@ TEST(MarginOfLength, OfFeetIsHowFarTheyStandOff) {
   EXPECT_NEAR(*judged(rugged(40), "rug-feet:p1,p3")->marginMm, in(-5), 1e-6);
 }
 
-}  // namespace
+}  // namespace more_rules_test
 }  // namespace mezzet

@@ -6,7 +6,7 @@
 #include "io/json/rulebook_json.h"
 
 namespace mezzet {
-namespace {
+namespace registry_test {
 
 std::set<std::string> idsOfRows() {
   std::set<std::string> out;
@@ -39,5 +39,5 @@ TEST(Registry, WhatARuleShowsIsAskedByAnyOfIt) {
   EXPECT_FALSE(showsOf("no-such-rule", shows::kWays));
 }
 
-}  // namespace
+}  // namespace registry_test
 }  // namespace mezzet

@@ -4,7 +4,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace rules_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -263,5 +263,5 @@ TEST(Bands, OfASeatLieBeforeTheTable) {
   for (const Vec2 p : bands[0].zone) EXPECT_LE(p.y, in(37 + 16 - 12) + 1e-6);
 }
 
-}  // namespace
+}  // namespace rules_test
 }  // namespace mezzet

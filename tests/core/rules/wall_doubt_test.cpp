@@ -7,7 +7,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace wall_doubt_test {
 using namespace test;
 
 Job surveyedRoom() {
@@ -79,5 +79,5 @@ TEST(WallDoubt, OnTheLimitItIsACloseCallThatSaysWhatToMeasure) {
   EXPECT_NE(close->sentence.find("again to be sure."), std::string::npos) << close->sentence;
 }
 
-}  // namespace
+}  // namespace wall_doubt_test
 }  // namespace mezzet

@@ -14,7 +14,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace wall_rules_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -440,5 +440,5 @@ TEST(ShelfOverSeat, IsAboveHeadsOrBehindTheBack) {
   }
 }
 
-}  // namespace
+}  // namespace wall_rules_test
 }  // namespace mezzet

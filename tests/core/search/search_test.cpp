@@ -13,7 +13,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace search_test {
 using namespace test;
 
 const SchemeId kS("s1");
@@ -347,5 +347,5 @@ TEST(SearchTidy, StandsStraight) {
   EXPECT_EQ(untidiness(g, askew), 0);
 }
 
-}  // namespace
+}  // namespace search_test
 }  // namespace mezzet

@@ -7,7 +7,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace sight_test {
 
 using test::in;
 
@@ -113,5 +113,5 @@ TEST(SightRegion, StopsAtWhatIsTall) {
   EXPECT_NEAR(area(low), in(200) * in(150), in(200) * in(150) * 1e-3);
 }
 
-}  // namespace
+}  // namespace sight_test
 }  // namespace mezzet

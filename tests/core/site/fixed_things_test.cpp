@@ -6,7 +6,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace fixed_things_test {
 
 using test::in;
 const LengthFormat kInches = usualFormat(Unit::Inch);
@@ -133,5 +133,5 @@ INSTANTIATE_TEST_SUITE_P(Turns, BadTurns,
                          testing::Values("", "up", "left right", "left 200", "400", "inside", "left 30 40", "nan", "-5",
                                          "left inside 30"));
 
-}  // namespace
+}  // namespace fixed_things_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace heights_test {
 
 using test::in;
 const LengthFormat kInches = usualFormat(Unit::Inch);
@@ -156,5 +156,5 @@ TEST(LocalHeights, AFrameIntoASlopeIsOutsideTheRoom) {
   EXPECT_NE(outside->sentence.find("the ceiling"), std::string::npos);
 }
 
-}  // namespace
+}  // namespace heights_test
 }  // namespace mezzet

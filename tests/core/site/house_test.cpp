@@ -12,7 +12,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace house_test {
 
 const LengthFormat kMm = usualFormat(Unit::Millimetre);
 
@@ -226,5 +226,5 @@ TEST(Loops, LeaveOutCornersInLine) {
   EXPECT_EQ(loopsOf(lines, 1).loops[0].size(), 3U);
 }
 
-}  // namespace
+}  // namespace house_test
 }  // namespace mezzet

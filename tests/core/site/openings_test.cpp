@@ -8,7 +8,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace openings_test {
 
 using test::in;
 const LengthFormat kInches = usualFormat(Unit::Inch);
@@ -150,5 +150,5 @@ TEST(OpeningReadings, FollowTheWallWhenItIsReadAgain) {
   EXPECT_NEAR(door(job).offset, in(58), 0.05);
 }
 
-}  // namespace
+}  // namespace openings_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace studs_test {
 
 using test::in;
 const LengthFormat kInches = usualFormat(Unit::Inch);
@@ -104,5 +104,5 @@ TEST(Studs, EditsKeepOneListAWall) {
   EXPECT_FALSE(withStuds(job, RoomId("parlour"), taps({500})));
 }
 
-}  // namespace
+}  // namespace studs_test
 }  // namespace mezzet

@@ -6,7 +6,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace arrange_test {
 
 using test::in;
 const SchemeId kScheme("s1");
@@ -179,5 +179,5 @@ TEST(Snapping, AHandleTurnsByTheAngleTheHandWent) {
   EXPECT_DOUBLE_EQ(turnByHand(room, {{0, 0}, 30}, {0, 0}, {50, 50}, true), 30) << "a handle on the middle has no angle";
 }
 
-}  // namespace
+}  // namespace arrange_test
 }  // namespace mezzet

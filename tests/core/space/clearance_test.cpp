@@ -6,7 +6,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace clearance_test {
 using namespace test;
 
 const PlacementId kSofa("p1"), kTable("p2");
@@ -132,5 +132,5 @@ TEST(Tapes, OfATableEndAtAChairThatStandsByItself) {
     }
 }
 
-}  // namespace
+}  // namespace clearance_test
 }  // namespace mezzet

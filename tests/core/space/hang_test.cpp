@@ -10,7 +10,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace hang_test {
 using namespace test;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -183,5 +183,5 @@ TEST(TapeProperty, ReadsWhatWasTyped) {
   EXPECT_GT(read, 300);
 }
 
-}  // namespace
+}  // namespace hang_test
 }  // namespace mezzet

@@ -6,7 +6,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace room_survey_test {
 using namespace test;
 
 const RoomId kRoom("parlour");
@@ -128,5 +128,5 @@ TEST(SurveyWords, NameWhatDoesNotFit) {
       << closure(job);
 }
 
-}  // namespace
+}  // namespace room_survey_test
 }  // namespace mezzet

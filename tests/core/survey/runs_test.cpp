@@ -3,7 +3,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace runs_test {
 using test::in;
 
 constexpr LengthFormat kInches{LengthStyle::Inches, 16};
@@ -89,5 +89,5 @@ TEST(Closing, IsNotOfferedWhereNoSingleWallWouldDo) {
 }
 TEST(Closing, IsNotOfferedForAClosedWalk) { EXPECT_TRUE(closings(ell(), {}, kInches).empty()); }
 
-}  // namespace
+}  // namespace runs_test
 }  // namespace mezzet

@@ -9,7 +9,7 @@
 #include "io/json/slips_json.h"
 
 namespace mezzet {
-namespace {
+namespace survey_test {
 using namespace test;
 
 const Polygon kRectangle{{0, 0}, {4000, 0}, {4000, 3000}, {0, 3000}};
@@ -287,5 +287,5 @@ TEST(NextReading, WhatItPromisesComesTrue) {
   EXPECT_NEAR(worst, next->worstAfter, 0.02);
 }
 
-}  // namespace
+}  // namespace survey_test
 }  // namespace mezzet

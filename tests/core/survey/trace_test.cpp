@@ -9,7 +9,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace trace_test {
 
 using test::in;
 const LengthFormat kMm = usualFormat(Unit::Millimetre);
@@ -211,5 +211,5 @@ TEST(TracedReadings, TakenAnewKeepTheTapes) {
   EXPECT_NEAR(*rows[0].taped, 4975, 1e-6);
 }
 
-}  // namespace
+}  // namespace trace_test
 }  // namespace mezzet

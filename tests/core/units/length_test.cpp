@@ -4,7 +4,7 @@
 #include <random>
 
 namespace mezzet {
-namespace {
+namespace length_test {
 
 struct Read {
   const char* text;
@@ -130,5 +130,5 @@ TEST(Length, RandomTextNeverCrashesTheReader) {
   }
 }
 
-}  // namespace
+}  // namespace length_test
 }  // namespace mezzet

@@ -12,7 +12,7 @@
 #include "support/rooms.h"
 
 namespace mezzet {
-namespace {
+namespace walkways_test {
 
 using test::in;
 
@@ -301,5 +301,5 @@ TEST(CurvedSofa, BentByMoreThanHalfACircleIsRefused) {
   EXPECT_EQ(with.error().text(), "S: is bent by more than half a circle. Make it wider or less deep");
 }
 
-}  // namespace
+}  // namespace walkways_test
 }  // namespace mezzet
