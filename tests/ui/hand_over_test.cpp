@@ -17,6 +17,7 @@
 #include "core/hang/as_hung.h"
 #include "core/plan/carrying.h"
 #include "io/files/issue.h"
+#include "io/files/job_file.h"
 #include "ui/support.h"
 
 namespace mezzet {
@@ -271,6 +272,55 @@ TEST_F(HandOver, RecordsOutliveTheWindow) {
   open();
   EXPECT_EQ(job().records->orders.size(), 1u);
   EXPECT_NEAR(pieceAt(kind("sofa")).width, 85 * kInch, 1e-6);
+}
+
+/// A program that was started without a job.
+class FirstPage : public testing::Test {
+ protected:
+  void SetUp() override {
+    qputenv("XDG_STATE_HOME", (folder_.path() + QStringLiteral("/state")).toUtf8());
+    window_ = std::make_unique<MainWindow>(files_, builtInRulebook());
+    window_->newJob(true);
+    window_->show();
+    window_->activateWindow();
+    ASSERT_TRUE(QTest::qWaitForWindowExposed(window_.get()));
+  }
+  void TearDown() override {
+    window_->document().close();
+    window_.reset();
+  }
+  template <class W>
+  W* find(const char* name) {
+    return window_->findChild<W*>(QString::fromUtf8(name));
+  }
+  QTemporaryDir folder_;
+  FileSystem files_;
+  std::unique_ptr<MainWindow> window_;
+};
+TEST_F(FirstPage, LeadsToMeasuring) {
+  EXPECT_TRUE(find<QWidget>("welcome")->isVisible());
+  QTest::mouseClick(find<QPushButton>("welcomeMeasure"), Qt::LeftButton);
+  EXPECT_FALSE(find<QWidget>("welcome")->isVisible());
+  EXPECT_EQ(window_->workspace().stage(), Stage::Measure);
+}
+TEST_F(FirstPage, OpensTheFerryHouseAsACopy) {
+  QTest::mouseClick(find<QPushButton>("welcomeDemo"), Qt::LeftButton);
+  EXPECT_FALSE(find<QWidget>("welcome")->isVisible());
+  EXPECT_TRUE(window_->document().path().isEmpty());
+  EXPECT_FALSE(window_->document().unsaved());
+  EXPECT_EQ(window_->workspace().job().name, "The Ferry House");
+  const QString saved = folder_.path() + QStringLiteral("/mine.mezzet");
+  ASSERT_TRUE(window_->saveTo(saved, false));
+  const auto again = readJobBytes(readFile(saved.toStdString(), 1 << 28).value(), "mine");
+  ASSERT_TRUE(again.ok());
+  EXPECT_EQ(again->job, window_->workspace().job());
+  EXPECT_FALSE(again->images.empty());
+}
+TEST_F(FirstPage, GoesWithEscapeAndDoesNotComeBack) {
+  QTest::keyClick(find<QPushButton>("welcomeMeasure"), Qt::Key_Escape);
+  EXPECT_FALSE(find<QWidget>("welcome")->isVisible());
+  window_->newJob();
+  EXPECT_FALSE(find<QWidget>("welcome")->isVisible());
 }
 
 }  // namespace hand_over_test

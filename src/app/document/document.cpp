@@ -8,6 +8,12 @@
 namespace mezzet {
 namespace {
 
+constexpr std::size_t kMostCopyBytes = std::size_t{1} << 30;
+
+}  // namespace
+
+namespace {
+
 constexpr int kTryAgain = 5000;  // ms between two tries to journal what could not be journalled
 
 }  // namespace
@@ -74,6 +80,17 @@ std::optional<Error> Document::open(const QString& path) {
   Result<JobFile> file = open_.open(QFileInfo(path).absoluteFilePath().toStdString());
   if (!file) return file.error();
   show(std::move(file).value(), false);
+  return std::nullopt;
+}
+
+std::optional<Error> Document::openCopy(const QString& path) {
+  const auto bytes = readFile(path.toStdString(), kMostCopyBytes);
+  if (!bytes) return bytes.error();
+  auto file = readJobBytes(*bytes, path.toStdString());
+  if (!file) return file.error();
+  for (const auto& [name, content] : file->images)
+    if (auto fault = keepImage(files_, open_.folder(), name, *content)) return fault;
+  start(std::move(file).value(), false);
   return std::nullopt;
 }
 

@@ -49,6 +49,8 @@ class Document : public QObject {
   // ---- opening and saving
   /// Opens a file. A journal with edits that lies beside it is set aside and offered through `leftBehind`.
   [[nodiscard]] std::optional<Error> open(const QString& path);
+  /// Reads a file and goes on with what it holds as a job that no file holds: the file is never written.
+  [[nodiscard]] std::optional<Error> openCopy(const QString& path);
   /// Starts with a job that was never saved.
   void start(JobFile file, bool unsaved);
   /// Saves; what is not the job's own file as it knows it is only replaced when that was said.

@@ -71,14 +71,19 @@ QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height:
 #sheetEdge QLineEdit { padding: 1px 5px; }
 #sheetEdge QComboBox:focus, #bar QComboBox:focus { padding: 0px 17px 0px 5px; }
 #sheetEdge QLineEdit:focus { padding: 0px 4px; }
-#tray QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 0 7px; }
-#tray QToolButton:hover, #tray QToolButton:focus { border: 1px solid @focus; }
-#tray QToolButton:checked { background: @focus; color: #1d2730; border: 1px solid #1d2730; }
+#tray QToolButton, #handRow QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 0 7px; }
+#tray QToolButton:hover, #tray QToolButton:focus, #handRow QToolButton:hover, #handRow QToolButton:focus { border: 1px solid @focus; }
+#tray QToolButton:checked, #handRow QToolButton:checked { background: @focus; color: #1d2730; border: 1px solid #1d2730; }
 #header QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 5px 10px; }
 #header QToolButton:hover { background: @bar; }
 #header QToolButton:focus { border: 2px solid @focus; padding: 4px 9px; }
 #panel, #panel QScrollArea, #panelBody { background: @panel; border: none; }
 #panelTitle { font-size: 16px; font-weight: bold; }
+#welcome { background: @panel; }
+#welcomeTitle { font-size: 24px; font-weight: bold; }
+#welcomeLine { font-size: 15px; }
+#welcome QPushButton { padding: 9px 14px; font-size: 14px; }
+#welcome QPushButton:focus { padding: 8px 13px; }
 #subject { font-size: 14px; font-weight: bold; }
 #rival, #note, #quietNote { color: @quiet; }
 #conflict { color: @ink; }
@@ -110,13 +115,13 @@ QPushButton#keep:focus, QPushButton#judgeAgain:focus { border: 2px solid @ink; p
 QCheckBox { spacing: 8px; }
 QCheckBox:focus { background: @fieldFocus; }
 QPushButton#fold:focus { border: 2px solid @ink; border-radius: 3px; padding: 2px 2px; }
-#bar, #tray { background: @bar; }
-#tray QLabel { color: @onDesk; }
+#bar, #tray, #handRow { background: @bar; }
+#tray QLabel, #handRow QLabel { color: @onDesk; }
 #tray QScrollArea, #trayBody { background: transparent; border: none; }
 #bar QLabel { color: @onDesk; }
 #bar #barName { font-weight: bold; font-size: 14px; }
 #bar #barHint { color: @onDesk; }
-#bar #barFault, #tray #barFault { color: @onDeskFault; font-weight: bold; }
+#bar #barFault, #tray #barFault, #handRow #barFault { color: @onDeskFault; font-weight: bold; }
 QPushButton#barLink { background: transparent; border: 1px solid transparent; color: @onDesk; padding: 0px 6px; text-decoration: underline; }
 QPushButton#barLink:hover { background: #f4c430; color: #1d2730; }
 QPushButton#barLink:focus { border: 1px solid #f4c430; }

@@ -33,6 +33,7 @@
 #include "app/window/causes.h"
 #include "app/window/sheet_desk.h"
 #include "app/window/stage_tape.h"
+#include "app/window/welcome.h"
 
 namespace mezzet {
 namespace {
@@ -180,7 +181,8 @@ void MainWindow::build() {
   notice_ = new NoticeBar;
   column->addWidget(notice_);
 
-  auto* work = new QHBoxLayout;
+  auto* below = new QWidget;
+  auto* work = new QHBoxLayout(below);
   work->setContentsMargins(kDeskMargin, kDeskMargin, kDeskMargin, kDeskMargin);
   work->setSpacing(kDeskMargin);
   work->addLayout(makeSheets(), 1);
@@ -194,7 +196,8 @@ void MainWindow::build() {
   handPanel_ = new HandOverPanel(*workspace_);
   panels_->addWidget(handPanel_);
   work->addWidget(panels_);
-  column->addLayout(work, 1);
+  column->addWidget(below, 1);
+  welcome_ = new Welcome(below);
 }
 
 void MainWindow::showStage() {

@@ -20,6 +20,7 @@ class HouseView;
 class MeasurePanel;
 class SitePanel;
 class TraceView;
+class Welcome;
 class NoticeBar;
 class PieceBar;
 class PlanView;
@@ -42,8 +43,10 @@ class MainWindow : public QMainWindow {
   ~MainWindow() override;
 
   void openPath(const QString& path);
-  /// An empty job to measure a room in; `first`: nothing was open before.
+  /// An empty job to measure a room in; `first`: nothing was open before, and the first page is shown.
   void newJob(bool first = false);
+  /// What a file holds as a job of its own.
+  void openCopy(const QString& path);
   /// Offers what crashed windows left behind; called once at start.
   void offerAbandoned();
   /// Brings a journal's edits back as one edit, or as a copy if the saved file has changed since.
@@ -87,6 +90,7 @@ class MainWindow : public QMainWindow {
   void readNailsOut();
   void wireDocument();
   void wireParts();
+  void wireWelcome();
   void on(const char* action, std::function<void()>);
   /// False, with a notice, where the job is read only.
   bool mayChange();
@@ -132,6 +136,7 @@ class MainWindow : public QMainWindow {
   PieceBar* bar_;
   HandOverRow* hand_;
   HandOverPanel* handPanel_;
+  Welcome* welcome_ = nullptr;
 };
 
 }  // namespace mezzet

@@ -40,6 +40,7 @@
 #include "app/window/application.h"
 #include "app/window/causes.h"
 #include "app/window/last_shown.h"
+#include "app/window/welcome.h"
 #include "core/edit/edits.h"
 #include "core/rules/check.h"
 
@@ -300,7 +301,20 @@ void MainWindow::wireDocument() {
   });
 }
 
+void MainWindow::wireWelcome() {
+  for (auto signal : {&Workspace::viewChanged, &Workspace::selectionChanged})
+    connect(workspace_.get(), signal, welcome_, &QWidget::hide);
+  connect(workspace_.get(), &Workspace::jobChanged, welcome_, &QWidget::hide);
+  connect(welcome_, &Welcome::measureWanted, this, [this] {
+    welcome_->hide();
+    measure_->goToWall(cornerName(0));
+  });
+  connect(welcome_, &Welcome::demoWanted, this, [this] { openCopy(demoPath()); });
+  connect(welcome_, &Welcome::openWanted, this, [this] { (*actions_)["open"]->trigger(); });
+}
+
 void MainWindow::wireParts() {
+  wireWelcome();
   connect(workspace_.get(), &Workspace::viewChanged, this, &MainWindow::showStage);
   connect(workspace_.get(), &Workspace::jobChanged, this, [this](const JobChange& what) {
     if (what.rooms || what.schemes) fillSchemes();

@@ -17,6 +17,7 @@
 #include "app/window/actions.h"
 #include "app/window/causes.h"
 #include "app/window/last_shown.h"
+#include "app/window/welcome.h"
 #include "core/edit/edits.h"
 #include "core/rules/check.h"
 #include "io/tables/dxf.h"
@@ -66,6 +67,17 @@ void MainWindow::newJob(bool first) {
   workspace_->showTopic(Topic::Walls);
   sheet().fit();
   measure_->goToWall(cornerName(0));
+  if (first) welcome_->appear();
+}
+
+void MainWindow::openCopy(const QString& path) {
+  if (const auto fault = document_->openCopy(path)) return notice_->say(sentenceOf(*fault), {}, cause::kNotOpened);
+  notice_->settle(cause::kNotOpened);
+  settleOffers();
+  workspace_->select({});
+  workspace_->showStage(workspace_->room() != nullptr ? Stage::Floor : Stage::Measure);
+  sheet().fit();
+  sheet().setFocus();
 }
 
 void MainWindow::exportDxf(const QString& path) {

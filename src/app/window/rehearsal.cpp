@@ -11,16 +11,17 @@
 #include "app/view/compare_view.h"
 #include "app/window/main_window.h"
 #include "app/view/plan_view.h"
-#include "app/dialogs/areas_dialog.h"
 #include "app/dialogs/candidates_dialog.h"
+#include "app/dialogs/delivery_dialog.h"
 #include "app/dialogs/print_dialog.h"
 #include "app/dialogs/search_dialog.h"
 #include "app/stages/measure/site_panel.h"
 #include "app/stages/measure/trace_view.h"
 #include "core/decide/hang_place.h"
 #include "core/model/kinds.h"
-#include "core/sheets/sheet.h"
+#include "core/sheets/pack.h"
 #include "core/edit/edits.h"
+#include "io/files/issue.h"
 #include "render/pdf.h"
 
 namespace mezzet {
@@ -144,7 +145,7 @@ void shootWayOut(MainWindow& window, const QString& folder, QStringList& made) {
   }
 }
 
-/// A pendant with its section, and the ceiling for the electrician.
+/// A pendant with its section.
 void shootLight(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
   if (showScheme(w, "breakfast", "A", Stage::Light)) {
@@ -152,8 +153,6 @@ void shootLight(MainWindow& window, const QString& folder, QStringList& made) {
     made << shoot(window, folder, "light");
     w.select({});
   }
-  if (showScheme(w, "parlour", "F", Stage::Light))
-    shootInstallerSheet(w, "ceiling", folder + QStringLiteral("/ceiling-sheet.png"), made);
   w.showStage(Stage::Floor);
 }
 
@@ -204,7 +203,7 @@ void shootHanging(MainWindow& window, const QString& folder, QStringList& made) 
   w.showStage(Stage::Floor);
 }
 
-/// A bookcase with its section, the sheet to set a case again by, a ledge.
+/// A bookcase with its section.
 void shootDisplays(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
   if (!showScheme(w, "parlour", "I", Stage::Displays)) return;
@@ -221,18 +220,11 @@ void shootDisplays(MainWindow& window, const QString& folder, QStringList& made)
     }
   };
   display([](const Piece& p) { return hasShelves(p.kind); }, "display", true);
-  for (const Placement& p : w.scheme()->placements) {
-    const Piece& piece = pieceOf(w.job(), p);
-    if (hasShelves(piece.kind))
-      shootInstallerSheet(w, ("display:" + p.id.value).c_str(), folder + QStringLiteral("/reset-sheet.png"), made);
-    if (isLedge(piece.kind))
-      shootInstallerSheet(w, ("ledge:" + p.id.value).c_str(), folder + QStringLiteral("/ledge-sheet.png"), made);
-  }
   w.select({});
   w.showStage(Stage::Floor);
 }
 
-/// Five pictures thought of over the sofa, seen in a photograph; layouts searched; a room in areas.
+/// Five pictures thought of over the sofa, seen in a photograph; layouts searched.
 void shootChoosing(MainWindow& window, const QString& folder, QStringList& made) {
   Workspace& w = window.workspace();
   const auto wait = [](const auto& dialog) {
@@ -261,11 +253,41 @@ void shootChoosing(MainWindow& window, const QString& folder, QStringList& made)
     wait(search);
     made << shoot(search, folder, "search");
   }
-  if (showScheme(w, "parlour", "C", Stage::Floor)) {
-    AreasDialog areas(w);
-    areas.show();
+}
+
+/// Numbers in order, the way in, the cover of a pack and a sheet of it.
+void shootHandOver(MainWindow& window, const QString& folder, QStringList& made) {
+  Workspace& w = window.workspace();
+  if (!showScheme(w, "parlour", "A", Stage::HandOver)) return;
+  w.selectNext(true);
+  window.sheet().fit();
+  // What is told beside the sheet is worked out elsewhere.
+  for (int i = 0; i < 500 && window.findChild<QPushButton*>(QStringLiteral("goDates")) == nullptr; ++i) {
+    QThread::msleep(10);
     QApplication::processEvents();
-    made << shoot(areas, folder, "areas");
+  }
+  made << shoot(window, folder, "handover");
+  {
+    DeliveryDialog delivery(w);
+    delivery.show();
+    QApplication::processEvents();
+    made << shoot(delivery, folder, "delivery");
+  }
+  PackRequest request;
+  request.reader = PackReader::Installer;
+  request.sheet.paper = findPaper("letter");
+  request.sheet.format = w.format();
+  request.sheet.book = &w.book();
+  request.sheet.issue = issueWords(w.job());
+  const auto pack = composePack(w.job(), request);
+  if (!pack) return;
+  for (const PackContent& content : pack->contents) {
+    const bool cover = content.kind == "cover";
+    if (!cover && content.kind != "tape-out") continue;
+    const QString path = folder + (cover ? QStringLiteral("/pack-cover.png") : QStringLiteral("/tape-out.png"));
+    sheetImage(pack->pages[static_cast<std::size_t>(content.first - 1)], 4, &w.images()).save(path);
+    made << path;
+    if (!cover) break;
   }
 }
 
@@ -283,6 +305,7 @@ QStringList takeShots(MainWindow& window, const QString& folder) {
   shootHanging(window, folder, made);
   shootDisplays(window, folder, made);
   shootChoosing(window, folder, made);
+  shootHandOver(window, folder, made);
   return made;
 }
 

@@ -44,7 +44,7 @@ TapedPlace placeIn(const Workspace& w, const QString& text) {
 }  // namespace
 
 HandOverRow::HandOverRow(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
-  setObjectName(QStringLiteral("tray"));
+  setObjectName(QStringLiteral("handRow"));
   setAttribute(Qt::WA_StyledBackground);
   setFixedHeight(kFootHeight);
   auto* row = new QHBoxLayout(this);
