@@ -40,7 +40,6 @@
 #include "app/window/application.h"
 #include "app/window/causes.h"
 #include "app/window/last_shown.h"
-#include "app/window/welcome.h"
 #include "core/edit/edits.h"
 #include "core/rules/check.h"
 
@@ -299,18 +298,6 @@ void MainWindow::wireDocument() {
                        notice_->say(sentenceOf(*fault), {}, cause::kRefused);
                    }}});
   });
-}
-
-void MainWindow::wireWelcome() {
-  for (auto signal : {&Workspace::viewChanged, &Workspace::selectionChanged})
-    connect(workspace_.get(), signal, welcome_, &QWidget::hide);
-  connect(workspace_.get(), &Workspace::jobChanged, welcome_, &QWidget::hide);
-  connect(welcome_, &Welcome::measureWanted, this, [this] {
-    welcome_->hide();
-    measure_->goToWall(cornerName(0));
-  });
-  connect(welcome_, &Welcome::demoWanted, this, [this] { openCopy(demoPath()); });
-  connect(welcome_, &Welcome::openWanted, this, [this] { (*actions_)["open"]->trigger(); });
 }
 
 void MainWindow::wireParts() {

@@ -80,6 +80,18 @@ void MainWindow::openCopy(const QString& path) {
   sheet().setFocus();
 }
 
+void MainWindow::wireWelcome() {
+  for (auto signal : {&Workspace::viewChanged, &Workspace::selectionChanged})
+    connect(workspace_.get(), signal, welcome_, &QWidget::hide);
+  connect(workspace_.get(), &Workspace::jobChanged, welcome_, &QWidget::hide);
+  connect(welcome_, &Welcome::measureWanted, this, [this] {
+    welcome_->hide();
+    measure_->goToWall(cornerName(0));
+  });
+  connect(welcome_, &Welcome::demoWanted, this, [this] { openCopy(demoPath()); });
+  connect(welcome_, &Welcome::openWanted, this, [this] { (*actions_)["open"]->trigger(); });
+}
+
 void MainWindow::exportDxf(const QString& path) {
   const Room& room = *workspace_->room();
   const Bytes bytes = writeDxf(workspace_->job(), room, workspace_->scheme(), workspace_->format());
