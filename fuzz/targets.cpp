@@ -27,6 +27,13 @@
 #include "io/meter/meter_line.h"
 #include "io/photometry/ies.h"
 #include "core/display/missing.h"
+#include "core/drawing/delivery/delivery_drawing.h"
+#include "core/entry/came_line.h"
+#include "core/plan/carrying.h"
+#include "core/plan/changes.h"
+#include "core/plan/dates.h"
+#include "core/plan/delivery.h"
+#include "io/tables/calendar_file.h"
 #include "core/drawing/display/display_drawing.h"
 #include "io/tables/cut_list.h"
 #include "io/files/journal.h"
@@ -109,6 +116,30 @@ void judge(const Job& job) {
   }
 }
 
+/// What follows from the records: the way in, dates with their calendar, what changed, what waits.
+void judgeRecords(const Job& job) {
+  const Records& records = *job.records;
+  if (job.pieces.size() > kMostJudged || job.schemes.size() > 4 || records.legs.size() > 8) return;
+  const LengthFormat format = usualFormat(job.units);
+  for (const auto& scheme : job.schemes)
+    if (scheme->placements.size() > kMostJudged) return;
+  for (const PieceId& id : carriedPieces(job)) {
+    const DeliveryAnswer a = deliver(job, id, format);
+    promise(!a.says.empty(), "a way in is told in words");
+    if (!records.legs.empty()) static_cast<void>(composeDelivery(records.legs, a, 50, 180, format));
+  }
+  if (const auto dates = datesOf(job, builtInRulebook(), {}, std::nullopt)) {
+    for (const JobTask& t : dates->tasks) promise(t.start <= t.latest && t.slack >= 0, "no task is late by itself");
+    promise(calendarText(*dates, job.name, dates->end).size() > 50, "a calendar says something");
+  }
+  const auto schemes = schemesToBuild(job, {});
+  static_cast<void>(waitingForTape(job, schemes));
+  if (!records.issues.empty())
+    for (const Change& c : changesBetween(records.issues.front().figures, records.issues.back().figures))
+      promise(!changeWords(c, format, job.units).empty(), "a change is told in words");
+  promise(asPlanned(job).pieces.size() == job.pieces.size(), "planned and built have the same pieces");
+}
+
 }  // namespace
 
 void job(std::string_view bytes) {
@@ -119,6 +150,7 @@ void job(std::string_view bytes) {
   promise(again.ok() && again->job == read->job && again->nextId == read->nextId,
           "a job that was read is written and read as the same");
   judge(read->job);
+  judgeRecords(read->job);
 }
 
 void table(std::string_view bytes) {
@@ -142,6 +174,17 @@ void table(std::string_view bytes) {
 }
 
 void line(std::string_view bytes) {
+  {
+    Piece sofa;
+    sofa.id = PieceId("sofa");
+    sofa.name = "Sofa";
+    sofa.kind = "sofa";
+    sofa.width = 2'000;
+    Job one;
+    one.pieces.push_back(std::make_shared<const Piece>(sofa));
+    const CameReading came = readCameLine(bytes, one, {}, Unit::Inch, {});
+    promise(!came.meant || came.piece || !came.complaint.empty(), "what came is understood, or it is said why not");
+  }
   for (const Unit unit : {Unit::Inch, Unit::Millimetre}) {
     const LengthFormat format = usualFormat(unit);
     const LengthReading length = readLength(bytes, unit);

@@ -20,6 +20,8 @@
 #include "io/files/job_file.h"
 #include "ui/support.h"
 
+#include <QAccessible>
+
 namespace mezzet {
 namespace hand_over_test {
 
@@ -58,6 +60,16 @@ TEST_F(HandOver, NumbersEveryThingInOrder) {
   key(Qt::Key_Tab);
   EXPECT_EQ(work().selected(), marks[1].id);
 }
+TEST_F(HandOver, AScreenReaderIsToldTheOrderAndWhatIsThere) {
+  QAccessibleInterface* all = QAccessible::queryAccessibleInterface(&sheet());
+  ASSERT_NE(all, nullptr);
+  ASSERT_GT(all->childCount(), 2);
+  EXPECT_TRUE(all->child(0)->text(QAccessible::Value).startsWith(QStringLiteral("1 of %1, ").arg(all->childCount())));
+  const PlacementId first = work().handOrder().front();
+  work().select(first);
+  key(Qt::Key_Return);
+  EXPECT_TRUE(all->child(0)->text(QAccessible::Value).endsWith(QStringLiteral(", is there")));
+}
 TEST_F(HandOver, EnterSaysItCameAsPlanned) {
   const PlacementId sofa = kind("sofa");
   const double width = pieceAt(sofa).width;
@@ -86,6 +98,15 @@ TEST_F(HandOver, TheLineNamesThePiece) {
   typeLine("sofa came 85 x 37");
   EXPECT_NEAR(pieceAt(kind("sofa")).width, 85 * kInch, 1e-6);
   EXPECT_TRUE(line()->text().isEmpty());
+}
+TEST_F(HandOver, TheLineOfTheFloorTakesItAsWell) {
+  work().showStage(Stage::Floor);
+  auto* floorLine = find<QLineEdit>("pieceLine");
+  floorLine->setFocus();
+  QTest::keyClicks(floorLine, QStringLiteral("sofa came 83 x 37"));
+  QTest::keyClick(floorLine, Qt::Key_Return);
+  EXPECT_NEAR(pieceAt(kind("sofa")).width, 83 * kInch, 1e-6);
+  EXPECT_TRUE(floorLine->text().isEmpty());
 }
 TEST_F(HandOver, NonsenseChangesNothing) {
   const Job before = job();

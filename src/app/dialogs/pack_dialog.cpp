@@ -36,6 +36,9 @@ PackDialog::PackDialog(Workspace& workspace, FileSystem& files, QWidget* parent)
   picture_->setObjectName(QStringLiteral("packPicture"));
   picture_->setAccessibleName(tr("The sheet"));
   row->addWidget(picture_, 3);
+  connect(&worker_, &Worker::progressed, this, [this](double share) {
+    says_->setText(tr("Composing the sheets: %1 %").arg(static_cast<int>(share * 100)));
+  });
   for (QComboBox* choice : {reader_, paper_})
     connect(choice, &QComboBox::currentIndexChanged, this, &PackDialog::compose);
   connect(&workspace_, &Workspace::jobChanged, this, &PackDialog::compose);
@@ -114,8 +117,8 @@ void PackDialog::compose() {
       tr("Record issue %1").arg(lastIssue(workspace_.job()) != nullptr ? lastIssue(workspace_.job())->number + 1 : 1));
   says_->setText(tr("Composing the sheets ..."));
   worker_.run<Result<Pack>>(
-      [job = workspace_.job(), request = request()](const std::stop_token& stop, const Worker::Progress&) {
-        return composePack(job, request, stop);
+      [job = workspace_.job(), request = request()](const std::stop_token& stop, const Worker::Progress& told) {
+        return composePack(job, request, stop, [&told](int done, int all) { told(static_cast<double>(done) / all); });
       },
       [this](Result<Pack> made) { take(std::move(made)); });
 }

@@ -145,6 +145,11 @@ class Workspace : public QObject {
   [[nodiscard]] PlacementIds handOrder() const;
   /// Its numbers, for the drawing.
   [[nodiscard]] std::vector<OrderMark> handMarks() const;
+  /// What is understood of "sofa came 84 1/2 x 37", or why it is not; "" where the line says nothing of that.
+  [[nodiscard]] QString cameWords(const QString& line) const;
+  [[nodiscard]] bool understandsCame(const QString& line) const;
+  /// Takes it, as one edit; false where it says nothing of that, or is not understood.
+  bool takeCame(const QString& line);
   /// Nails of the wall that is seen, where they are asked for.
   [[nodiscard]] bool showsNails() const { return nails_; }
   void showNails(bool);

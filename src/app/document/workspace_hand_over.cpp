@@ -1,5 +1,8 @@
 // What a workspace knows of handing over: the floor or a wall, what comes there in which order.
+#include "app/document/today.h"
 #include "app/document/workspace.h"
+#include "core/edit/records.h"
+#include "core/entry/came_line.h"
 #include "core/model/kinds.h"
 #include "core/plan/carrying.h"
 
@@ -40,6 +43,25 @@ std::vector<OrderMark> Workspace::handMarks() const {
     out.push_back({id, at, static_cast<int>(out.size()) + 1, isDone(job(), *p), id == selected_});
   }
   return out;
+}
+
+QString Workspace::cameWords(const QString& line) const {
+  const CameReading came = readCameLine(line.toStdString(), job(), {}, job().units, format());
+  if (!came.meant) return {};
+  return QString::fromStdString(came.complaint.empty() ? came.echo + "." : came.complaint);
+}
+
+bool Workspace::understandsCame(const QString& line) const {
+  return readCameLine(line.toStdString(), job(), {}, job().units, format()).piece.has_value();
+}
+
+bool Workspace::takeCame(const QString& line) {
+  const CameReading came = readCameLine(line.toStdString(), job(), {}, job().units, format());
+  if (!came.piece) return false;
+  const auto after = withDelivered(job(), *came.piece, came.sizes, today());
+  if (!after) return false;
+  const QString name = QString::fromStdString(findPiece(job(), *came.piece)->name);
+  return document_.edit(tr("%1 came").arg(name), *after);
 }
 
 }  // namespace mezzet

@@ -7,6 +7,7 @@
 
 #include "app/widgets/layouts.h"
 #include "app/view/sheet_view.h"
+#include "core/plan/carrying.h"
 #include "core/drawing/base/working.h"
 #include "core/entry/piece_line.h"
 #include "core/rules/base/finding.h"
@@ -22,6 +23,16 @@ QString readings(const Workspace& work, const PlacementId& id) {
     out += QString::fromUtf8(sideName(tape.side)) + QStringLiteral(" ") + work.write(tape.length);
   }
   return out;
+}
+
+/// In Hand over: "3 of 8, not there yet".
+QString turnOf(const Workspace& work, const Placement& p) {
+  const PlacementIds order = work.handOrder();
+  const auto at = std::find(order.begin(), order.end(), p.id) - order.begin();
+  return SheetView::tr("%1 of %2, %3")
+      .arg(at + 1)
+      .arg(order.size())
+      .arg(isDone(work.job(), p) ? SheetView::tr("is there") : SheetView::tr("not there yet"));
 }
 
 /// What breaks, is close or could not be measured; "All that is judged of it holds."
@@ -64,11 +75,14 @@ class PieceAccess : public QAccessibleInterface, public QAccessibleActionInterfa
     Workspace& work = sheet_->workspace();
     switch (kind) {
       case QAccessible::Name: return work.nameOf(*p);
-      case QAccessible::Value: return readings(work, id_);
+      case QAccessible::Value: return work.stage() == Stage::HandOver ? turnOf(work, *p) : readings(work, id_);
       case QAccessible::Description:
         return onScreen(pieceWords(pieceOf(work.job(), *p), work.format())) + QStringLiteral(". ") +
                verdicts(work, id_);
-      case QAccessible::Help: return SheetView::tr("An arrow key opens the tape on that side.");
+      case QAccessible::Help:
+        if (work.stage() == Stage::HandOver)
+          return SheetView::tr("Enter says that it is as planned; a digit begins what the tape reads.");
+        return SheetView::tr("An arrow key opens the tape on that side.");
       default: return {};
     }
   }

@@ -41,7 +41,8 @@ std::string cutWords(const Piece& piece, LengthFormat format) {
 
 std::vector<Sheet> cutOutPages(const SheetSource& s) {
   const int scale = s.job.units == Unit::Inch ? kCutScale : kCutScaleMetric;
-  Flow flow(s, "Cut-outs to push about, " + scaleInWords(scale));
+  Flow flow(s, "Cut-outs to push about");
+  flow.toScale(scale);
   const std::vector<CutOut> all = s.scheme != nullptr ? cutOutsOf(s.job, *s.scheme, scale) : std::vector<CutOut>();
   flow.line("Cut along the outer lines. Lay them on a plan that was printed at " + scaleInWords(scale) + ".");
   flow.skip(2);

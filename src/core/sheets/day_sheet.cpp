@@ -5,9 +5,9 @@
 namespace mezzet {
 namespace {
 
-constexpr TableColumn kDay[] = {{"", 0},          {"At", 0.045},
-                                {"What", 0.115},  {"Nail: across, from the level line", 0.43},
-                                {"Weight", 0.74}, {"Who", 0.86}};
+constexpr TableColumn kDay[] = {{"", 0},         {"At", 0.045},
+                                {"What", 0.115}, {"Nail: across, from the level line", 0.43},
+                                {"Weight", 0.8}, {"People", 0.92}};
 
 std::string joinedList(const std::vector<std::string>& all) {
   std::string out;
@@ -33,7 +33,7 @@ std::vector<Sheet> dayPages(const SheetSource& s) {
   flow.columns(kDay);
   std::string wall;
   for (const DayStep& step : day.steps) {
-    const std::string who = step.people > 1 ? "one holds, one judges" : "one";
+    const std::string who = step.people > 1 ? "two" : "one";
     const std::string where = step.wall == wall ? "" : "Wall " + step.wall + ": ";
     wall = step.wall;
     flow.row(kDay, {std::to_string(step.order), clockWords(day.times, step.minute), where + step.what,

@@ -27,6 +27,7 @@ std::vector<Sheet> deliveryPages(const SheetSource& s) {
     flow.line("The way in is not measured yet: door, corridor, turns, stair, lift.");
     return flow.finish();
   }
+  flow.toScale(kWayScale);
   const std::vector<DeliveryAnswer> all = carriedIn(s);
   const DeliveryAnswer none, *hardest = all.empty() ? &none : &all.front();
   Drawing way = composeDelivery(legs, *hardest, kWayScale, flow.wide(), s.request.format);
@@ -35,7 +36,7 @@ std::vector<Sheet> deliveryPages(const SheetSource& s) {
   flow.skip(high + 3);
   if (!hardest->legs.empty())
     flow.line("Drawn with what has least to spare: " + midSentence(findPiece(s.job, hardest->piece)->name) + ", with " +
-              writeLength(kCarryRoom, s.request.format) + " each side for hands and blankets. Scale 1:50.");
+              writeLength(kCarryRoom, s.request.format) + " each side for hands and blankets.");
   flow.skip(3);
   std::string easy;
   bool heads = false;

@@ -18,7 +18,7 @@ Flow::Flow(const SheetSource& source, std::string title, bool lying, Of of)
 }
 
 void Flow::begin() {
-  Sheet sheet = emptySheet(*source_.request.paper, {true, lying_}, 0);
+  Sheet sheet = emptySheet(*source_.request.paper, {true, lying_}, scale_);
   sheet.drawing.scale = 1;
   sheet.drawing.low = {0, 0};
   sheet.drawing.high = {sheet.width, sheet.height};
@@ -27,6 +27,11 @@ void Flow::begin() {
   y_ = sheet.height - kBorder - kFlowTop;
   foot_ = kBorder + kTitleBlock + kMargin / 2;
   pages_.push_back(std::move(sheet));
+}
+
+void Flow::toScale(int scale) {
+  scale_ = scale;
+  for (Sheet& page : pages_) page.scale = scale;
 }
 
 void Flow::need(double height) {

@@ -24,6 +24,8 @@ class Flow {
   [[nodiscard]] double y() const { return y_; }
   [[nodiscard]] double leftOver() const { return y_ - foot_; }  ///< down to the title block
   [[nodiscard]] Drawing& drawing() { return pages_.back().drawing; }
+  /// What is drawn on its pages is to this scale, which their title blocks say.
+  void toScale(int scale);
   /// Begins another page where fewer than `height` mm are left.
   void need(double height);
   void skip(double height) { y_ -= height; }
@@ -44,6 +46,7 @@ class Flow {
   std::string title_;
   bool lying_;
   Of of_;
+  int scale_ = 0;
   std::vector<Sheet> pages_;
   double left_ = 0, wide_ = 0, y_ = 0, foot_ = 0;
 };

@@ -1,6 +1,8 @@
 #include "core/sheets/pack.h"
 
 #include <algorithm>
+#include <atomic>
+#include <thread>
 
 #include "core/base/sentence.h"
 #include "core/model/kinds.h"
@@ -151,14 +153,13 @@ struct Planned {
 };
 
 /// On which paper a sheet fits, and how many pages it takes there.
-Result<Planned> planned(const Job& job, const PackEntry& entry, const SheetRequest& base, int number) {
+Result<Planned> planned(const Job& job, const PackEntry& entry, const SheetRequest& base) {
   const Room& room = *findRoom(job, entry.room);
   const Scheme* scheme = findScheme(job, entry.scheme);
   const auto kind = sheetKind(entry.kind);
   Planned out{entry, base};
   out.request.version = entry.version;
   out.request.scale = 0;
-  out.request.number = number;
   std::optional<Error> fault;
   for (const Paper* paper : papersFrom(*base.paper)) {
     out.request.paper = paper;
@@ -222,62 +223,104 @@ std::vector<PackEntry> packEntries(const Job& job, const Rulebook& book, PackRea
   return out;
 }
 
-Result<Pack> composePack(const Job& job, const PackRequest& request, std::stop_token stop) {
-  const Rulebook& book = *request.sheet.book;
-  const std::vector<PackEntry> entries = packEntries(job, book, request.reader, request.schemes);
-  if (entries.empty())
-    return Error{readerTitle(request.reader), "has nothing to hand over yet", "Place what this reader works on"};
-  Pack pack;
+namespace {
+
+/// One page that is to be composed, and what it becomes.
+struct PagePlan {
+  const Planned* of;
+  int page = 0, number = 0;
+  std::optional<Result<Sheet>> made = {};
+};
+
+/// All pages, side by side: they are functions of the job alone.
+void composePages(const Job& job, std::vector<PagePlan>& pages, int total, const std::stop_token& stop,
+                  const PackProgress& progress) {
+  std::atomic<std::size_t> next = 0;
+  std::atomic<int> done = 0;
+  const auto work = [&] {
+    for (std::size_t i = next++; i < pages.size() && !stop.stop_requested(); i = next++) {
+      PagePlan& one = pages[i];
+      SheetRequest request = one.of->request;
+      request.number = one.number;
+      request.of = total;
+      const PackEntry& entry = one.of->entry;
+      one.made = composeSheet(job, *findRoom(job, entry.room), findScheme(job, entry.scheme), *sheetKind(entry.kind),
+                              request, one.page);
+      if (progress) progress(++done, static_cast<int>(pages.size()));
+    }
+  };
+  std::vector<std::jthread> helpers;
+  const unsigned processors = std::max(1u, std::thread::hardware_concurrency());
+  for (unsigned i = 1; i < std::min<std::size_t>(processors, pages.size()); ++i) helpers.emplace_back(work);
+  work();
+}
+
+/// What each entry becomes on its paper; nothing when it was stopped.
+Result<std::vector<Planned>> planAll(const Job& job, const std::vector<PackEntry>& entries, const SheetRequest& base,
+                                     const std::stop_token& stop, std::vector<std::string>& notes) {
   std::vector<Planned> all;
-  SheetRequest base = request.sheet;
-  base.schemes = request.schemes;
   for (const PackEntry& entry : entries) {
-    if (stop.stop_requested()) return Pack{};
-    auto one = planned(job, entry, base, 0);
+    if (stop.stop_requested()) return std::vector<Planned>();
+    auto one = planned(job, entry, base);
     if (!one) return one.error();
     all.push_back(std::move(one).value());
     if (all.back().request.paper != base.paper)
-      pack.notes.push_back(entry.title + ", " + midSentence(findRoom(job, entry.room)->name) + ": on " +
-                           all.back().request.paper->name + ", it does not fit " + base.paper->name + ".");
+      notes.push_back(entry.title + ", " + midSentence(findRoom(job, entry.room)->name) + ": on " +
+                      all.back().request.paper->name + ", it does not fit " + base.paper->name + ".");
   }
-  // The cover's list is as long as it will be, whatever its numbers.
-  const std::vector<const Scheme*> schemes = schemesToBuild(job, request.schemes);
+  return all;
+}
+
+/// The cover is as long as it will be, whatever the numbers in its list.
+int coverPages(const Job& job, const PackRequest& request, const std::vector<const Scheme*>& schemes,
+               const std::vector<Planned>& all) {
   std::vector<PackContent> draft(all.size() + 1);
   for (std::size_t i = 0; i < all.size(); ++i) {
     draft[i + 1].reader = readerWord(all[i].entry.reader);
     draft[i + 1].room = findRoom(job, all[i].entry.room)->name;
   }
-  const int cover = static_cast<int>(composeCover(job, request, schemes, draft).size());
-  int total = cover;
-  for (const Planned& one : all) total += one.pages;
-  int number = cover + 1;
-  std::vector<Sheet> pages;
+  return static_cast<int>(composeCover(job, request, schemes, draft).size());
+}
+
+}  // namespace
+
+Result<Pack> composePack(const Job& job, const PackRequest& request, const std::stop_token& stop,
+                         const PackProgress& progress) {
+  const std::vector<PackEntry> entries = packEntries(job, *request.sheet.book, request.reader, request.schemes);
+  if (entries.empty())
+    return Error{readerTitle(request.reader), "has nothing to hand over yet", "Place what this reader works on"};
+  Pack pack;
+  SheetRequest base = request.sheet;
+  base.schemes = request.schemes;
+  const auto all = planAll(job, entries, base, stop, pack.notes);
+  if (!all) return all.error();
+  const std::vector<const Scheme*> schemes = schemesToBuild(job, request.schemes);
+  const int cover = coverPages(job, request, schemes, *all);
+  std::vector<PagePlan> pages;
+  for (const Planned& one : *all)
+    for (int page = 0; page < one.pages; ++page)
+      pages.push_back({&one, page, cover + static_cast<int>(pages.size()) + 1});
+  const int total = cover + static_cast<int>(pages.size());
+  composePages(job, pages, total, stop, progress);
+  if (stop.stop_requested()) return Pack{};
   pack.contents.push_back({1, cover, "Cover", "", readerWord(request.reader), "", base.paper->name, "cover"});
   pack.bookmarks.push_back({"Cover", 0, 0});
   std::string section;
-  for (Planned& one : all) {
-    const int first = number;
-    const std::string under =
-        std::string(request.reader == PackReader::All ? readerTitle(one.entry.reader) + std::string(": ") : "") +
-        findRoom(job, one.entry.room)->name;
-    if (under != section) pack.bookmarks.push_back({under, number - 1, 0});
+  for (const PagePlan& one : pages) {
+    if (!one.made->ok()) return one.made->error();
+    if (one.page > 0) continue;
+    const PackEntry& entry = one.of->entry;
+    const std::string reader = request.reader == PackReader::All ? readerTitle(entry.reader) + std::string(": ") : "";
+    const std::string under = reader + findRoom(job, entry.room)->name;
+    if (under != section) pack.bookmarks.push_back({under, one.number - 1, 0});
     section = under;
-    for (int page = 0; page < one.pages; ++page, ++number) {
-      if (stop.stop_requested()) return Pack{};
-      one.request.number = number;
-      one.request.of = total;
-      auto sheet = composeSheet(job, *findRoom(job, one.entry.room), findScheme(job, one.entry.scheme),
-                                *sheetKind(one.entry.kind), one.request, page);
-      if (!sheet) return sheet.error();
-      pages.push_back(std::move(sheet).value());
-    }
-    pack.contents.push_back(contentOf(job, one, first, pages[static_cast<std::size_t>(first - cover - 1)]));
-    pack.bookmarks.push_back({std::to_string(first) + "  " + one.entry.title, first - 1, 1});
+    pack.contents.push_back(contentOf(job, *one.of, one.number, **one.made));
+    pack.bookmarks.push_back({std::to_string(one.number) + "  " + entry.title, one.number - 1, 1});
   }
   PackRequest named = request;
   named.sheet.of = total;
   pack.pages = composeCover(job, named, schemes, pack.contents);
-  for (Sheet& page : pages) pack.pages.push_back(std::move(page));
+  for (PagePlan& one : pages) pack.pages.push_back(std::move(*one.made).value());
   return pack;
 }
 

@@ -1,6 +1,7 @@
 // The pack: every sheet that one reader works from, behind a cover, numbered, in one file.
 #pragma once
 
+#include <functional>
 #include <stop_token>
 
 #include "core/sheets/sheet.h"
@@ -51,7 +52,11 @@ struct PackRequest {
 };
 /// Refused where there is nothing to hand over, or where a sheet fits no paper. A sheet that does not fit the paper
 /// takes the next larger one. Stopped: what was composed is dropped, and the pack has no pages.
-[[nodiscard]] Result<Pack> composePack(const Job&, const PackRequest&, std::stop_token = {});
+/// Sheets are composed on as many threads as there are processors; `progress` is told from any of them how many of all
+/// are done.
+using PackProgress = std::function<void(int done, int all)>;
+[[nodiscard]] Result<Pack> composePack(const Job&, const PackRequest&, const std::stop_token& = {},
+                                       const PackProgress& progress = {});
 
 /// The cover alone: names, issue, small plans, the list of sheets.
 [[nodiscard]] std::vector<Sheet> composeCover(const Job&, const PackRequest&, const std::vector<const Scheme*>&,

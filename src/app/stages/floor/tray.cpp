@@ -153,6 +153,7 @@ void Tray::echo() {
                        : tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
     return;
   }
+  if (const QString came = workspace_.cameWords(text); !came.isEmpty()) return echo_->setText(came);
   const PieceReading r = readPieceLine(text.toStdString(), workspace_.job().units, workspace_.format(), swapped_);
   QString words;
   if (!r.piece) words = QString::fromStdString(r.complaint);
@@ -202,6 +203,7 @@ bool Tray::eventFilter(QObject* watched, QEvent* event) {
 }
 
 void Tray::take(bool placeAtOnce) {
+  if (workspace_.takeCame(line_->text())) return line_->clear();
   const PieceReading r =
       readPieceLine(line_->text().toStdString(), workspace_.job().units, workspace_.format(), swapped_);
   if (!r.piece) {

@@ -9,6 +9,7 @@
 namespace mezzet {
 namespace {
 
+constexpr int kLineWide = 268;  // px of a line that leads somewhere
 constexpr std::size_t kMostWaiting = 6, kMostChanges = 10, kMostHard = 3;
 
 QString text(const std::string& words) { return onScreen(words); }
@@ -106,11 +107,13 @@ void HandOverPanel::addWaiting(const OutlookFacts& facts) {
     fillBlock(column, tr("Waits for a tape"),
               facts.waiting.empty() ? QStringList{tr("Nothing: all is measured.")} : QStringList{});
     for (std::size_t i = 0; i < std::min(facts.waiting.size(), kMostWaiting); ++i) {
-      auto* button = new QPushButton(text(facts.waiting[i].says));
+      const QString says = text(facts.waiting[i].says);
+      auto* button = new QPushButton(fontMetrics().elidedText(says, Qt::ElideRight, kLineWide));
       button->setObjectName(QStringLiteral("wait:") + QString::fromStdString(facts.waiting[i].placement.value));
       button->setProperty("leads", true);
       button->setAutoDefault(false);
-      button->setToolTip(button->text());
+      button->setToolTip(says);
+      button->setAccessibleName(says);
       connect(button, &QPushButton::clicked, this, [this, w = facts.waiting[i]] { go(w); });
       column->addWidget(button);
     }

@@ -12,8 +12,6 @@
 #include "app/stages/floor/piece_bar.h"
 #include "app/widgets/layouts.h"
 #include "app/widgets/style.h"
-#include "core/edit/records.h"
-#include "core/entry/came_line.h"
 #include "core/hang/as_hung.h"
 #include "core/plan/carrying.h"
 #include "core/site/heights.h"
@@ -160,11 +158,9 @@ void HandOverRow::echo() {
     return say(
         tr("Its middle %1 from the left end, %2 up").arg(workspace_.write(*place.across), workspace_.write(*place.up)));
   }
-  const CameReading came =
-      readCameLine(lineFor(typed).toStdString(), workspace_.job(), {}, workspace_.job().units, workspace_.format());
-  if (!came.meant) return say(tr("Say what came: sofa came 84 1/2 x 37"), true);
-  if (!came.complaint.empty()) return say(onScreen(came.complaint), true);
-  say(onScreen(came.echo));
+  const QString line = lineFor(typed), words = workspace_.cameWords(line);
+  if (words.isEmpty()) return say(tr("Say what came: sofa came 84 1/2 x 37"), true);
+  say(words, !workspace_.understandsCame(line));
 }
 
 void HandOverRow::take() {
@@ -177,16 +173,11 @@ void HandOverRow::take() {
 }
 
 void HandOverRow::takeCame(const QString& line) {
-  const CameReading came =
-      readCameLine(line.toStdString(), workspace_.job(), {}, workspace_.job().units, workspace_.format());
-  if (!came.meant || !came.piece)
-    return say(came.meant ? onScreen(came.complaint) : tr("Say what came: sofa came 84 1/2 x 37"), true);
-  const auto after = withDelivered(workspace_.job(), *came.piece, came.sizes, today());
-  if (!after) return say(onScreen(after.error().text()) + QStringLiteral("."), true);
-  const QString name = QString::fromStdString(findPiece(workspace_.job(), *came.piece)->name);
+  const QString words = workspace_.cameWords(line);
+  if (words.isEmpty()) return say(tr("Say what came: sofa came 84 1/2 x 37"), true);
+  if (!workspace_.takeCame(line)) return say(words, true);
   line_->clear();
-  workspace_.document().edit(tr("%1 came").arg(name), *after);
-  emit done(onScreen(came.echo + "."));
+  emit done(words);
   next();
 }
 

@@ -6,7 +6,7 @@
 
 namespace mezzet {
 
-inline constexpr double kDatesRow = 6;  ///< one task, mm of paper
+inline constexpr double kDatesRow = 5.1;  ///< one task, mm of paper
 
 /// Which of the tasks, in their order.
 struct DatesPart {

@@ -10,7 +10,7 @@ namespace mezzet {
 namespace {
 
 constexpr double kLegWall = 100, kLegReach = 500;  // mm of the house: drawn thickness, drawn beyond the piece
-constexpr double kLegGap = 9, kUnderLeg = 16, kLegLine = 4.6;  // mm of paper
+constexpr double kLegGap = 9, kUnderLeg = 16, kLegLine = 4.6, kAroundLegs = 2;  // mm of paper
 
 /// One leg in mm of the house from (0, 0), and how far it reaches.
 class LegDrawing {
@@ -186,6 +186,9 @@ Drawing composeDelivery(const std::vector<DeliveryLeg>& legs, const DeliveryAnsw
     out.low = Vec2{0, std::min(out.low.y / scale, y - high - kUnderLeg)} * scale;
     out.high = Vec2{most, 0} * scale;
   }
+  const Vec2 around = Vec2{kAroundLegs, kAroundLegs} * scale;
+  out.low = out.low - around;
+  out.high = out.high + around;
   return out;
 }
 
