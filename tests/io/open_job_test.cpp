@@ -572,7 +572,7 @@ class KeptWork : public OpenJobTest {
 TEST_F(KeptWork, IsFoundAfterAnyFault) {
   const char* wanted = std::getenv("MEZZET_MODEL_RUNS");
 #ifdef __SANITIZE_ADDRESS__
-  constexpr int kRuns = 250;  // a quarter, each taking four times as long
+  constexpr int kRuns = 160;  // a sixth, each taking six times as long
 #else
   constexpr int kRuns = 1'000;
 #endif

@@ -64,7 +64,7 @@ QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height:
 #sheetEdge QLabel { color: @onDesk; }
 #sheetEdge QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 2px 8px; }
 #sheetEdge QToolButton:hover { border: 1px solid @focus; }
-#sheetEdge QToolButton:checked { background: @focus; color: #1d2730; border: 1px solid #1d2730; }
+#sheetEdge QToolButton:checked { background: #f4c430; color: #1d2730; border: 1px solid #1d2730; }
 #sheetEdge QToolButton:focus { border: 2px solid @focus; padding: 1px 7px; }
 #across { background: transparent; }
 #sheetEdge QComboBox, #sheetEdge QLineEdit, #bar QComboBox { padding: 1px 18px 1px 6px; min-height: 18px; }
@@ -73,7 +73,7 @@ QComboBox::down-arrow { image: url(:/icons/arrow-dark.xpm); width: 10px; height:
 #sheetEdge QLineEdit:focus { padding: 0px 4px; }
 #tray QToolButton, #handRow QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 0 7px; }
 #tray QToolButton:hover, #tray QToolButton:focus, #handRow QToolButton:hover, #handRow QToolButton:focus { border: 1px solid @focus; }
-#tray QToolButton:checked, #handRow QToolButton:checked { background: @focus; color: #1d2730; border: 1px solid #1d2730; }
+#tray QToolButton:checked, #handRow QToolButton:checked { background: #f4c430; color: #1d2730; border: 1px solid #1d2730; }
 #header QToolButton { color: @onDesk; background: @well; border: 1px solid @wellEdge; border-radius: 3px; padding: 5px 10px; }
 #header QToolButton:hover { background: @bar; }
 #header QToolButton:focus { border: 2px solid @focus; padding: 4px 9px; }
@@ -99,7 +99,7 @@ QPushButton { background: @button; border: 1px solid @fieldEdge; border-radius: 
 QPushButton:hover { background: @buttonHover; }
 QPushButton:focus { border: 2px solid @ink; padding: 4px 11px; background: @fieldFocus; }
 QPushButton:disabled { color: @disabled; border-color: @rule; }
-#bar QPushButton:checked { background: @focus; color: #1d2730; border: 1px solid #1d2730; }
+#bar QPushButton:checked { background: #f4c430; color: #1d2730; border: 1px solid #1d2730; }
 QPushButton#primary { background: @primary; color: @onPrimary; border-color: @primary; font-weight: bold; }
 QPushButton#primary:hover { background: @primaryHover; }
 QPushButton#primary:focus { border: 2px solid #f4c430; }
