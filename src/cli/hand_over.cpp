@@ -5,14 +5,13 @@
 #include <QGuiApplication>
 #include <iostream>
 
-#include "cli/light.h"
+#include "cli/sheets.h"
 #include "core/plan/changes.h"
 #include "core/plan/dates.h"
 #include "core/plan/delivery.h"
 #include "core/sheets/pack.h"
 #include "io/files/issue.h"
 #include "io/json/hand_over_report.h"
-#include "io/photometry/ies.h"
 #include "io/tables/calendar_file.h"
 #include "render/fonts.h"
 #include "render/pack_pdf.h"
@@ -117,16 +116,12 @@ int runPack(const Options& o, int& argc, char** argv) {
   const JobFile file = load(o);
   const auto reader = readerNamed(o.version);
   if (!reader) throw Refused{{"--for " + o.version, "is no reader", "Use owner, installer, electrician, shop or all"}};
-  const Paper* paper = findPaper(o.paper);
-  if (paper == nullptr)
-    throw Refused{{"--paper " + o.paper, "is not a paper Mezzet knows", "Use letter, tabloid, a4, a3, a2 or arch-d"}};
+  const Paper* paper = &paperNamed(o.paper);
   qputenv("QT_QPA_PLATFORM", "offscreen");
   prepareEnvironment();
   QGuiApplication app(argc, argv);
   loadFonts();
-  ImageStore images;
-  for (const auto& [name, bytes] : file.images)
-    if (!isPhotometryName(name)) images.add(name, *bytes);
+  const ImageStore images = imagesIn(file);
   PackRequest request;
   request.reader = *reader;
   request.schemes = named(o);

@@ -16,6 +16,20 @@
 #include "render/pdf.h"
 
 namespace mezzet::cli {
+
+const Paper& paperNamed(const std::string& id) {
+  if (const Paper* paper = findPaper(id)) return *paper;
+  std::string names;
+  for (const Paper& p : papers()) names += (names.empty() ? "" : ", ") + p.id;
+  throw Refused{{"--paper " + id, "is not a paper Mezzet knows", "Use one of: " + names}};
+}
+
+ImageStore imagesIn(const JobFile& file) {
+  ImageStore images;
+  for (const auto& [name, bytes] : file.images)
+    if (!isPhotometryName(name)) images.add(name, *bytes);
+  return images;
+}
 namespace {
 
 int runSheet(const Options& o, int& argc, char** argv) {
@@ -23,10 +37,7 @@ int runSheet(const Options& o, int& argc, char** argv) {
   const auto kind = sheetKind(o.kind);
   if (!kind) throw Refused{{"--kind " + o.kind, "is not a sheet that Mezzet makes", "Use " + sheetWords()}};
   if (kind->row == &fixturesSheetRow() && o.out.ends_with(".csv")) return runFixturesCsv(o, file);
-  const Paper* paper = findPaper(o.paper);
-  std::string names;
-  for (const Paper& p : papers()) names += (names.empty() ? "" : ", ") + p.id;
-  if (paper == nullptr) throw Refused{{"--paper " + o.paper, "is not a paper Mezzet knows", "Use one of: " + names}};
+  const Paper* paper = &paperNamed(o.paper);
   if (o.version != "client" && o.version != "installer")
     throw Refused{{"--for " + o.version, "is not a version of a sheet", "Use client or installer"}};
   std::smatch match;
@@ -45,9 +56,7 @@ int runSheet(const Options& o, int& argc, char** argv) {
   prepareEnvironment();
   QGuiApplication app(argc, argv);
   loadFonts();
-  ImageStore images;
-  for (const auto& [name, bytes] : file.images)
-    if (!isPhotometryName(name)) images.add(name, *bytes);
+  const ImageStore images = imagesIn(file);
   const std::string date = QDate::currentDate().toString(Qt::ISODate).toStdString();
   const SheetRequest request{
       paper,
