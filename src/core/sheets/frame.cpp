@@ -51,15 +51,6 @@ void addSheetText(Drawing& d, Vec2 at, const std::string& text, double height, I
   d.add(Layer::Title, "", TextItem{at, text, height, Align::Left, 0, ink, Ink::None});
 }
 
-std::string fittedText(std::string text, double width, double letters) {
-  if (letteringWidth(text, letters) <= width) return text;
-  while (!text.empty() && letteringWidth(text + "...", letters) > width) {
-    do text.pop_back();
-    while (!text.empty() && (static_cast<unsigned char>(text.back()) & 0xC0) == 0x80);
-  }
-  return text + "...";
-}
-
 namespace {
 
 /// One after the other, with commas between those that say something.

@@ -19,8 +19,6 @@ struct Fit {
 void toPaper(Drawing&, Vec2 origin);
 [[nodiscard]] Sheet emptySheet(const Paper&, Fit, int scale);
 void addSheetText(Drawing&, Vec2 at, const std::string& text, double height = kSmallLetters, Ink ink = Ink::Ink);
-/// What fits `width` mm of paper, with an ellipsis where it does not.
-[[nodiscard]] std::string fittedText(std::string text, double width, double letters = kSmallLetters);
 /// Lines of at most `width` mm of paper, broken between words.
 [[nodiscard]] std::vector<std::string> wrapped(const std::string& text, double width);
 /// Sentences below a drawing in mm of the room, wrapped; the drawing grows by them.

@@ -100,4 +100,13 @@ void addNorth(Drawing& d, Vec2 at) {
         TextItem{at + Vec2{0, -6.5 * p}, "N", kSmallLetters, Align::Centre, 0, Ink::Ink, Ink::None});
 }
 
+std::string fittedText(std::string text, double width, double letters) {
+  if (letteringWidth(text, letters) <= width) return text;
+  while (!text.empty() && letteringWidth(text + "...", letters) > width) {
+    do text.pop_back();
+    while (!text.empty() && (static_cast<unsigned char>(text.back()) & 0xC0) == 0x80);
+  }
+  return text + "...";
+}
+
 }  // namespace mezzet

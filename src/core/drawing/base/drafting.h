@@ -46,4 +46,7 @@ void addScaleBar(Drawing&, Vec2 at, bool inches, LengthFormat format);
 /// A north arrow of the drawing's sheet pointing up the plan.
 void addNorth(Drawing&, Vec2 at);
 
+/// What fits `width` mm of paper, with an ellipsis where it does not.
+[[nodiscard]] std::string fittedText(std::string text, double width, double letters = kSmallLetters);
+
 }  // namespace mezzet

@@ -10,15 +10,6 @@ namespace {
 constexpr double kNames = 68, kHeadDates = 11, kBar = 3.4, kWeekTick = 2;  // mm of paper
 constexpr int kWeekDays = 7;
 
-std::string cut(std::string text, double width) {
-  if (letteringWidth(text, kSmallLetters) <= width) return text;
-  while (!text.empty() && letteringWidth(text + "...", kSmallLetters) > width) {
-    do text.pop_back();
-    while (!text.empty() && (static_cast<unsigned char>(text.back()) & 0xC0) == 0x80);
-  }
-  return text + "...";
-}
-
 }  // namespace
 
 Drawing composeDates(const Dates& dates, DatesPart part, double wide, std::optional<Day> today) {
@@ -60,7 +51,7 @@ Drawing composeDates(const Dates& dates, DatesPart part, double wide, std::optio
   for (std::size_t i = part.from; i < end; ++i) {
     const JobTask& t = dates.tasks[i];
     const double y = high - kHeadDates - (static_cast<double>(i - part.from) + 0.5) * kDatesRow;
-    text({0, y}, cut(t.what, kNames - 3), Align::Left);
+    text({0, y}, fittedText(t.what, kNames - 3), Align::Left);
     const double from = x(std::max(t.start, first)), to = std::max(from, x(t.end.plus(1)));
     const bool waits = t.kind == "order";
     if (t.slack > 0) {
