@@ -1,7 +1,6 @@
 #include "cli/hand_over.h"
 
 #include <QDate>
-#include <QDir>
 #include <QGuiApplication>
 #include <iostream>
 
@@ -11,6 +10,7 @@
 #include "core/plan/delivery.h"
 #include "core/sheets/pack.h"
 #include "io/files/issue.h"
+#include "io/files/pack_folder.h"
 #include "io/json/hand_over_report.h"
 #include "io/tables/calendar_file.h"
 #include "render/fonts.h"
@@ -99,10 +99,14 @@ int runChanges(const Options& o) {
   return kAnswered;
 }
 
+PackReader readerOf(const Options& o) {
+  if (const auto reader = readerNamed(o.version)) return *reader;
+  throw Refused{{"--for " + o.version, "is no reader", "Use owner, installer, electrician, shop or all"}};
+}
+
 int runIssue(const Options& o) {
   JobFile file = load(o);
-  if (!readerNamed(o.version))
-    throw Refused{{"--for " + o.version, "is no reader", "Use owner, installer, electrician, shop or all"}};
+  static_cast<void>(readerOf(o));
   const std::string date = o.from.empty() ? writeDay(todayHere()) : writeDay(*dayNamed(o.from, "--date"));
   file.job = orRefuse(issued(file.job, builtInRulebook(), named(o), o.version, date));
   write(o.out, orRefuse(writeJobBytes(file)));
@@ -114,8 +118,7 @@ int runIssue(const Options& o) {
 
 int runPack(const Options& o, int& argc, char** argv) {
   const JobFile file = load(o);
-  const auto reader = readerNamed(o.version);
-  if (!reader) throw Refused{{"--for " + o.version, "is no reader", "Use owner, installer, electrician, shop or all"}};
+  const PackReader reader = readerOf(o);
   const Paper* paper = &paperNamed(o.paper);
   qputenv("QT_QPA_PLATFORM", "offscreen");
   prepareEnvironment();
@@ -123,7 +126,7 @@ int runPack(const Options& o, int& argc, char** argv) {
   loadFonts();
   const ImageStore images = imagesIn(file);
   PackRequest request;
-  request.reader = *reader;
+  request.reader = reader;
   request.schemes = named(o);
   request.sheet.paper = paper;
   request.sheet.format = usualFormat(file.job.units);
@@ -134,18 +137,15 @@ int runPack(const Options& o, int& argc, char** argv) {
   if (!file.job.records->issues.empty()) request.changes = file.job.records->issues.back().changes;
   const Pack pack = orRefuse(composePack(file.job, request));
   for (const std::string& note : pack.notes) std::cerr << note << "\n";
-  const std::string title = file.job.name + ", " + readerTitle(*reader);
+  const std::string title = file.job.name + ", " + readerTitle(reader);
   if (o.out.ends_with(".pdf")) {
     write(o.out, orRefuse(packPdf(pack, title, &images)).toStdString());
   } else {
-    const std::vector<std::string> names = packFileNames(pack);
-    if (!QDir().mkpath(QString::fromStdString(o.out)))
-      throw Refused{{o.out, "could not be made", "Choose a folder that can be written, or name a .pdf"}};
-    for (std::size_t i = 0; i < names.size(); ++i)
-      write(o.out + "/" + names[i], orRefuse(contentPdf(pack, pack.contents[i], title, &images)).toStdString());
-    write(o.out + "/contents.csv", writeCsv(contentsTable(pack, names)));
+    FileSystem files;
+    if (const auto fault = savePackFolder(files, o.out, pack, orRefuse(contentPdfs(pack, title, &images))))
+      throw Refused{*fault};
   }
-  std::cout << o.out << ": " << pack.pages.size() << " sheets for the " << readerWord(*reader) << "\n";
+  std::cout << o.out << ": " << pack.pages.size() << " sheets for the " << readerWord(reader) << "\n";
   return kAnswered;
 }
 

@@ -76,9 +76,7 @@ int runSheet(const Options& o, int& argc, char** argv) {
       0,
       SchemeId(o.from),
       o.scheme.empty() ? std::vector<SchemeId>() : std::vector<SchemeId>{SchemeId(o.scheme)}};
-  std::vector<Sheet> pages;
-  for (int page = 0; page < pagesOf(file.job, room, scheme, *kind, request); ++page)
-    pages.push_back(orRefuse(composeSheet(file.job, room, scheme, *kind, request, page)));
+  const std::vector<Sheet> pages = orRefuse(composeSheets(file.job, room, scheme, *kind, request));
   const QByteArray bytes = orRefuse(sheetBytes(pages, o.out, file.job.name + ", " + room.name, &images));
   FileSystem files;
   if (const auto fault = saveAtomically(files, o.out, bytes.toStdString())) throw Refused{*fault};

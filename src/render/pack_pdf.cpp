@@ -71,19 +71,6 @@ Error notMade(const std::string& title) {
   return {title, "could not be made into a PDF", "There may be too little memory"};
 }
 
-/// Small letters, digits and hyphens.
-std::string fileWords(const std::string& text) {
-  std::string out;
-  for (const char c : text) {
-    const char low = c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
-    const bool plain = (low >= 'a' && low <= 'z') || (low >= '0' && low <= '9');
-    if (plain) out += low;
-    else if (!out.empty() && out.back() != '-') out += '-';
-  }
-  while (!out.empty() && out.back() == '-') out.pop_back();
-  return out;
-}
-
 }  // namespace
 
 Result<QByteArray> packPdf(const Pack& pack, const std::string& title, const ImageStore* images) {
@@ -97,19 +84,13 @@ Result<QByteArray> packPdf(const Pack& pack, const std::string& title, const Ima
   }
 }
 
-Result<QByteArray> contentPdf(const Pack& pack, const PackContent& content, const std::string& title,
-                              const ImageStore* images) {
-  const auto from = pack.pages.begin() + (content.first - 1);
-  const QByteArray bytes = sheetPdf(std::vector<Sheet>(from, from + content.pages), title, images);
-  if (bytes.isEmpty()) return notMade(title);
-  return bytes;
-}
-
-std::vector<std::string> packFileNames(const Pack& pack) {
+Result<std::vector<std::string>> contentPdfs(const Pack& pack, const std::string& title, const ImageStore* images) {
   std::vector<std::string> out;
   for (const PackContent& c : pack.contents) {
-    const std::string number = (c.first < 10 ? "0" : "") + std::to_string(c.first);
-    out.push_back(number + "-" + fileWords(c.title + " " + c.room) + ".pdf");
+    const auto from = pack.pages.begin() + (c.first - 1);
+    const QByteArray bytes = sheetPdf(std::vector<Sheet>(from, from + c.pages), title, images);
+    if (bytes.isEmpty()) return notMade(title);
+    out.push_back(bytes.toStdString());
   }
   return out;
 }

@@ -1,4 +1,4 @@
-// A pack as one PDF with bookmarks, or as a file for each of its sheets.
+// A pack as one PDF with bookmarks, or as one for each of its contents.
 #pragma once
 
 #include <QByteArray>
@@ -10,10 +10,7 @@ namespace mezzet {
 
 /// Refused where the PDF could not be made.
 [[nodiscard]] Result<QByteArray> packPdf(const Pack&, const std::string& title, const ImageStore*);
-/// The pages of one of its contents as a PDF.
-[[nodiscard]] Result<QByteArray> contentPdf(const Pack&, const PackContent&, const std::string& title,
-                                            const ImageStore*);
-/// "03-nails-wall-a-parlour.pdf": names of files for its contents, in their order, each different.
-[[nodiscard]] std::vector<std::string> packFileNames(const Pack&);
+/// The bytes of a PDF for each of its contents, in their order.
+[[nodiscard]] Result<std::vector<std::string>> contentPdfs(const Pack&, const std::string& title, const ImageStore*);
 
 }  // namespace mezzet

@@ -197,10 +197,6 @@ TEST(Cli, SolveArtGivesTheWorkedExample) {
 TEST(Cli, SolveArtOfASofaIsRefused) {
   EXPECT_EQ(run(kCli + "solve-art " + kJob1 + " --placement p1 --json 2>/dev/null").code, 2);
 }
-TEST(Cli, OutputDoesNotFollowTheLocale) {
-  EXPECT_EQ(run("LC_ALL=de_DE.UTF-8 " + kCli + "gaps " + kDemo + " --json").out,
-            run("LC_ALL=C " + kCli + "gaps " + kDemo + " --json").out);
-}
 TEST(Cli, SheetThatDoesNotFitSaysWhatDoes) {
   const Answer a = run(kCli + "sheet " + kDemo + " --scale 1:24 --paper letter --out " + test::ownFile("no.pdf 2>&1"));
   EXPECT_EQ(a.code, 2);

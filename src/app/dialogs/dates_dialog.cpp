@@ -87,7 +87,7 @@ void DatesDialog::fill() {
     // As wide as the picture once its rows fill it from top to bottom.
     const double rows = static_cast<double>(dates.tasks.size()) * kDatesRow + 14;
     const double wide = std::max(150.0, rows * size.width() / size.height());
-    return drawingPicture(w, size, ratio, [&](double) { return composeDates(dates, {}, wide, readDay(today())); });
+    return drawingPicture(w, size, ratio, [&](double) { return composeDates(dates, {}, wide, thisDay()); });
   });
 }
 
@@ -102,7 +102,7 @@ void DatesDialog::take() {
 std::optional<Error> DatesDialog::write(const QString& path) const {
   if (!dates_) return dates_.error();
   const std::string bytes = path.endsWith(QStringLiteral(".ics"))
-                                ? calendarText(*dates_, workspace_.job().name, *readDay(today()))
+                                ? calendarText(*dates_, workspace_.job().name, thisDay())
                                 : writeCsv(datesTable(*dates_));
   return saveAtomically(files_, path.toStdString(), bytes);
 }

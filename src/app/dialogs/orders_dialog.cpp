@@ -23,10 +23,8 @@ std::vector<PieceId> orderable(const Job& job) {
   std::vector<PieceId> out;
   const auto schemes = schemesToBuild(job, {});
   for (const auto& piece : job.pieces) {
-    const bool placed = std::any_of(schemes.begin(), schemes.end(), [&](const Scheme* s) {
-      return std::any_of(s->placements.begin(), s->placements.end(),
-                         [&](const Placement& p) { return p.piece == piece->id; });
-    });
+    const bool placed =
+        std::any_of(schemes.begin(), schemes.end(), [&](const Scheme* s) { return timesPlaced(*s, piece->id) > 0; });
     if (orderOf(*job.records, piece->id) != nullptr || (placed && !piece->shop->owned && !isDisplayed(piece->kind)))
       out.push_back(piece->id);
   }

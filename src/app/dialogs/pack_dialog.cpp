@@ -1,7 +1,6 @@
 #include "app/dialogs/pack_dialog.h"
 
 #include <QComboBox>
-#include <QDir>
 #include <QFileDialog>
 #include <QFormLayout>
 #include <QLabel>
@@ -17,7 +16,7 @@
 #include "app/widgets/layouts.h"
 #include "core/edit/records.h"
 #include "io/files/issue.h"
-#include "io/tables/calendar_file.h"
+#include "io/files/pack_folder.h"
 #include "render/pack_pdf.h"
 #include "render/pdf.h"
 
@@ -184,14 +183,9 @@ std::optional<Error> PackDialog::write(const QString& path) {
     if (!bytes) return bytes.error();
     return saveAtomically(files_, where, bytes->toStdString());
   }
-  if (!QDir().mkpath(path)) return Error{where, "could not be made", "Choose a folder that can be written"};
-  const std::vector<std::string> names = packFileNames(pack_);
-  for (std::size_t i = 0; i < names.size(); ++i) {
-    const auto bytes = contentPdf(pack_, pack_.contents[i], name, &workspace_.images());
-    if (!bytes) return bytes.error();
-    if (auto fault = saveAtomically(files_, where + "/" + names[i], bytes->toStdString())) return fault;
-  }
-  return saveAtomically(files_, where + "/contents.csv", writeCsv(contentsTable(pack_, names)));
+  const auto sheets = contentPdfs(pack_, name, &workspace_.images());
+  if (!sheets) return sheets.error();
+  return savePackFolder(files_, where, pack_, *sheets);
 }
 
 void PackDialog::askAndWrite(bool folder) {

@@ -124,13 +124,7 @@ Result<std::vector<Sheet>> PrintDialog::pages() const {
                              workspace_.routeLines(),
                              issueWords(workspace_.job())};
   const SheetKind kind = sheetKind(kind_->currentData().toString().toStdString()).value_or(SheetKind{});
-  std::vector<Sheet> out;
-  for (int page = 0; page < pagesOf(workspace_.job(), *room, workspace_.scheme(), kind, request); ++page) {
-    auto made = composeSheet(workspace_.job(), *room, workspace_.scheme(), kind, request, page);
-    if (!made) return made.error();
-    out.push_back(std::move(made).value());
-  }
-  return out;
+  return composeSheets(workspace_.job(), *room, workspace_.scheme(), kind, request);
 }
 
 void PrintDialog::preview() {

@@ -4,8 +4,12 @@
 #include <QDate>
 #include <string>
 
+#include "core/base/calendar.h"
+
 namespace mezzet {
 
 [[nodiscard]] inline std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
+
+[[nodiscard]] inline Day thisDay() { return *readDay(today()); }
 
 }  // namespace mezzet

@@ -12,6 +12,7 @@
 #include "core/space/tapes.h"
 #include "core/decide/adding.h"
 #include "core/display/display.h"
+#include "core/entry/came_line.h"
 #include "core/drawing/plan/floor_layers.h"
 #include "core/drawing/plan/order_marks.h"
 #include "core/decide/bands.h"
@@ -145,9 +146,8 @@ class Workspace : public QObject {
   [[nodiscard]] PlacementIds handOrder() const;
   /// Its numbers, for the drawing.
   [[nodiscard]] std::vector<OrderMark> handMarks() const;
-  /// What is understood of "sofa came 84 1/2 x 37", or why it is not; "" where the line says nothing of that.
-  [[nodiscard]] QString cameWords(const QString& line) const;
-  [[nodiscard]] bool understandsCame(const QString& line) const;
+  /// What is understood of "sofa came 84 1/2 x 37".
+  [[nodiscard]] CameReading readCame(const QString& line) const;
   /// Takes it, as one edit; false where it says nothing of that, or is not understood.
   bool takeCame(const QString& line);
   /// Nails of the wall that is seen, where they are asked for.

@@ -45,18 +45,12 @@ std::vector<OrderMark> Workspace::handMarks() const {
   return out;
 }
 
-QString Workspace::cameWords(const QString& line) const {
-  const CameReading came = readCameLine(line.toStdString(), job(), {}, job().units, format());
-  if (!came.meant) return {};
-  return QString::fromStdString(came.complaint.empty() ? came.echo + "." : came.complaint);
-}
-
-bool Workspace::understandsCame(const QString& line) const {
-  return readCameLine(line.toStdString(), job(), {}, job().units, format()).piece.has_value();
+CameReading Workspace::readCame(const QString& line) const {
+  return readCameLine(line.toStdString(), job(), {}, job().units, format());
 }
 
 bool Workspace::takeCame(const QString& line) {
-  const CameReading came = readCameLine(line.toStdString(), job(), {}, job().units, format());
+  const CameReading came = readCame(line);
   if (!came.piece) return false;
   const auto after = withDelivered(job(), *came.piece, came.sizes, today());
   if (!after) return false;

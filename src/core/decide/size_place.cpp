@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <limits>
 
+#include "core/base/sentence.h"
 #include "core/decide/first_place.h"
 #include "core/decide/which_rug.h"
 #include "core/edit/edits.h"
@@ -77,8 +78,7 @@ Result<Added> placedFor(const Job& job, const Rulebook& book, const SchemeId& id
   if (what && (served == nullptr || onFloor(served->on) == nullptr))
     return Error{what->value, "does not stand on the floor of this scheme", "See the ids in job.json"};
   Piece piece = usualPiece(kind);
-  piece.name = std::string(kindWords(kind));
-  piece.name[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(piece.name[0])));
+  piece.name = capital(std::string(kindWords(kind)));
   if (hangs(kind)) {
     const Wall wall = served != nullptr ? nearestWall(room, pieceOf(job, *served), *served) : wallsOf(room).front();
     auto first = withNewPiece(job, book, id, wall.id, std::move(piece), ids);

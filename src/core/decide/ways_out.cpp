@@ -5,6 +5,7 @@
 #include <iterator>
 #include <unordered_map>
 
+#include "core/base/sentence.h"
 #include "core/decide/movers.h"
 #include "core/rules/registry.h"
 
@@ -138,10 +139,8 @@ void twoMovers(Proof& proof, const Job& job, const Rulebook& book, const SchemeI
       });
       if (moved) continue;  // what the first has moved stays where that put it
       if (++tried > kSeconds) break;
-      std::string and_ = second.way.sentence;
-      and_[0] = static_cast<char>(std::tolower(static_cast<unsigned char>(and_[0])));
-      WayOut both{first.way.id + "+" + second.way.id, first.way.sentence + ", and " + and_, first.way.gives,
-                  std::move(second.way.job), std::max(first.way.nextId, second.way.nextId)};
+      WayOut both{first.way.id + "+" + second.way.id, first.way.sentence + ", and " + midSentence(second.way.sentence),
+                  first.way.gives, std::move(second.way.job), std::max(first.way.nextId, second.way.nextId)};
       if (proof.take(std::move(both), {})) return;
     }
   }

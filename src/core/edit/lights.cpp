@@ -105,8 +105,7 @@ Result<Job> withEnough(Job job, const SchemeId& id, const PieceId& pieceId) {
   const Piece* piece = findPiece(job, pieceId);
   const Scheme* scheme = findScheme(job, id);
   if (piece == nullptr || scheme == nullptr) return job;
-  const auto many = static_cast<int>(std::count_if(scheme->placements.begin(), scheme->placements.end(),
-                                                   [&](const Placement& p) { return p.piece == pieceId; }));
+  const int many = timesPlaced(*scheme, pieceId);
   if (piece->count >= many) return job;
   Piece more = *piece;
   more.count = many;

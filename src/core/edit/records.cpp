@@ -14,13 +14,6 @@ namespace {
 constexpr double kSameSize = 0.01;
 constexpr int kYear = 365, kSeason = 90;  // days after which things are looked at again [D]
 
-Order* lastOrder(Records& records, const PieceId& piece) {
-  Order* out = nullptr;
-  for (Order& order : records.orders)
-    if (order.piece == piece) out = &order;
-  return out;
-}
-
 /// One size as it came; the doubt says that it was taped.
 void take(Piece& piece, const char* dimension, double came, std::optional<double>& size) {
   if (came <= 0) return;
@@ -40,7 +33,7 @@ Result<Job> withRecords(const Job& job, Records records) {
 
 Result<Job> withOrder(const Job& job, Order order) {
   Records records = *job.records;
-  if (Order* now = lastOrder(records, order.piece)) *now = std::move(order);
+  if (Order* now = orderOf(records, order.piece)) *now = std::move(order);
   else records.orders.push_back(std::move(order));
   return withRecords(job, std::move(records));
 }
@@ -67,7 +60,7 @@ Result<Job> withDelivered(const Job& job, const PieceId& id, const BoxSize& came
     across = piece.width;
   }
   Records records = *job.records;
-  Order* order = lastOrder(records, id);
+  Order* order = orderOf(records, id);
   if (order == nullptr) {
     records.orders.push_back({id, planned->count});
     order = &records.orders.back();

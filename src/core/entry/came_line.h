@@ -16,6 +16,8 @@ struct CameReading {
   std::string echo;              ///< "Sofa came: 84 1/2 in wide (planned 84 in), 37 in deep (planned 36 in)"
   std::size_t at = 0;            ///< character the complaint is about
   std::string complaint;
+  /// The sentence to show: the echo, or the complaint.
+  [[nodiscard]] std::string says() const { return piece ? echo + "." : complaint; }
 };
 
 /// Sizes are width x depth x height; of what hangs width x height. The thing is named by its name, its id or its kind;

@@ -83,5 +83,8 @@ struct Records {
   std::vector<Review> reviews = {};
   bool operator==(const Records&) const = default;
 };
+/// The last order of a piece; null when there is none.
+[[nodiscard]] const Order* orderOf(const Records&, const PieceId&);
+[[nodiscard]] Order* orderOf(Records&, const PieceId&);
 
 }  // namespace mezzet

@@ -38,9 +38,9 @@ CornerId cornerName(std::size_t index) {
 }
 
 std::string_view openingWord(OpeningKind kind) {
-  constexpr std::array<std::string_view, 4> kKinds{"door", "sliding door", "window", "arch"};
-  static_assert(static_cast<std::size_t>(OpeningKind::Arch) == kKinds.size() - 1);
-  return kKinds[static_cast<std::size_t>(kind)];
+  constexpr std::array<std::string_view, 4> kOpeningKinds{"door", "sliding door", "window", "arch"};
+  static_assert(static_cast<std::size_t>(OpeningKind::Arch) == kOpeningKinds.size() - 1);
+  return kOpeningKinds[static_cast<std::size_t>(kind)];
 }
 
 std::string openingName(const Room& room, const Opening& o) {

@@ -10,6 +10,11 @@ const Placement* findPlacement(const Scheme& scheme, const PlacementId& id) {
   return at == scheme.placements.end() ? nullptr : &*at;
 }
 
+int timesPlaced(const Scheme& scheme, const PieceId& piece) {
+  return static_cast<int>(std::count_if(scheme.placements.begin(), scheme.placements.end(),
+                                        [&](const Placement& p) { return p.piece == piece; }));
+}
+
 const Circuit* findCircuit(const Scheme& scheme, const CircuitId& id) {
   const auto at =
       std::find_if(scheme.circuits.begin(), scheme.circuits.end(), [&](const Circuit& c) { return c.id == id; });

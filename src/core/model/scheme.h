@@ -34,6 +34,10 @@ struct Candidate {
   std::string date = {};  ///< of the last word on it: 2026-03-31
   bool operator==(const Candidate&) const = default;
 };
+/// Still thought of: chosen, or a finalist.
+[[nodiscard]] inline bool isInTheRunning(const Candidate& c) {
+  return c.state == CandidateState::Chosen || c.state == CandidateState::Finalist;
+}
 
 struct Placement {
   PlacementId id;
@@ -187,6 +191,8 @@ struct Scheme {
 [[nodiscard]] const Circuit* findCircuit(const Scheme&, const CircuitId&);             ///< likewise
 [[nodiscard]] const Hang* findHang(const Scheme&, std::string_view group);             ///< likewise
 [[nodiscard]] const DisplaySet* findDisplay(const Scheme&, std::string_view carrier);  ///< likewise
+/// How often a piece is placed there.
+[[nodiscard]] int timesPlaced(const Scheme&, const PieceId&);
 /// Things stand on each other at most so deep.
 inline constexpr int kDeepestCarried = 8;
 /// Where a thing stands in the plan, on the floor or, through any number of others, on something that does; none for

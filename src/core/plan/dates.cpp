@@ -102,9 +102,7 @@ class Network {
     for (const auto& piece : job_.pieces) {
       std::vector<const Scheme*> in;
       for (const Scheme* scheme : schemes)
-        if (std::any_of(scheme->placements.begin(), scheme->placements.end(),
-                        [&](const Placement& p) { return p.piece == piece->id; }))
-          in.push_back(scheme);
+        if (timesPlaced(*scheme, piece->id) > 0) in.push_back(scheme);
       const Order* order = orderOf(*job_.records, piece->id);
       const bool there = order != nullptr && order->state == OrderState::Arrived;
       if (in.empty() || there || (piece->shop->owned && order == nullptr)) continue;

@@ -127,11 +127,16 @@ std::optional<BoxSize> turnedBox(const Piece& p, const BoxSize& box) {
 
 /// The legs of one box, or of the better of two. What is not passed costs nothing.
 using Rooms = std::vector<std::string>;
+/// Whether what goes into these rooms passes a leg.
+bool isPassed(const DeliveryLeg& leg, const Rooms& to) {
+  return leg.room.empty() || std::find(to.begin(), to.end(), leg.room) != to.end();
+}
+
 std::vector<LegSlack> slacksOf(const std::vector<DeliveryLeg>& legs, const Rooms& to, const BoxSize& box,
                                const std::optional<BoxSize>& turned) {
   std::vector<LegSlack> out;
   for (const DeliveryLeg& leg : legs) {
-    if (!leg.room.empty() && std::find(to.begin(), to.end(), leg.room) == to.end()) {
+    if (!isPassed(leg, to)) {
       out.emplace_back().slack = HUGE_VAL;
       continue;
     }
@@ -262,9 +267,8 @@ LegSlack slackAt(const DeliveryLeg& leg, const BoxSize& size) {
 std::vector<PieceId> carriedPieces(const Job& job) {
   std::vector<PieceId> out;
   for (const auto& piece : job.pieces) {
-    bool placed = false;
-    for (const auto& scheme : job.schemes)
-      for (const Placement& p : scheme->placements) placed = placed || p.piece == piece->id;
+    const bool placed = std::any_of(job.schemes.begin(), job.schemes.end(),
+                                    [&](const auto& scheme) { return timesPlaced(*scheme, piece->id) > 0; });
     if ((placed || !piece->shop->owned) && !isDisplayed(piece->kind) && !goesOnCeiling(piece->kind))
       out.push_back(piece->id);
   }
@@ -274,10 +278,8 @@ std::vector<PieceId> carriedPieces(const Job& job) {
 std::vector<PieceId> carriedInto(const Job& job, const std::vector<const Scheme*>& schemes) {
   std::vector<PieceId> out = carriedPieces(job);
   std::erase_if(out, [&](const PieceId& id) {
-    return std::none_of(schemes.begin(), schemes.end(), [&](const Scheme* scheme) {
-      return std::any_of(scheme->placements.begin(), scheme->placements.end(),
-                         [&](const Placement& p) { return p.piece == id; });
-    });
+    return std::none_of(schemes.begin(), schemes.end(),
+                        [&](const Scheme* scheme) { return timesPlaced(*scheme, id) > 0; });
   });
   return out;
 }
@@ -296,9 +298,7 @@ DeliveryAnswer deliverBy(const Piece& p, const std::vector<DeliveryLeg>& legs, c
   a.piece = p.id;
   const auto box = boxOf(p);
   const std::vector<BoxSize> parts = partsOf(p, box);
-  const bool any = std::any_of(legs.begin(), legs.end(), [&](const DeliveryLeg& leg) {
-    return leg.room.empty() || std::find(to.begin(), to.end(), leg.room) != to.end();
-  });
+  const bool any = std::any_of(legs.begin(), legs.end(), [&](const DeliveryLeg& leg) { return isPassed(leg, to); });
   if (!any || (!box && parts.empty())) {
     a.says = capital(p.name) + (any ? ": measure its depth and height first." : ": measure the way in first.");
     return a;
@@ -331,8 +331,7 @@ DeliveryAnswer deliver(const Piece& p, const std::vector<DeliveryLeg>& legs, Len
 DeliveryAnswer deliver(const Job& job, const PieceId& id, LengthFormat format) {
   Rooms to;
   for (const auto& scheme : job.schemes)
-    for (const Placement& p : scheme->placements)
-      if (p.piece == id) to.push_back(scheme->room.value);
+    if (timesPlaced(*scheme, id) > 0) to.push_back(scheme->room.value);
   return deliverBy(*findPiece(job, id), job.records->legs, to, format);
 }
 

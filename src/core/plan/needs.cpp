@@ -86,13 +86,6 @@ std::string_view taskBringing(const Piece& piece, const Place& on) {
   return "furniture";
 }
 
-const Order* orderOf(const Records& records, const PieceId& piece) {
-  const Order* out = nullptr;
-  for (const Order& order : records.orders)
-    if (order.piece == piece) out = &order;
-  return out;
-}
-
 std::optional<int> leadOf(const Order* order, const Piece& piece) {
   if (order != nullptr && order->leadDays) return order->leadDays;
   return piece.shop->leadDays;

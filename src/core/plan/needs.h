@@ -19,8 +19,6 @@ struct TaskNeed {
 [[nodiscard]] TaskNeed needOf(const Job&, const Rulebook&, const Room&, const Scheme&, std::string_view task);
 /// By which task a piece comes into its room: "furniture", "rugs", "hang", "second-fix", "displays".
 [[nodiscard]] std::string_view taskBringing(const Piece&, const Place&);
-/// The last order of a piece; null when there is none.
-[[nodiscard]] const Order* orderOf(const Records&, const PieceId&);
 /// Calendar days from order to delivery: the order's own, else the piece's.
 [[nodiscard]] std::optional<int> leadOf(const Order*, const Piece&);
 

@@ -230,8 +230,7 @@ Judge::Judge(const Ground& ground, const Rulebook& book, const SearchAsk& ask)
   job_ = *ground.job;
   job_.schemes = {scheme_};
   std::erase_if(job_.pieces, [&](const auto& piece) {
-    const bool placed = std::any_of(scheme_->placements.begin(), scheme_->placements.end(),
-                                    [&](const Placement& p) { return p.piece == piece->id; });
+    const bool placed = timesPlaced(*scheme_, piece->id) > 0;
     const bool size = std::any_of(ground.movables.begin(), ground.movables.end(), [&](const Movable& m) {
       return std::find(m.sizes.begin(), m.sizes.end(), piece.get()) != m.sizes.end();
     });

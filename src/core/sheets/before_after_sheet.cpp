@@ -90,17 +90,11 @@ std::vector<Sheet> beforeAfterPages(const SheetSource& s) {
   return flow.finish();
 }
 
-int countBeforeAfter(const SheetSource& s) { return static_cast<int>(beforeAfterPages(s).size()); }
-Sheet pageBeforeAfter(const SheetSource& s, int number) { return pageOf(beforeAfterPages(s), number); }
-
 }  // namespace
 
 const SheetRow& beforeAfterSheetRow() {
-  static constexpr SheetRow row{.id = "before-after",
-                                .title = "before and after",
-                                .scales = false,
-                                .pages = countBeforeAfter,
-                                .page = pageBeforeAfter};
+  static constexpr SheetRow row{
+      .id = "before-after", .title = "before and after", .scales = false, .whole = beforeAfterPages};
   return row;
 }
 

@@ -74,14 +74,11 @@ std::vector<Sheet> cutOutPages(const SheetSource& s) {
   return pages;
 }
 
-int countCutOuts(const SheetSource& s) { return static_cast<int>(cutOutPages(s).size()); }
-Sheet pageCutOuts(const SheetSource& s, int number) { return pageOf(cutOutPages(s), number); }
-
 }  // namespace
 
 const SheetRow& cutOutsSheetRow() {
   static constexpr SheetRow row{
-      .id = "cut-outs", .title = "cut-outs to push about", .scales = false, .pages = countCutOuts, .page = pageCutOuts};
+      .id = "cut-outs", .title = "cut-outs to push about", .scales = false, .whole = cutOutPages};
   return row;
 }
 

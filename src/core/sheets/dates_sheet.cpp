@@ -34,14 +34,11 @@ std::vector<Sheet> datesPages(const SheetSource& s) {
   return flow.finish();
 }
 
-int countDates(const SheetSource& s) { return static_cast<int>(datesPages(s).size()); }
-Sheet pageDates(const SheetSource& s, int number) { return pageOf(datesPages(s), number); }
-
 }  // namespace
 
 const SheetRow& datesSheetRow() {
   static constexpr SheetRow row{
-      .id = "dates", .title = "dates", .scales = false, .namesScheme = false, .pages = countDates, .page = pageDates};
+      .id = "dates", .title = "dates", .scales = false, .namesScheme = false, .whole = datesPages};
   return row;
 }
 

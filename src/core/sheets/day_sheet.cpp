@@ -47,14 +47,10 @@ std::vector<Sheet> dayPages(const SheetSource& s) {
   return flow.finish();
 }
 
-int countDay(const SheetSource& s) { return static_cast<int>(dayPages(s).size()); }
-Sheet pageDay(const SheetSource& s, int number) { return pageOf(dayPages(s), number); }
-
 }  // namespace
 
 const SheetRow& daySheetRow() {
-  static constexpr SheetRow row{
-      .id = "day", .title = "hanging day", .scales = false, .pages = countDay, .page = pageDay};
+  static constexpr SheetRow row{.id = "day", .title = "hanging day", .scales = false, .whole = dayPages};
   return row;
 }
 

@@ -62,8 +62,6 @@ std::vector<Sheet> deliveryPages(const SheetSource& s) {
   return flow.finish();
 }
 
-int countDelivery(const SheetSource& s) { return static_cast<int>(deliveryPages(s).size()); }
-Sheet pageDelivery(const SheetSource& s, int number) { return pageOf(deliveryPages(s), number); }
 bool anyLegs(const Job& job) { return !job.records->legs.empty(); }
 
 }  // namespace
@@ -73,8 +71,7 @@ const SheetRow& deliverySheetRow() {
                                 .title = "the way in",
                                 .scales = false,
                                 .namesScheme = false,
-                                .pages = countDelivery,
-                                .page = pageDelivery,
+                                .whole = deliveryPages,
                                 .offered = anyLegs};
   return row;
 }

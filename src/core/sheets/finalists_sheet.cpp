@@ -18,7 +18,7 @@ constexpr double kCardGap = 6, kCardPicture = 42, kCardWords = 17;  // mm of pap
 std::vector<const Candidate*> stillThought(const Placement& p) {
   std::vector<const Candidate*> out;
   for (const Candidate& c : p.candidates)
-    if (c.state == CandidateState::Chosen || c.state == CandidateState::Finalist) out.push_back(&c);
+    if (isInTheRunning(c)) out.push_back(&c);
   return out;
 }
 
@@ -82,8 +82,6 @@ std::vector<Sheet> finalistPages(const SheetSource& s) {
   return flow.finish();
 }
 
-int countFinalists(const SheetSource& s) { return static_cast<int>(finalistPages(s).size()); }
-Sheet pageFinalists(const SheetSource& s, int number) { return pageOf(finalistPages(s), number); }
 bool anyFinalist(const Job& job) {
   for (const auto& scheme : job.schemes)
     for (const Placement& p : scheme->placements)
@@ -94,12 +92,8 @@ bool anyFinalist(const Job& job) {
 }  // namespace
 
 const SheetRow& finalistsSheetRow() {
-  static constexpr SheetRow row{.id = "finalists",
-                                .title = "finalists",
-                                .scales = false,
-                                .pages = countFinalists,
-                                .page = pageFinalists,
-                                .offered = anyFinalist};
+  static constexpr SheetRow row{
+      .id = "finalists", .title = "finalists", .scales = false, .whole = finalistPages, .offered = anyFinalist};
   return row;
 }
 

@@ -116,8 +116,4 @@ std::vector<Sheet> Flow::finish() {
   return std::move(pages_);
 }
 
-Sheet pageOf(std::vector<Sheet> pages, int number) {
-  return std::move(pages[std::min(static_cast<std::size_t>(std::max(0, number)), pages.size() - 1)]);
-}
-
 }  // namespace mezzet

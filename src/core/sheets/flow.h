@@ -51,7 +51,4 @@ class Flow {
   double left_ = 0, wide_ = 0, y_ = 0, foot_ = 0;
 };
 
-/// One page of what is composed whole; the last one where there are fewer.
-[[nodiscard]] Sheet pageOf(std::vector<Sheet>, int number);
-
 }  // namespace mezzet

@@ -105,9 +105,7 @@ class Collector {
   }
   bool finalists() const {
     return std::any_of(scheme_.placements.begin(), scheme_.placements.end(), [](const Placement& p) {
-      return std::count_if(p.candidates.begin(), p.candidates.end(), [](const Candidate& c) {
-               return c.state == CandidateState::Chosen || c.state == CandidateState::Finalist;
-             }) > 1;
+      return std::count_if(p.candidates.begin(), p.candidates.end(), isInTheRunning) > 1;
     });
   }
   bool compared() const {

@@ -159,7 +159,22 @@ std::optional<SheetKind> sheetKind(const std::string& words) {
 
 int pagesOf(const Job& job, const Room& room, const Scheme* scheme, const SheetKind& kind, const SheetRequest& r) {
   const SheetRow& row = rowOf(kind);
-  return row.pages == nullptr ? 1 : row.pages({job, room, scheme, kind.subject, r});
+  const SheetSource source{job, room, scheme, kind.subject, r};
+  if (row.whole != nullptr) return static_cast<int>(row.whole(source).size());
+  return row.pages == nullptr ? 1 : row.pages(source);
+}
+
+Result<std::vector<Sheet>> composeSheets(const Job& job, const Room& room, const Scheme* scheme, const SheetKind& kind,
+                                         const SheetRequest& r) {
+  const SheetRow& row = rowOf(kind);
+  if (row.whole != nullptr) return row.whole({job, room, scheme, kind.subject, r});
+  std::vector<Sheet> out;
+  for (int page = 0, all = pagesOf(job, room, scheme, kind, r); page < all; ++page) {
+    auto sheet = composeSheet(job, room, scheme, kind, r, page);
+    if (!sheet) return sheet.error();
+    out.push_back(std::move(sheet).value());
+  }
+  return out;
 }
 
 Result<Sheet> composeSheet(const Job& job, const Room& room, const Scheme* scheme, const SheetKind& kind,
@@ -167,6 +182,10 @@ Result<Sheet> composeSheet(const Job& job, const Room& room, const Scheme* schem
   const SheetRow& row = rowOf(kind);
   const SheetSource source{job, room, scheme, kind.subject, r};
   if (row.page != nullptr) return row.page(source, page);
+  if (row.whole != nullptr) {
+    std::vector<Sheet> pages = row.whole(source);
+    return std::move(pages[std::min(static_cast<std::size_t>(std::max(0, page)), pages.size() - 1)]);
+  }
   if (row.subjects != nullptr)
     if (const auto all = row.subjects(room); std::find(all.begin(), all.end(), kind.subject) == all.end())
       return Error{room.name, "has no " + std::string(row.title) + " " + kind.subject, "Choose one of its walls"};

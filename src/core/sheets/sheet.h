@@ -84,6 +84,9 @@ struct SheetRequest {
                                              const SheetRequest& request) {
   return composeSheet(job, room, scheme, {}, request);
 }
+/// All its pages.
+[[nodiscard]] Result<std::vector<Sheet>> composeSheets(const Job&, const Room&, const Scheme*, const SheetKind&,
+                                                       const SheetRequest&);
 /// How many pages a sheet takes on its paper; 1 but for long schedules.
 [[nodiscard]] int pagesOf(const Job&, const Room&, const Scheme*, const SheetKind&, const SheetRequest&);
 

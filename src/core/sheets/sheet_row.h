@@ -35,6 +35,8 @@ struct SheetRow {
   Drawing (*compose)(const SheetSource&, int scale) = nullptr;
   /// Of a list: one of its pages.
   Sheet (*page)(const SheetSource&, int page) = nullptr;
+  /// Of what is written from the top down, instead of those: all its pages at once, at least one.
+  std::vector<Sheet> (*whole)(const SheetSource&) = nullptr;
   /// What it is called in its title block.
   std::string (*heading)(const SheetSource&) = nullptr;
   /// Whether what a scheme adds decides on which paper it fits: a table of what hangs.

@@ -52,7 +52,8 @@ Polygon cleaned(Polygon p) {
 struct Corners {
   std::vector<Vec2> at;
   std::vector<std::size_t> of;  ///< by end: 2i and 2i + 1 of line i
-  int open = 0, closed = 0;
+  std::size_t open = 0;
+  int closed = 0;
   double largestGap = 0;
 };
 

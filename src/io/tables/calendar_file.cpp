@@ -97,14 +97,4 @@ Rows datesTable(const Dates& dates) {
   return out;
 }
 
-Rows contentsTable(const Pack& pack, const std::vector<std::string>& files) {
-  Rows out{{"sheet", "pages", "title", "room", "reader", "scale", "paper", "file"}};
-  for (std::size_t i = 0; i < pack.contents.size(); ++i) {
-    const PackContent& c = pack.contents[i];
-    out.push_back({std::to_string(c.first), std::to_string(c.pages), c.title, c.room, c.reader, c.scale, c.paper,
-                   i < files.size() ? files[i] : std::string()});
-  }
-  return out;
-}
-
 }  // namespace mezzet

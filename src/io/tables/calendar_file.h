@@ -4,7 +4,6 @@
 #include <string>
 
 #include "core/plan/dates.h"
-#include "core/sheets/pack.h"
 #include "io/tables/csv.h"
 
 namespace mezzet {
@@ -13,7 +12,5 @@ namespace mezzet {
 /// Lines end with CRLF and are folded at 75 bytes, never within a letter. `stamp`: the day it was written on.
 [[nodiscard]] std::string calendarText(const Dates&, const std::string& job, Day stamp);
 [[nodiscard]] Rows datesTable(const Dates&);
-/// What a folder of sheets holds; `files` names them in the order of the contents.
-[[nodiscard]] Rows contentsTable(const Pack&, const std::vector<std::string>& files);
 
 }  // namespace mezzet

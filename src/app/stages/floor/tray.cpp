@@ -153,7 +153,7 @@ void Tray::echo() {
                        : tr("Enter puts it into the tray, Ctrl+Enter onto the drawing."));
     return;
   }
-  if (const QString came = workspace_.cameWords(text); !came.isEmpty()) return echo_->setText(came);
+  if (const auto came = workspace_.readCame(text); came.meant) return echo_->setText(onScreen(came.says()));
   const PieceReading r = readPieceLine(text.toStdString(), workspace_.job().units, workspace_.format(), swapped_);
   QString words;
   if (!r.piece) words = QString::fromStdString(r.complaint);

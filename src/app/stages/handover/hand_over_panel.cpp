@@ -75,7 +75,7 @@ void HandOverPanel::addNext(const OutlookFacts& facts) {
   if (!facts.dates) {
     lines << text(capital(facts.dates.error().text()) + ".");
   } else {
-    const JobTask* risk = nextAtRisk(*facts.dates, *readDay(today()));
+    const JobTask* risk = nextAtRisk(*facts.dates, thisDay());
     lines << (risk != nullptr ? text(riskWords(*facts.dates, *risk)) : tr("No date is at risk."));
     lines << tr("All done on %1.").arg(text(dayWords(facts.dates->end)));
     for (const HeldDate& late : facts.dates->late)

@@ -145,6 +145,11 @@ void HandOverRow::say(const QString& words, bool complaint) {
   echo_->setText(words);
 }
 
+void HandOverRow::sayCame(const CameReading& came) {
+  if (!came.meant) return say(tr("Say what came: sofa came 84 1/2 x 37"), true);
+  say(onScreen(came.says()), !came.piece);
+}
+
 void HandOverRow::echo() {
   const QString typed = line_->text().trimmed();
   const Placement* p = workspace_.selectedPlacement();
@@ -158,9 +163,7 @@ void HandOverRow::echo() {
     return say(
         tr("Its middle %1 from the left end, %2 up").arg(workspace_.write(*place.across), workspace_.write(*place.up)));
   }
-  const QString line = lineFor(typed), words = workspace_.cameWords(line);
-  if (words.isEmpty()) return say(tr("Say what came: sofa came 84 1/2 x 37"), true);
-  say(words, !workspace_.understandsCame(line));
+  sayCame(workspace_.readCame(lineFor(typed)));
 }
 
 void HandOverRow::take() {
@@ -173,11 +176,11 @@ void HandOverRow::take() {
 }
 
 void HandOverRow::takeCame(const QString& line) {
-  const QString words = workspace_.cameWords(line);
-  if (words.isEmpty()) return say(tr("Say what came: sofa came 84 1/2 x 37"), true);
-  if (!workspace_.takeCame(line)) return say(words, true);
+  const CameReading came = workspace_.readCame(line);
+  sayCame(came);
+  if (!workspace_.takeCame(line)) return;
   line_->clear();
-  emit done(words);
+  emit done(onScreen(came.says()));
   next();
 }
 

@@ -34,6 +34,7 @@ class HandOverRow : public QWidget {
   void takeCame(const QString& line);
   void takeHung(const Placement&, const QString& text);
   void say(const QString& words, bool complaint = false);
+  void sayCame(const CameReading&);
   void next();
   [[nodiscard]] QString lineFor(const QString& typed) const;
 

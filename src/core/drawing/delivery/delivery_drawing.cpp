@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 #include "core/base/sentence.h"
 #include "core/drawing/base/drafting.h"
@@ -44,7 +45,7 @@ class LegDrawing {
   [[nodiscard]] double length() const {
     return slack_ == nullptr ? 900 : slack_->along * std::cos(radians()) + slack_->up * std::sin(radians());
   }
-  [[nodiscard]] double radians() const { return slack_ == nullptr ? 0 : slack_->tilt * 3.14159265358979 / 180; }
+  [[nodiscard]] double radians() const { return slack_ == nullptr ? 0 : slack_->tilt * std::numbers::pi / 180; }
 
   void straight() {
     const double w = *leg_.width, thick = leg_.kind == LegKind::Door ? leg_.depth.value_or(kUsualNeck) : length();
@@ -76,7 +77,7 @@ class LegDrawing {
     solid({a, b}, {a + kLegWall, reach});
     solid({a, b}, {reach, b + kLegWall});
     if (slack_ == nullptr) return;
-    const double t = tightestTurn(a, b, w) * 3.14159265358979 / 180;
+    const double t = tightestTurn(a, b, w) * std::numbers::pi / 180;
     const Vec2 p{l * std::cos(t), 0}, q{0, l * std::sin(t)}, in = Vec2{std::sin(t), std::cos(t)} * w;
     piece({p, p + in, q + in, q});
   }
