@@ -24,9 +24,9 @@ std::vector<EdgePrice> edgePrices(double edgeLength, const CarpetList& list, con
         {id, name, price == list.edgePrices.end() ? std::nullopt : std::optional(price->second * edgeLength / kMetre)});
   };
   for (const EdgeFinish& finish : trade.edges) add(finish.id, finish.name);
-  for (const auto& [id, price] : list.edgePrices)
-    if (std::none_of(trade.edges.begin(), trade.edges.end(), [&](const EdgeFinish& e) { return e.id == id; }))
-      add(id, id);
+  for (const auto& price : list.edgePrices)
+    if (std::none_of(trade.edges.begin(), trade.edges.end(), [&](const EdgeFinish& e) { return e.id == price.first; }))
+      add(price.first, price.first);
   return out;
 }
 

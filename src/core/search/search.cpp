@@ -49,7 +49,6 @@ class Chain {
  public:
   Chain(const Ground& ground, const Rulebook& book, const SearchAsk& ask, std::size_t number, Told& told)
       : ground_(ground),
-        ask_(ask),
         number_(number),
         chance_(kChains * ask.seed + number),
         judge_(ground, book, ask),
@@ -146,7 +145,6 @@ class Chain {
   }
 
   const Ground& ground_;
-  const SearchAsk& ask_;
   std::size_t number_;
   Chance chance_;
   Judge judge_;

@@ -4,6 +4,7 @@
 #include <functional>
 #include <stop_token>
 
+#include "core/sheets/bookmark.h"
 #include "core/sheets/sheet.h"
 
 namespace mezzet {
@@ -30,11 +31,6 @@ struct PackEntry {
 struct PackContent {
   int first = 1, pages = 1;  ///< sheet numbers, the cover is 1
   std::string title, room, reader, scale, paper, kind;
-};
-struct PackBookmark {
-  std::string title;
-  int page = 0;  ///< from 0
-  int level = 0;
 };
 struct Pack {
   std::vector<Sheet> pages;
