@@ -19,6 +19,8 @@
 namespace mezzet {
 namespace {
 
+bool saysCame(const QString& typed) { return typed.contains(QStringLiteral(" came"), Qt::CaseInsensitive); }
+
 /// Two lengths with an x between them.
 struct TapedPlace {
   std::optional<double> across, up;
@@ -134,7 +136,7 @@ void HandOverRow::follow() {
 }
 
 QString HandOverRow::lineFor(const QString& typed) const {
-  if (typed.contains(QStringLiteral(" came"), Qt::CaseInsensitive)) return typed;
+  if (saysCame(typed)) return typed;
   const Placement* p = workspace_.selectedPlacement();
   if (p == nullptr || onWall(p->on) != nullptr) return typed;
   return QString::fromStdString(p->piece.value) + QStringLiteral(" came ") + typed;
@@ -156,7 +158,7 @@ void HandOverRow::echo() {
   if (typed.isEmpty())
     return say(p == nullptr ? tr("Select by number, with Tab, or type what came.")
                             : tr("Numbers: in which order. Filled: it is there."));
-  const bool wall = p != nullptr && onWall(p->on) != nullptr && !typed.contains(QStringLiteral(" came"));
+  const bool wall = p != nullptr && onWall(p->on) != nullptr && !saysCame(typed);
   if (wall) {
     const TapedPlace place = placeIn(workspace_, typed);
     if (!place.complaint.isEmpty()) return say(place.complaint, true);
@@ -170,7 +172,7 @@ void HandOverRow::take() {
   if (workspace_.document().readOnly()) return emit refused();
   const QString typed = line_->text().trimmed();
   const Placement* p = workspace_.selectedPlacement();
-  if (p != nullptr && onWall(p->on) != nullptr && !typed.contains(QStringLiteral(" came"))) return takeHung(*p, typed);
+  if (p != nullptr && onWall(p->on) != nullptr && !saysCame(typed)) return takeHung(*p, typed);
   if (typed.isEmpty() && p == nullptr) return;
   takeCame(lineFor(typed));
 }
