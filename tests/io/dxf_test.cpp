@@ -149,6 +149,19 @@ TEST(Dxf, WrittenComesBackAsTheSameOutline) {
   EXPECT_NEAR(outline->corners[1].at.x, 222 * kInch, 1e-6);
 }
 
+// The library wrote a handle that nobody set where the style had another name.
+TEST(Dxf, DimensionsAreLetteredInAStyleThatIsThere) {
+  const Job job = test::emptyRoom();
+  const std::string bytes = writeDxf(job, *job.rooms.front(), job.schemes.front().get(), kMm);
+  const std::size_t style = bytes.find("\nSTYLE\n  5\n"), lettering = bytes.find("\n340\n");
+  ASSERT_NE(style, std::string::npos);
+  ASSERT_NE(lettering, std::string::npos);
+  // The table of styles has a handle of its own, then comes the one style.
+  const std::size_t one = bytes.find("\nSTYLE\n  5\n", style + 1);
+  ASSERT_NE(one, std::string::npos);
+  const auto lineAt = [&](std::size_t at) { return bytes.substr(at, bytes.find('\n', at) - at); };
+  EXPECT_EQ(lineAt(lettering + 5), lineAt(one + 11));
+}
 TEST(Dxf, LayersOfAnyLengthAreRead) {
   for (const std::size_t length : {255U, 1'022U, 1'023U, 1'024U, 1'025U, 4'096U}) {
     const std::string layer(length, 'L');

@@ -15,6 +15,9 @@ namespace mezzet {
 namespace {
 
 constexpr double kDimensionOff = 450;  // mm off the wall's outer face
+/// Written just so: the library gives dimensions the handle of the style that has this name, and of another a number
+/// that nobody set.
+constexpr const char* kStyle = "Standard";
 constexpr double kLettering = 120;     // mm high, as 2.5 mm at 1:48
 constexpr const char* kLayers[] = {"0", "WALLS", "OPENINGS", "FEATURES", "DIMENSIONS", "FURNITURE"};
 
@@ -97,7 +100,7 @@ class Writer {
   }
   void text(const char* layer, Vec2 at, const std::string& words, double angleRadians = 0) {
     dxf_.writeText(
-        out_, DL_TextData(at.x, at.y, 0, at.x, at.y, 0, kLettering, 1, 0, 1, 2, drawn(words), "STANDARD", angleRadians),
+        out_, DL_TextData(at.x, at.y, 0, at.x, at.y, 0, kLettering, 1, 0, 1, 2, drawn(words), kStyle, angleRadians),
         of(layer));
   }
   /// As lines and a text: a DIMENSION entity needs a block with its geometry, which the library does not write, and
@@ -140,7 +143,7 @@ void writeTables(DL_Dxf& dxf, DL_WriterA& out) {
                    DL_Attributes("", 7, 0x000000, std::string(layer) == "WALLS" ? 50 : 18, "CONTINUOUS"));
   out.tableEnd();
   out.tableStyle(1);
-  dxf.writeStyle(out, DL_StyleData("STANDARD", 0, 0.0, 1.0, 0.0, 0, kLettering, "txt", ""));
+  dxf.writeStyle(out, DL_StyleData(kStyle, 0, 0.0, 1.0, 0.0, 0, kLettering, "txt", ""));
   out.tableEnd();
   dxf.writeView(out);
   dxf.writeUcs(out);
