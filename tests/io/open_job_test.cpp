@@ -425,6 +425,14 @@ class KeptWork : public OpenJobTest {
     return false;
   }
 
+  /// What was brought back is the window's own from here on.
+  static void taken(std::vector<Owed>& owed, std::optional<Owed>& brought) {
+    if (brought)
+      std::erase_if(
+          owed, [&](const Owed& o) { return unnamed(o.job) == unnamed(brought->job) && o.draft == brought->draft; });
+    brought.reset();
+  }
+
   /// One life after another of a program with one window, each ended by a kill, a closing, or at the end of the run.
   void run(unsigned seed) {
     std::mt19937 random(seed);
@@ -443,9 +451,12 @@ class KeptWork : public OpenJobTest {
       // The last state that was said to be safe, and the one that a step was about to make.
       std::optional<Owed> safe;
       std::vector<Owed> coming;
+      // Brought back while its journal could not be written: owed until that, or a file, holds it.
+      std::optional<Owed> brought;
       bool dirty = false;
       const auto settle = [&] {
         coming.clear();
+        if (!window->trouble()) taken(owed, brought);
         if (!window->trouble() && !window->readOnly())
           safe = (dirty || draft) ? std::optional(Owed{now.job, draft}) : std::nullopt;
         else if (!dirty && !draft) safe.reset();
@@ -490,7 +501,10 @@ class KeptWork : public OpenJobTest {
                   break;
               }
               coming.push_back({now.job, draft});
-              if (window->save(where, now, true).ok()) dirty = false;
+              if (window->save(where, now, true).ok()) {
+                dirty = false;
+                if (brought && !brought->draft) taken(owed, brought);
+              }
               settle();
               break;
             }
@@ -525,10 +539,7 @@ class KeptWork : public OpenJobTest {
               now = back->after;
               draft = back->draft;
               dirty = back->edits.edits > 0;
-              if (!window->trouble())
-                std::erase_if(owed, [&](const Owed& o) {
-                  return unnamed(o.job) == unnamed(found.file.job) && o.draft == found.draft;
-                });
+              brought = Owed{found.file.job, found.draft};
               settle();
               break;
             }

@@ -63,7 +63,7 @@ MainWindow::~MainWindow() {
   document_->disconnect();
   document_->undoStack().disconnect();
   workspace_->disconnect();
-  delete takeCentralWidget();
+  delete centralWidget();  // taken out first, all of it would be styled once more
 }
 
 SheetView& MainWindow::sheet() {
@@ -80,15 +80,15 @@ SheetView& MainWindow::sheet() {
 }
 bool MainWindow::tracing() const { return rowOf(workspace_->stage()).content(*workspace_) == Content::Picture; }
 
-QWidget* MainWindow::makeHeader() {
-  auto* header = new QWidget;
+QWidget* MainWindow::makeHeader(QWidget* desk) {
+  auto* header = new QWidget(desk);
   header->setObjectName(QStringLiteral("header"));
   header->setAttribute(Qt::WA_StyledBackground);
   header->setFixedHeight(44);
   auto* row = new QHBoxLayout(header);
   row->setContentsMargins(10, 0, 14, 0);
   row->setSpacing(10);
-  auto* menus = new QMenuBar;
+  auto* menus = new QMenuBar(header);
   menus->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Preferred);
   actions_ = std::make_unique<Actions>(this, menus);
   row->addWidget(menus, 0, Qt::AlignVCenter);
@@ -117,54 +117,56 @@ QWidget* MainWindow::makeHeader() {
   return header;
 }
 
-QLayout* MainWindow::makeSheets() {
+QLayout* MainWindow::makeSheets(QWidget* below) {
   auto* left = new QVBoxLayout;
   left->setSpacing(6);
-  sheets_ = new SheetDesk;
-  plan_ = new PlanView(*workspace_);
+  sheets_ = new SheetDesk(below);
+  plan_ = new PlanView(*workspace_, sheets_);
   plan_->setObjectName(QStringLiteral("planView"));
   plan_->setAccessibleName(tr("Floor plan"));
-  wall_ = new WallView(*workspace_);
+  wall_ = new WallView(*workspace_, sheets_);
   wall_->setObjectName(QStringLiteral("wallView"));
   wall_->setAccessibleName(tr("Wall"));
-  light_ = new LightView(*workspace_);
+  light_ = new LightView(*workspace_, sheets_);
   light_->setObjectName(QStringLiteral("lightView"));
   light_->setAccessibleName(tr("Ceiling and section"));
   sheets_->addWidget(plan_);
   sheets_->addWidget(light_);
   sheets_->addWidget(wall_);
-  trace_ = new TraceView(*workspace_);
+  trace_ = new TraceView(*workspace_, sheets_);
   sheets_->addWidget(trace_);
-  house_ = new HouseView(*workspace_);
+  house_ = new HouseView(*workspace_, sheets_);
   house_->setObjectName(QStringLiteral("houseView"));
   house_->setAccessibleName(tr("The house"));
   sheets_->addWidget(house_);
-  fold_ = new FoldView(*workspace_);
+  fold_ = new FoldView(*workspace_, sheets_);
   fold_->setObjectName(QStringLiteral("foldView"));
   fold_->setAccessibleName(tr("The room opened like a box"));
   sheets_->addWidget(fold_);
-  display_ = new DisplayView(*workspace_);
+  display_ = new DisplayView(*workspace_, sheets_);
   display_->setObjectName(QStringLiteral("displayView"));
   display_->setAccessibleName(tr("What stands on it, and its section"));
   sheets_->addWidget(display_);
-  edge_ = new SheetEdge(*workspace_);
+  edge_ = new SheetEdge(*workspace_, sheets_);
   sheets_->setEdge(edge_);
   sheets_->setCorner(new WallPicker(*workspace_));
   connect(edge_, &SheetEdge::resized, sheets_, &SheetDesk::placeEdge, Qt::QueuedConnection);
   left->addWidget(sheets_, 1);
   // One bar: the selected piece, or the typed line with the tray.
-  foot_ = new QStackedWidget;
+  foot_ = new QStackedWidget(below);
   foot_->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
   bar_ = new PieceBar(*workspace_);
   foot_->addWidget(scrollingAcross(bar_, kNarrowForPieceBar));
-  tray_ = new Tray(*workspace_);
+  tray_ = new Tray(*workspace_, foot_);
   foot_->addWidget(tray_);
-  hand_ = new HandOverRow(*workspace_);
+  hand_ = new HandOverRow(*workspace_, foot_);
   foot_->addWidget(hand_);
   left->addWidget(foot_);
   return left;
 }
 
+// Each part is made within the one that holds it: what is put into a window when it is whole already is styled anew,
+// with all that is in it.
 void MainWindow::build() {
   auto* desk = new QWidget;
   desk->setObjectName(QStringLiteral("desk"));
@@ -174,26 +176,26 @@ void MainWindow::build() {
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(0);
 
-  column->addWidget(makeHeader());
+  column->addWidget(makeHeader(desk));
 
-  tape_ = new StageTape(*workspace_);
+  tape_ = new StageTape(*workspace_, desk);
   column->addWidget(tape_);
-  notice_ = new NoticeBar;
+  notice_ = new NoticeBar(desk);
   column->addWidget(notice_);
 
-  auto* below = new QWidget;
+  auto* below = new QWidget(desk);
   auto* work = new QHBoxLayout(below);
   work->setContentsMargins(kDeskMargin, kDeskMargin, kDeskMargin, kDeskMargin);
   work->setSpacing(kDeskMargin);
-  work->addLayout(makeSheets(), 1);
-  panels_ = new QStackedWidget;
-  ledger_ = new Ledger(*workspace_);
-  site_ = new SitePanel(*workspace_, *trace_);
+  work->addLayout(makeSheets(below), 1);
+  panels_ = new QStackedWidget(below);
+  ledger_ = new Ledger(*workspace_, panels_);
+  site_ = new SitePanel(*workspace_, *trace_, panels_);
   measure_ = &site_->walls();
   panels_->addWidget(ledger_);  // in the order of Panel
   panels_->addWidget(site_);
-  panels_->addWidget(new BriefPanel(*workspace_));
-  handPanel_ = new HandOverPanel(*workspace_);
+  panels_->addWidget(new BriefPanel(*workspace_, panels_));
+  handPanel_ = new HandOverPanel(*workspace_, panels_);
   panels_->addWidget(handPanel_);
   work->addWidget(panels_);
   column->addWidget(below, 1);

@@ -75,8 +75,8 @@ class MainWindow : public QMainWindow {
 
  private:
   void build();
-  [[nodiscard]] QWidget* makeHeader();
-  [[nodiscard]] QLayout* makeSheets();
+  [[nodiscard]] QWidget* makeHeader(QWidget* desk);
+  [[nodiscard]] QLayout* makeSheets(QWidget* below);
   void wire();
   void wireJob();
   void wirePieces();

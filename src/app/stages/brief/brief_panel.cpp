@@ -53,7 +53,12 @@ BriefPanel::BriefPanel(Workspace& workspace, QWidget* parent) : QWidget(parent),
   };
   connect(&workspace_, &Workspace::jobChanged, this, follow, Qt::QueuedConnection);
   connect(&workspace_, &Workspace::viewChanged, this, follow, Qt::QueuedConnection);
-  rebuild();
+}
+
+// A hundred rules take a while to lay out: not before they are looked at.
+void BriefPanel::showEvent(QShowEvent* event) {
+  if (column_->isEmpty()) rebuild();
+  QWidget::showEvent(event);
 }
 
 void BriefPanel::change(const QString& name, const std::function<void(Brief&)>& edit) {

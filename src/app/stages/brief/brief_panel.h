@@ -18,6 +18,9 @@ class BriefPanel : public QWidget {
  public:
   explicit BriefPanel(Workspace& workspace, QWidget* parent = nullptr);
 
+ protected:
+  void showEvent(QShowEvent*) override;
+
  private:
   void rebuild();
   void addField(QVBoxLayout*, const QString& label, const char* name, const QString& text, const QString& effect,

@@ -52,13 +52,13 @@ SitePanel::SitePanel(Workspace& workspace, TraceView& trace, QWidget* parent) : 
     ++at;
   }
   column->addLayout(chips);
-  pages_ = new QStackedWidget;
-  walls_ = new MeasurePanel(workspace_);
-  inWall_ = new InWallPage(workspace_);
-  tracing_ = new TracePage(workspace_, trace);
-  photographs_ = new PhotographsPage(workspace_);
-  const auto scrolling = [](QWidget* list) {
-    auto* page = new QWidget;
+  pages_ = new QStackedWidget(this);
+  walls_ = new MeasurePanel(workspace_, pages_);
+  inWall_ = new InWallPage(workspace_, pages_);
+  tracing_ = new TracePage(workspace_, trace, pages_);
+  photographs_ = new PhotographsPage(workspace_, pages_);
+  const auto scrolling = [this](QWidget* list) {
+    auto* page = new QWidget(pages_);
     auto* inside = scrollingColumn(page);
     inside->addWidget(list);
     inside->addStretch(1);
@@ -66,12 +66,12 @@ SitePanel::SitePanel(Workspace& workspace, TraceView& trace, QWidget* parent) : 
   };
   pages_->addWidget(walls_);
   pages_->addWidget(scrolling(new OpeningsList(workspace_)));
-  pages_->addWidget(new HeightsPage(workspace_));
+  pages_->addWidget(new HeightsPage(workspace_, pages_));
   pages_->addWidget(scrolling(new FixedList(workspace_)));
   pages_->addWidget(inWall_);
   pages_->addWidget(tracing_);
   pages_->addWidget(photographs_);
-  pages_->addWidget(new HousePage(workspace_));
+  pages_->addWidget(new HousePage(workspace_, pages_));
   column->addWidget(pages_, 1);
   auto* device = new QWidget;
   device->setObjectName(QStringLiteral("meterStrip"));
