@@ -27,6 +27,7 @@ Outcome Trial::operator()(const Job& job) {
   const Situation situation(job, book_, scheme, format_, with_);
   std::vector<Finding> found;
   row_->evaluate(situation, *rule_, found);
+  if (tries_ != nullptr) tries_->found(scheme.placements.size(), found.size());
   // Gone is cured only of rules that find nothing but faults: a seat turned away from its table is not served.
   Outcome out{showsOf(target_.rule, shows::kFindsFaults), std::nullopt, {}};
   bool breaks = false;

@@ -24,7 +24,13 @@ struct Tries {
     left -= static_cast<long long>(placements * placements / kRules + 1);
     return left >= 0 && !stop.stop_requested();
   }
-  static constexpr std::size_t kRules = 16;  // one rule costs about this part of a whole check
+  /// What a rule found makes it dearer where that is more than there are placements: all of a heap that lie on each
+  /// other.
+  void found(std::size_t placements, std::size_t findings) {
+    if (findings > placements) left -= static_cast<long long>(kFinding * (findings - placements));
+  }
+  static constexpr std::size_t kRules = 16;    // one rule costs about this part of a whole check
+  static constexpr std::size_t kFinding = 10;  // a finding costs about as much as so many squares of placements
 };
 
 /// Ways out of one broken finding: what its rule proposes, then slides and turns on the floor, least movement first;
