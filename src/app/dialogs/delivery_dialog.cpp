@@ -112,8 +112,10 @@ QWidget* DeliveryDialog::legs() {
     legs_->horizontalHeader()->setSectionResizeMode(which, QHeaderView::Fixed);
     legs_->setColumnWidth(which, width);
   };
-  wide(kLegKind, 104);
-  wide(kLegRoom, 150);
+  // What is left goes to the names, the longest words in it.
+  wide(kLegKind, 98);
+  for (const int size : {kLegWidth, kLegTo, kLegDepth, kLegHeight}) wide(size, 76);
+  wide(kLegRoom, 140);
   connect(legs_, &QTableWidget::cellChanged, this, &DeliveryDialog::typed);
   column->addWidget(legs_, 1);
   auto* row = new QHBoxLayout;
