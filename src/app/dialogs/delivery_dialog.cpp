@@ -113,9 +113,10 @@ QWidget* DeliveryDialog::legs() {
     legs_->setColumnWidth(which, width);
   };
   // What is left goes to the names, the longest words in it.
-  wide(kLegKind, 98);
-  for (const int size : {kLegWidth, kLegTo, kLegDepth, kLegHeight}) wide(size, 76);
-  wide(kLegRoom, 140);
+  wide(kLegKind, 110);
+  wide(kLegTo, 80);
+  for (const int size : {kLegWidth, kLegDepth, kLegHeight}) wide(size, 71);
+  wide(kLegRoom, 152);
   connect(legs_, &QTableWidget::cellChanged, this, &DeliveryDialog::typed);
   column->addWidget(legs_, 1);
   auto* row = new QHBoxLayout;

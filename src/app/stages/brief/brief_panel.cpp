@@ -48,11 +48,19 @@ QString plainNumber(double value) { return QString::number(value, 'g', 6); }
 BriefPanel::BriefPanel(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
   column_ = scrollingColumn(this);
   column_->setSpacing(5);
+  // Once for all that changes at a time.
   const auto follow = [this] {
-    if (workspace_.stage() == Stage::Brief) rebuild();
+    pending_ = true;
+    QMetaObject::invokeMethod(
+        this,
+        [this] {
+          if (pending_ && workspace_.stage() == Stage::Brief) rebuild();
+          pending_ = false;
+        },
+        Qt::QueuedConnection);
   };
-  connect(&workspace_, &Workspace::jobChanged, this, follow, Qt::QueuedConnection);
-  connect(&workspace_, &Workspace::viewChanged, this, follow, Qt::QueuedConnection);
+  connect(&workspace_, &Workspace::jobChanged, this, follow);
+  connect(&workspace_, &Workspace::viewChanged, this, follow);
 }
 
 // A hundred rules take a while to lay out: not before they are looked at.
@@ -214,6 +222,7 @@ void BriefPanel::addRules(QVBoxLayout* column) {
 }
 
 void BriefPanel::rebuild() {
+  pending_ = false;
   const FocusKept kept(this);
   emptyLayout(column_);
   addBrief(column_);

@@ -36,6 +36,7 @@ class BriefPanel : public QWidget {
 
   Workspace& workspace_;
   QVBoxLayout* column_;
+  bool pending_ = false;  ///< something changed that is not shown yet
 };
 
 }  // namespace mezzet
