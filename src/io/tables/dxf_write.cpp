@@ -18,7 +18,7 @@ constexpr double kDimensionOff = 450;  // mm off the wall's outer face
 /// Written just so: the library gives dimensions the handle of the style that has this name, and of another a number
 /// that nobody set.
 constexpr const char* kStyle = "Standard";
-constexpr double kLettering = 120;     // mm high, as 2.5 mm at 1:48
+constexpr double kLettering = 120;  // mm high, as 2.5 mm at 1:48
 constexpr const char* kLayers[] = {"0", "WALLS", "OPENINGS", "FEATURES", "DIMENSIONS", "FURNITURE"};
 
 /// What the library writes, into memory; by itself it only knows files.

@@ -1,4 +1,5 @@
-// One carrier with what stands on it: its elevation, its section beside it or its top below it, the shares of its colours below.
+// One carrier with what stands on it: its elevation, its section beside it or its top below it, the shares of its
+// colours below.
 #pragma once
 
 #include "core/display/display.h"

@@ -113,8 +113,8 @@ void addTableFront(const Front& f, const Piece& piece) {
   f.box(f.left, f.top - thick, f.right, f.top, Ink::Wood, kEdge);
 }
 
-/// Its bays where they were said; else leaves with their pulls where it is tall, drawers over leaves where it is low, or
-/// open shelves; a plain side.
+/// Its bays where they were said; else leaves with their pulls where it is tall, drawers over leaves where it is low,
+/// or open shelves; a plain side.
 void addCaseFront(const Front& f, const Piece& piece, Seen seen) {
   f.box(f.left, f.floor, f.right, f.top, Ink::Wood, kEdge);
   if (seen != Seen::Front) return;
