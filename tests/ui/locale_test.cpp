@@ -20,27 +20,23 @@ constexpr int kPatience = 60'000;  // ms, for what is worked out beside the inte
 
 class AbroadWindow : public test::WindowTest, public testing::WithParamInterface<const char*> {
  protected:
+  static void SetUpTestSuite() {
+    made_ = std::make_unique<QTemporaryDir>();
+    test::makeLocales(made_->path().toStdString());
+  }
+  static void TearDownTestSuite() { made_.reset(); }
   void TearDown() override {
-    goHome();
+    std::setlocale(LC_ALL, "C");
+    QLocale::setDefault(QLocale::c());
     WindowTest::TearDown();
   }
   /// From here on the program is in that country, as after a start there.
   void goAbroad() {
-    static const QTemporaryDir made;
-    static const bool once = [] {
-      test::makeLocales(made.path().toStdString());
-      return true;
-    }();
-    static_cast<void>(once);
-    qputenv("LOCPATH", made.path().toUtf8());
+    qputenv("LOCPATH", made_->path().toUtf8());
     ASSERT_NE(std::setlocale(LC_ALL, (std::string(GetParam()) + ".UTF-8").c_str()), nullptr)
         << "the locale could not be made: is Debian's package locales there?";
     ASSERT_STREQ(std::localeconv()->decimal_point, ",");
     QLocale::setDefault(QLocale(QString::fromUtf8(GetParam())));
-  }
-  void goHome() {
-    std::setlocale(LC_ALL, "C");
-    QLocale::setDefault(QLocale::c());
   }
   const Piece& pieceCalled(const char* kind) {
     for (const Placement& p : work().scheme()->placements)
@@ -75,6 +71,7 @@ class AbroadWindow : public test::WindowTest, public testing::WithParamInterface
     EXPECT_TRUE(file.open(QIODevice::ReadOnly));
     return QString::fromUtf8(file.readAll());
   }
+  static inline std::unique_ptr<QTemporaryDir> made_;
 };
 
 TEST_P(AbroadWindow, WhatCameIsUnderstood) {
