@@ -106,8 +106,9 @@ class Model : public WindowTest {
       }
       case 22: work().showStage(stageRows()[random_() % stageRows().size()].id); break;
       case 23:
-        static_cast<void>(work().takeCame(QString::fromStdString(anyPiece().id.value) + QStringLiteral(" came ") +
-                                          QString::number(uniform(10, 100), 'f', 2)));
+        static_cast<void>(
+            work().takeCame(work().readCame(QString::fromStdString(anyPiece().id.value) + QStringLiteral(" came ") +
+                                            QString::number(uniform(10, 100), 'f', 2))));
         break;
       case 24: {
         Order order{anyPiece().id, 1, "2026-03-31", static_cast<int>(random_() % 90), OrderState::Ordered};

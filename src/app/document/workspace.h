@@ -148,8 +148,8 @@ class Workspace : public QObject {
   [[nodiscard]] std::vector<OrderMark> handMarks() const;
   /// What is understood of "sofa came 84 1/2 x 37".
   [[nodiscard]] CameReading readCame(const QString& line) const;
-  /// Takes it, as one edit; false where it says nothing of that, or is not understood.
-  bool takeCame(const QString& line);
+  /// Takes it, as one edit; false where it says nothing of that, or was not understood.
+  bool takeCame(const CameReading&);
   /// Nails of the wall that is seen, where they are asked for.
   [[nodiscard]] bool showsNails() const { return nails_; }
   void showNails(bool);

@@ -2,7 +2,6 @@
 #include "app/document/today.h"
 #include "app/document/workspace.h"
 #include "core/edit/records.h"
-#include "core/entry/came_line.h"
 #include "core/model/kinds.h"
 #include "core/plan/carrying.h"
 
@@ -49,8 +48,7 @@ CameReading Workspace::readCame(const QString& line) const {
   return readCameLine(line.toStdString(), job(), {}, job().units, format());
 }
 
-bool Workspace::takeCame(const QString& line) {
-  const CameReading came = readCame(line);
+bool Workspace::takeCame(const CameReading& came) {
   if (!came.piece) return false;
   const auto after = withDelivered(job(), *came.piece, came.sizes, today());
   if (!after) return false;

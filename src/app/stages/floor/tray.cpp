@@ -203,7 +203,7 @@ bool Tray::eventFilter(QObject* watched, QEvent* event) {
 }
 
 void Tray::take(bool placeAtOnce) {
-  if (workspace_.takeCame(line_->text())) return line_->clear();
+  if (workspace_.takeCame(workspace_.readCame(line_->text()))) return line_->clear();
   const PieceReading r =
       readPieceLine(line_->text().toStdString(), workspace_.job().units, workspace_.format(), swapped_);
   if (!r.piece) {

@@ -180,7 +180,7 @@ void HandOverRow::take() {
 void HandOverRow::takeCame(const QString& line) {
   const CameReading came = workspace_.readCame(line);
   sayCame(came);
-  if (!workspace_.takeCame(line)) return;
+  if (!workspace_.takeCame(came)) return;
   line_->clear();
   emit done(onScreen(came.says()));
   next();
